@@ -1,0 +1,45 @@
+import type { NamedOutline, WheelProfile, WheelTag } from '../model/field.ts'
+import { segmentTree, type SegmentTree } from './segment-tree.ts'
+
+/**
+ * Outlines are polylines in the half-plane through the hub axis: pairs (z, r), mm, z outboard and r
+ * from the axis. A caliper's are in the seat frame (z = 0 where the wheel bolts on, no spacer), a
+ * wheel's in the wheel frame (z = 0 on its hub pad); a spacer moves the wheel outboard.
+ */
+export type Point = readonly [z: number, r: number]
+export type Polyline = readonly Point[]
+
+/** A caliper's outlines made ready for many gap queries. */
+export interface PreparedCaliper {
+  outlines: readonly { name: string; points: Polyline; tree: SegmentTree }[]
+}
+
+/** A wheel's profile made ready for many gap queries. */
+export interface PreparedWheel {
+  points: Polyline
+  tags: readonly WheelTag[]
+  all: SegmentTree
+  face: SegmentTree
+  barrel: SegmentTree
+}
+
+export function prepareCaliper(outlines: readonly NamedOutline[]): PreparedCaliper {
+  return { outlines: outlines.map(({ name, points }) => ({ name, points, tree: segmentTree(points) })) }
+}
+
+/** @throws RangeError when there is not one tag for each segment */
+export function prepareWheel({ points, tags }: WheelProfile): PreparedWheel {
+  if (tags.length !== points.length - 1) throw new RangeError(`${points.length} points need ${points.length - 1} tags, got ${tags.length}`)
+  return {
+    points,
+    tags,
+    all: segmentTree(points),
+    face: segmentTree(points, (segment) => tags[segment] === 'face'),
+    barrel: segmentTree(points, (segment) => tags[segment] === 'barrel'),
+  }
+}
+
+/** The same outlines moved by (dz, dr). */
+export function moveOutlines(outlines: readonly NamedOutline[], dz: number, dr: number): NamedOutline[] {
+  return outlines.map(({ name, points }) => ({ name, points: points.map(([z, r]): [number, number] => [z + dz, r + dr]) }))
+}

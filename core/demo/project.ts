@@ -1,0 +1,74 @@
+import { DEFAULT_PREFERENCES } from '../model/blank.ts'
+import { FORMAT, VERSION, type ExtraLine, type Project } from '../model/project.ts'
+import { figure } from '../quantity/figure.ts'
+import { DEMO_PARTS } from './parts.ts'
+
+const weighed = (value: number) => figure(value, 'measured', { date: '2026-08-30' })
+const published = (value: number) => figure(value, 'published', { date: '2026-09-03' })
+const EUR = { currency: 'EUR', pieces: 1 } as const
+
+const fluidAndBits: ExtraLine[] = [
+  { id: 'fluid', label: 'Brake fluid, 1 litre', quantity: 1, price: { lowMinor: 1400, likelyMinor: 1600, highMinor: 1900, ...EUR } },
+  { id: 'bits', label: 'Washers, grease, cleaner', quantity: 1, price: { lowMinor: 1500, likelyMinor: 1800, highMinor: 2600, ...EUR } },
+]
+
+/** The hill-climb club's shared hatchback with its stock brakes and three setups that teach. Everything is invented. */
+export const DEMO_PROJECT: Project = {
+  format: FORMAT,
+  version: VERSION,
+  id: 'larkrise-club-hatch',
+  name: 'Larkrise club hatchback',
+  note: 'Shared car of the Larkrise Hill-Climb Club. All cars, parts, makers and prices are invented.',
+  car: {
+    name: 'Pellin Sprig, club car 7',
+    use: 'road',
+    massKg: weighed(1010),
+    ladenMassKg: published(1340),
+    staticFrontShare: weighed(0.63),
+    ladenStaticFrontShare: published(0.55),
+    cgHeightMm: figure(510, 'estimated', { date: '2026-08-30' }),
+    wheelbaseMm: published(2440),
+    pedalRatio: weighed(4.2),
+    front: { tyreRadiusMm: weighed(283), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62) },
+    rear: { tyreRadiusMm: weighed(284), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62) },
+  },
+  parts: DEMO_PARTS,
+  setups: [
+    {
+      id: 'as-it-stands',
+      name: 'As it stands',
+      front: { caliper: 'stock-front-caliper', bracket: null, rotor: 'stock-front-rotor', pad: 'stock-front-pad', hose: 'stock-front-hose', wheel: 'club-wheel', spacer: null },
+      rear: { caliper: 'stock-rear-caliper', bracket: null, rotor: 'stock-rear-rotor', pad: 'stock-rear-pad', hose: 'stock-rear-hose', wheel: 'club-wheel', spacer: null },
+      hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve' },
+      extras: [],
+    },
+    {
+      id: 'estate-fronts',
+      name: 'Estate fronts',
+      note: 'Cheap and strong, off a donor. The face comes too near the spokes.',
+      front: { caliper: 'estate-front-caliper', rotor: 'estate-front-rotor', pad: 'estate-front-pad' },
+      rear: {},
+      hydraulics: {},
+      extras: fluidAndBits,
+    },
+    {
+      id: 'big-kit',
+      name: 'Twin-piston kit',
+      note: 'Clears, and looks the part. See what it does to the bias and the pedal.',
+      front: { caliper: 'kit2-caliper', bracket: 'kit-bracket', rotor: 'kit2-rotor', pad: 'kit2-pad' },
+      rear: {},
+      hydraulics: {},
+      extras: fluidAndBits,
+    },
+    {
+      id: 'balanced',
+      name: 'Four-piston, rear to match',
+      note: 'Smaller pistons on a larger rotor, rear pads and valve set to go with them.',
+      front: { caliper: 'kit4-caliper', bracket: 'kit-bracket', rotor: 'kit4-rotor', pad: 'kit4-pad', hose: 'braided-front-hose' },
+      rear: { pad: 'rear-fast-pad' },
+      hydraulics: { valve: 'adjustable-valve' },
+      extras: fluidAndBits,
+    },
+  ],
+  preferences: DEFAULT_PREFERENCES,
+}

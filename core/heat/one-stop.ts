@@ -1,0 +1,23 @@
+/** Grey cast iron: kg/mm3, and the mean specific heat between 20 and 300 degC, J/(kg K). */
+const IRON_KG_PER_MM3 = 7.1e-6
+const IRON_J_PER_KG_K = 510
+/** Share of the brake work that goes into the rotor; the rest warms pads and air. */
+const INTO_ROTOR = 0.95
+/** Wheels, hubs and drivetrain turn with the car. */
+const ROTATING = 1.05
+
+/** Mass of the friction ring alone, kg: a hat stores little of one stop. */
+export function ringMassKg(outerDiameterMm: number, innerDiameterMm: number, thicknessMm: number, voidShare: number): number {
+  return (Math.PI / 4) * (outerDiameterMm ** 2 - innerDiameterMm ** 2) * thicknessMm * (1 - voidShare) * IRON_KG_PER_MM3
+}
+
+/**
+ * Rise of the ring's mean temperature in one stop to standstill, degC: work over heat capacity, nothing
+ * given off on the way (R. Limpert, Brake Design and Safety, ch. 3). A closed form to compare rotors by.
+ *
+ * @param axleShare of the brake work, 0 to 1
+ */
+export function oneStopRiseC(massKg: number, fromKmh: number, axleShare: number, ringKg: number): number {
+  const workJ = 0.5 * massKg * ROTATING * (fromKmh / 3.6) ** 2
+  return (workJ * axleShare * INTO_ROTOR) / 2 / (ringKg * IRON_J_PER_KG_K)
+}

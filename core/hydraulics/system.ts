@@ -1,0 +1,67 @@
+/** The brake system as numbers: what the chain, effort and balance compute from. */
+
+export type MasterCylinder =
+  | { kind: 'tandem'; boreMm: number }
+  /** `frontShare` of the bar, 0.35 to 0.65. */
+  | { kind: 'twin'; frontBoreMm: number; rearBoreMm: number; frontShare: number }
+
+/** Runout where (ratio - 1) * rod force reaches `assistN`; undefined: assist unknown, no runout. */
+export interface Booster {
+  ratio: number
+  assistN: number | undefined
+}
+
+/** Rear circuit: below the knee the pressure passes, above it rises by `slope`. */
+export interface Valve {
+  kneeMpa: number
+  slope: number
+}
+
+export type AxleBrake =
+  /** `pistonAreaMm2`: one side. */
+  | { kind: 'disc'; pistonAreaMm2: number; mu: number; effectiveRadiusMm: number; sealMpa: number }
+  | { kind: 'drum'; pistonAreaMm2: number; brakeFactor: number; drumRadiusMm: number; sealMpa: number }
+
+export interface BrakeSystem {
+  pedalRatio: number
+  /** 0 to 1. */
+  pedalEfficiency: number
+  booster: Booster | undefined
+  master: MasterCylinder
+  valve: Valve | undefined
+  front: AxleBrake
+  rear: AxleBrake
+  /** Rolling radius. */
+  tyreRadiusMm: { front: number; rear: number }
+}
+
+/** Pressure below which seals and springs keep a brake off, MPa. */
+export const DEFAULT_SEAL_MPA = { disc: 0.05, drum: 0.3 } as const
+export const DEFAULT_PEDAL_EFFICIENCY = 0.85
+/** C* by the kind of shoes (R. Limpert, Brake Design and Safety, ch. 2). */
+export const BRAKE_FACTORS = { leadingTrailing: 2, twoLeading: 3, duoServo: 4.5 } as const
+
+/** Area of a bore, mm2. */
+export const boreAreaMm2 = (boreMm: number): number => (Math.PI * boreMm * boreMm) / 4
+
+/** Pressure in each circuit for one newton out of pedal and booster, MPa/N. */
+export function pressurePerNewton(master: MasterCylinder): { front: number; rear: number } {
+  if (master.kind === 'tandem') {
+    const each = 1 / boreAreaMm2(master.boreMm)
+    return { front: each, rear: each }
+  }
+  return { front: master.frontShare / boreAreaMm2(master.frontBoreMm), rear: (1 - master.frontShare) / boreAreaMm2(master.rearBoreMm) }
+}
+
+/**
+ * Torque of one wheel for one MPa above the seal's threshold, N m/MPa. A disc has two faces, and each
+ * pad is pressed by the pistons of one side (R. Limpert, Brake Design and Safety, ch. 2).
+ */
+export function torquePerMpa(brake: AxleBrake): number {
+  return brake.kind === 'disc'
+    ? (2 * brake.mu * brake.pistonAreaMm2 * brake.effectiveRadiusMm) / 1000
+    : (brake.brakeFactor * brake.pistonAreaMm2 * brake.drumRadiusMm) / 1000
+}
+
+/** Force at the road of one axle for one MPa above the seal's threshold, N/MPa. */
+export const axleForcePerMpa = (brake: AxleBrake, tyreRadiusMm: number): number => (2 * torquePerMpa(brake) * 1000) / tyreRadiusMm

@@ -1,0 +1,30 @@
+import { DEFAULT_UNITS } from '../quantity/units.ts'
+import { FORMAT, VERSION, type Preferences, type Project, type Setup } from './project.ts'
+
+export const DEFAULT_PREFERENCES: Preferences = {
+  units: DEFAULT_UNITS,
+  currency: 'EUR',
+  rates: [],
+  taxPercent: 0,
+  gapPolicy: 'standard',
+  effectiveRadius: 'mean',
+  areaCounting: 'oneSide',
+  referenceDecelG: 0.9,
+  stopFromKmh: 100,
+}
+
+export const blankSetup = (id: string, name: string): Setup => ({ id, name, front: {}, rear: {}, hydraulics: {}, extras: [] })
+
+/** A project in which everything is still unknown, but for the bracket and spacer that few cars have. */
+export function blankProject(id: string, name: string): Project {
+  return {
+    format: FORMAT,
+    version: VERSION,
+    id,
+    name,
+    car: { name, front: {}, rear: {} },
+    parts: [],
+    setups: [{ ...blankSetup('as-it-stands', 'As it stands'), front: { bracket: null, spacer: null }, rear: { bracket: null, spacer: null } }],
+    preferences: DEFAULT_PREFERENCES,
+  }
+}

@@ -1,0 +1,56 @@
+import { placeInWords } from './place.ts'
+import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
+import { projectSchema, schemaProblems } from './schema.ts'
+
+export interface Problem {
+  path: string
+  /** The path in words: "Parts › Front rotor › Thickness, new". */
+  place: string
+  message: string
+}
+
+/** What a file may hold at most when problems are listed: more helps nobody. */
+const MOST_PROBLEMS = 100
+
+/**
+ * Everything wrong with a value that claims to be a project of the current version: shapes and limits
+ * by the schema, then references between its members. An empty list means the value is a Project.
+ */
+export function projectProblems(value: unknown): Problem[] {
+  const found = schemaProblems(projectSchema, value)
+  const all = found.length > 0 ? found : referenceProblems(value as Project)
+  return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
+}
+
+function referenceProblems(project: Project): { path: string; message: string }[] {
+  const problems: { path: string; message: string }[] = []
+  const say = (path: string, message: string) => problems.push({ path, message })
+
+  const kinds = new Map<string, string>()
+  project.parts.forEach((part, index) => {
+    if (kinds.has(part.id)) say(`parts[${index}].id`, `the id ${part.id} is used twice`)
+    kinds.set(part.id, part.kind)
+  })
+  const setups = new Set<string>()
+  project.setups.forEach((setup, index) => {
+    const at = `setups[${index}]`
+    if (setups.has(setup.id)) say(`${at}.id`, `the id ${setup.id} is used twice`)
+    setups.add(setup.id)
+    const check = (path: string, slot: unknown, kindsAllowed: readonly string[]) => {
+      if (typeof slot !== 'string') return
+      const kind = kinds.get(slot)
+      if (kind === undefined) say(path, `names the part ${slot}, which is not in the file`)
+      else if (!kindsAllowed.includes(kind)) say(path, `holds a ${kind}, where a ${kindsAllowed.join(' or ')} belongs`)
+    }
+    for (const axle of AXLES) {
+      for (const [slot, { kinds: allowed }] of Object.entries(AXLE_SLOTS)) check(`${at}.${axle}.${slot}`, setup[axle][slot as keyof typeof AXLE_SLOTS], allowed)
+    }
+    for (const [slot, { kinds: allowed }] of Object.entries(HYDRAULIC_SLOTS)) check(`${at}.hydraulics.${slot}`, setup.hydraulics[slot as keyof typeof HYDRAULIC_SLOTS], allowed)
+    const lines = new Set<string>()
+    setup.extras.forEach((line, row) => {
+      if (lines.has(line.id)) say(`${at}.extras[${row}].id`, `the id ${line.id} is used twice`)
+      lines.add(line.id)
+    })
+  })
+  return problems
+}

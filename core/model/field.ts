@@ -1,0 +1,91 @@
+import type { Figure } from '../quantity/figure.ts'
+import type { Dimension } from '../quantity/units.ts'
+
+/**
+ * A field table describes the figures of a car or a kind of part once: types, Yup schemas, JSON Schema
+ * and forms are all made from it. Limits refuse only what cannot be meant (a rotor of 28 mm);
+ * every field may be absent, and absent means unknown.
+ */
+
+export type NamedOutline = { name: string; points: [number, number][] }
+export const WHEEL_TAGS = ['barrel', 'shoulder', 'face'] as const
+export type WheelTag = (typeof WHEEL_TAGS)[number]
+export type WheelProfile = { points: [number, number][]; tags: WheelTag[] }
+
+interface Described {
+  label: string
+  /** One sentence: what it is, or how to take it. */
+  help?: string
+  /** Heading under which forms gather the field. */
+  group?: string
+  /** Shown only when another field has this value. */
+  when?: { field: string; is: string }
+}
+export interface FigureField extends Described {
+  type: 'figure'
+  dimension: Dimension
+  min: number
+  max: number
+  integer?: boolean
+}
+export interface FiguresField extends Described {
+  type: 'figures'
+  dimension: Dimension
+  min: number
+  max: number
+  maxItems: number
+}
+export interface ChoiceField<V extends string = string> extends Described {
+  type: 'choice'
+  options: readonly { value: V; label: string }[]
+}
+export interface TextField extends Described {
+  type: 'text'
+  maxLength: number
+}
+export interface OutlinesField extends Described {
+  type: 'outlines'
+}
+export interface ProfileField extends Described {
+  type: 'profile'
+}
+
+export type Field = FigureField | FiguresField | ChoiceField | TextField | OutlinesField | ProfileField
+export type FieldTable = Readonly<Record<string, Field>>
+
+export type ValueOf<F> = F extends { type: 'figure' }
+  ? Figure
+  : F extends { type: 'figures' }
+    ? Figure[]
+    : F extends ChoiceField<infer V>
+      ? V
+      : F extends { type: 'text' }
+        ? string
+        : F extends { type: 'outlines' }
+          ? NamedOutline[]
+          : F extends { type: 'profile' }
+            ? WheelProfile
+            : never
+
+/** What a table describes: every field optional, because anything may be unknown. */
+export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }
+
+type Rest<F> = Omit<F, 'type' | 'dimension' | 'label' | 'min' | 'max'>
+
+export const length = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
+  ({ type: 'figure', dimension: 'length', label, min, max, ...more })
+
+export const amount = (label: string, dimension: Dimension, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
+  ({ type: 'figure', dimension, label, min, max, ...more })
+
+export const count = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
+  ({ type: 'figure', dimension: 'count', integer: true, label, min, max, ...more })
+
+export const choice = <const V extends string>(
+  label: string,
+  options: readonly { value: V; label: string }[],
+  more: Omit<ChoiceField<V>, 'type' | 'label' | 'options'> = {},
+): ChoiceField<V> => ({ type: 'choice', label, options, ...more })
+
+export const text = (label: string, maxLength: number, more: Omit<TextField, 'type' | 'label' | 'maxLength'> = {}): TextField =>
+  ({ type: 'text', label, maxLength, ...more })

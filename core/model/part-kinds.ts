@@ -1,0 +1,193 @@
+import { amount, choice, count, length, text, type FieldTable } from './field.ts'
+
+/**
+ * The kinds of part, one field table each. To add a kind, add its table and its words here; the
+ * schemas, the file format and the forms follow.
+ */
+
+const boltPattern = {
+  boltCount: count('Bolt holes', 3, 8, { group: 'Bolting' }),
+  boltCircleMm: length('Bolt circle', 80, 210, { group: 'Bolting', help: 'Diameter of the circle through the bolt holes.' }),
+  boreMm: length('Centre bore', 30, 200, { group: 'Bolting' }),
+} as const
+
+const mounting = { group: 'Where it sits' } as const
+const quick = { group: 'Quick outline', when: { field: 'outlineFrom', is: 'quick' } } as const
+const takenWith = 'Taken with'
+
+export const caliperFields = {
+  construction: choice('Construction', [
+    { value: 'fixed', label: 'fixed, pistons on both sides' },
+    { value: 'sliding', label: 'sliding, pistons on one side' },
+  ]),
+  pistonsMm: {
+    type: 'figures', dimension: 'length', min: 10, max: 110, maxItems: 8, label: 'Pistons on one side',
+    help: 'Diameters on one side only, with a semicolon between: 38.1; 41.3. A sliding caliper has all on one side.',
+  },
+  padTopRadiusMm: length('Top edge of the pad lining', -60, 260, {
+    ...mounting, help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
+  }),
+  mountToSlotMm: length('Mount face to slot centre', -120, 120, {
+    ...mounting, help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
+  }),
+  slotWidthMm: length('Slot width', 5, 90, { ...mounting, help: 'Between the abutments, where rotor and both pads go.' }),
+  frame: choice('Outline is kept from', [
+    { value: 'seat', label: 'hub centre and wheel seat, on this car' },
+    { value: 'mount', label: 'slot centre and mount radius, so that it can go on any car' },
+  ], mounting),
+  takenWithHatMm: length('Rotor hat thickness', 2, 20, { group: takenWith, help: 'Thickness of the hat at the wheel seat when the outline was taken.' }),
+  takenWithRotorOffsetMm: length('Rotor offset', -40, 120, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Seat to the middle of the disc, + inboard.' }),
+  takenWithRotorThicknessMm: length('Rotor thickness', 4, 50, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Worn parts pull the housing inboard and flatter the gap.' }),
+  takenWithPadThicknessMm: length('Outer pad thickness', 3, 40, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Plate and lining together.' }),
+  outlineFrom: choice('Outline given as', [
+    { value: 'quick', label: 'five figures' },
+    { value: 'points', label: 'measured points' },
+  ], { group: 'Outline' }),
+  tallestRadiusMm: length('Tallest radius', -60, 330, { ...quick, help: 'Hub centre to the highest place of the body.' }),
+  tallFromMm: length('Tall from', -250, 150, { ...quick, help: 'Inboard end of the range that is so tall, from the seat, + outboard.' }),
+  tallToMm: length('Tall to', -250, 150, { ...quick, help: 'Outboard end of that range.' }),
+  faceMm: length('Outer face beyond the seat', -120, 150, { ...quick, help: 'Straightedge over the seat: how far the face stands out. Negative when behind it.' }),
+  faceOuterRadiusMm: length('Face, outer radius', -100, 320, { ...quick, help: 'Where the face ends towards the barrel.' }),
+  faceInnerRadiusMm: length('Face, inner radius', -200, 300, { ...quick, help: 'Where the face ends towards the hub.' }),
+  corner: choice('Corner between top and face', [
+    { value: 'square', label: 'square, or not looked at' },
+    { value: 'chamfer', label: 'chamfered from the end of the top to the end of the face' },
+    { value: 'round', label: 'rounded between those ends' },
+  ], quick),
+  outlines: { type: 'outlines', label: 'Measured points', group: 'Outline', when: { field: 'outlineFrom', is: 'points' } },
+  uAxialMm: length('Standard uncertainty, axial', 0, 10, { group: 'Outline' }),
+  uRadialMm: length('Standard uncertainty, radial', 0, 10, { group: 'Outline' }),
+} as const satisfies FieldTable
+
+export const drumFields = {
+  cylinderBoreMm: length('Wheel cylinder bore', 8, 50),
+  drumDiameterMm: length('Drum diameter', 120, 420),
+  shoes: choice('Shoes', [
+    { value: 'leadingTrailing', label: 'leading and trailing' },
+    { value: 'twoLeading', label: 'two leading' },
+    { value: 'duoServo', label: 'duo-servo' },
+  ]),
+  brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
+} as const satisfies FieldTable
+
+export const rotorFields = {
+  diameterMm: length('Diameter', 150, 480),
+  thicknessMm: length('Thickness, new', 4, 50),
+  minThicknessMm: length('Minimum thickness', 3, 48, { help: 'As cast into the rotor.' }),
+  hatThicknessMm: length('Hat thickness', 2, 20, { help: 'At the wheel seat.' }),
+  offsetMm: length('Offset', -40, 120, { help: 'Wheel seat to the middle of the disc, + inboard.' }),
+  frictionInnerDiameterMm: length('Friction ring, inner diameter', 60, 400),
+  ventilation: choice('Ventilation', [
+    { value: 'solid', label: 'solid' },
+    { value: 'vented', label: 'vented' },
+  ]),
+  voidShare: amount('Void in the ring', 'share', 0, 0.7, { when: { field: 'ventilation', is: 'vented' }, help: 'Share of the ring that is air.' }),
+  ...boltPattern,
+} as const satisfies FieldTable
+
+export const padFields = {
+  friction: amount('Friction coefficient', 'number', 0.05, 1, { help: 'At working temperature.' }),
+  heightMm: length('Lining height', 15, 120, { help: 'Radial height of the lining.' }),
+  thicknessMm: length('Thickness, new', 5, 40, { help: 'Plate and lining together.' }),
+  shape: text('Shape code', 40),
+} as const satisfies FieldTable
+
+export const hoseFields = {
+  lengthMm: length('Free length', 100, 1500),
+  construction: choice('Construction', [
+    { value: 'rubber', label: 'rubber' },
+    { value: 'braided', label: 'braided PTFE' },
+    { value: 'hard', label: 'hard line' },
+  ]),
+  endCaliper: text('End at the caliper', 60),
+  endLine: text('End at the car', 60),
+} as const satisfies FieldTable
+
+const nominal = { group: 'From the markings' } as const
+export const wheelFields = {
+  diameterIn: amount('Diameter code', 'number', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
+  widthIn: amount('Width', 'number', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
+  offsetMm: length('Offset ET', -80, 90, { ...nominal, help: 'Positive when the hub pad is outboard of the centre line.' }),
+  barrel: choice('Barrel', [
+    { value: 'plain', label: 'plain' },
+    { value: 'oneStep', label: 'one step' },
+    { value: 'twoSteps', label: 'two steps' },
+  ], nominal),
+  face: choice('Spokes, seen from the street', [
+    { value: 'flat', label: 'flat' },
+    { value: 'concave', label: 'concave' },
+    { value: 'convex', label: 'convex' },
+  ], nominal),
+  faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, { ...nominal, help: 'Wheel face down: depth to the spoke taken from the depth to the pad, + outboard. Unknown leaves the face undecided.' }),
+  faceDepthRadiusMm: length('… measured at radius', 40, 280, nominal),
+  wellDepthMm: length('Well depth', 5, 40, { ...nominal, help: '17.3 mm assumed when unknown.' }),
+  wallMm: length('Wall at the well', 2, 12, { ...nominal, help: '5 mm assumed when unknown.' }),
+  profile: { type: 'profile', label: 'Measured profile', group: 'Profile' },
+  uBarrelRadialMm: length('Standard uncertainty of the barrel', 0, 10, { group: 'Profile' }),
+  uFaceAxialMm: length('Standard uncertainty of the spoke back', 0, 10, { group: 'Profile' }),
+  ...boltPattern,
+} as const satisfies FieldTable
+
+export const spacerFields = {
+  thicknessMm: length('Thickness', 0.5, 60),
+  ...boltPattern,
+} as const satisfies FieldTable
+
+export const bracketFields = {
+  axialMm: length('Axial offset', -80, 80, { help: '+ outboard.' }),
+  radialMm: length('Radial offset', -60, 120, { help: '+ away from the hub.' }),
+} as const satisfies FieldTable
+
+export const masterCylinderFields = {
+  construction: choice('Construction', [
+    { value: 'tandem', label: 'tandem (one bore, both circuits)' },
+    { value: 'twin', label: 'two cylinders with a balance bar' },
+  ]),
+  boreMm: length('Bore', 8, 50, { when: { field: 'construction', is: 'tandem' } }),
+  frontBoreMm: length('Front bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
+  rearBoreMm: length('Rear bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
+  strokeMm: length('Usable stroke', 5, 80),
+} as const satisfies FieldTable
+
+export const boosterFields = {
+  supply: choice('Supply', [
+    { value: 'vacuum', label: 'vacuum' },
+    { value: 'hydraulic', label: 'hydraulic' },
+  ]),
+  ratio: amount('Boost ratio', 'number', 1, 15, { help: 'Force out over rod force, below runout.' }),
+  assistN: amount('Assist at runout', 'force', 0, 20000, { help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".' }),
+} as const satisfies FieldTable
+
+export const valveFields = {
+  action: choice('Action', [
+    { value: 'fixed', label: 'fixed knee' },
+    { value: 'adjustable', label: 'adjustable knee' },
+  ]),
+  kneeMpa: amount('Knee pressure', 'pressure', 0, 20),
+  slope: amount('Slope above the knee', 'number', 0, 0.99, { help: 'Rear rise over front rise above the knee, below 1.' }),
+} as const satisfies FieldTable
+
+export const fluidFields = { grade: text('Grade', 40) } as const satisfies FieldTable
+export const otherFields = { use: text('What it is for', 200) } as const satisfies FieldTable
+
+export const PART_KINDS = {
+  caliper: { one: 'caliper', many: 'calipers', fields: caliperFields },
+  drum: { one: 'drum brake', many: 'drum brakes', fields: drumFields },
+  rotor: { one: 'rotor', many: 'rotors', fields: rotorFields },
+  pad: { one: 'pad set', many: 'pad sets', fields: padFields },
+  bracket: { one: 'bracket', many: 'brackets', fields: bracketFields },
+  hose: { one: 'hose or line', many: 'hoses and lines', fields: hoseFields },
+  wheel: { one: 'wheel', many: 'wheels', fields: wheelFields },
+  spacer: { one: 'wheel spacer', many: 'wheel spacers', fields: spacerFields },
+  masterCylinder: { one: 'master cylinder', many: 'master cylinders', fields: masterCylinderFields },
+  booster: { one: 'booster', many: 'boosters', fields: boosterFields },
+  valve: { one: 'rear valve', many: 'rear valves', fields: valveFields },
+  fluid: { one: 'fluid', many: 'fluids', fields: fluidFields },
+  other: { one: 'other part', many: 'other parts', fields: otherFields },
+} as const satisfies Record<string, { one: string; many: string; fields: FieldTable }>
+
+export type PartKind = keyof typeof PART_KINDS
+export const PART_KIND_NAMES = Object.keys(PART_KINDS) as PartKind[]
+
+/** The field table of a kind, with its narrow keys forgotten. */
+export const fieldsOf = (kind: PartKind): FieldTable => PART_KINDS[kind].fields

@@ -1,0 +1,153 @@
+import type { Figure, Origin } from '../quantity/figure.ts'
+import type { UnitChoice } from '../quantity/units.ts'
+import type { carAxleFields, carFields } from './car-fields.ts'
+import type { ValuesOf } from './field.ts'
+import type { PART_KINDS, PartKind } from './part-kinds.ts'
+
+/** The project file, version 1. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+
+export const FORMAT = 'valiant-caliper/project'
+export const VERSION = 1
+
+export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
+export type Currency = (typeof CURRENCIES)[number]
+
+export const CONDITIONS = ['new', 'remanufactured', 'used'] as const
+export type Condition = (typeof CONDITIONS)[number]
+
+export interface Price {
+  lowMinor: number
+  likelyMinor: number
+  highMinor: number
+  currency: Currency
+  /** Pieces that the price buys; a pad set for one axle is one piece. */
+  pieces: number
+  origin?: Origin
+  date?: string
+}
+
+export interface PartCommon<K extends PartKind> {
+  id: string
+  kind: K
+  name: string
+  maker?: string
+  number?: string
+  /** Where the part comes from: a kit, a donor, a shop. */
+  provenance?: string
+  condition?: Condition
+  /** Already on the car or on the shelf: costs nothing. */
+  owned?: boolean
+  price?: Price
+  massKg?: Figure
+  note?: string
+}
+
+export type PartOf<K extends PartKind> = K extends PartKind ? PartCommon<K> & ValuesOf<(typeof PART_KINDS)[K]['fields']> : never
+export type Part = PartOf<PartKind>
+
+export type CarAxle = ValuesOf<typeof carAxleFields>
+export type Car = { name: string; note?: string; front: CarAxle; rear: CarAxle } & ValuesOf<typeof carFields>
+
+/**
+ * What a setup puts into a place: a part's id; null, deliberately nothing; absent, as the car stands
+ * (in the first setup absent is unknown).
+ */
+export type Slot = string | null | undefined
+
+export const AXLES = ['front', 'rear'] as const
+export type Axle = (typeof AXLES)[number]
+
+/** The slots of an axle, with the kinds of part that go in. Order is the order of assembling. */
+export const AXLE_SLOTS = {
+  caliper: { label: 'Caliper or drum brake', kinds: ['caliper', 'drum'], nothing: false },
+  bracket: { label: 'Bracket', kinds: ['bracket'], nothing: true },
+  rotor: { label: 'Rotor', kinds: ['rotor'], nothing: false },
+  pad: { label: 'Pads', kinds: ['pad'], nothing: false },
+  hose: { label: 'Hose', kinds: ['hose'], nothing: false },
+  wheel: { label: 'Wheel', kinds: ['wheel'], nothing: false },
+  spacer: { label: 'Wheel spacer', kinds: ['spacer'], nothing: true },
+} as const satisfies Record<string, { label: string; kinds: readonly PartKind[]; nothing: boolean }>
+export type AxleSlot = keyof typeof AXLE_SLOTS
+
+export const HYDRAULIC_SLOTS = {
+  masterCylinder: { label: 'Master cylinder', kinds: ['masterCylinder'], nothing: false },
+  booster: { label: 'Booster', kinds: ['booster'], nothing: true },
+  valve: { label: 'Rear valve', kinds: ['valve'], nothing: true },
+} as const satisfies Record<string, { label: string; kinds: readonly PartKind[]; nothing: boolean }>
+export type HydraulicSlot = keyof typeof HYDRAULIC_SLOTS
+
+export type AxleSetup = { [S in AxleSlot]?: Slot } & {
+  /** A spacer being tried in the drawing, mm; outranks the spacer slot. */
+  spacerTrialMm?: number
+  /** Shims between mount face and caliper, mm, + outboard. */
+  shimMm?: number
+}
+
+export type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
+  /** Pedal ratio of this setup where it differs from the car's. */
+  pedalRatio?: Figure
+  /** The balance bar's front share; 50 % is centred. */
+  barFrontShare?: Figure
+}
+
+/** A cost that is not a part in a slot: fluid, labour, carriage. */
+export interface ExtraLine {
+  id: string
+  label: string
+  quantity: number
+  price?: Price
+  owned?: boolean
+}
+
+export interface Setup {
+  id: string
+  name: string
+  note?: string
+  front: AxleSetup
+  rear: AxleSetup
+  hydraulics: HydraulicSetup
+  extras: ExtraLine[]
+}
+
+export const GAP_POLICIES = {
+  standard: { requiredMm: 3, label: '3 mm everywhere', reason: 'Covers bearing play, wheel flex and a stone.' },
+  trialFit: { requiredMm: 1.5, label: '1.5 mm where a trial fit confirms it', reason: 'Enough when the very parts were seen turning on the very car.' },
+  hardUse: { requiredMm: 5, label: '5 mm for flexible wheels and hard use', reason: 'Light wheels and kerbs move the rim towards the caliper.' },
+} as const
+export type GapPolicy = keyof typeof GAP_POLICIES
+/** Below this a wheel is not even tried, mm. */
+export const TIGHT_LIMIT_MM = 1.5
+
+export interface ExchangeRate {
+  currency: Currency
+  /** Project currency for one unit of `currency`. */
+  rate: number
+  date?: string
+}
+
+export interface Preferences {
+  units: UnitChoice
+  currency: Currency
+  rates: ExchangeRate[]
+  taxPercent: number
+  gapPolicy: GapPolicy
+  effectiveRadius: 'mean' | 'uniformPressure'
+  areaCounting: 'oneSide' | 'allPistons'
+  /** Deceleration at which effort and biases are stated, g. */
+  referenceDecelG: number
+  /** Speed from which the one-stop heat is stated, km/h. */
+  stopFromKmh: number
+}
+
+export interface Project {
+  format: typeof FORMAT
+  version: typeof VERSION
+  id: string
+  name: string
+  note?: string
+  car: Car
+  parts: Part[]
+  /** The first is the car as it stands. */
+  setups: [Setup, ...Setup[]]
+  preferences: Preferences
+}

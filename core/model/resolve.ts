@@ -1,0 +1,80 @@
+import type { PartKind } from './part-kinds.ts'
+import {
+  AXLE_SLOTS, HYDRAULIC_SLOTS,
+  type Axle, type AxleSlot, type HydraulicSlot, type Part, type PartOf, type Project, type Setup, type Slot,
+} from './project.ts'
+
+/** What stands in a slot once "as it stands" is followed: a part, nothing on purpose, or unknown. */
+export type Filled<P> = P | null | undefined
+
+export interface ResolvedAxle {
+  caliper: Filled<PartOf<'caliper'> | PartOf<'drum'>>
+  bracket: Filled<PartOf<'bracket'>>
+  rotor: Filled<PartOf<'rotor'>>
+  pad: Filled<PartOf<'pad'>>
+  hose: Filled<PartOf<'hose'>>
+  wheel: Filled<PartOf<'wheel'>>
+  spacer: Filled<PartOf<'spacer'>>
+  spacerTrialMm: number | undefined
+  shimMm: number
+}
+
+export interface ResolvedSetup {
+  front: ResolvedAxle
+  rear: ResolvedAxle
+  masterCylinder: Filled<PartOf<'masterCylinder'>>
+  booster: Filled<PartOf<'booster'>>
+  valve: Filled<PartOf<'valve'>>
+}
+
+export const stockSetup = (project: Project): Setup => project.setups[0]
+
+export function findSetup(project: Project, setupId: string): Setup | undefined {
+  return project.setups.find((setup) => setup.id === setupId)
+}
+
+/** The slot as the setup means it: its own filling, or that of the car as it stands. */
+export function slotOf(project: Project, setup: Setup, axle: Axle, slot: AxleSlot): Slot {
+  const own = setup[axle][slot]
+  return own === undefined ? stockSetup(project)[axle][slot] : own
+}
+
+/** Follows every slot of a setup to its part. A caliper slot that holds a drum leaves disc parts aside. */
+export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
+  const parts = new Map<string, Part>(project.parts.map((part) => [part.id, part]))
+  const stock = stockSetup(project)
+  const follow = <K extends PartKind>(slot: Slot, kinds: readonly K[]): Filled<PartOf<K>> => {
+    if (slot === null || slot === undefined) return slot
+    const part = parts.get(slot)
+    return part && (kinds as readonly string[]).includes(part.kind) ? (part as PartOf<K>) : undefined
+  }
+  const axle = (which: Axle): ResolvedAxle => {
+    const get = <S extends AxleSlot>(slot: S) => follow<(typeof AXLE_SLOTS)[S]['kinds'][number]>(slotOf(project, setup, which, slot), AXLE_SLOTS[slot].kinds)
+    const own = setup[which]
+    // a spacer chosen here outranks a trial of the car as it stands
+    const spacerTrialMm = own.spacerTrialMm ?? (own.spacer === undefined ? stock[which].spacerTrialMm : undefined)
+    return {
+      caliper: get('caliper'),
+      bracket: get('bracket'),
+      rotor: get('rotor'),
+      pad: get('pad'),
+      hose: get('hose'),
+      wheel: get('wheel'),
+      spacer: get('spacer'),
+      spacerTrialMm,
+      // shims belong to the caliper they were cut for
+      shimMm: own.shimMm ?? (own.caliper === undefined ? (stock[which].shimMm ?? 0) : 0),
+    }
+  }
+  const hydraulic = <S extends HydraulicSlot>(slot: S) => {
+    const own = setup.hydraulics[slot]
+    return follow<(typeof HYDRAULIC_SLOTS)[S]['kinds'][number]>(own === undefined ? stock.hydraulics[slot] : own, HYDRAULIC_SLOTS[slot].kinds)
+  }
+  return {
+    front: axle('front'),
+    rear: axle('rear'),
+    masterCylinder: hydraulic('masterCylinder'),
+    booster: hydraulic('booster'),
+    valve: hydraulic('valve'),
+  }
+}

@@ -1,0 +1,232 @@
+import { array, boolean, lazy, mixed, number, object, string, tuple, ValidationError, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
+import { ORIGINS } from '../quantity/figure.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import { DIMENSIONS, type Dimension } from '../quantity/units.ts'
+import { carAxleFields, carFields } from './car-fields.ts'
+import { WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
+import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
+import { AXLE_SLOTS, CONDITIONS, CURRENCIES, FORMAT, GAP_POLICIES, HYDRAULIC_SLOTS, VERSION } from './project.ts'
+
+/** One schema set for every way in: file, browser storage, route body and the fields of a form. */
+
+const LIMITS = { parts: 2000, setups: 40, points: 2000, outlines: 20, extras: 200, rates: 40 } as const
+
+const idSchema = string().strict().required('an id is missing').min(1).max(80, 'an id has at most 80 signs')
+  .matches(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'an id holds only letters, digits, dot, hyphen and underscore')
+const nameSchema = string().strict().required('a name is missing').trim().max(120, 'at most 120 signs')
+const noteSchema = string().strict().max(4000, 'at most 4000 signs')
+const dateSchema = string().strict().matches(/^\d{4}-\d{2}-\d{2}([T ][0-9:.Z+-]*)?$/, 'a date is written 2026-05-11')
+
+/** A number that arithmetic can use; says so when it is not. */
+const finite = () => number().strict().typeError('must be a number').test('finite', 'must be a finite number', (value) => value === undefined || value === null || Number.isFinite(value))
+
+const unknownKeys = 'has a field that this version does not know: ${unknown}'
+const closed = <T extends AnyObject>(shape: { [K in keyof T]: AnySchema }) =>
+  object(shape).strict().noUnknown(true, unknownKeys).typeError('must be an object').nonNullable('must not be null') as unknown as ObjectSchema<T>
+
+function valueSchema(dimension: Dimension, min: number, max: number, integer = false) {
+  const show = (value: number) => formatQuantity(value, dimension, undefined, { decimals: dimension === 'number' || dimension === 'length' ? undefined : DIMENSIONS[dimension][0].decimals })
+  const range = `must be between ${show(min)} and ${show(max)}`
+  const schema = finite().required('a value is missing').min(min, range).max(max, range)
+  return integer ? schema.integer('must be a whole number') : schema
+}
+
+function figureSchema(dimension: Dimension, min: number, max: number, integer?: boolean) {
+  return closed({
+    value: valueSchema(dimension, min, max, integer),
+    u: finite().min(0, 'an uncertainty is never negative'),
+    origin: string().strict().oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`).required('the origin is missing'),
+    date: dateSchema,
+    note: noteSchema,
+  })
+}
+
+const pointSchema = tuple([
+  finite().required().min(-1000).max(1000).label('z'),
+  finite().required().min(-1000).max(1000).label('r'),
+] as const).strict().required().typeError('must be a pair [z, r]')
+
+const outlinesSchema = array().strict().max(LIMITS.outlines).of(
+  closed({
+    name: nameSchema,
+    points: array().strict().of(pointSchema).required().min(2, 'needs at least two points').max(LIMITS.points, `at most ${LIMITS.points} points`),
+  }),
+).min(1, 'needs at least one outline')
+
+const profileSchema = closed({
+  points: array().strict().of(pointSchema).required().min(2, 'needs at least two points').max(LIMITS.points, `at most ${LIMITS.points} points`),
+  tags: array().strict().of(string().strict().oneOf(WHEEL_TAGS, `must be one of ${WHEEL_TAGS.join(', ')}`).required()).required(),
+}).test('tags', 'needs one tag for each segment: one fewer than points', (profile: AnyObject | undefined) =>
+  profile === undefined || !Array.isArray(profile.points) || !Array.isArray(profile.tags) || profile.tags.length === profile.points.length - 1)
+
+/** The schema of one field of a table, as forms check it. */
+export function fieldSchema(field: Field): AnySchema {
+  switch (field.type) {
+    case 'figure':
+      return figureSchema(field.dimension, field.min, field.max, field.integer).default(undefined)
+    case 'figures':
+      return array().strict().of(figureSchema(field.dimension, field.min, field.max)).min(1, 'needs at least one figure').max(field.maxItems, `at most ${field.maxItems} figures`)
+    case 'choice':
+      return string().strict().oneOf(field.options.map((option) => option.value), `must be one of ${field.options.map((option) => option.value).join(', ')}`)
+    case 'text':
+      return string().strict().max(field.maxLength, `at most ${field.maxLength} signs`)
+    case 'outlines':
+      return outlinesSchema
+    case 'profile':
+      return profileSchema.default(undefined)
+  }
+}
+
+const shapeOf = (table: FieldTable): Record<string, AnySchema> =>
+  Object.fromEntries(Object.entries(table).map(([key, field]) => [key, fieldSchema(field)]))
+
+const minor = () => finite().integer('must be a whole number of minor units').min(0, 'must not be negative').max(1e10, 'is too large')
+
+export const priceSchema = closed({
+  lowMinor: minor().required('the low price is missing'),
+  likelyMinor: minor().required('the likely price is missing'),
+  highMinor: minor().required('the high price is missing'),
+  currency: string().strict().oneOf(CURRENCIES, `must be one of ${CURRENCIES.join(', ')}`).required('the currency is missing'),
+  pieces: finite().integer('must be a whole number').min(1, 'must be 1 or more').max(100).required('how many pieces the price buys is missing'),
+  origin: string().strict().oneOf(ORIGINS),
+  date: dateSchema,
+}).test('order', 'low, likely and high must rise', (price: AnyObject | undefined) =>
+  !price || !(price.lowMinor > price.likelyMinor || price.likelyMinor > price.highMinor)).default(undefined)
+
+const partSchemas = Object.fromEntries(
+  PART_KIND_NAMES.map((kind) => [
+    kind,
+    closed({
+      id: idSchema,
+      kind: string().strict().oneOf([kind]).required(),
+      name: nameSchema,
+      maker: string().strict().max(120),
+      number: string().strict().max(120),
+      provenance: string().strict().max(200),
+      condition: string().strict().oneOf(CONDITIONS, `must be one of ${CONDITIONS.join(', ')}`),
+      owned: boolean().strict().typeError('must be true or false'),
+      price: priceSchema,
+      massKg: figureSchema('mass', 0, 200).default(undefined),
+      note: noteSchema,
+      ...shapeOf(fieldsOf(kind)),
+    }),
+  ]),
+) as unknown as Record<PartKind, ObjectSchema<AnyObject>>
+
+/** The schema of a part of one kind. */
+export const partSchema = (kind: PartKind): ObjectSchema<AnyObject> => partSchemas[kind]
+
+const isKind = (kind: unknown): kind is PartKind => typeof kind === 'string' && Object.hasOwn(partSchemas, kind)
+
+const anyPartSchema = lazy((part: unknown) => {
+  const kind = typeof part === 'object' && part !== null && 'kind' in part ? part.kind : undefined
+  if (isKind(kind)) return partSchemas[kind]
+  return mixed().strict().test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
+})
+
+const slotShape = (slots: Record<string, unknown>) =>
+  Object.fromEntries(Object.keys(slots).map((slot) => [slot, string().strict().nullable().max(80)]))
+
+const axleSetupSchema = closed({
+  ...slotShape(AXLE_SLOTS),
+  spacerTrialMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
+  shimMm: finite().min(-20).max(20),
+}).required('is missing')
+
+const setupSchema = closed({
+  id: idSchema,
+  name: nameSchema,
+  note: noteSchema,
+  front: axleSetupSchema,
+  rear: axleSetupSchema,
+  hydraulics: closed({
+    ...slotShape(HYDRAULIC_SLOTS),
+    pedalRatio: fieldSchema(carFields.pedalRatio),
+    barFrontShare: figureSchema('share', 0.35, 0.65).default(undefined),
+  }).required('is missing'),
+  extras: array().strict().required('is missing').max(LIMITS.extras).of(
+    closed({
+      id: idSchema,
+      label: nameSchema,
+      quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
+      price: priceSchema,
+      owned: boolean().strict(),
+    }),
+  ),
+})
+
+const oneOf = (values: readonly string[]) => string().strict().oneOf(values, `must be one of ${values.join(', ')}`).required('is missing')
+const symbols = (dimension: Dimension, keep: number) => DIMENSIONS[dimension].slice(0, keep).map((unit) => unit.symbol)
+
+const preferencesSchema = closed({
+  units: closed({
+    length: oneOf(symbols('length', 2)),
+    force: oneOf(symbols('force', 2)),
+    pressure: oneOf(symbols('pressure', 3)),
+    torque: oneOf(symbols('torque', 2)),
+    mass: oneOf(symbols('mass', 2)),
+    temperature: oneOf(symbols('temperature', 2)),
+  }).required('is missing'),
+  currency: oneOf(CURRENCIES),
+  rates: array().strict().required('is missing').max(LIMITS.rates).of(
+    closed({
+      currency: oneOf(CURRENCIES),
+      rate: finite().required('the rate is missing').moreThan(0, 'must be above zero').max(1e6),
+      date: dateSchema,
+    }),
+  ),
+  taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
+  gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
+  effectiveRadius: oneOf(['mean', 'uniformPressure']),
+  areaCounting: oneOf(['oneSide', 'allPistons']),
+  referenceDecelG: finite().required('is missing').min(0.1, 'must be between 0.1 and 2 g').max(2, 'must be between 0.1 and 2 g'),
+  stopFromKmh: finite().required('is missing').min(10, 'must be between 10 and 400 km/h').max(400, 'must be between 10 and 400 km/h'),
+}).required('is missing')
+
+export const carSchema = closed({
+  name: nameSchema,
+  note: noteSchema,
+  ...shapeOf(carFields),
+  front: closed(shapeOf(carAxleFields)).required('is missing'),
+  rear: closed(shapeOf(carAxleFields)).required('is missing'),
+}).required('is missing')
+
+export const projectSchema = closed({
+  format: string().strict().oneOf([FORMAT]).required(),
+  version: finite().oneOf([VERSION]).required(),
+  id: idSchema,
+  name: nameSchema,
+  note: noteSchema,
+  car: carSchema,
+  parts: array().strict().required('is missing').max(LIMITS.parts, `at most ${LIMITS.parts} parts`).of(anyPartSchema as unknown as AnySchema),
+  setups: array().strict().required('is missing').of(setupSchema).min(1, 'needs at least the car as it stands').max(LIMITS.setups, `at most ${LIMITS.setups} setups`),
+  preferences: preferencesSchema,
+})
+
+export interface SchemaProblem {
+  /** Path in the value, such as parts[3].thicknessMm.value. */
+  path: string
+  message: string
+}
+
+/** Everything a schema finds wrong with a value; empty when nothing is. */
+export function schemaProblems(schema: AnySchema, value: unknown): SchemaProblem[] {
+  try {
+    schema.validateSync(value, { abortEarly: false, strict: true })
+    return []
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    const all = error.inner.length > 0 ? error.inner : [error]
+    return all.map((one) => ({ path: one.path ?? '', message: plain(one) }))
+  }
+}
+
+/** Yup's own wording where ours did not reach, without the path in front. */
+function plain(error: ValidationError): string {
+  const message = error.errors[0] ?? 'is not valid'
+  if (error.type === 'typeError' || /must be a `/.test(message)) {
+    const wanted = /must be a `(\w+)` type/.exec(message)?.[1]
+    return wanted ? `must be ${wanted === 'array' || wanted === 'object' ? 'an' : 'a'} ${wanted === 'string' ? 'text' : wanted === 'array' ? 'list' : wanted}` : message
+  }
+  return error.path && message.startsWith(error.path) ? message.slice(error.path.length).trim() : message
+}

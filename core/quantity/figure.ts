@@ -1,0 +1,44 @@
+/**
+ * A figure: a value with where it comes from and how sure it is. Values are in the core's unit;
+ * the name of the field that holds the figure carries the unit (`thicknessMm`).
+ */
+
+export const ORIGINS = ['measured', 'published', 'reported', 'estimated'] as const
+export type Origin = (typeof ORIGINS)[number]
+
+export interface Figure {
+  value: number
+  /** Standard uncertainty in the same unit (GUM, JCGM 100:2008, 2.3.1). */
+  u?: number
+  origin: Origin
+  /** ISO date on which it was measured or read. */
+  date?: string
+  note?: string
+}
+
+/** Words for an origin, as shown beside a figure. */
+export const ORIGIN_WORDS: Record<Origin, string> = {
+  measured: 'measured here',
+  published: 'published by the maker',
+  reported: 'reported by someone',
+  estimated: 'estimated',
+}
+
+/**
+ * Standard uncertainty in mm assumed for a length near the wheel when none was given. Measured: a
+ * straightedge and rule repeat to 0.7 mm; published: drawing plus casting tolerance; reported and
+ * estimated: what such figures have turned out to be worth.
+ */
+export const ASSUMED_LENGTH_U_MM: Record<Origin, number> = { measured: 0.7, published: 1, reported: 2, estimated: 3 }
+
+/** The figure's own standard uncertainty, or the one assumed for its origin. */
+export function lengthUncertaintyMm(figure: Figure): { u: number; assumed: boolean } {
+  return figure.u === undefined ? { u: ASSUMED_LENGTH_U_MM[figure.origin], assumed: true } : { u: figure.u, assumed: false }
+}
+
+/** The less trustworthy of two origins. */
+export function weakerOrigin(a: Origin, b: Origin): Origin {
+  return ORIGINS.indexOf(a) >= ORIGINS.indexOf(b) ? a : b
+}
+
+export const figure = (value: number, origin: Origin = 'measured', more: Partial<Figure> = {}): Figure => ({ value, origin, ...more })

@@ -1,0 +1,59 @@
+import { shownUnit, toUnit, type Dimension, type UnitChoice } from './units.ts'
+
+export interface FormatOptions {
+  /** Digits after the point; the unit's own when absent. */
+  decimals?: number
+  /** Leave the unit out (a table whose head has it). */
+  bare?: boolean
+  /** Put a plus sign before what is not negative. */
+  signed?: boolean
+}
+
+const MINUS = '\u2212'
+const NARROW = '\u202f'
+
+/**
+ * A figure as people read it: value in the chosen unit, a true minus sign, the unit after a space.
+ * @param value in the core's unit; undefined gives an em dash, never a zero
+ * @example formatQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // '1.375 in'
+ */
+export function formatQuantity(
+  value: number | undefined,
+  dimension: Dimension,
+  choice?: UnitChoice,
+  options: FormatOptions = {},
+): string {
+  if (value === undefined || !Number.isFinite(value)) return '\u2014'
+  const unit = shownUnit(dimension, choice)
+  // a difference of temperatures or any signed quantity goes through the same line
+  const shown = toUnit(value, unit)
+  const fixed = Math.abs(shown).toFixed(options.decimals ?? unit.decimals)
+  const negative = shown < 0 && Number(fixed) !== 0
+  const [whole, fraction] = fixed.split('.')
+  const grouped = whole!.length > 4 ? whole!.replace(/\B(?=(\d{3})+$)/g, NARROW) : whole!
+  const sign = negative ? MINUS : options.signed ? '+' : ''
+  const number = sign + grouped + (fraction ? `.${fraction}` : '')
+  if (options.bare || unit.symbol === '') return number
+  return `${number}${unit.symbol === '%' ? '\u202f' : '\u00a0'}${unit.symbol}`
+}
+
+/**
+ * A figure for an input field: enough digits that reading it back gives the same figure to 1e-9.
+ * @example editQuantity(34.925, 'length', inches) // '1.375 in'
+ */
+export function editQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice): string {
+  if (value === undefined) return ''
+  const unit = shownUnit(dimension, choice)
+  const number = String(Number(toUnit(value, unit).toPrecision(12)))
+  return unit.symbol === '' ? number : `${number} ${unit.symbol}`
+}
+
+/** Money in minor units: `formatMoney(123456, 'EUR')` -> '1 234.56 EUR'. */
+export function formatMoney(minor: number | undefined, currency: string, options: { signed?: boolean; whole?: boolean } = {}): string {
+  if (minor === undefined) return '\u2014'
+  const fixed = (Math.abs(minor) / 100).toFixed(options.whole ? 0 : 2)
+  const [whole, fraction] = fixed.split('.')
+  const grouped = whole!.length > 3 ? whole!.replace(/\B(?=(\d{3})+$)/g, NARROW) : whole!
+  const sign = minor < 0 ? MINUS : options.signed ? '+' : ''
+  return `${sign}${grouped}${fraction ? `.${fraction}` : ''}\u00a0${currency}`
+}

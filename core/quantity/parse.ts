@@ -1,0 +1,98 @@
+import { DEFAULT_UNITS, DIMENSIONS, fromUnit, shownUnit, type Dimension, type Unit, type UnitChoice } from './units.ts'
+
+export type Parsed = { ok: true; value: number; u?: number; unit: Unit } | { ok: false; message: string }
+
+const VULGAR: Record<string, string> = {
+  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+}
+
+const NUMBER = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`
+const MIXED = new RegExp(String.raw`^([+-]?)\s*(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*/\s*(\d+)`)
+const PLAIN = new RegExp(String.raw`^([+-]?)\s*(${NUMBER})(?:e([+-]?\d+))?(?![\d/])`, 'i')
+const PLUS_MINUS = /\s*(?:±|\+-|\+\/-)\s*/
+
+interface Read {
+  value: number
+  rest: string
+}
+
+function readNumber(text: string): Read | string {
+  const mixed = MIXED.exec(text)
+  if (mixed) {
+    const [all, sign, whole, top, bottom] = mixed
+    if (Number(bottom) === 0) return `"${all.trim()}" divides by zero.`
+    const value = Number(whole ?? 0) + Number(top) / Number(bottom)
+    return { value: sign === '-' ? -value : value, rest: text.slice(all.length) }
+  }
+  const plain = PLAIN.exec(text)
+  if (!plain) return 'not a number'
+  const [all, sign, digits, exponent] = plain
+  const after = text.slice(all.length)
+  if (/^[.,]\d/.test(after)) return `"${text}" has two decimal signs. Write it without separators between thousands.`
+  // "1,250" is 1.25 to one reader and 1250 to another: a thousandfold error is not worth a guess.
+  if (/^[1-9]\d{0,2},\d{3}$/.test(digits!)) {
+    return `"${digits}" can be read two ways. Write ${digits!.replace(',', '.')} or ${digits!.replace(',', '')}.`
+  }
+  const value = Number(`${digits!.replace(',', '.')}e${exponent ?? 0}`)
+  return { value: sign === '-' ? -value : value, rest: after }
+}
+
+const squeeze = (text: string) => text.toLowerCase().replace(/\s+/g, '')
+
+function findUnit(dimension: Dimension, typed: string): Unit | undefined {
+  const units: readonly Unit[] = DIMENSIONS[dimension]
+  return units.find((unit) => unit.spellings.includes(squeeze(typed)))
+}
+
+/**
+ * Reads what a person types for a figure: `1-3/8"`, `1 3/8 in`, `34.9 mm`, `34,9`, `900 psi`,
+ * `129 lbf ft`, and an uncertainty after a plus-minus sign: `34.9 ± 0.2 mm`.
+ *
+ * @param dimension decides which units are understood
+ * @param choice units assumed where none is typed
+ * @returns the value (and standard uncertainty `u`) in the core's unit, or a message that says what is wrong
+ * @example parseQuantity('1-3/8"', 'length') // { ok: true, value: 34.925, … }
+ */
+export function parseQuantity(text: string, dimension: Dimension, choice: UnitChoice = DEFAULT_UNITS): Parsed {
+  const clean = text
+    .trim()
+    .replace(/[\u2212\u2013]/g, '-')
+    .replace(/\u00a0/g, ' ')
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (sign) => ` ${VULGAR[sign]}`)
+    .trim()
+  if (clean === '') return { ok: false, message: 'Nothing typed.' }
+  if (clean.length > 60) return { ok: false, message: 'Too long for one figure.' }
+  const known = (DIMENSIONS[dimension] as readonly Unit[]).map((unit) => unit.symbol).filter(Boolean)
+  const hint = known.length > 0 ? ` Type a number, with ${known.join(', ')} if you like.` : ' Type a number.'
+
+  const first = readNumber(clean)
+  if (typeof first === 'string') {
+    return { ok: false, message: first === 'not a number' ? `"${text.trim()}" is not a figure.${hint}` : first }
+  }
+  let rest = first.rest
+  let uncertainty: number | undefined
+  const sign = PLUS_MINUS.exec(rest)
+  let unitBefore = ''
+  if (sign) {
+    unitBefore = rest.slice(0, sign.index)
+    const second = readNumber(rest.slice(sign.index + sign[0].length))
+    if (typeof second === 'string' || second.value < 0) {
+      return { ok: false, message: 'What follows ± must be a number, zero or more.' }
+    }
+    uncertainty = second.value
+    rest = second.rest
+  }
+  const typedUnit = rest.trim() || unitBefore.trim()
+  const unit = typedUnit === '' ? shownUnit(dimension, choice) : findUnit(dimension, typedUnit)
+  if (!unit) {
+    return { ok: false, message: `"${typedUnit.slice(0, 20)}" is not a unit for this figure.${hint}` }
+  }
+  const value = fromUnit(first.value, unit)
+  if (!Number.isFinite(value)) return { ok: false, message: 'The number is too large.' }
+  return {
+    ok: true,
+    value,
+    unit,
+    ...(uncertainty === undefined ? {} : { u: uncertainty * unit.factor }),
+  }
+}

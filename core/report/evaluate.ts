@@ -1,0 +1,66 @@
+import { AXLES, type Axle, type Project } from '../model/project.ts'
+import { findSetup, resolveSetup, stockSetup } from '../model/resolve.ts'
+import { billReport } from './bill.ts'
+import { axleBrake, type AxleBrakeReport } from './brake.ts'
+import type { Context } from './context.ts'
+import { cornerReport, type CornerReport } from './corner.ts'
+import { heatFigures } from './heat.ts'
+import { pedalReport } from './pedal.ts'
+import { stepStates } from './steps.ts'
+import type { FigureId, Report, ReportFigure } from './types.ts'
+import { worstVerdict } from './words.ts'
+
+const both = <T>(make: (axle: Axle) => T): Record<Axle, T> => ({ front: make('front'), rear: make('rear') })
+
+/**
+ * Everything the product says of one setup: the one door from the outside. Pure and without a clock;
+ * the same project and setup give the same report.
+ *
+ * @throws RangeError when the project has no such setup
+ */
+export function evaluate(project: Project, setupId: string): Report {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const stock = stockSetup(project)
+  const context: Context = { project, setup, isStock: setup === stock, resolved: resolveSetup(project, setup) }
+
+  const brakes = both((axle) => axleBrake(context, axle))
+  const stockBrakes = context.isStock ? brakes : stockAreas(project)
+  const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle))
+  const pedal = pedalReport(context, brakes, totalArea(stockBrakes))
+  const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
+  const { bill, figure: cost } = billReport(context)
+
+  const all: ReportFigure[] = [
+    ...AXLES.flatMap((axle) => [brakes[axle].pistonArea, brakes[axle].effectiveRadius, ...corners[axle].figures, ...heatFigures(context, axle, roadBias)]),
+    ...pedal.figures,
+    cost,
+  ]
+  const findings = [corners.front.finding, corners.rear.finding, ...pedal.findings]
+  const report: Omit<Report, 'steps'> = {
+    setupId,
+    setupName: setup.name,
+    isStock: context.isStock,
+    figures: Object.fromEntries(all.map((figure) => [figure.id, figure])) as Record<FigureId, ReportFigure>,
+    corners: { front: corners.front.corner, rear: corners.rear.corner },
+    findings,
+    verdict: worstVerdict(findings.filter((one) => one.rule === 'wheel-clearance').map((one) => one.verdict)),
+    chain: pedal.chain,
+    lockOrder: pedal.lockOrder,
+    adhesion: pedal.adhesion,
+    bill,
+  }
+  return { ...report, steps: stepStates(project, report) }
+}
+
+function stockAreas(project: Project): Record<Axle, AxleBrakeReport> {
+  const setup = stockSetup(project)
+  const context: Context = { project, setup, isStock: true, resolved: resolveSetup(project, setup) }
+  return both((axle) => axleBrake(context, axle))
+}
+
+function totalArea(brakes: Record<Axle, AxleBrakeReport>): number | undefined {
+  const front = brakes.front.pistonArea.value
+  const rear = brakes.rear.pistonArea.value
+  return front === undefined || rear === undefined ? undefined : front + rear
+}

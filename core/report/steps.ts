@@ -1,0 +1,25 @@
+import type { Project } from '../model/project.ts'
+import type { Missing, Report, StepId, StepState } from './types.ts'
+
+const open = (count: number): StepState => (count > 0 ? { state: 'open', count } : { state: 'settled' })
+
+/** The state of each step of the job card, from what the figures miss and where that is entered. */
+export function stepStates(project: Project, report: Omit<Report, 'steps'>): Record<StepId, StepState> {
+  const missing = new Map<string, Missing>()
+  for (const figure of Object.values(report.figures)) for (const one of figure.missing) missing.set(one.what, one)
+  const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
+  const finding = (rule: Report['findings'][number]['rule']): StepState => {
+    const found = report.findings.filter((one) => one.rule === rule)
+    if (found.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
+    return open(found.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length)
+  }
+  const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
+  return {
+    car: blankCar ? { state: 'nothing' } : open(at(['car'])),
+    parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
+    setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
+    fit: project.parts.length === 0 ? { state: 'nothing' } : finding('wheel-clearance'),
+    balance: project.parts.length === 0 ? { state: 'nothing' } : finding('lock-order'),
+    cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
+  }
+}

@@ -1,0 +1,150 @@
+import type { LockOrder } from '../balance/adhesion.ts'
+import type { ClearanceVerdict } from '../clearance/verdict.ts'
+import type { Gap } from '../clearance/gap.ts'
+import type { Polyline } from '../clearance/outline.ts'
+import type { CostTotal } from '../cost/total.ts'
+import type { Chain } from '../hydraulics/chain.ts'
+import type { NamedOutline, WheelProfile } from '../model/field.ts'
+import type { Axle, AxleSlot, HydraulicSlot, Preferences } from '../model/project.ts'
+import type { Origin } from '../quantity/figure.ts'
+import type { Dimension } from '../quantity/units.ts'
+import type { FormulaId } from './formulas.ts'
+
+/** Where a figure is entered, so that a view can lead there. */
+export type Place =
+  | { kind: 'part'; partId: string; field: string }
+  | { kind: 'car'; axle?: Axle; field: string }
+  | { kind: 'slot'; setupId: string; axle?: Axle; slot: AxleSlot | HydraulicSlot }
+  | { kind: 'setup'; setupId: string; axle?: Axle; field: string }
+  | { kind: 'preference'; field: keyof Preferences }
+  | { kind: 'figure'; figureId: FigureId }
+
+/** One number that went into a figure. */
+export interface Input {
+  /** As in the formula; empty for what the formula does not name. */
+  symbol: string
+  label: string
+  /** Undefined: nobody has entered it. */
+  value: number | undefined
+  dimension: Dimension
+  u?: number
+  origin?: Origin
+  date?: string
+  /** A default that stands in for a figure nobody entered. */
+  assumed?: boolean
+  at: Place
+}
+
+/** A question that keeps a figure unknown. */
+export interface Missing {
+  /** "Hat thickness of Front rotor". */
+  what: string
+  /** How to get it. */
+  how?: string
+  at: Place
+}
+
+type PerAxle<S extends string> = `${Axle}.${S}`
+export type FigureId =
+  | PerAxle<'pistonArea' | 'effectiveRadius' | 'gap' | 'faceGap' | 'barrelGap' | 'shift' | 'heat' | 'ringMass'>
+  | 'bias.pressure' | 'bias.clamp' | 'bias.torque' | 'bias.road' | 'bias.ideal'
+  | 'pedal.force' | 'pedal.forceNoAssist' | 'pedal.travel'
+  | 'balance.critical' | 'master.sameFeel' | 'cost.total'
+
+export interface ReportFigure {
+  id: FigureId
+  label: string
+  dimension: Dimension | 'money'
+  /** In the core's unit (money: minor units); undefined is unknown, and `missing` says why. */
+  value: number | undefined
+  u?: number
+  /** The true value is this or more: a part of the sum is unknown. */
+  atLeast?: boolean
+  formula: FormulaId
+  /** The formula's right side with the numbers put in, in the core's units. */
+  filled?: string
+  inputs: Input[]
+  missing: Missing[]
+  notes: string[]
+}
+
+export type FindingVerdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
+
+export interface Finding {
+  rule: 'wheel-clearance' | 'lock-order'
+  axle?: Axle
+  verdict: FindingVerdict
+  sentence: string
+  figureId: FigureId
+  missing: Missing[]
+  remedy?: { kind: 'spacer'; thicknessMm: number; sentence: string }
+}
+
+/** What a half section shows of one corner, seat frame unless said otherwise. */
+export interface Corner {
+  axle: Axle
+  caliper: NamedOutline[] | undefined
+  /** Wheel frame: add the spacer. */
+  wheel: WheelProfile | undefined
+  wheelIsNominal: boolean
+  spacerMm: number | undefined
+  rotor: { ring: Polyline; hat: Polyline | undefined } | undefined
+  registerRadiusMm: number | undefined
+  gap: (Gap & { u: number; p05Mm: number; p95Mm: number }) | undefined
+  verdict: ClearanceVerdict
+  /** Verdict in words. */
+  sentence: string
+  short: string
+  requiredMm: number
+  /** Nominal spacer on the mean gap, undefined: none helps or nothing to compute. */
+  leastSpacerMm: number | undefined
+  /** Smallest stock spacer whose own verdict is "clears". */
+  stockSpacerMm: number | undefined
+  missing: Missing[]
+}
+
+export interface CurvePoint {
+  decelG: number
+  front: number
+  rear: number
+  pedalForceN: number
+}
+
+export interface BillLine {
+  id: string
+  label: string
+  detail: string
+  quantity: number
+  owned: boolean
+  /** Of the whole line with tax in the project's currency, minor units; undefined: not priced. */
+  low: number | undefined
+  likely: number | undefined
+  high: number | undefined
+  origin?: Origin
+  date?: string
+  at: Place
+}
+
+export type StepId = 'car' | 'parts' | 'setup' | 'fit' | 'balance' | 'cost'
+export type StepState =
+  | { state: 'nothing' }
+  | { state: 'open'; count: number }
+  | { state: 'settled' }
+  | { state: 'blocked' }
+
+export interface Report {
+  setupId: string
+  setupName: string
+  isStock: boolean
+  figures: Record<FigureId, ReportFigure>
+  corners: Record<Axle, Corner>
+  findings: Finding[]
+  /** The worst finding on fit. */
+  verdict: FindingVerdict
+  /** The pedal-to-road chain at the reference deceleration. */
+  chain: Chain | undefined
+  lockOrder: LockOrder | undefined
+  adhesion: CurvePoint[]
+  bill: { lines: BillLine[]; total: CostTotal; unpriced: number }
+  steps: Record<StepId, StepState>
+}

@@ -1,0 +1,62 @@
+import type { ClearanceVerdict } from '../clearance/verdict.ts'
+import type { Gap } from '../clearance/gap.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import type { UnitChoice } from '../quantity/units.ts'
+import type { FindingVerdict, Missing } from './types.ts'
+
+/** Sentences a mechanic would say. */
+
+export const PLACE_WORDS = { barrel: 'barrel', shoulder: 'shoulder', face: 'spoke back' } as const
+
+export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
+  clears: 'Clears',
+  tight: 'Tight: trial fit first',
+  hits: 'Hits',
+  tooClose: 'Too close',
+  measure: 'Cannot say: measure',
+}
+
+/** Worst last. */
+export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs', 'unknown', 'blocked']
+
+export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdict {
+  return verdicts.reduce((worst: FindingVerdict, verdict) => (FINDING_ORDER.indexOf(verdict) > FINDING_ORDER.indexOf(worst) ? verdict : worst), 'fits')
+}
+
+export interface GapFacts {
+  gap: Gap
+  p05Mm: number
+  p95Mm: number
+  requiredMm: number
+}
+
+/** The verdict on a gap: "Clears. Least gap 4.1 mm at the shoulder, 95 % sure of more than 3.2." */
+export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, units: UnitChoice): string {
+  const mm = (value: number) => formatQuantity(value, 'length', units)
+  const bare = (value: number) => formatQuantity(value, 'length', units, { bare: true })
+  const { gap, p05Mm, p95Mm, requiredMm } = facts
+  const where = `at the ${PLACE_WORDS[gap.limitingTag]}${gap.limitingOutline === 'body' ? '' : ` (${gap.limitingOutline})`}`
+  switch (verdict) {
+    case 'clears':
+      return `Clears. Least gap ${mm(gap.minGapMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}.`
+    case 'tight':
+      return `Tight: trial fit first. Least gap ${mm(gap.minGapMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}; ${mm(requiredMm)} is asked for.`
+    case 'hits':
+      return `Hits. The caliper reaches ${mm(-gap.minGapMm)} into the wheel ${where}.`
+    case 'tooClose':
+      return `Too close. Least gap ${mm(gap.minGapMm)} ${where}, ${mm(requiredMm)} is asked for. No measurement will change that.`
+    case 'measure':
+      return `Cannot say: measure. The gap ${where} is between ${bare(p05Mm)} and ${mm(p95Mm)}; ${mm(requiredMm)} is asked for.`
+  }
+}
+
+/** "Cannot say: the hat thickness of X and 2 more figures are not known." */
+export function missingSentence(missing: readonly Missing[]): string {
+  const [first] = missing
+  if (!first) return 'Cannot say: measure.'
+  const rest = missing.length - 1
+  if (rest === 0) return `Cannot say: not known is ${lowerFirst(first.what)}.`
+  return `Cannot say: not known are ${lowerFirst(first.what)} and ${rest} more.`
+}
+
+const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

@@ -1,0 +1,48 @@
+import { fileURLToPath } from 'node:url'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-05-11',
+  ssr: false,
+  telemetry: { enabled: false },
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@vueuse/nuxt', '@nuxt/icon', '@nuxt/eslint'],
+  alias: { '#core': core },
+  // explicit imports for the project's own code; auto-imports for the framework's
+  imports: { dirs: [] },
+  components: [{ path: '~/components', pathPrefix: false }],
+  css: ['@fontsource-variable/archivo/wdth.css', 'element-plus/theme-chalk/dark/css-vars.css', '~/assets/css/main.css'],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Valiant Caliper',
+      meta: [{ name: 'description', content: 'Plans a brake upgrade: does it fit, is it balanced, what does it cost.' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+  elementPlus: { importStyle: 'css', icon: false },
+  icon: {
+    provider: 'none',
+    fallbackToApi: false,
+    mode: 'svg',
+    serverBundle: false,
+    clientBundle: { scan: true, sizeLimitKb: 256 },
+  },
+  nitro: { preset: 'node-server', compressPublicAssets: true },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['comlink', 'd3', 'dayjs', 'dayjs/plugin/*.js', 'immer', 'localforage', 'lodash-unified', 'yup'] },
+  },
+  typescript: { strict: true },
+  $development: {
+    hooks: {
+      // Nuxt 4.4.5: `nuxt dev` with ssr:false asks the client config for a server entry
+      'vite:extendConfig'(config, { isClient }) {
+        const input = config.build?.rollupOptions?.input as Record<string, string> | undefined
+        if (isClient && input?.entry && !input.server) input.server = input.entry
+      },
+    },
+  },
+  eslint: { config: { stylistic: false } },
+})

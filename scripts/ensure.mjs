@@ -1,0 +1,43 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+
+/** The project's folder. */
+export const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** Runs a command in the project's folder and ends this process when it fails. */
+export function must(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
+  if (done.error) throw done.error
+  if (done.status !== 0) process.exit(done.status ?? 1)
+}
+
+const hashOf = (path) => createHash('sha256').update(readFileSync(path)).digest('hex')
+
+/** Installs packages when they are missing or older than the lockfile. Output goes to stderr. */
+export function ensurePackages() {
+  const stamp = `${root}node_modules/.installed-from`
+  const wanted = hashOf(`${root}package-lock.json`)
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  process.stderr.write('Installing packages …\n')
+  must('npm', ['ci'], { stdio: ['ignore', 2, 2] })
+  writeFileSync(stamp, wanted)
+}
+
+/** Finds Chromium, or installs Debian's. Returns its path. */
+export function ensureChromium() {
+  const path = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
+  if (existsSync(path)) return path
+  process.stderr.write('Installing Chromium …\n')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  must('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 2, 2] })
+  must('apt-get', ['install', '-y', '-qq', 'chromium'], { env, stdio: ['ignore', 2, 2] })
+  return path
+}
+
+/** Builds the application. */
+export function build() {
+  process.stderr.write('Building …\n')
+  must('npx', ['--no-install', 'nuxt', 'build'], { stdio: ['ignore', 2, 2], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+}
