@@ -29,12 +29,19 @@ export default defineNuxtConfig({
     serverBundle: false,
     clientBundle: { scan: true, sizeLimitKb: 256 },
   },
-  nitro: { preset: 'node-server', compressPublicAssets: true },
+  nitro: {
+    preset: 'node-server',
+    compressPublicAssets: true,
+    typescript: { tsConfig: { compilerOptions: { allowImportingTsExtensions: true, noEmit: true } } },
+  },
   vite: {
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'd3', 'dayjs', 'dayjs/plugin/*.js', 'immer', 'localforage', 'lodash-unified', 'yup'] },
   },
-  typescript: { strict: true },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { allowImportingTsExtensions: true, noEmit: true } },
+  },
   $development: {
     hooks: {
       // Nuxt 4.4.5: `nuxt dev` with ssr:false asks the client config for a server entry

@@ -19,7 +19,11 @@ try {
   stop([`Cannot read ${path}: ${error instanceof Error ? error.message : String(error)}`])
 }
 const read = readProject(text)
-if (!read.ok) stop([`${path} cannot be used:`, ...read.problems.map((problem) => `- ${problem.place}: ${problem.message}${problem.path ? ` (${problem.path})` : ''}`)])
+if (!read.ok)
+  stop([
+    `${path} cannot be used:`,
+    ...read.problems.map((problem) => `- ${problem.place}: ${problem.message}${problem.path ? ` (${problem.path})` : ''}`),
+  ])
 const { project } = read
 const report = { project: { id: project.id, name: project.name }, setups: project.setups.map((setup) => evaluate(project, setup.id)) }
 process.stdout.write(`${JSON.stringify(report, undefined, 2)}\n`)

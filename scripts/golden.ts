@@ -18,7 +18,9 @@ const count = (outcomes: readonly GoldenOutcome[]): void => {
 }
 
 try {
-  const files = readdirSync(folder).filter((name) => name.endsWith('.json')).sort()
+  const files = readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .sort()
   if (files.length === 0) {
     console.error(`No *.json in ${folder}.`)
     process.exit(1)

@@ -14,7 +14,9 @@ process.env.CHROMIUM_PATH = ensureChromium()
 npx('lint', 'eslint', '.')
 npx('format', 'prettier', '--check', '--log-level', 'warn', '.')
 npx('types', 'vue-tsc', '-b', '--noEmit')
-step('unit', process.execPath, ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js'], { env: { ...process.env, NODE_NO_WARNINGS: '1' } })
+step('unit', process.execPath, ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js'], {
+  env: { ...process.env, NODE_NO_WARNINGS: '1' },
+})
 step('reference cases', process.execPath, ['--import', 'tsx', 'scripts/golden.ts'])
 const from = Date.now()
 build()

@@ -46,9 +46,7 @@ const SCAN_STEP_G = 0.01
 
 export type LockOrder =
   /** Front first up to `aboveG`, then rear. */
-  | { kind: 'rearAbove'; aboveG: number }
-  | { kind: 'frontAlways'; upToG: number }
-  | { kind: 'rearAlways' }
+  { kind: 'rearAbove'; aboveG: number } | { kind: 'frontAlways'; upToG: number } | { kind: 'rearAlways' }
 
 /**
  * Which axle locks first from 0.15 g on (below that the criterion of UN R13-H Annex 5 does not look),

@@ -38,15 +38,22 @@ function pointToSegment(pz: number, pr: number, z0: number, r0: number, z1: numb
   }
 }
 
-const side = (az: number, ar: number, bz: number, br: number, pz: number, pr: number): number => (bz - az) * (pr - ar) - (br - ar) * (pz - az)
+const side = (az: number, ar: number, bz: number, br: number, pz: number, pr: number): number =>
+  (bz - az) * (pr - ar) - (br - ar) * (pz - az)
 
 /**
  * Closest points of segment A (az0, ar0)-(az1, ar1) and B; distance 0 when they touch or cross.
  * In the plane the least distance of two segments that do not cross is at an end of one of them.
  */
 export function segmentDistance(
-  az0: number, ar0: number, az1: number, ar1: number,
-  bz0: number, br0: number, bz1: number, br1: number,
+  az0: number,
+  ar0: number,
+  az1: number,
+  ar1: number,
+  bz0: number,
+  br0: number,
+  bz1: number,
+  br1: number,
   out: Closest,
 ): Closest {
   out.squared = Infinity

@@ -37,7 +37,10 @@ export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0
   let squared = Infinity
   let outlineAt = 0
   let segmentAt = 0
-  let az = 0, ar = 0, bz = 0, br = 0
+  let az = 0,
+    ar = 0,
+    bz = 0,
+    br = 0
   let faceGapMm: number | undefined
   let barrelGapMm: number | undefined
 
@@ -52,11 +55,7 @@ export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0
     const visit = (i: number, j: number): void => {
       const c = i * 4
       const w = j * 4
-      segmentDistance(
-        cs[c]!, cs[c + 1]!, cs[c + 2]!, cs[c + 3]!,
-        ws[w]! + spacerMm, ws[w + 1]!, ws[w + 2]! + spacerMm, ws[w + 3]!,
-        record,
-      )
+      segmentDistance(cs[c]!, cs[c + 1]!, cs[c + 2]!, cs[c + 3]!, ws[w]! + spacerMm, ws[w + 1]!, ws[w + 2]! + spacerMm, ws[w + 3]!, record)
       // equal distances: the first wheel segment, then the first outline
       if (record.squared < squared || (record.squared === squared && j < segmentAt)) {
         squared = record.squared
@@ -83,10 +82,14 @@ export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0
 
   function done(minGapMm: number, segment: number, outline: number, caliperPoint: Point, wheelPoint: Point): Gap {
     return {
-      minGapMm, overlaps, faceGapMm, barrelGapMm,
+      minGapMm,
+      overlaps,
+      faceGapMm,
+      barrelGapMm,
       limitingTag: wheel.tags[segment]!,
       limitingOutline: caliper.outlines[outline]!.name,
-      caliperPoint, wheelPoint,
+      caliperPoint,
+      wheelPoint,
     }
   }
 }

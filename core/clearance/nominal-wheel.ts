@@ -2,7 +2,16 @@ import type { WheelProfile } from '../model/field.ts'
 
 /** Bead-seat diameters by diameter code, mm (ETRTO Standards Manual, 5 degree drop-centre rims). */
 export const BEAD_SEAT_MM: Readonly<Record<number, number>> = {
-  13: 329.4, 14: 354.8, 15: 380.2, 16: 405.6, 17: 436.6, 18: 462, 19: 487.4, 20: 512.8, 21: 538.2, 22: 563.6,
+  13: 329.4,
+  14: 354.8,
+  15: 380.2,
+  16: 405.6,
+  17: 436.6,
+  18: 462,
+  19: 487.4,
+  20: 512.8,
+  21: 538.2,
+  22: 563.6,
 }
 
 /** Standard uncertainty of a profile made from markings, mm. */
@@ -41,16 +50,34 @@ export function nominalWheel(m: WheelMarkings): WheelProfile | undefined {
   const barrelRadius = beadSeat / 2 - (m.wellDepthMm ?? ASSUMED_WELL_DEPTH_MM) - (m.wallMm ?? ASSUMED_WALL_MM) - steps * STEP_RADIUS_MM
   const halfWidth = (m.widthIn * 25.4) / 2
   const inboard = -m.offsetMm - halfWidth
-  if (!m.faceDepth) return { points: [[inboard, barrelRadius], [-m.offsetMm + halfWidth, barrelRadius]], tags: ['barrel'] }
+  if (!m.faceDepth)
+    return {
+      points: [
+        [inboard, barrelRadius],
+        [-m.offsetMm + halfWidth, barrelRadius],
+      ],
+      tags: ['barrel'],
+    }
 
   const { depthMm } = m.faceDepth
   const radiusMm = Math.min(m.faceDepth.radiusMm, barrelRadius)
   const face: [number, number][] =
     m.face === 'concave'
-      ? [[depthMm, barrelRadius], [depthMm, radiusMm], [0, PAD_RADIUS_MM]]
+      ? [
+          [depthMm, barrelRadius],
+          [depthMm, radiusMm],
+          [0, PAD_RADIUS_MM],
+        ]
       : m.face === 'convex'
-        ? [[depthMm - CONVEX_FALL * (barrelRadius - radiusMm), barrelRadius], [depthMm, radiusMm], [depthMm, PAD_RADIUS_MM]]
-        : [[depthMm, barrelRadius], [depthMm, PAD_RADIUS_MM]]
+        ? [
+            [depthMm - CONVEX_FALL * (barrelRadius - radiusMm), barrelRadius],
+            [depthMm, radiusMm],
+            [depthMm, PAD_RADIUS_MM],
+          ]
+        : [
+            [depthMm, barrelRadius],
+            [depthMm, PAD_RADIUS_MM],
+          ]
   // a depth measured at the barrel leaves two points in one place
   const points = face.filter(([z, r], i) => i === 0 || z !== face[i - 1]![0] || r !== face[i - 1]![1])
   return { points: [[inboard, barrelRadius], ...points], tags: ['barrel', ...points.slice(1).map(() => 'face' as const)] }

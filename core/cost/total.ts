@@ -37,7 +37,11 @@ export const lineAmount = (line: CostLine, price: 'low' | 'likely' | 'high', tax
  * together. Rounded once, at the line; owned lines are left out.
  */
 export function costTotal(lines: readonly CostLine[], taxPercent: number): CostTotal {
-  let low = 0, likely = 0, high = 0, expected = 0, variance = 0
+  let low = 0,
+    likely = 0,
+    high = 0,
+    expected = 0,
+    variance = 0
   for (const line of lines) {
     if (line.owned) continue
     const a = lineAmount(line, 'low', taxPercent)

@@ -54,7 +54,9 @@ function shape(described: Described): Json {
   switch (described.type) {
     case 'object': {
       const fields = described.fields ?? {}
-      const required = Object.entries(fields).filter(([, field]) => field.optional === false).map(([key]) => key)
+      const required = Object.entries(fields)
+        .filter(([, field]) => field.optional === false)
+        .map(([key]) => key)
       return {
         type: 'object',
         properties: Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, toJsonSchema(field)])),
@@ -63,7 +65,11 @@ function shape(described: Described): Json {
       }
     }
     case 'array':
-      return { type: 'array', ...(described.innerType && !Array.isArray(described.innerType) ? { items: toJsonSchema(described.innerType) } : {}), ...bounds('minItems', 'maxItems') }
+      return {
+        type: 'array',
+        ...(described.innerType && !Array.isArray(described.innerType) ? { items: toJsonSchema(described.innerType) } : {}),
+        ...bounds('minItems', 'maxItems'),
+      }
     case 'tuple': {
       const inner = Array.isArray(described.innerType) ? described.innerType : []
       return { type: 'array', prefixItems: inner.map(toJsonSchema), minItems: inner.length, maxItems: inner.length }

@@ -31,7 +31,10 @@ export function checkProject(value: unknown, table: MigrationTable = MIGRATIONS)
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return fail('holds no project: it must be one JSON object.')
   const object = value as Record<string, unknown>
   if (object.format !== FORMAT) {
-    return fail(`is not a project of this application: "format" is ${JSON.stringify(object.format)?.slice(0, 60) ?? 'missing'}, not "${FORMAT}".`, 'format')
+    return fail(
+      `is not a project of this application: "format" is ${JSON.stringify(object.format)?.slice(0, 60) ?? 'missing'}, not "${FORMAT}".`,
+      'format',
+    )
   }
   const migrated = migrate(object, table, VERSION)
   if (!migrated.ok) return fail(migrated.message, 'version')
@@ -47,7 +50,9 @@ function whereJsonBreaks(text: string, error: unknown): string {
   const before = text.slice(0, at)
   const line = before.split('\n').length
   const column = at - before.lastIndexOf('\n')
-  return at >= text.trimEnd().length ? `it ends too early, in line ${line}. The file may be cut off.` : `something is wrong in line ${line}, column ${column}.`
+  return at >= text.trimEnd().length
+    ? `it ends too early, in line ${line}. The file may be cut off.`
+    : `something is wrong in line ${line}, column ${column}.`
 }
 
 /** The file's text: two-space JSON, keys in the order of the model. */
@@ -55,6 +60,11 @@ export const writeProject = (project: Project): string => `${JSON.stringify(proj
 
 /** A safe file name from a project's name. */
 export function fileNameOf(project: Pick<Project, 'name'>): string {
-  const plain = project.name.normalize('NFKD').replace(/[^\w-]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60).toLowerCase()
+  const plain = project.name
+    .normalize('NFKD')
+    .replace(/[^\w-]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60)
+    .toLowerCase()
   return `${plain || 'project'}.brakes.json`
 }

@@ -93,7 +93,13 @@ const kinds = {
     meanMm: meanRadiusMm(input.outerMm, input.innerMm),
     uniformPressureMm: uniformPressureRadiusMm(input.outerMm, input.innerMm),
   }),
-  'balance.constant': (input: { frontShare: number; staticFront: number; cgHeightMm: number; wheelbaseMm: number; frictions: number[] }) => {
+  'balance.constant': (input: {
+    frontShare: number
+    staticFront: number
+    cgHeightMm: number
+    wheelbaseMm: number
+    frictions: number[]
+  }) => {
     const chi = input.cgHeightMm / input.wheelbaseMm
     return {
       criticalG: criticalDecelG(input.frontShare, input.staticFront, chi),
@@ -110,6 +116,11 @@ export const GOLDEN_KINDS = kinds as unknown as Readonly<Record<string, (input: 
 
 /** Kinds of the reference set that the core does not compute yet: skipped by name, never by accident. */
 export const NOT_YET: readonly string[] = [
-  'measured.value', 'clearance.uncertain', 'hydraulics.barFromGauges',
-  'fit.discPlane', 'fit.padSlot', 'fit.discDiameter', 'fit.studEngagement',
+  'measured.value',
+  'clearance.uncertain',
+  'hydraulics.barFromGauges',
+  'fit.discPlane',
+  'fit.padSlot',
+  'fit.discDiameter',
+  'fit.studEngagement',
 ]

@@ -47,7 +47,9 @@ export function compare(expected: unknown, got: unknown, tolerance: Tolerance, a
   }
   if (typeof expected === 'object' && expected !== null) {
     if (typeof got !== 'object' || got === null) return say
-    return Object.entries(expected).flatMap(([key, item]) => compare(item, (got as Record<string, unknown>)[key], tolerance, at ? `${at}.${key}` : key))
+    return Object.entries(expected).flatMap(([key, item]) =>
+      compare(item, (got as Record<string, unknown>)[key], tolerance, at ? `${at}.${key}` : key),
+    )
   }
   return expected === got ? [] : say
 }

@@ -20,7 +20,9 @@ export function pedalForceForRoadForce(system: BrakeSystem, roadForceN: number):
   const { valve } = system
   const rearOpens =
     valve && valve.kneeMpa < system.rear.sealMpa
-      ? valve.slope > 0 ? valve.kneeMpa + (system.rear.sealMpa - valve.kneeMpa) / valve.slope : Infinity
+      ? valve.slope > 0
+        ? valve.kneeMpa + (system.rear.sealMpa - valve.kneeMpa) / valve.slope
+        : Infinity
       : system.rear.sealMpa
   const corners = [0, system.front.sealMpa / per.front, rearOpens / per.rear, (valve?.kneeMpa ?? 0) / per.rear]
     .filter(Number.isFinite)

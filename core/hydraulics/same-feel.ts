@@ -1,5 +1,7 @@
 /** Bores that master cylinders are sold in, mm. */
-export const STOCK_BORES_MM = [12.7, 14.2875, 15.875, 17.4625, 17.78, 19.05, 20.6375, 22.225, 23.8125, 25.4, 26.9875, 28.575, 31.75] as const
+export const STOCK_BORES_MM = [
+  12.7, 14.2875, 15.875, 17.4625, 17.78, 19.05, 20.6375, 22.225, 23.8125, 25.4, 26.9875, 28.575, 31.75,
+] as const
 
 /**
  * The master-cylinder bore that keeps pedal travel and clamp per pedal force when the pistons change:

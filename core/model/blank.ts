@@ -24,7 +24,9 @@ export function blankProject(id: string, name: string): Project {
     name,
     car: { name, front: {}, rear: {} },
     parts: [],
-    setups: [{ ...blankSetup('as-it-stands', 'As it stands'), front: { bracket: null, spacer: null }, rear: { bracket: null, spacer: null } }],
+    setups: [
+      { ...blankSetup('as-it-stands', 'As it stands'), front: { bracket: null, spacer: null }, rear: { bracket: null, spacer: null } },
+    ],
     preferences: DEFAULT_PREFERENCES,
   }
 }

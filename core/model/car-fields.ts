@@ -7,7 +7,9 @@ export const carFields = {
   ]),
   massKg: amount('Mass, driver only', 'mass', 300, 5000, { help: 'As it is driven, with driver and half a tank.' }),
   ladenMassKg: amount('Mass, fully laden', 'mass', 300, 6000),
-  staticFrontShare: amount('Front share of the mass', 'share', 0.2, 0.8, { help: 'Standing still, driver only: front scales over all scales.' }),
+  staticFrontShare: amount('Front share of the mass', 'share', 0.2, 0.8, {
+    help: 'Standing still, driver only: front scales over all scales.',
+  }),
   ladenStaticFrontShare: amount('Front share, fully laden', 'share', 0.2, 0.8),
   cgHeightMm: length('Height of the centre of gravity', 200, 1200),
   wheelbaseMm: length('Wheelbase', 1500, 4500),
@@ -21,6 +23,10 @@ export const carAxleFields = {
   boltCount: count('Wheel bolts or studs', 3, 8),
   boltCircleMm: length('Bolt circle', 80, 210),
   registerMm: length('Hub register', 30, 180, { help: 'Diameter that centres wheel and rotor.' }),
-  mountFaceMm: length('Caliper mount face', -150, 100, { help: 'From the hub face, + outboard. Needed for calipers kept from their mount.' }),
-  mountRadiusMm: length('Caliper mount radius', 50, 250, { help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.' }),
+  mountFaceMm: length('Caliper mount face', -150, 100, {
+    help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
+  }),
+  mountRadiusMm: length('Caliper mount radius', 50, 250, {
+    help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.',
+  }),
 } as const satisfies FieldTable

@@ -43,9 +43,11 @@ function referenceProblems(project: Project): { path: string; message: string }[
       else if (!kindsAllowed.includes(kind)) say(path, `holds a ${kind}, where a ${kindsAllowed.join(' or ')} belongs`)
     }
     for (const axle of AXLES) {
-      for (const [slot, { kinds: allowed }] of Object.entries(AXLE_SLOTS)) check(`${at}.${axle}.${slot}`, setup[axle][slot as keyof typeof AXLE_SLOTS], allowed)
+      for (const [slot, { kinds: allowed }] of Object.entries(AXLE_SLOTS))
+        check(`${at}.${axle}.${slot}`, setup[axle][slot as keyof typeof AXLE_SLOTS], allowed)
     }
-    for (const [slot, { kinds: allowed }] of Object.entries(HYDRAULIC_SLOTS)) check(`${at}.hydraulics.${slot}`, setup.hydraulics[slot as keyof typeof HYDRAULIC_SLOTS], allowed)
+    for (const [slot, { kinds: allowed }] of Object.entries(HYDRAULIC_SLOTS))
+      check(`${at}.hydraulics.${slot}`, setup.hydraulics[slot as keyof typeof HYDRAULIC_SLOTS], allowed)
     const lines = new Set<string>()
     setup.extras.forEach((line, row) => {
       if (lines.has(line.id)) say(`${at}.extras[${row}].id`, `the id ${line.id} is used twice`)

@@ -72,14 +72,33 @@ export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueO
 
 type Rest<F> = Omit<F, 'type' | 'dimension' | 'label' | 'min' | 'max'>
 
-export const length = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
-  ({ type: 'figure', dimension: 'length', label, min, max, ...more })
+export const length = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+  type: 'figure',
+  dimension: 'length',
+  label,
+  min,
+  max,
+  ...more,
+})
 
-export const amount = (label: string, dimension: Dimension, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
-  ({ type: 'figure', dimension, label, min, max, ...more })
+export const amount = (label: string, dimension: Dimension, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+  type: 'figure',
+  dimension,
+  label,
+  min,
+  max,
+  ...more,
+})
 
-export const count = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField =>
-  ({ type: 'figure', dimension: 'count', integer: true, label, min, max, ...more })
+export const count = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+  type: 'figure',
+  dimension: 'count',
+  integer: true,
+  label,
+  min,
+  max,
+  ...more,
+})
 
 export const choice = <const V extends string>(
   label: string,
@@ -87,5 +106,9 @@ export const choice = <const V extends string>(
   more: Omit<ChoiceField<V>, 'type' | 'label' | 'options'> = {},
 ): ChoiceField<V> => ({ type: 'choice', label, options, ...more })
 
-export const text = (label: string, maxLength: number, more: Omit<TextField, 'type' | 'label' | 'maxLength'> = {}): TextField =>
-  ({ type: 'text', label, maxLength, ...more })
+export const text = (label: string, maxLength: number, more: Omit<TextField, 'type' | 'label' | 'maxLength'> = {}): TextField => ({
+  type: 'text',
+  label,
+  maxLength,
+  ...more,
+})

@@ -21,39 +21,76 @@ export const caliperFields = {
     { value: 'sliding', label: 'sliding, pistons on one side' },
   ]),
   pistonsMm: {
-    type: 'figures', dimension: 'length', min: 10, max: 110, maxItems: 8, label: 'Pistons on one side',
+    type: 'figures',
+    dimension: 'length',
+    min: 10,
+    max: 110,
+    maxItems: 8,
+    label: 'Pistons on one side',
     help: 'Diameters on one side only, with a semicolon between: 38.1; 41.3. A sliding caliper has all on one side.',
   },
   padTopRadiusMm: length('Top edge of the pad lining', -60, 260, {
-    ...mounting, help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
+    ...mounting,
+    help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
   }),
   mountToSlotMm: length('Mount face to slot centre', -120, 120, {
-    ...mounting, help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
+    ...mounting,
+    help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
   }),
   slotWidthMm: length('Slot width', 5, 90, { ...mounting, help: 'Between the abutments, where rotor and both pads go.' }),
-  frame: choice('Outline is kept from', [
-    { value: 'seat', label: 'hub centre and wheel seat, on this car' },
-    { value: 'mount', label: 'slot centre and mount radius, so that it can go on any car' },
-  ], mounting),
-  takenWithHatMm: length('Rotor hat thickness', 2, 20, { group: takenWith, help: 'Thickness of the hat at the wheel seat when the outline was taken.' }),
-  takenWithRotorOffsetMm: length('Rotor offset', -40, 120, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Seat to the middle of the disc, + inboard.' }),
-  takenWithRotorThicknessMm: length('Rotor thickness', 4, 50, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Worn parts pull the housing inboard and flatter the gap.' }),
-  takenWithPadThicknessMm: length('Outer pad thickness', 3, 40, { group: takenWith, when: { field: 'construction', is: 'sliding' }, help: 'Plate and lining together.' }),
-  outlineFrom: choice('Outline given as', [
-    { value: 'quick', label: 'five figures' },
-    { value: 'points', label: 'measured points' },
-  ], { group: 'Outline' }),
+  frame: choice(
+    'Outline is kept from',
+    [
+      { value: 'seat', label: 'hub centre and wheel seat, on this car' },
+      { value: 'mount', label: 'slot centre and mount radius, so that it can go on any car' },
+    ],
+    mounting,
+  ),
+  takenWithHatMm: length('Rotor hat thickness', 2, 20, {
+    group: takenWith,
+    help: 'Thickness of the hat at the wheel seat when the outline was taken.',
+  }),
+  takenWithRotorOffsetMm: length('Rotor offset', -40, 120, {
+    group: takenWith,
+    when: { field: 'construction', is: 'sliding' },
+    help: 'Seat to the middle of the disc, + inboard.',
+  }),
+  takenWithRotorThicknessMm: length('Rotor thickness', 4, 50, {
+    group: takenWith,
+    when: { field: 'construction', is: 'sliding' },
+    help: 'Worn parts pull the housing inboard and flatter the gap.',
+  }),
+  takenWithPadThicknessMm: length('Outer pad thickness', 3, 40, {
+    group: takenWith,
+    when: { field: 'construction', is: 'sliding' },
+    help: 'Plate and lining together.',
+  }),
+  outlineFrom: choice(
+    'Outline given as',
+    [
+      { value: 'quick', label: 'five figures' },
+      { value: 'points', label: 'measured points' },
+    ],
+    { group: 'Outline' },
+  ),
   tallestRadiusMm: length('Tallest radius', -60, 330, { ...quick, help: 'Hub centre to the highest place of the body.' }),
   tallFromMm: length('Tall from', -250, 150, { ...quick, help: 'Inboard end of the range that is so tall, from the seat, + outboard.' }),
   tallToMm: length('Tall to', -250, 150, { ...quick, help: 'Outboard end of that range.' }),
-  faceMm: length('Outer face beyond the seat', -120, 150, { ...quick, help: 'Straightedge over the seat: how far the face stands out. Negative when behind it.' }),
+  faceMm: length('Outer face beyond the seat', -120, 150, {
+    ...quick,
+    help: 'Straightedge over the seat: how far the face stands out. Negative when behind it.',
+  }),
   faceOuterRadiusMm: length('Face, outer radius', -100, 320, { ...quick, help: 'Where the face ends towards the barrel.' }),
   faceInnerRadiusMm: length('Face, inner radius', -200, 300, { ...quick, help: 'Where the face ends towards the hub.' }),
-  corner: choice('Corner between top and face', [
-    { value: 'square', label: 'square, or not looked at' },
-    { value: 'chamfer', label: 'chamfered from the end of the top to the end of the face' },
-    { value: 'round', label: 'rounded between those ends' },
-  ], quick),
+  corner: choice(
+    'Corner between top and face',
+    [
+      { value: 'square', label: 'square, or not looked at' },
+      { value: 'chamfer', label: 'chamfered from the end of the top to the end of the face' },
+      { value: 'round', label: 'rounded between those ends' },
+    ],
+    quick,
+  ),
   outlines: { type: 'outlines', label: 'Measured points', group: 'Outline', when: { field: 'outlineFrom', is: 'points' } },
   uAxialMm: length('Standard uncertainty, axial', 0, 10, { group: 'Outline' }),
   uRadialMm: length('Standard uncertainty, radial', 0, 10, { group: 'Outline' }),
@@ -81,7 +118,10 @@ export const rotorFields = {
     { value: 'solid', label: 'solid' },
     { value: 'vented', label: 'vented' },
   ]),
-  voidShare: amount('Void in the ring', 'share', 0, 0.7, { when: { field: 'ventilation', is: 'vented' }, help: 'Share of the ring that is air.' }),
+  voidShare: amount('Void in the ring', 'share', 0, 0.7, {
+    when: { field: 'ventilation', is: 'vented' },
+    help: 'Share of the ring that is air.',
+  }),
   ...boltPattern,
 } as const satisfies FieldTable
 
@@ -108,17 +148,28 @@ export const wheelFields = {
   diameterIn: amount('Diameter code', 'number', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
   widthIn: amount('Width', 'number', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
   offsetMm: length('Offset ET', -80, 90, { ...nominal, help: 'Positive when the hub pad is outboard of the centre line.' }),
-  barrel: choice('Barrel', [
-    { value: 'plain', label: 'plain' },
-    { value: 'oneStep', label: 'one step' },
-    { value: 'twoSteps', label: 'two steps' },
-  ], nominal),
-  face: choice('Spokes, seen from the street', [
-    { value: 'flat', label: 'flat' },
-    { value: 'concave', label: 'concave' },
-    { value: 'convex', label: 'convex' },
-  ], nominal),
-  faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, { ...nominal, help: 'Wheel face down: depth to the spoke taken from the depth to the pad, + outboard. Unknown leaves the face undecided.' }),
+  barrel: choice(
+    'Barrel',
+    [
+      { value: 'plain', label: 'plain' },
+      { value: 'oneStep', label: 'one step' },
+      { value: 'twoSteps', label: 'two steps' },
+    ],
+    nominal,
+  ),
+  face: choice(
+    'Spokes, seen from the street',
+    [
+      { value: 'flat', label: 'flat' },
+      { value: 'concave', label: 'concave' },
+      { value: 'convex', label: 'convex' },
+    ],
+    nominal,
+  ),
+  faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, {
+    ...nominal,
+    help: 'Wheel face down: depth to the spoke taken from the depth to the pad, + outboard. Unknown leaves the face undecided.',
+  }),
   faceDepthRadiusMm: length('… measured at radius', 40, 280, nominal),
   wellDepthMm: length('Well depth', 5, 40, { ...nominal, help: '17.3 mm assumed when unknown.' }),
   wallMm: length('Wall at the well', 2, 12, { ...nominal, help: '5 mm assumed when unknown.' }),
@@ -155,7 +206,9 @@ export const boosterFields = {
     { value: 'hydraulic', label: 'hydraulic' },
   ]),
   ratio: amount('Boost ratio', 'number', 1, 15, { help: 'Force out over rod force, below runout.' }),
-  assistN: amount('Assist at runout', 'force', 0, 20000, { help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".' }),
+  assistN: amount('Assist at runout', 'force', 0, 20000, {
+    help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".',
+  }),
 } as const satisfies FieldTable
 
 export const valveFields = {

@@ -8,9 +8,26 @@ const isLoose = (value: unknown): value is Loose => typeof value === 'object' &&
 const stringOf = (value: unknown): string | undefined => (typeof value === 'string' && value !== '' ? value.slice(0, 60) : undefined)
 
 const WORDS: Record<string, string> = {
-  car: 'Car', parts: 'Parts', setups: 'Setups', preferences: 'Preferences', front: 'front', rear: 'rear', hydraulics: 'hydraulics',
-  price: 'price', lowMinor: 'low', likelyMinor: 'likely', highMinor: 'high', extras: 'extra costs', name: 'name', value: '', u: 'uncertainty',
-  massKg: 'Mass', points: 'points', tags: 'tags', units: 'units', rates: 'exchange rates',
+  car: 'Car',
+  parts: 'Parts',
+  setups: 'Setups',
+  preferences: 'Preferences',
+  front: 'front',
+  rear: 'rear',
+  hydraulics: 'hydraulics',
+  price: 'price',
+  lowMinor: 'low',
+  likelyMinor: 'likely',
+  highMinor: 'high',
+  extras: 'extra costs',
+  name: 'name',
+  value: '',
+  u: 'uncertainty',
+  massKg: 'Mass',
+  points: 'points',
+  tags: 'tags',
+  units: 'units',
+  rates: 'exchange rates',
 }
 
 /**
@@ -18,7 +35,10 @@ const WORDS: Record<string, string> = {
  * "Parts › Front rotor › Thickness, new". Works on broken values too, since they are what is explained.
  */
 export function placeInWords(root: unknown, path: string): string {
-  const keys = path.replace(/\["?([^\]"]*)"?\]/g, '.$1').split('.').filter(Boolean)
+  const keys = path
+    .replace(/\["?([^\]"]*)"?\]/g, '.$1')
+    .split('.')
+    .filter(Boolean)
   const words: string[] = []
   let here: unknown = root
   let table: FieldTable | undefined

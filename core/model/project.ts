@@ -111,8 +111,16 @@ export interface Setup {
 
 export const GAP_POLICIES = {
   standard: { requiredMm: 3, label: '3 mm everywhere', reason: 'Covers bearing play, wheel flex and a stone.' },
-  trialFit: { requiredMm: 1.5, label: '1.5 mm where a trial fit confirms it', reason: 'Enough when the very parts were seen turning on the very car.' },
-  hardUse: { requiredMm: 5, label: '5 mm for flexible wheels and hard use', reason: 'Light wheels and kerbs move the rim towards the caliper.' },
+  trialFit: {
+    requiredMm: 1.5,
+    label: '1.5 mm where a trial fit confirms it',
+    reason: 'Enough when the very parts were seen turning on the very car.',
+  },
+  hardUse: {
+    requiredMm: 5,
+    label: '5 mm for flexible wheels and hard use',
+    reason: 'Light wheels and kerbs move the rim towards the caliper.',
+  },
 } as const
 export type GapPolicy = keyof typeof GAP_POLICIES
 /** Below this a wheel is not even tried, mm. */

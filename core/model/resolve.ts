@@ -1,7 +1,15 @@
 import type { PartKind } from './part-kinds.ts'
 import {
-  AXLE_SLOTS, HYDRAULIC_SLOTS,
-  type Axle, type AxleSlot, type HydraulicSlot, type Part, type PartOf, type Project, type Setup, type Slot,
+  AXLE_SLOTS,
+  HYDRAULIC_SLOTS,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Part,
+  type PartOf,
+  type Project,
+  type Setup,
+  type Slot,
 } from './project.ts'
 
 /** What stands in a slot once "as it stands" is followed: a part, nothing on purpose, or unknown. */
@@ -49,7 +57,8 @@ export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
     return part && (kinds as readonly string[]).includes(part.kind) ? (part as PartOf<K>) : undefined
   }
   const axle = (which: Axle): ResolvedAxle => {
-    const get = <S extends AxleSlot>(slot: S) => follow<(typeof AXLE_SLOTS)[S]['kinds'][number]>(slotOf(project, setup, which, slot), AXLE_SLOTS[slot].kinds)
+    const get = <S extends AxleSlot>(slot: S) =>
+      follow<(typeof AXLE_SLOTS)[S]['kinds'][number]>(slotOf(project, setup, which, slot), AXLE_SLOTS[slot].kinds)
     const own = setup[which]
     // a spacer chosen here outranks a trial of the car as it stands
     const spacerTrialMm = own.spacerTrialMm ?? (own.spacer === undefined ? stock[which].spacerTrialMm : undefined)
@@ -68,7 +77,10 @@ export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
   }
   const hydraulic = <S extends HydraulicSlot>(slot: S) => {
     const own = setup.hydraulics[slot]
-    return follow<(typeof HYDRAULIC_SLOTS)[S]['kinds'][number]>(own === undefined ? stock.hydraulics[slot] : own, HYDRAULIC_SLOTS[slot].kinds)
+    return follow<(typeof HYDRAULIC_SLOTS)[S]['kinds'][number]>(
+      own === undefined ? stock.hydraulics[slot] : own,
+      HYDRAULIC_SLOTS[slot].kinds,
+    )
   }
   return {
     front: axle('front'),

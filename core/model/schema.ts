@@ -1,7 +1,20 @@
-import { array, boolean, lazy, mixed, number, object, string, tuple, ValidationError, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+  tuple,
+  ValidationError,
+  type AnyObject,
+  type AnySchema,
+  type ObjectSchema,
+} from 'yup'
 import { ORIGINS } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
-import { DIMENSIONS, type Dimension } from '../quantity/units.ts'
+import { DIMENSIONS, type Dimension, type UnitChoice } from '../quantity/units.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
 import { WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
 import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
@@ -11,31 +24,48 @@ import { AXLE_SLOTS, CONDITIONS, CURRENCIES, FORMAT, GAP_POLICIES, HYDRAULIC_SLO
 
 const LIMITS = { parts: 2000, setups: 40, points: 2000, outlines: 20, extras: 200, rates: 40 } as const
 
-const idSchema = string().strict().required('an id is missing').min(1).max(80, 'an id has at most 80 signs')
+const idSchema = string()
+  .strict()
+  .required('an id is missing')
+  .min(1)
+  .max(80, 'an id has at most 80 signs')
   .matches(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'an id holds only letters, digits, dot, hyphen and underscore')
 const nameSchema = string().strict().required('a name is missing').trim().max(120, 'at most 120 signs')
 const noteSchema = string().strict().max(4000, 'at most 4000 signs')
-const dateSchema = string().strict().matches(/^\d{4}-\d{2}-\d{2}([T ][0-9:.Z+-]*)?$/, 'a date is written 2026-05-11')
+const dateSchema = string()
+  .strict()
+  .matches(/^\d{4}-\d{2}-\d{2}([T ][0-9:.Z+-]*)?$/, 'a date is written 2026-05-11')
 
 /** A number that arithmetic can use; says so when it is not. */
-const finite = () => number().strict().typeError('must be a number').test('finite', 'must be a finite number', (value) => value === undefined || value === null || Number.isFinite(value))
+const finite = () =>
+  number()
+    .strict()
+    .typeError('must be a number')
+    .test('finite', 'must be a finite number', (value) => value === undefined || value === null || Number.isFinite(value))
 
 const unknownKeys = 'has a field that this version does not know: ${unknown}'
 const closed = <T extends AnyObject>(shape: { [K in keyof T]: AnySchema }) =>
-  object(shape).strict().noUnknown(true, unknownKeys).typeError('must be an object').nonNullable('must not be null') as unknown as ObjectSchema<T>
+  object(shape)
+    .strict()
+    .noUnknown(true, unknownKeys)
+    .typeError('must be an object')
+    .nonNullable('must not be null') as unknown as ObjectSchema<T>
 
-function valueSchema(dimension: Dimension, min: number, max: number, integer = false) {
-  const show = (value: number) => formatQuantity(value, dimension, undefined, { decimals: dimension === 'number' || dimension === 'length' ? undefined : DIMENSIONS[dimension][0].decimals })
+function valueSchema(dimension: Dimension, min: number, max: number, integer = false, units?: UnitChoice) {
+  const show = (value: number) => formatQuantity(value, dimension, units)
   const range = `must be between ${show(min)} and ${show(max)}`
   const schema = finite().required('a value is missing').min(min, range).max(max, range)
   return integer ? schema.integer('must be a whole number') : schema
 }
 
-function figureSchema(dimension: Dimension, min: number, max: number, integer?: boolean) {
+function figureSchema(dimension: Dimension, min: number, max: number, integer?: boolean, units?: UnitChoice) {
   return closed({
-    value: valueSchema(dimension, min, max, integer),
+    value: valueSchema(dimension, min, max, integer, units),
     u: finite().min(0, 'an uncertainty is never negative'),
-    origin: string().strict().oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`).required('the origin is missing'),
+    origin: string()
+      .strict()
+      .oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)
+      .required('the origin is missing'),
     date: dateSchema,
     note: noteSchema,
   })
@@ -44,30 +74,74 @@ function figureSchema(dimension: Dimension, min: number, max: number, integer?: 
 const pointSchema = tuple([
   finite().required().min(-1000).max(1000).label('z'),
   finite().required().min(-1000).max(1000).label('r'),
-] as const).strict().required().typeError('must be a pair [z, r]')
+] as const)
+  .strict()
+  .required()
+  .typeError('must be a pair [z, r]')
 
-const outlinesSchema = array().strict().max(LIMITS.outlines).of(
-  closed({
-    name: nameSchema,
-    points: array().strict().of(pointSchema).required().min(2, 'needs at least two points').max(LIMITS.points, `at most ${LIMITS.points} points`),
-  }),
-).min(1, 'needs at least one outline')
+const outlinesSchema = array()
+  .strict()
+  .max(LIMITS.outlines)
+  .of(
+    closed({
+      name: nameSchema,
+      points: array()
+        .strict()
+        .of(pointSchema)
+        .required()
+        .min(2, 'needs at least two points')
+        .max(LIMITS.points, `at most ${LIMITS.points} points`),
+    }),
+  )
+  .min(1, 'needs at least one outline')
 
 const profileSchema = closed({
-  points: array().strict().of(pointSchema).required().min(2, 'needs at least two points').max(LIMITS.points, `at most ${LIMITS.points} points`),
-  tags: array().strict().of(string().strict().oneOf(WHEEL_TAGS, `must be one of ${WHEEL_TAGS.join(', ')}`).required()).required(),
-}).test('tags', 'needs one tag for each segment: one fewer than points', (profile: AnyObject | undefined) =>
-  profile === undefined || !Array.isArray(profile.points) || !Array.isArray(profile.tags) || profile.tags.length === profile.points.length - 1)
+  points: array()
+    .strict()
+    .of(pointSchema)
+    .required()
+    .min(2, 'needs at least two points')
+    .max(LIMITS.points, `at most ${LIMITS.points} points`),
+  tags: array()
+    .strict()
+    .of(
+      string()
+        .strict()
+        .oneOf(WHEEL_TAGS, `must be one of ${WHEEL_TAGS.join(', ')}`)
+        .required(),
+    )
+    .required(),
+}).test(
+  'tags',
+  'needs one tag for each segment: one fewer than points',
+  (profile: AnyObject | undefined) =>
+    profile === undefined ||
+    !Array.isArray(profile.points) ||
+    !Array.isArray(profile.tags) ||
+    profile.tags.length === profile.points.length - 1,
+)
 
-/** The schema of one field of a table, as forms check it. */
-export function fieldSchema(field: Field): AnySchema {
+/**
+ * The schema of one field of a table, as forms check it.
+ * @param units in which messages name the limits
+ */
+export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
   switch (field.type) {
     case 'figure':
-      return figureSchema(field.dimension, field.min, field.max, field.integer).default(undefined)
+      return figureSchema(field.dimension, field.min, field.max, field.integer, units).default(undefined)
     case 'figures':
-      return array().strict().of(figureSchema(field.dimension, field.min, field.max)).min(1, 'needs at least one figure').max(field.maxItems, `at most ${field.maxItems} figures`)
+      return array()
+        .strict()
+        .of(figureSchema(field.dimension, field.min, field.max, false, units))
+        .min(1, 'needs at least one figure')
+        .max(field.maxItems, `at most ${field.maxItems} figures`)
     case 'choice':
-      return string().strict().oneOf(field.options.map((option) => option.value), `must be one of ${field.options.map((option) => option.value).join(', ')}`)
+      return string()
+        .strict()
+        .oneOf(
+          field.options.map((option) => option.value),
+          `must be one of ${field.options.map((option) => option.value).join(', ')}`,
+        )
     case 'text':
       return string().strict().max(field.maxLength, `at most ${field.maxLength} signs`)
     case 'outlines':
@@ -86,12 +160,24 @@ export const priceSchema = closed({
   lowMinor: minor().required('the low price is missing'),
   likelyMinor: minor().required('the likely price is missing'),
   highMinor: minor().required('the high price is missing'),
-  currency: string().strict().oneOf(CURRENCIES, `must be one of ${CURRENCIES.join(', ')}`).required('the currency is missing'),
-  pieces: finite().integer('must be a whole number').min(1, 'must be 1 or more').max(100).required('how many pieces the price buys is missing'),
+  currency: string()
+    .strict()
+    .oneOf(CURRENCIES, `must be one of ${CURRENCIES.join(', ')}`)
+    .required('the currency is missing'),
+  pieces: finite()
+    .integer('must be a whole number')
+    .min(1, 'must be 1 or more')
+    .max(100)
+    .required('how many pieces the price buys is missing'),
   origin: string().strict().oneOf(ORIGINS),
   date: dateSchema,
-}).test('order', 'low, likely and high must rise', (price: AnyObject | undefined) =>
-  !price || !(price.lowMinor > price.likelyMinor || price.likelyMinor > price.highMinor)).default(undefined)
+})
+  .test(
+    'order',
+    'low, likely and high must rise',
+    (price: AnyObject | undefined) => !price || !(price.lowMinor > price.likelyMinor || price.likelyMinor > price.highMinor),
+  )
+  .default(undefined)
 
 const partSchemas = Object.fromEntries(
   PART_KIND_NAMES.map((kind) => [
@@ -103,7 +189,9 @@ const partSchemas = Object.fromEntries(
       maker: string().strict().max(120),
       number: string().strict().max(120),
       provenance: string().strict().max(200),
-      condition: string().strict().oneOf(CONDITIONS, `must be one of ${CONDITIONS.join(', ')}`),
+      condition: string()
+        .strict()
+        .oneOf(CONDITIONS, `must be one of ${CONDITIONS.join(', ')}`),
       owned: boolean().strict().typeError('must be true or false'),
       price: priceSchema,
       massKg: figureSchema('mass', 0, 200).default(undefined),
@@ -121,7 +209,9 @@ const isKind = (kind: unknown): kind is PartKind => typeof kind === 'string' && 
 const anyPartSchema = lazy((part: unknown) => {
   const kind = typeof part === 'object' && part !== null && 'kind' in part ? part.kind : undefined
   if (isKind(kind)) return partSchemas[kind]
-  return mixed().strict().test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
+  return mixed()
+    .strict()
+    .test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
 })
 
 const slotShape = (slots: Record<string, unknown>) =>
@@ -144,18 +234,26 @@ const setupSchema = closed({
     pedalRatio: fieldSchema(carFields.pedalRatio),
     barFrontShare: figureSchema('share', 0.35, 0.65).default(undefined),
   }).required('is missing'),
-  extras: array().strict().required('is missing').max(LIMITS.extras).of(
-    closed({
-      id: idSchema,
-      label: nameSchema,
-      quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
-      price: priceSchema,
-      owned: boolean().strict(),
-    }),
-  ),
+  extras: array()
+    .strict()
+    .required('is missing')
+    .max(LIMITS.extras)
+    .of(
+      closed({
+        id: idSchema,
+        label: nameSchema,
+        quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
+        price: priceSchema,
+        owned: boolean().strict(),
+      }),
+    ),
 })
 
-const oneOf = (values: readonly string[]) => string().strict().oneOf(values, `must be one of ${values.join(', ')}`).required('is missing')
+const oneOf = (values: readonly string[]) =>
+  string()
+    .strict()
+    .oneOf(values, `must be one of ${values.join(', ')}`)
+    .required('is missing')
 const symbols = (dimension: Dimension, keep: number) => DIMENSIONS[dimension].slice(0, keep).map((unit) => unit.symbol)
 
 const preferencesSchema = closed({
@@ -168,13 +266,17 @@ const preferencesSchema = closed({
     temperature: oneOf(symbols('temperature', 2)),
   }).required('is missing'),
   currency: oneOf(CURRENCIES),
-  rates: array().strict().required('is missing').max(LIMITS.rates).of(
-    closed({
-      currency: oneOf(CURRENCIES),
-      rate: finite().required('the rate is missing').moreThan(0, 'must be above zero').max(1e6),
-      date: dateSchema,
-    }),
-  ),
+  rates: array()
+    .strict()
+    .required('is missing')
+    .max(LIMITS.rates)
+    .of(
+      closed({
+        currency: oneOf(CURRENCIES),
+        rate: finite().required('the rate is missing').moreThan(0, 'must be above zero').max(1e6),
+        date: dateSchema,
+      }),
+    ),
   taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
   gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
   effectiveRadius: oneOf(['mean', 'uniformPressure']),
@@ -198,8 +300,17 @@ export const projectSchema = closed({
   name: nameSchema,
   note: noteSchema,
   car: carSchema,
-  parts: array().strict().required('is missing').max(LIMITS.parts, `at most ${LIMITS.parts} parts`).of(anyPartSchema as unknown as AnySchema),
-  setups: array().strict().required('is missing').of(setupSchema).min(1, 'needs at least the car as it stands').max(LIMITS.setups, `at most ${LIMITS.setups} setups`),
+  parts: array()
+    .strict()
+    .required('is missing')
+    .max(LIMITS.parts, `at most ${LIMITS.parts} parts`)
+    .of(anyPartSchema as unknown as AnySchema),
+  setups: array()
+    .strict()
+    .required('is missing')
+    .of(setupSchema)
+    .min(1, 'needs at least the car as it stands')
+    .max(LIMITS.setups, `at most ${LIMITS.setups} setups`),
   preferences: preferencesSchema,
 })
 
@@ -226,7 +337,9 @@ function plain(error: ValidationError): string {
   const message = error.errors[0] ?? 'is not valid'
   if (error.type === 'typeError' || /must be a `/.test(message)) {
     const wanted = /must be a `(\w+)` type/.exec(message)?.[1]
-    return wanted ? `must be ${wanted === 'array' || wanted === 'object' ? 'an' : 'a'} ${wanted === 'string' ? 'text' : wanted === 'array' ? 'list' : wanted}` : message
+    return wanted
+      ? `must be ${wanted === 'array' || wanted === 'object' ? 'an' : 'a'} ${wanted === 'string' ? 'text' : wanted === 'array' ? 'list' : wanted}`
+      : message
   }
   return error.path && message.startsWith(error.path) ? message.slice(error.path.length).trim() : message
 }

@@ -17,12 +17,7 @@ const NARROW = '\u202f'
  * @param value in the core's unit; undefined gives an em dash, never a zero
  * @example formatQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // '1.375 in'
  */
-export function formatQuantity(
-  value: number | undefined,
-  dimension: Dimension,
-  choice?: UnitChoice,
-  options: FormatOptions = {},
-): string {
+export function formatQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice, options: FormatOptions = {}): string {
   if (value === undefined || !Number.isFinite(value)) return '\u2014'
   const unit = shownUnit(dimension, choice)
   // a difference of temperatures or any signed quantity goes through the same line

@@ -3,7 +3,15 @@ import { DEFAULT_UNITS, DIMENSIONS, fromUnit, shownUnit, type Dimension, type Un
 export type Parsed = { ok: true; value: number; u?: number; unit: Unit } | { ok: false; message: string }
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 }
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`
@@ -95,4 +103,18 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
     unit,
     ...(uncertainty === undefined ? {} : { u: uncertainty * unit.factor }),
   }
+}
+
+export type ParsedMoney = { ok: true; minor: number } | { ok: false; message: string }
+
+/**
+ * Reads an amount of money without its currency into minor units: `1250`, `12,50`, `12.5`.
+ * Thousands may be parted by blanks; more than two decimals are refused, not rounded.
+ */
+export function parseMoney(text: string): ParsedMoney {
+  const clean = text.trim().replace(/[\s\u00a0\u202f']/g, '')
+  if (!/^\d{1,9}([.,]\d{1,2})?$/.test(clean)) {
+    return { ok: false, message: `"${text.trim().slice(0, 30)}" is not an amount. Write it like 1250 or 12.50.` }
+  }
+  return { ok: true, minor: Math.round(Number(clean.replace(',', '.')) * 100) }
 }

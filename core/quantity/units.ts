@@ -48,7 +48,12 @@ export const DIMENSIONS = {
   ],
   torque: [
     { symbol: 'N m', spellings: ['nm', 'n·m', 'n.m'], factor: 1, decimals: 0 },
-    { symbol: 'lbf ft', spellings: ['lbfft', 'lbf·ft', 'lbft', 'ftlb', 'ft-lb', 'lb-ft', 'ftlbf'], factor: POUND_FORCE_N * 0.3048, decimals: 0 },
+    {
+      symbol: 'lbf ft',
+      spellings: ['lbfft', 'lbf·ft', 'lbft', 'ftlb', 'ft-lb', 'lb-ft', 'ftlbf'],
+      factor: POUND_FORCE_N * 0.3048,
+      decimals: 0,
+    },
   ],
   mass: [
     { symbol: 'kg', spellings: ['kg'], factor: 1, decimals: 1 },

@@ -18,52 +18,98 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
   const priced: CostLine[] = []
   const lines: BillLine[] = []
 
-  const rateOf = (price: Price): number | undefined => (price.currency === currency ? 1 : rates.find((rate) => rate.currency === price.currency)?.rate)
-  const add = (line: { id: string; label: string; detail: string; quantity: number; owned: boolean; at: Place }, price: Price | undefined) => {
+  const rateOf = (price: Price): number | undefined =>
+    price.currency === currency ? 1 : rates.find((rate) => rate.currency === price.currency)?.rate
+  const add = (
+    line: { id: string; label: string; detail: string; quantity: number; owned: boolean; at: Place },
+    price: Price | undefined,
+  ) => {
     const rate = price && rateOf(price)
-    const cost: CostLine | undefined = price && rate !== undefined
-      ? { quantity: line.quantity, low: price.lowMinor, likely: price.likelyMinor, high: price.highMinor, rate, owned: line.owned }
-      : undefined
+    const cost: CostLine | undefined =
+      price && rate !== undefined
+        ? { quantity: line.quantity, low: price.lowMinor, likely: price.likelyMinor, high: price.highMinor, rate, owned: line.owned }
+        : undefined
     if (line.owned) {
       lines.push({ ...line, low: 0, likely: 0, high: 0 })
       return
     }
     if (cost) priced.push(cost)
-    else if (price) work.ask(`Exchange rate of ${price.currency}`, { kind: 'preference', field: 'rates' }, `Enter what one ${price.currency} is in ${currency}.`)
+    else if (price)
+      work.ask(
+        `Exchange rate of ${price.currency}`,
+        { kind: 'preference', field: 'rates' },
+        `Enter what one ${price.currency} is in ${currency}.`,
+      )
     else work.ask(`Price of ${line.label}`, line.at)
     const amount = (which: 'low' | 'likely' | 'high') => (cost ? roundMinor(lineAmount(cost, which, taxPercent)) : undefined)
     lines.push({
-      ...line, low: amount('low'), likely: amount('likely'), high: amount('high'),
-      ...(price?.origin ? { origin: price.origin } : {}), ...(price?.date ? { date: price.date } : {}),
+      ...line,
+      low: amount('low'),
+      likely: amount('likely'),
+      high: amount('high'),
+      ...(price?.origin ? { origin: price.origin } : {}),
+      ...(price?.date ? { date: price.date } : {}),
     })
   }
 
-  if (!isStock) for (const { part, pieces, places } of partsToBuy(context)) {
-    const perPrice = part.price?.pieces ?? 1
-    const packs = Math.ceil(pieces / perPrice)
-    const packed = perPrice > 1 ? `${packs} × ${perPrice} pieces` : pieces > 1 ? `${pieces} pieces` : '1 piece'
-    add({
-      id: part.id, label: part.name, detail: `${PART_KINDS[part.kind].one}, ${places.join(' and ')}, ${packed}`,
-      quantity: packs, owned: part.owned ?? false, at: { kind: 'part', partId: part.id, field: 'price' },
-    }, part.price)
-  }
+  if (!isStock)
+    for (const { part, pieces, places } of partsToBuy(context)) {
+      const perPrice = part.price?.pieces ?? 1
+      const packs = Math.ceil(pieces / perPrice)
+      const packed = perPrice > 1 ? `${packs} × ${perPrice} pieces` : pieces > 1 ? `${pieces} pieces` : '1 piece'
+      add(
+        {
+          id: part.id,
+          label: part.name,
+          detail: `${PART_KINDS[part.kind].one}, ${places.join(' and ')}, ${packed}`,
+          quantity: packs,
+          owned: part.owned ?? false,
+          at: { kind: 'part', partId: part.id, field: 'price' },
+        },
+        part.price,
+      )
+    }
   for (const axle of AXLES) {
     const trial = setup[axle].spacerTrialMm
     if (!trial) continue
-    add({
-      id: `spacer-${axle}`, label: `Wheel spacer ${formatQuantity(trial, 'length', project.preferences.units)}, ${axle}`, detail: 'tried in the drawing, no part chosen',
-      quantity: 2, owned: false, at: { kind: 'slot', setupId: setup.id, axle, slot: 'spacer' },
-    }, undefined)
+    add(
+      {
+        id: `spacer-${axle}`,
+        label: `Wheel spacer ${formatQuantity(trial, 'length', project.preferences.units)}, ${axle}`,
+        detail: 'tried in the drawing, no part chosen',
+        quantity: 2,
+        owned: false,
+        at: { kind: 'slot', setupId: setup.id, axle, slot: 'spacer' },
+      },
+      undefined,
+    )
   }
   for (const line of setup.extras) {
-    add({ id: line.id, label: line.label, detail: 'extra cost', quantity: line.quantity, owned: line.owned ?? false, at: { kind: 'setup', setupId: setup.id, field: 'extras' } }, line.price)
+    add(
+      {
+        id: line.id,
+        label: line.label,
+        detail: 'extra cost',
+        quantity: line.quantity,
+        owned: line.owned ?? false,
+        at: { kind: 'setup', setupId: setup.id, field: 'extras' },
+      },
+      line.price,
+    )
   }
 
   const total = costTotal(priced, taxPercent)
   const unpriced = lines.filter((line) => !line.owned && line.likely === undefined).length
   work.atLeast = unpriced > 0
   for (const line of lines) {
-    work.inputs.push({ symbol: '', label: line.label, value: line.likely === undefined ? undefined : line.likely / 100, dimension: 'number', at: line.at, ...(line.origin ? { origin: line.origin } : {}) })
+    work.inputs.push({
+      symbol: '',
+      label: line.label,
+      value: line.likely === undefined ? undefined : line.likely / 100,
+      dimension: 'number',
+      at: line.at,
+      ...(line.origin ? { origin: line.origin } : {}),
+    })
   }
   work.set(taxPercent / 100, { symbol: 'tax', label: 'Tax', dimension: 'share', at: { kind: 'preference', field: 'taxPercent' } })
   const figure = work.figure('cost.total', isStock ? 'Cost' : 'Cost beyond the car as it stands', 'money', 'bill-total', total.likely)

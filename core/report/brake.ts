@@ -24,19 +24,37 @@ function discBrake(context: Context, axle: Axle, caliper: PartOf<'caliper'> | un
   const areaWork = new Working()
   let area: number | undefined
   if (!caliper) askSlot(areaWork, context, axle, 'caliper')
-  else if (!caliper.pistonsMm) areaWork.ask(`Piston diameters of ${caliper.name}`, { kind: 'part', partId: caliper.id, field: 'pistonsMm' }, 'Diameters on one side only.')
+  else if (!caliper.pistonsMm)
+    areaWork.ask(
+      `Piston diameters of ${caliper.name}`,
+      { kind: 'part', partId: caliper.id, field: 'pistonsMm' },
+      'Diameters on one side only.',
+    )
   else {
     area = 0
     caliper.pistonsMm.forEach((piston, index) => {
       const at = { kind: 'part', partId: caliper.id, field: 'pistonsMm' } as const
-      area! += boreAreaMm2(areaWork.read(piston, { symbol: `d${index + 1}`, label: `Piston ${index + 1} of ${caliper.name}`, dimension: 'length', at })!)
+      area! += boreAreaMm2(
+        areaWork.read(piston, { symbol: `d${index + 1}`, label: `Piston ${index + 1} of ${caliper.name}`, dimension: 'length', at })!,
+      )
     })
-    areaWork.notes.push(context.project.preferences.areaCounting === 'oneSide'
-      ? 'Pistons of one side are counted: each pad is pressed by one side.'
-      : `Some count all pistons of an opposed caliper: that would be ${plainNumber((caliper.construction === 'fixed' ? 2 : 1) * area)} mm². The clamp comes from one side all the same.`)
+    areaWork.notes.push(
+      context.project.preferences.areaCounting === 'oneSide'
+        ? 'Pistons of one side are counted: each pad is pressed by one side.'
+        : `Some count all pistons of an opposed caliper: that would be ${plainNumber((caliper.construction === 'fixed' ? 2 : 1) * area)} mm². The clamp comes from one side all the same.`,
+    )
   }
-  const filled = caliper?.pistonsMm ? `π/4 · (${caliper.pistonsMm.map((piston) => `${plainNumber(piston.value)}²`).join(' + ')})` : undefined
-  const pistonArea = areaWork.figure(`${axle}.pistonArea`, `Piston area, ${axle}`, 'area', 'piston-area', area, filled === undefined ? {} : { filled })
+  const filled = caliper?.pistonsMm
+    ? `π/4 · (${caliper.pistonsMm.map((piston) => `${plainNumber(piston.value)}²`).join(' + ')})`
+    : undefined
+  const pistonArea = areaWork.figure(
+    `${axle}.pistonArea`,
+    `Piston area, ${axle}`,
+    'area',
+    'piston-area',
+    area,
+    filled === undefined ? {} : { filled },
+  )
 
   const effectiveRadius = radius(context, axle, caliper)
   const rest = new Working()
@@ -45,7 +63,11 @@ function discBrake(context: Context, axle: Axle, caliper: PartOf<'caliper'> | un
   if (pad) mu = readPart(rest, pad, 'friction', `μ_${axle[0]}`)
   else askSlot(rest, context, axle, 'pad')
   const sealMpa = DEFAULT_SEAL_MPA.disc
-  rest.assume(sealMpa, { label: `Pressure to move the pads, ${axle}`, dimension: 'pressure', at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'caliper' } })
+  rest.assume(sealMpa, {
+    label: `Pressure to move the pads, ${axle}`,
+    dimension: 'pressure',
+    at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'caliper' },
+  })
   const brake: AxleBrake | undefined =
     area === undefined || effectiveRadius.value === undefined || mu === undefined
       ? undefined
@@ -90,7 +112,12 @@ function radius(context: Context, axle: Axle, caliper: PartOf<'caliper'> | undef
       work.set(ri, { symbol: 'r_i', label: 'Swept ring, inner radius', dimension: 'length', at })
       value = policy === 'mean' ? meanRadiusMm(ro, ri) : uniformPressureRadiusMm(ro, ri)
       if (top > rim) work.notes.push('The pad stands over the edge of the rotor; the part beyond is left out.')
-    } else work.ask(`A pad that meets the rotor, ${axle}`, { kind: 'slot', setupId: context.setup.id, axle, slot: 'rotor' }, 'Pad and rotor do not overlap: check pad top, lining height and rotor diameter.')
+    } else
+      work.ask(
+        `A pad that meets the rotor, ${axle}`,
+        { kind: 'slot', setupId: context.setup.id, axle, slot: 'rotor' },
+        'Pad and rotor do not overlap: check pad top, lining height and rotor diameter.',
+      )
   }
   return work.figure(`${axle}.effectiveRadius`, `Effective radius, ${axle}`, 'length', formula, value)
 }
@@ -102,7 +129,13 @@ function drumBrake(axle: Axle, drum: PartOf<'drum'>): AxleBrakeReport {
   const pistonArea = areaWork.figure(`${axle}.pistonArea`, `Wheel cylinder area, ${axle}`, 'area', 'cylinder-area', area)
   const radiusWork = new Working()
   const diameter = readPart(radiusWork, drum, 'drumDiameterMm', 'D')
-  const effectiveRadius = radiusWork.figure(`${axle}.effectiveRadius`, `Drum radius, ${axle}`, 'length', 'drum-radius', diameter === undefined ? undefined : diameter / 2)
+  const effectiveRadius = radiusWork.figure(
+    `${axle}.effectiveRadius`,
+    `Drum radius, ${axle}`,
+    'length',
+    'drum-radius',
+    diameter === undefined ? undefined : diameter / 2,
+  )
   const rest = new Working()
   let factor: number | undefined
   const at = { kind: 'part', partId: drum.id, field: 'brakeFactor' } as const

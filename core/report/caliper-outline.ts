@@ -8,14 +8,15 @@ import type { ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
 /** A caliper's own outlines, before it is placed on the car. Asks for what is missing. */
-function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
+export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
   const at = { kind: 'part', partId: caliper.id, field: 'outlines' } as const
   if (caliper.outlineFrom === 'points' || (caliper.outlineFrom === undefined && caliper.outlines)) {
     if (caliper.outlines) return caliper.outlines
     work.ask(`Outline of ${caliper.name}`, at, 'Enter the measured points, or choose the five figures.')
     return undefined
   }
-  const read = (field: 'tallestRadiusMm' | 'tallFromMm' | 'tallToMm' | 'faceMm' | 'faceOuterRadiusMm' | 'faceInnerRadiusMm') => readPart(work, caliper, field)
+  const read = (field: 'tallestRadiusMm' | 'tallFromMm' | 'tallToMm' | 'faceMm' | 'faceOuterRadiusMm' | 'faceInnerRadiusMm') =>
+    readPart(work, caliper, field)
   const tallestRadiusMm = read('tallestRadiusMm')
   const tallFromMm = read('tallFromMm')
   const tallToMm = read('tallToMm')
@@ -23,10 +24,23 @@ function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] 
   const faceOuterRadiusMm = read('faceOuterRadiusMm')
   const faceInnerRadiusMm = read('faceInnerRadiusMm')
   if (
-    tallestRadiusMm === undefined || tallFromMm === undefined || tallToMm === undefined ||
-    faceMm === undefined || faceOuterRadiusMm === undefined || faceInnerRadiusMm === undefined
-  ) return undefined
-  const figures = { tallestRadiusMm, tallFromMm, tallToMm, faceMm, faceOuterRadiusMm, faceInnerRadiusMm, ...(caliper.corner ? { corner: caliper.corner } : {}) }
+    tallestRadiusMm === undefined ||
+    tallFromMm === undefined ||
+    tallToMm === undefined ||
+    faceMm === undefined ||
+    faceOuterRadiusMm === undefined ||
+    faceInnerRadiusMm === undefined
+  )
+    return undefined
+  const figures = {
+    tallestRadiusMm,
+    tallFromMm,
+    tallToMm,
+    faceMm,
+    faceOuterRadiusMm,
+    faceInnerRadiusMm,
+    ...(caliper.corner ? { corner: caliper.corner } : {}),
+  }
   const contradiction = quickOutlineContradiction(figures)
   if (contradiction) {
     work.ask(`An outline of ${caliper.name} that can be`, { ...at, field: 'tallToMm' }, contradiction)
@@ -39,7 +53,8 @@ function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] 
 function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'caliper'>): { dz: number; dr: number } | undefined {
   const { rotor, pad, bracket } = context.resolved[axle]
   const part = (field: string) => readPart(work, caliper, field)
-  const choose = (field: 'construction' | 'frame', what: string) => work.ask(`${what} of ${caliper.name}`, { kind: 'part', partId: caliper.id, field })
+  const choose = (field: 'construction' | 'frame', what: string) =>
+    work.ask(`${what} of ${caliper.name}`, { kind: 'part', partId: caliper.id, field })
   if (!caliper.construction) choose('construction', 'Construction')
   if (!caliper.frame) choose('frame', 'Datum of the outline')
   if (!caliper.construction || !caliper.frame) return undefined
@@ -64,7 +79,11 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
     } else {
       const mountFaceMm = readCarAxle(work, context, axle, 'mountFaceMm')
       const mountToSlotMm = part('mountToSlotMm')
-      const shimMm = work.set(context.resolved[axle].shimMm, { label: `Shims, ${axle}`, dimension: 'length', at: { kind: 'setup', setupId: context.setup.id, axle, field: 'shimMm' } })
+      const shimMm = work.set(context.resolved[axle].shimMm, {
+        label: `Shims, ${axle}`,
+        dimension: 'length',
+        at: { kind: 'setup', setupId: context.setup.id, axle, field: 'shimMm' },
+      })
       if (hatMm !== undefined && mountFaceMm !== undefined && mountToSlotMm !== undefined && bracketMm !== undefined) {
         placing = { construction: 'fixed', frame: 'mount', hatMm, mountFaceMm, mountToSlotMm, shimMm, bracketMm }
       }
@@ -78,20 +97,29 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
     const takenWithPadThicknessMm = part('takenWithPadThicknessMm')
     const takenWithRotorOffsetMm = caliper.frame === 'seat' ? part('takenWithRotorOffsetMm') : 0
     if (
-      rotorOffsetMm !== undefined && rotorThicknessMm !== undefined && padThicknessMm !== undefined &&
-      takenWithRotorThicknessMm !== undefined && takenWithPadThicknessMm !== undefined && takenWithRotorOffsetMm !== undefined
+      rotorOffsetMm !== undefined &&
+      rotorThicknessMm !== undefined &&
+      padThicknessMm !== undefined &&
+      takenWithRotorThicknessMm !== undefined &&
+      takenWithPadThicknessMm !== undefined &&
+      takenWithRotorOffsetMm !== undefined
     ) {
       const stack = { rotorOffsetMm, rotorThicknessMm, padThicknessMm, takenWithRotorThicknessMm, takenWithPadThicknessMm }
-      placing = caliper.frame === 'seat'
-        ? { construction: 'sliding', frame: 'seat', takenWithRotorOffsetMm, ...stack }
-        : { construction: 'sliding', frame: 'mount', ...stack }
+      placing =
+        caliper.frame === 'seat'
+          ? { construction: 'sliding', frame: 'seat', takenWithRotorOffsetMm, ...stack }
+          : { construction: 'sliding', frame: 'mount', ...stack }
     }
   }
   return placing && dr !== undefined ? { dz: axialShift(placing), dr } : undefined
 }
 
 /** The caliper's outlines on this car in the seat frame, and the figure that says how far they moved. */
-export function placedOutlines(context: Context, axle: Axle, caliper: PartOf<'caliper'>): { outlines: NamedOutline[] | undefined; shift: ReportFigure } {
+export function placedOutlines(
+  context: Context,
+  axle: Axle,
+  caliper: PartOf<'caliper'>,
+): { outlines: NamedOutline[] | undefined; shift: ReportFigure } {
   const work = new Working()
   const own = ownOutlines(work, caliper)
   const moved = place(work, context, axle, caliper)

@@ -26,26 +26,46 @@ const describe = (table: FieldTable, field: string): { label: string; dimension:
 /** Reads a figure of a part into a working. */
 export function readPart(working: Working, part: Part, field: string, symbol = ''): number | undefined {
   const { label, ...rest } = describe(fieldsOf(part.kind), field)
-  return working.read(figureOf(part, field), { symbol, label: `${label} of ${part.name}`, ...rest, at: { kind: 'part', partId: part.id, field } })
+  return working.read(figureOf(part, field), {
+    symbol,
+    label: `${label} of ${part.name}`,
+    ...rest,
+    at: { kind: 'part', partId: part.id, field },
+  })
 }
 
 export function readPartOr(working: Working, part: Part, field: string, fallback: number, symbol = ''): number {
   const { label, ...rest } = describe(fieldsOf(part.kind), field)
-  return working.readOr(figureOf(part, field), fallback, { symbol, label: `${label} of ${part.name}`, ...rest, at: { kind: 'part', partId: part.id, field } })
+  return working.readOr(figureOf(part, field), fallback, {
+    symbol,
+    label: `${label} of ${part.name}`,
+    ...rest,
+    at: { kind: 'part', partId: part.id, field },
+  })
 }
 
 export function readCar(working: Working, context: Context, field: keyof typeof carFields, symbol = ''): number | undefined {
   return working.read(figureOf(context.project.car, field), { symbol, ...describe(carFields, field), at: { kind: 'car', field } })
 }
 
-export function readCarAxle(working: Working, context: Context, axle: Axle, field: keyof typeof carAxleFields, symbol = ''): number | undefined {
+export function readCarAxle(
+  working: Working,
+  context: Context,
+  axle: Axle,
+  field: keyof typeof carAxleFields,
+  symbol = '',
+): number | undefined {
   const { label, ...rest } = describe(carAxleFields, field)
   return working.read(context.project.car[axle][field], { symbol, label: `${label}, ${axle}`, ...rest, at: { kind: 'car', axle, field } })
 }
 
 /** Asks for a part where a slot is unknown. */
 export function askSlot(working: Working, context: Context, axle: Axle, slot: AxleSlot): void {
-  working.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: context.setup.id, axle, slot }, 'Choose a part in the step Setup.')
+  working.ask(
+    `${AXLE_SLOTS[slot].label}, ${axle}`,
+    { kind: 'slot', setupId: context.setup.id, axle, slot },
+    'Choose a part in the step Setup.',
+  )
 }
 
 export function askHydraulicSlot(working: Working, context: Context, slot: HydraulicSlot): void {

@@ -42,9 +42,10 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     barrelRadialMm: section?.uBarrelRadialMm ?? 0,
   }
 
-  const ready = placed?.outlines && section?.profile && spacerMm !== undefined
-    ? { caliper: prepareCaliper(placed.outlines), wheel: prepareWheel(section.profile), spacerMm }
-    : undefined
+  const ready =
+    placed?.outlines && section?.profile && spacerMm !== undefined
+      ? { caliper: prepareCaliper(placed.outlines), wheel: prepareWheel(section.profile), spacerMm }
+      : undefined
   const judge = ready && judgeWith(ready.caliper, ready.wheel, uncertainty, requiredMm, section!.faceKnown)
   const now = judge?.(ready!.spacerMm)
   const verdict: ClearanceVerdict = now?.verdict ?? 'measure'
@@ -63,9 +64,10 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     sentence = clearanceSentence(verdict, { gap: now.gap, p05Mm: now.p05Mm, p95Mm: now.p95Mm, requiredMm }, units)
     if (!section!.faceKnown) {
       const barrel = judge!(ready!.spacerMm, true).verdict
-      sentence = verdict === 'measure'
-        ? `Cannot say: the spoke back of ${wheel!.name} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
-        : sentence
+      sentence =
+        verdict === 'measure'
+          ? `Cannot say: the spoke back of ${wheel!.name} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
+          : sentence
     }
   }
 
@@ -77,7 +79,13 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     placed?.shift ?? new Working().figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', undefined),
   ]
   const corner: Corner = {
-    axle, verdict, sentence, requiredMm, leastSpacerMm, stockSpacerMm, spacerMm,
+    axle,
+    verdict,
+    sentence,
+    requiredMm,
+    leastSpacerMm,
+    stockSpacerMm,
+    spacerMm,
     short: caliper?.kind === 'drum' ? 'Look on the car' : VERDICT_SHORT[verdict],
     caliper: placed?.outlines,
     wheel: section?.profile,
@@ -99,7 +107,13 @@ interface Judged {
 }
 
 /** Gap and verdict at a spacer. A wheel without a face can hit or be too close, but never clear. */
-function judgeWith(caliper: PreparedCaliper, wheel: PreparedWheel, uncertainty: OutlineUncertainty, requiredMm: number, faceKnown: boolean) {
+function judgeWith(
+  caliper: PreparedCaliper,
+  wheel: PreparedWheel,
+  uncertainty: OutlineUncertainty,
+  requiredMm: number,
+  faceKnown: boolean,
+) {
   return (spacerMm: number, barrelOnly = false): Judged => {
     const found = gap(caliper, wheel, spacerMm)
     const u = gapUncertainty(found, uncertainty)
@@ -110,16 +124,29 @@ function judgeWith(caliper: PreparedCaliper, wheel: PreparedWheel, uncertainty: 
   }
 }
 
-function spacerInUse(work: Working, context: Context, axle: Axle, spacer: PartOf<'spacer'> | null | undefined, trialMm: number | undefined): number | undefined {
+function spacerInUse(
+  work: Working,
+  context: Context,
+  axle: Axle,
+  spacer: PartOf<'spacer'> | null | undefined,
+  trialMm: number | undefined,
+): number | undefined {
   const asked = { symbol: 's', label: `Wheel spacer, ${axle}`, dimension: 'length' } as const
-  if (trialMm !== undefined) return work.set(trialMm, { ...asked, at: { kind: 'setup', setupId: context.setup.id, axle, field: 'spacerTrialMm' } })
+  if (trialMm !== undefined)
+    return work.set(trialMm, { ...asked, at: { kind: 'setup', setupId: context.setup.id, axle, field: 'spacerTrialMm' } })
   if (spacer) return readPart(work, spacer, 'thicknessMm', 's')
   if (spacer === null) return work.set(0, { ...asked, at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'spacer' } })
   askSlot(work, context, axle, 'spacer')
   return undefined
 }
 
-function plainGap(id: ReportFigure['id'], label: string, formula: 'face-gap' | 'barrel-gap', value: number | undefined, from: Working): ReportFigure {
+function plainGap(
+  id: ReportFigure['id'],
+  label: string,
+  formula: 'face-gap' | 'barrel-gap',
+  value: number | undefined,
+  from: Working,
+): ReportFigure {
   const work = new Working()
   work.inputs.push(...from.inputs)
   work.askAll(from.missing)
@@ -128,7 +155,13 @@ function plainGap(id: ReportFigure['id'], label: string, formula: 'face-gap' | '
 }
 
 function finding(corner: Corner, drum: boolean): Finding {
-  const base = { rule: 'wheel-clearance', axle: corner.axle, sentence: corner.sentence, figureId: `${corner.axle}.gap`, missing: corner.missing } as const
+  const base = {
+    rule: 'wheel-clearance',
+    axle: corner.axle,
+    sentence: corner.sentence,
+    figureId: `${corner.axle}.gap`,
+    missing: corner.missing,
+  } as const
   if (drum) return { ...base, verdict: 'check' }
   switch (corner.verdict) {
     case 'clears':
@@ -140,7 +173,11 @@ function finding(corner: Corner, drum: boolean): Finding {
     default: {
       const thicknessMm = corner.stockSpacerMm
       if (thicknessMm === undefined || thicknessMm === 0) return { ...base, verdict: 'blocked' }
-      return { ...base, verdict: 'needs', remedy: { kind: 'spacer', thicknessMm, sentence: `A spacer of ${thicknessMm} mm on each wheel of this axle clears.` } }
+      return {
+        ...base,
+        verdict: 'needs',
+        remedy: { kind: 'spacer', thicknessMm, sentence: `A spacer of ${thicknessMm} mm on each wheel of this axle clears.` },
+      }
     }
   }
 }
@@ -153,10 +190,29 @@ function rotorSection(rotor: PartOf<'rotor'>): Corner['rotor'] {
   const outer = diameterMm.value / 2
   const inner = frictionInnerDiameterMm ? frictionInnerDiameterMm.value / 2 : outer * 0.6
   const middle = -offsetMm.value
-  const ring: Polyline = [[middle - half, inner], [middle - half, outer], [middle + half, outer], [middle + half, inner], [middle - half, inner]]
+  const ring: Polyline = [
+    [middle - half, inner],
+    [middle - half, outer],
+    [middle + half, outer],
+    [middle + half, inner],
+    [middle - half, inner],
+  ]
   if (!hatThicknessMm) return { ring, hat: undefined }
   const hat = hatThicknessMm.value
   const wall = inner - 6
   const bore = boreMm ? boreMm.value / 2 : 30
-  return { ring, hat: [[-hat, bore], [0, bore], [0, wall], [middle + half, wall], [middle + half, inner], [middle, inner], [middle, wall - hat], [-hat, wall - hat], [-hat, bore]] }
+  return {
+    ring,
+    hat: [
+      [-hat, bore],
+      [0, bore],
+      [0, wall],
+      [middle + half, wall],
+      [middle + half, inner],
+      [middle, inner],
+      [middle, wall - hat],
+      [-hat, wall - hat],
+      [-hat, bore],
+    ],
+  }
 }

@@ -32,7 +32,12 @@ export function evaluate(project: Project, setupId: string): Report {
   const { bill, figure: cost } = billReport(context)
 
   const all: ReportFigure[] = [
-    ...AXLES.flatMap((axle) => [brakes[axle].pistonArea, brakes[axle].effectiveRadius, ...corners[axle].figures, ...heatFigures(context, axle, roadBias)]),
+    ...AXLES.flatMap((axle) => [
+      brakes[axle].pistonArea,
+      brakes[axle].effectiveRadius,
+      ...corners[axle].figures,
+      ...heatFigures(context, axle, roadBias),
+    ]),
     ...pedal.figures,
     cost,
   ]

@@ -4,7 +4,14 @@ import { chain, type Chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/same-feel.ts'
 import { DEFAULT_PEDAL_EFFICIENCY, type Booster, type BrakeSystem, type MasterCylinder, type Valve } from '../hydraulics/system.ts'
-import { COMPLIANCE_MM3_PER_MPA, DEFAULT_CLEARANCE_MM, DEFAULT_FREE_STROKE_MM, HOSE_SWELL, strokeMm, type FluidTaker } from '../hydraulics/travel.ts'
+import {
+  COMPLIANCE_MM3_PER_MPA,
+  DEFAULT_CLEARANCE_MM,
+  DEFAULT_FREE_STROKE_MM,
+  HOSE_SWELL,
+  strokeMm,
+  type FluidTaker,
+} from '../hydraulics/travel.ts'
 import { AXLES, type Axle, type PartOf } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
@@ -32,16 +39,27 @@ export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeRepo
   const work = new Working()
   const system = systemOf(work, context, brakes)
   const mass = massOf(work, context)
-  work.set(referenceDecelG, { symbol: 'z', label: 'Deceleration', dimension: 'deceleration', at: { kind: 'preference', field: 'referenceDecelG' } })
+  work.set(referenceDecelG, {
+    symbol: 'z',
+    label: 'Deceleration',
+    dimension: 'deceleration',
+    at: { kind: 'preference', field: 'referenceDecelG' },
+  })
 
   const roadForceN = mass && mass.massKg * STANDARD_GRAVITY * referenceDecelG
   const forceN = system && roadForceN !== undefined ? pedalForceForRoadForce(system, roadForceN) : undefined
-  if (system && roadForceN !== undefined && forceN === undefined) work.ask('A brake that works', { kind: 'slot', setupId: context.setup.id, axle: 'front', slot: 'caliper' }, 'These parts give no braking force.')
+  if (system && roadForceN !== undefined && forceN === undefined)
+    work.ask(
+      'A brake that works',
+      { kind: 'slot', setupId: context.setup.id, axle: 'front', slot: 'caliper' },
+      'These parts give no braking force.',
+    )
   if (context.resolved.booster && !context.resolved.booster.assistN) {
     work.atLeast = true
     work.notes.push('The assist at runout is not known: the pedal may need more than this.')
   }
-  if (forceN !== undefined && forceN > DRIVER_LIMIT_N) work.notes.push(`More than ${formatQuantity(DRIVER_LIMIT_N, 'force', units)}: few drivers reach it.`)
+  if (forceN !== undefined && forceN > DRIVER_LIMIT_N)
+    work.notes.push(`More than ${formatQuantity(DRIVER_LIMIT_N, 'force', units)}: few drivers reach it.`)
   const at = ` at ${formatQuantity(referenceDecelG, 'deceleration')}`
   const force = work.figure('pedal.force', `Pedal force${at}`, 'force', 'pedal-force', forceN)
 
@@ -54,7 +72,15 @@ export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeRepo
   const ideal = idealFigure(context, mass)
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = criticalFigure(work, order)
-  const figures = [force, noAssist, ...biases, ideal, critical, travelFigure(context, brakes, system, stage, force), sameFeelFigure(context, brakes, stockArea)]
+  const figures = [
+    force,
+    noAssist,
+    ...biases,
+    ideal,
+    critical,
+    travelFigure(context, brakes, system, stage, force),
+    sameFeelFigure(context, brakes, stockArea),
+  ]
   return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings: [lockFinding(context, order, critical)] }
 }
 
@@ -70,9 +96,19 @@ function systemOf(work: Working, context: Context, brakes: Record<Axle, AxleBrak
   const { masterCylinder, booster, valve } = context.resolved
   const own = context.setup.hydraulics.pedalRatio
   const pedalRatio = own
-    ? work.read(own, { symbol: 'i', label: 'Pedal ratio of this setup', dimension: 'number', at: { kind: 'setup', setupId: context.setup.id, field: 'pedalRatio' } })
+    ? work.read(own, {
+        symbol: 'i',
+        label: 'Pedal ratio of this setup',
+        dimension: 'number',
+        at: { kind: 'setup', setupId: context.setup.id, field: 'pedalRatio' },
+      })
     : readCar(work, context, 'pedalRatio', 'i')
-  const pedalEfficiency = work.readOr(context.project.car.pedalEfficiency, DEFAULT_PEDAL_EFFICIENCY, { symbol: 'η', label: 'Pedal efficiency', dimension: 'share', at: { kind: 'car', field: 'pedalEfficiency' } })
+  const pedalEfficiency = work.readOr(context.project.car.pedalEfficiency, DEFAULT_PEDAL_EFFICIENCY, {
+    symbol: 'η',
+    label: 'Pedal efficiency',
+    dimension: 'share',
+    at: { kind: 'car', field: 'pedalEfficiency' },
+  })
   const boost = boosterOf(work, context, booster)
   const master = masterOf(work, context, masterCylinder)
   const throttle = valveOf(work, context, valve)
@@ -85,18 +121,33 @@ function systemOf(work: Working, context: Context, brakes: Record<Axle, AxleBrak
   const front = readCarAxle(work, context, 'front', 'tyreRadiusMm')
   const rear = readCarAxle(work, context, 'rear', 'tyreRadiusMm')
   if (
-    pedalRatio === undefined || boost === undefined || master === undefined || throttle === undefined ||
-    front === undefined || rear === undefined || !brakes.front.brake || !brakes.rear.brake
-  ) return undefined
+    pedalRatio === undefined ||
+    boost === undefined ||
+    master === undefined ||
+    throttle === undefined ||
+    front === undefined ||
+    rear === undefined ||
+    !brakes.front.brake ||
+    !brakes.rear.brake
+  )
+    return undefined
   return {
-    pedalRatio, pedalEfficiency, master,
-    booster: boost.booster, valve: throttle.valve,
-    front: brakes.front.brake, rear: brakes.rear.brake,
+    pedalRatio,
+    pedalEfficiency,
+    master,
+    booster: boost.booster,
+    valve: throttle.valve,
+    front: brakes.front.brake,
+    rear: brakes.rear.brake,
     tyreRadiusMm: { front, rear },
   }
 }
 
-function boosterOf(work: Working, context: Context, part: PartOf<'booster'> | null | undefined): { booster: Booster | undefined } | undefined {
+function boosterOf(
+  work: Working,
+  context: Context,
+  part: PartOf<'booster'> | null | undefined,
+): { booster: Booster | undefined } | undefined {
   if (part === null) return { booster: undefined }
   if (!part) {
     askHydraulicSlot(work, context, 'booster')
@@ -127,7 +178,10 @@ function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'
     const frontBoreMm = readPart(work, part, 'frontBoreMm')
     const rearBoreMm = readPart(work, part, 'rearBoreMm')
     const frontShare = work.readOr(context.setup.hydraulics.barFrontShare, 0.5, {
-      symbol: 'x', label: 'Front share of the balance bar', dimension: 'share', at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
+      symbol: 'x',
+      label: 'Front share of the balance bar',
+      dimension: 'share',
+      at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
     })
     return frontBoreMm === undefined || rearBoreMm === undefined ? undefined : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
   }
@@ -147,12 +201,21 @@ function massOf(work: Working, context: Context): Mass | undefined {
 }
 
 function biasFigures(force: ReportFigure, stage: Chain | undefined): ReportFigure[] {
-  const of = (id: 'pressure' | 'clamp' | 'torque' | 'road', label: string, formula: 'pressure-share' | 'clamp-share' | 'torque-share' | 'road-share', symbols: [string, string], values: [number | undefined, number | undefined] | undefined, dimension: 'pressure' | 'force' | 'torque') => {
+  const of = (
+    id: 'pressure' | 'clamp' | 'torque' | 'road',
+    label: string,
+    formula: 'pressure-share' | 'clamp-share' | 'torque-share' | 'road-share',
+    symbols: [string, string],
+    values: [number | undefined, number | undefined] | undefined,
+    dimension: 'pressure' | 'force' | 'torque',
+  ) => {
     const work = new Working()
     work.carry(force)
     if (values) {
       const at = { kind: 'figure', figureId: 'pedal.force' } as const
-      values.forEach((value, index) => work.inputs.push({ symbol: symbols[index]!, label: `${label}, ${AXLES[index]}`, value, dimension, at }))
+      values.forEach((value, index) =>
+        work.inputs.push({ symbol: symbols[index]!, label: `${label}, ${AXLES[index]}`, value, dimension, at }),
+      )
       if (id === 'clamp' && stage?.bias.clamp === undefined) work.notes.push('A drum has no single clamp force.')
     }
     return work.figure(`bias.${id}`, label, 'share', formula, stage?.bias[id])
@@ -179,21 +242,42 @@ function idealFigure(context: Context, mass: Mass | undefined): ReportFigure {
 
 function criticalFigure(read: Working, order: LockOrder | undefined): ReportFigure {
   const work = from(read)
-  if (order?.kind === 'frontAlways') work.notes.push(`The front locks first up to ${formatQuantity(order.upToG, 'deceleration')}, as far as was looked.`)
+  if (order?.kind === 'frontAlways')
+    work.notes.push(`The front locks first up to ${formatQuantity(order.upToG, 'deceleration')}, as far as was looked.`)
   if (order?.kind === 'rearAlways') work.notes.push('The rear locks first at every deceleration.')
-  return work.figure('balance.critical', 'Rear locks first above', 'deceleration', 'critical-deceleration', order?.kind === 'rearAbove' ? order.aboveG : undefined)
+  return work.figure(
+    'balance.critical',
+    'Rear locks first above',
+    'deceleration',
+    'critical-deceleration',
+    order?.kind === 'rearAbove' ? order.aboveG : undefined,
+  )
 }
 
 function lockFinding(context: Context, order: LockOrder | undefined, critical: ReportFigure): Finding {
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing: critical.missing } as const
   const limit = formatQuantity(FRONT_FIRST_TO_G, 'deceleration')
   if (!order) return { ...base, verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.' }
-  if (order.kind === 'frontAlways') return { ...base, verdict: 'fits', sentence: `Front locks first at every deceleration looked at, up to ${formatQuantity(order.upToG, 'deceleration')}.` }
+  if (order.kind === 'frontAlways')
+    return {
+      ...base,
+      verdict: 'fits',
+      sentence: `Front locks first at every deceleration looked at, up to ${formatQuantity(order.upToG, 'deceleration')}.`,
+    }
   const road = context.project.car.use !== 'competition'
-  if (order.kind === 'rearAlways') return { ...base, verdict: road ? 'blocked' : 'check', sentence: 'Rear locks first at every deceleration. The car can spin under braking.' }
+  if (order.kind === 'rearAlways')
+    return {
+      ...base,
+      verdict: road ? 'blocked' : 'check',
+      sentence: 'Rear locks first at every deceleration. The car can spin under braking.',
+    }
   const above = formatQuantity(order.aboveG, 'deceleration')
   if (order.aboveG >= FRONT_FIRST_TO_G) return { ...base, verdict: 'fits', sentence: `Front locks first up to ${above}, the rear above.` }
-  return { ...base, verdict: road ? 'blocked' : 'check', sentence: `Rear locks first above ${above}; on the road the front must lock first up to ${limit}. The car can spin under braking.` }
+  return {
+    ...base,
+    verdict: road ? 'blocked' : 'check',
+    sentence: `Rear locks first above ${above}; on the road the front must lock first up to ${limit}. The car can spin under braking.`,
+  }
 }
 
 const CURVE_TO_G = 1.2
@@ -210,7 +294,13 @@ function curve(system: BrakeSystem | undefined, mass: Mass | undefined): CurvePo
   return points
 }
 
-function travelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>, system: BrakeSystem | undefined, stage: Chain | undefined, force: ReportFigure): ReportFigure {
+function travelFigure(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  stage: Chain | undefined,
+  force: ReportFigure,
+): ReportFigure {
   const work = new Working()
   work.carry(force)
   const front = takerOf(work, context, 'front', brakes.front)
@@ -218,9 +308,15 @@ function travelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>, s
   const at = { kind: 'figure', figureId: 'pedal.travel' } as const
   work.assume(DEFAULT_FREE_STROKE_MM, { label: 'Free stroke', dimension: 'length', at })
   work.notes.push('Compliance and clearances are estimates, good to about 40 %: trust the ratio between setups, not the figure.')
-  const value = system && stage && front && rear
-    ? strokeMm(system.master, { taker: front, pressureMpa: stage.front.pressureMpa }, { taker: rear, pressureMpa: stage.rear.pressureMpa }, DEFAULT_FREE_STROKE_MM) * system.pedalRatio
-    : undefined
+  const value =
+    system && stage && front && rear
+      ? strokeMm(
+          system.master,
+          { taker: front, pressureMpa: stage.front.pressureMpa },
+          { taker: rear, pressureMpa: stage.rear.pressureMpa },
+          DEFAULT_FREE_STROKE_MM,
+        ) * system.pedalRatio
+      : undefined
   return work.figure('pedal.travel', 'Pedal travel', 'length', 'pedal-travel', value)
 }
 
@@ -235,7 +331,11 @@ function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeRe
     hoseLengthMm = readPart(work, hose, 'lengthMm')
     const kind = hose.construction ?? 'rubber'
     swell = HOSE_SWELL[kind]
-    work.assume(swell, { label: `Swelling of ${hose.name}, mm³ per mm and MPa`, dimension: 'number', at: { kind: 'part', partId: hose.id, field: 'construction' } })
+    work.assume(swell, {
+      label: `Swelling of ${hose.name}, mm³ per mm and MPa`,
+      dimension: 'number',
+      at: { kind: 'part', partId: hose.id, field: 'construction' },
+    })
   } else askSlot(work, context, axle, 'hose')
   if (!caliper || area === undefined || hoseLengthMm === undefined) return undefined
   const at = { kind: 'part', partId: caliper.id, field: 'construction' } as const
@@ -243,7 +343,11 @@ function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeRe
   const complianceMm3PerMpa = (per1000 * area) / 1000
   work.assume(complianceMm3PerMpa, { label: `Compliance of ${caliper.name}, mm³/MPa`, dimension: 'number', at })
   const clearanceMm = caliper.kind === 'drum' ? DRUM_PISTON_STROKE_MM : DEFAULT_CLEARANCE_MM
-  work.assume(clearanceMm, { label: caliper.kind === 'drum' ? `Stroke of each piston, ${axle}` : `Running clearance of each pad, ${axle}`, dimension: 'length', at })
+  work.assume(clearanceMm, {
+    label: caliper.kind === 'drum' ? `Stroke of each piston, ${axle}` : `Running clearance of each pad, ${axle}`,
+    dimension: 'length',
+    at,
+  })
   return { pistonAreaMm2: area, clearanceMm, complianceMm3PerMpa, hoseLengthMm, hoseSwellMm3PerMmMpa: swell }
 }
 
@@ -252,7 +356,10 @@ function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>,
   const front = work.carry(brakes.front.pistonArea)
   const rear = work.carry(brakes.rear.pistonArea)
   const stockMaster = context.project.parts.find((part) => part.id === context.project.setups[0].hydraulics.masterCylinder)
-  const old = stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'tandem' ? readPart(work, stockMaster, 'boreMm', 'd_old') : undefined
+  const old =
+    stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'tandem'
+      ? readPart(work, stockMaster, 'boreMm', 'd_old')
+      : undefined
   if (!stockMaster) askHydraulicSlot(work, { ...context, setup: context.project.setups[0] }, 'masterCylinder')
   let value: number | undefined
   if (front !== undefined && rear !== undefined) {
@@ -261,9 +368,13 @@ function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>,
     if (stockArea !== undefined) {
       work.set(stockArea, { symbol: 'A_old', label: 'The same on the car as it stands', dimension: 'area', at: slot })
       value = old === undefined ? undefined : sameFeelBoreMm(old, stockArea, front + rear)
-      if (value !== undefined) work.notes.push(`Nearest stock bore ${formatQuantity(nearestStockBoreMm(value), 'length', context.project.preferences.units, { decimals: 2 })}.`)
+      if (value !== undefined)
+        work.notes.push(
+          `Nearest stock bore ${formatQuantity(nearestStockBoreMm(value), 'length', context.project.preferences.units, { decimals: 2 })}.`,
+        )
     }
   }
-  if (stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'twin') work.notes.push('Twin cylinders are chosen as a pair; see the bore table of a later step.')
+  if (stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'twin')
+    work.notes.push('Twin cylinders are chosen as a pair; see the bore table of a later step.')
   return work.figure('master.sameFeel', 'Master bore for the same feel', 'length', 'same-feel', value)
 }

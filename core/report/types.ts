@@ -47,9 +47,17 @@ export interface Missing {
 type PerAxle<S extends string> = `${Axle}.${S}`
 export type FigureId =
   | PerAxle<'pistonArea' | 'effectiveRadius' | 'gap' | 'faceGap' | 'barrelGap' | 'shift' | 'heat' | 'ringMass'>
-  | 'bias.pressure' | 'bias.clamp' | 'bias.torque' | 'bias.road' | 'bias.ideal'
-  | 'pedal.force' | 'pedal.forceNoAssist' | 'pedal.travel'
-  | 'balance.critical' | 'master.sameFeel' | 'cost.total'
+  | 'bias.pressure'
+  | 'bias.clamp'
+  | 'bias.torque'
+  | 'bias.road'
+  | 'bias.ideal'
+  | 'pedal.force'
+  | 'pedal.forceNoAssist'
+  | 'pedal.travel'
+  | 'balance.critical'
+  | 'master.sameFeel'
+  | 'cost.total'
 
 export interface ReportFigure {
   id: FigureId
@@ -126,11 +134,7 @@ export interface BillLine {
 }
 
 export type StepId = 'car' | 'parts' | 'setup' | 'fit' | 'balance' | 'cost'
-export type StepState =
-  | { state: 'nothing' }
-  | { state: 'open'; count: number }
-  | { state: 'settled' }
-  | { state: 'blocked' }
+export type StepState = { state: 'nothing' } | { state: 'open'; count: number } | { state: 'settled' } | { state: 'blocked' }
 
 export interface Report {
   setupId: string

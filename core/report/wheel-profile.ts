@@ -34,12 +34,21 @@ export function wheelSection(work: Working, wheel: PartOf<'wheel'>): WheelSectio
   const depthMm = readPart(work, wheel, 'faceDepthMm')
   const radiusMm = depthMm === undefined ? undefined : readPart(work, wheel, 'faceDepthRadiusMm')
   const profile = nominalWheel({
-    diameterIn, widthIn, offsetMm, wellDepthMm, wallMm,
+    diameterIn,
+    widthIn,
+    offsetMm,
+    wellDepthMm,
+    wallMm,
     ...(wheel.barrel ? { barrel: wheel.barrel } : {}),
     ...(wheel.face ? { face: wheel.face } : {}),
     ...(depthMm === undefined || radiusMm === undefined ? {} : { faceDepth: { depthMm, radiusMm } }),
   })
-  if (!profile) work.ask(`Bead-seat diameter of ${wheel.name}`, { kind: 'part', partId: wheel.id, field: 'diameterIn' }, 'Diameter codes from 13 to 22 in whole inches are known; measure a profile for others.')
+  if (!profile)
+    work.ask(
+      `Bead-seat diameter of ${wheel.name}`,
+      { kind: 'part', partId: wheel.id, field: 'diameterIn' },
+      'Diameter codes from 13 to 22 in whole inches are known; measure a profile for others.',
+    )
   work.notes.push('The wheel is drawn from its markings: an estimate, good to about 3 mm.')
   return { ...nothing, profile, faceKnown: profile?.tags.includes('face') ?? false }
 }

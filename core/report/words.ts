@@ -20,7 +20,10 @@ export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
 export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs', 'unknown', 'blocked']
 
 export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdict {
-  return verdicts.reduce((worst: FindingVerdict, verdict) => (FINDING_ORDER.indexOf(verdict) > FINDING_ORDER.indexOf(worst) ? verdict : worst), 'fits')
+  return verdicts.reduce(
+    (worst: FindingVerdict, verdict) => (FINDING_ORDER.indexOf(verdict) > FINDING_ORDER.indexOf(worst) ? verdict : worst),
+    'fits',
+  )
 }
 
 export interface GapFacts {

@@ -25,7 +25,10 @@ export class Working {
   /** A figure someone entered; its absence is a question. */
   read(figure: Figure | undefined, { symbol = '', label, dimension, at, how }: Asked): number | undefined {
     this.inputs.push({
-      symbol, label, dimension, at,
+      symbol,
+      label,
+      dimension,
+      at,
       value: figure?.value,
       ...(figure?.u === undefined ? {} : { u: figure.u }),
       ...(figure ? { origin: figure.origin } : {}),
@@ -55,7 +58,9 @@ export class Working {
   /** Another figure of the report; what it misses, this one misses. */
   carry(figure: ReportFigure, symbol = ''): number | undefined {
     this.inputs.push({
-      symbol, label: figure.label, value: figure.value,
+      symbol,
+      label: figure.label,
+      value: figure.value,
       dimension: figure.dimension === 'money' ? 'number' : figure.dimension,
       at: { kind: 'figure', figureId: figure.id },
     })
@@ -76,11 +81,21 @@ export class Working {
   }
 
   /** The finished figure. */
-  figure(id: FigureId, label: string, dimension: ReportFigure['dimension'], formula: FormulaId, value: number | undefined, more: { u?: number; filled?: string } = {}): ReportFigure {
+  figure(
+    id: FigureId,
+    label: string,
+    dimension: ReportFigure['dimension'],
+    formula: FormulaId,
+    value: number | undefined,
+    more: { u?: number; filled?: string } = {},
+  ): ReportFigure {
     const { text, ...marks } = FORMULAS[formula]
     const filled = more.filled ?? (value === undefined || 'inWords' in marks ? undefined : fill(text, this.inputs))
     return {
-      id, label, dimension, formula,
+      id,
+      label,
+      dimension,
+      formula,
       value: value !== undefined && Number.isFinite(value) ? value : undefined,
       ...(more.u === undefined ? {} : { u: more.u }),
       ...(this.atLeast ? { atLeast: true } : {}),

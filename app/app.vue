@@ -1,0 +1,12 @@
+<script setup lang="ts">
+import { useColorMode } from '@vueuse/core'
+
+// follows the system until the user chooses
+useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
+</script>
+
+<template>
+  <NuxtPage />
+  <FileDrop />
+  <ProblemsDialog />
+</template>

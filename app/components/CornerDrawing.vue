@@ -1,0 +1,386 @@
+<script setup lang="ts">
+import { drag, select } from 'd3'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, watchEffect } from 'vue'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { shownUnit, toUnit, type UnitChoice } from '#core/quantity/units.ts'
+import type { Corner } from '#core/report/types.ts'
+import { extentOf, pathOf, sectionScale, stretches, wheelBody, type Frame } from '~/drawing/section'
+
+/** A half section of one corner to scale: wheel, caliper, rotor, the gap where it is, and a spacer that can be dragged. */
+const props = withDefaults(defineProps<{ corner: Corner; units: UnitChoice; maxSpacerMm?: number; movable?: boolean }>(), {
+  maxSpacerMm: 30,
+  movable: true,
+})
+const emit = defineEmits<{ spacer: [mm: number]; settled: [] }>()
+
+const host = ref<HTMLElement>()
+const svg = ref<SVGSVGElement>()
+const { width, height } = useElementSize(host)
+const narrow = computed(() => width.value < 460)
+const frame = computed<Frame>(() => ({
+  width: Math.max(width.value, 240),
+  height: Math.max(height.value, 200),
+  margin: narrow.value ? { top: 34, right: 12, bottom: 30, left: 34 } : { top: 38, right: 96, bottom: 34, left: 44 },
+}))
+
+const LOWEST_RADIUS_MM = 40
+const WALL_MM = 5
+const spacer = computed(() => props.corner.spacerMm ?? 0)
+const wheelLine = computed(() => props.corner.wheel?.points)
+const scale = computed(() => {
+  const c = props.corner
+  const lines = [
+    ...(c.caliper ?? []).map((one) => one.points),
+    ...(wheelLine.value ? [wheelLine.value] : []),
+    ...(c.rotor ? [c.rotor.ring] : []),
+  ]
+  const extent = extentOf(lines) ?? { z: [-120, 60], r: [40, 190] }
+  // room for the longest spacer that is likely, so that dragging does not rescale the paper
+  const right = extent.z[1] + Math.max(spacer.value + 6, 16)
+  return sectionScale(frame.value, [extent.z[0] - 6, right], [LOWEST_RADIUS_MM, Math.max(extent.r[1] + 10, 120)])
+})
+const ticks = computed(() => ({ z: scale.value.z.ticks(narrow.value ? 4 : 7), r: scale.value.r.ticks(5) }))
+const lengthUnit = computed(() => shownUnit('length', props.units))
+const tick = (mm: number) => String(Number(toUnit(mm, lengthUnit.value).toFixed(lengthUnit.value.symbol === 'mm' ? 0 : 2)))
+
+const caliper = computed(() =>
+  (props.corner.caliper ?? []).map((one) => ({
+    name: one.name,
+    line: pathOf(scale.value, one.points),
+    fill: `${pathOf(scale.value, one.points)}Z`,
+  })),
+)
+const wheel = computed(() => {
+  const points = wheelLine.value
+  const tags = props.corner.wheel?.tags
+  if (!points || !tags) return undefined
+  return { body: `${pathOf(scale.value, wheelBody(points, WALL_MM), spacer.value)}Z`, line: pathOf(scale.value, points, spacer.value) }
+})
+/** The band in which the limiting part of the wheel lies in 9 of 10 cases. */
+const band = computed(() => {
+  const { gap, wheel: profile } = props.corner
+  if (!gap || !profile) return undefined
+  const lines = stretches(profile.points, profile.tags, gap.limitingTag)
+  return { width: (gap.p95Mm - gap.p05Mm) * scale.value.pxPerMm, d: lines.map((line) => pathOf(scale.value, line, spacer.value)).join('') }
+})
+const gapMark = computed(() => {
+  const { gap } = props.corner
+  if (!gap) return undefined
+  const { z, r } = scale.value
+  const a = { x: z(gap.caliperPoint[0]), y: r(gap.caliperPoint[1]) }
+  const b = { x: z(gap.wheelPoint[0]), y: r(gap.wheelPoint[1]) }
+  const above = gap.limitingTag === 'barrel' || narrow.value
+  const label = above
+    ? { x: Math.min(Math.max(b.x, 60), frame.value.width - 60), y: 20, anchor: 'middle' as const }
+    : { x: frame.value.width - 6, y: Math.max(b.y - 16, 40), anchor: 'end' as const }
+  return { a, b, label, text: formatQuantity(gap.minGapMm, 'length', props.units) }
+})
+const tone = computed(
+  () => ({ clears: 'fits', tight: 'check', hits: 'blocked', tooClose: 'needs', measure: 'unknown' })[props.corner.verdict],
+)
+const seatX = computed(() => scale.value.z(0))
+const padX = computed(() => scale.value.z(spacer.value))
+const gripY = computed(() => scale.value.r(52))
+
+// dragging: the wheel, the spacer or its grip
+const grip = ref<SVGGElement>()
+const wheelShape = ref<SVGPathElement>()
+const STEP_MM = 0.5
+const FINE_MM = 0.1
+const bounded = (mm: number) => Math.min(Math.max(mm, 0), props.maxSpacerMm)
+let from = 0
+let moved = 0
+const behaviour = drag<SVGElement, unknown>()
+  .on('start', () => {
+    from = spacer.value
+    moved = 0
+  })
+  .on('drag', (event: { dx: number; sourceEvent: MouseEvent }) => {
+    moved += event.dx
+    const step = event.sourceEvent.shiftKey ? FINE_MM : STEP_MM
+    emit('spacer', bounded(Math.round((from + moved / scale.value.pxPerMm) / step) * step))
+  })
+  .on('end', () => emit('settled'))
+watchEffect(() => {
+  if (!props.movable) return
+  for (const target of [grip.value, wheelShape.value]) if (target) select<SVGElement, unknown>(target).call(behaviour)
+})
+function key(event: KeyboardEvent) {
+  const direction = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
+  if (direction === undefined) return
+  event.preventDefault()
+  const step = event.shiftKey ? FINE_MM : STEP_MM
+  emit('spacer', bounded(Math.round((spacer.value + direction * step) / FINE_MM) * FINE_MM))
+  emit('settled')
+}
+const described = computed(() => `Half section of the ${props.corner.axle} corner to scale. ${props.corner.sentence}`)
+</script>
+
+<template>
+  <div ref="host" class="host">
+    <svg
+      ref="svg"
+      :viewBox="`0 0 ${frame.width} ${frame.height}`"
+      :width="frame.width"
+      :height="frame.height"
+      role="group"
+      :aria-label="described"
+      data-test="corner-drawing"
+    >
+      <defs>
+        <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V7" stroke="var(--steel)" stroke-width="1.1" />
+        </pattern>
+        <pattern id="hatch-back" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <path d="M0 0V5" stroke="var(--steel)" stroke-width="0.9" />
+        </pattern>
+      </defs>
+
+      <!-- paper: axes in the seat frame -->
+      <g class="axes num">
+        <g v-for="t in ticks.r" :key="`r${t}`">
+          <line :x1="scale.z.range()[0]" :x2="scale.z.range()[1]" :y1="scale.r(t)" :y2="scale.r(t)" />
+          <text :x="scale.z.range()[0]! - 6" :y="scale.r(t) + 4" text-anchor="end">{{ tick(t) }}</text>
+        </g>
+        <g v-for="t in ticks.z" :key="`z${t}`">
+          <line :x1="scale.z(t)" :x2="scale.z(t)" :y1="scale.r.range()[0]" :y2="scale.r.range()[1]" />
+          <text :x="scale.z(t)" :y="scale.r.range()[0]! + 14" text-anchor="middle">{{ tick(t) }}</text>
+        </g>
+        <text :x="scale.z.range()[0]! - 30" :y="scale.r.range()[1]! - 8" class="title">radius, {{ lengthUnit.symbol }}</text>
+        <text v-if="!narrow" :x="scale.z.range()[1]!" :y="scale.r.range()[0]! + 28" text-anchor="end" class="title">
+          from the wheel seat, {{ lengthUnit.symbol }} · street →
+        </text>
+      </g>
+      <line class="seat" :x1="seatX" :x2="seatX" :y1="scale.r.range()[0]" :y2="scale.r(150)" />
+
+      <!-- rotor -->
+      <g v-if="corner.rotor" class="rotor">
+        <path :d="`${pathOf(scale, corner.rotor.ring)}Z`" />
+        <path v-if="corner.rotor.hat" :d="`${pathOf(scale, corner.rotor.hat)}Z`" />
+      </g>
+
+      <!-- caliper with the room that the policy asks for -->
+      <g v-for="one in caliper" :key="one.name">
+        <path class="room" :d="one.line" :stroke-width="2 * corner.requiredMm * scale.pxPerMm" />
+      </g>
+      <g v-for="one in caliper" :key="`${one.name} body`" class="caliper">
+        <path class="fill" :d="one.fill" />
+        <path class="line" :d="one.line" />
+      </g>
+
+      <!-- wheel on its spacer -->
+      <rect
+        v-if="spacer > 0"
+        class="spacer"
+        :x="seatX"
+        :width="Math.max(padX - seatX, 1)"
+        :y="scale.r(74)"
+        :height="scale.r(LOWEST_RADIUS_MM) - scale.r(74)"
+      />
+      <g v-if="wheel">
+        <path ref="wheelShape" class="wheel" :class="{ nominal: corner.wheelIsNominal, movable }" :d="wheel.body" />
+        <path v-if="band" class="band" :d="band.d" :stroke-width="band.width" />
+        <path class="wheel-line" :d="wheel.line" />
+      </g>
+
+      <!-- the gap where it is -->
+      <g v-if="gapMark" :class="['gap', `tone-${tone}`]">
+        <line
+          class="leader"
+          :x1="gapMark.b.x"
+          :y1="gapMark.b.y"
+          :x2="gapMark.label.anchor === 'end' ? gapMark.label.x - 62 : gapMark.label.x"
+          :y2="gapMark.label.anchor === 'end' ? gapMark.label.y + 5 : gapMark.label.y + 6"
+        />
+        <line class="bridge" :x1="gapMark.a.x" :y1="gapMark.a.y" :x2="gapMark.b.x" :y2="gapMark.b.y" />
+        <circle :cx="gapMark.a.x" :cy="gapMark.a.y" r="2.6" />
+        <circle :cx="gapMark.b.x" :cy="gapMark.b.y" r="2.6" />
+        <text class="num" :x="gapMark.label.x" :y="gapMark.label.y" :text-anchor="gapMark.label.anchor">{{ gapMark.text }}</text>
+      </g>
+
+      <!-- names -->
+      <g class="names">
+        <text v-if="corner.rotor" :x="scale.z(corner.rotor.ring[0]![0]) - 6" :y="scale.r(corner.rotor.ring[0]![1] + 8)" text-anchor="end">
+          rotor
+        </text>
+        <text
+          v-if="caliper.length > 0 && corner.caliper"
+          :x="scale.z(corner.caliper[0]!.points[0]![0]) + 14"
+          :y="scale.r(corner.caliper[0]!.points[0]![1]) + 26"
+        >
+          caliper
+        </text>
+        <text
+          v-if="wheel && wheelLine"
+          :x="scale.z(wheelLine[0]![0] + spacer) + 8"
+          :y="scale.r(wheelLine[0]![1]) - 10 - WALL_MM * scale.pxPerMm * 0.6"
+        >
+          {{ corner.wheelIsNominal ? 'wheel, from its markings' : 'wheel' }}
+        </text>
+      </g>
+
+      <!-- what can be moved -->
+      <g
+        v-if="movable && wheel"
+        ref="grip"
+        class="grip"
+        role="slider"
+        tabindex="0"
+        :aria-label="`Wheel spacer, ${corner.axle}`"
+        :aria-valuemin="0"
+        :aria-valuemax="maxSpacerMm"
+        :aria-valuenow="spacer"
+        :aria-valuetext="formatQuantity(spacer, 'length', units)"
+        data-test="spacer-grip"
+        @keydown="key"
+      >
+        <line :x1="padX" :x2="padX" :y1="scale.r(74)" :y2="scale.r(LOWEST_RADIUS_MM)" />
+        <circle :cx="padX" :cy="gripY" r="13" />
+        <path :d="`M${padX - 7},${gripY}h14m-3.5,-3.5l3.5,3.5l-3.5,3.5m-7,0l-3.5,-3.5l3.5,-3.5`" />
+        <text :x="padX + 19" :y="gripY + 5" class="num">spacer {{ formatQuantity(spacer, 'length', units) }}</text>
+      </g>
+    </svg>
+    <p v-if="!wheel && caliper.length === 0" class="empty soft">Nothing to draw yet: give the caliper an outline and choose a wheel.</p>
+  </div>
+</template>
+
+<style scoped>
+.host {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  min-height: 230px;
+  overflow: hidden;
+}
+svg {
+  position: absolute;
+  inset: 0;
+  display: block;
+}
+.axes line {
+  stroke: var(--hair);
+}
+.axes text {
+  fill: var(--ink-soft);
+  font-size: 11.5px;
+}
+.seat {
+  stroke: var(--ink-soft);
+  stroke-dasharray: 9 3 2 3;
+}
+.rotor path {
+  fill: url('#hatch-back');
+  stroke: var(--steel);
+  stroke-width: 1.2;
+}
+.room {
+  fill: none;
+  stroke: var(--accent);
+  stroke-opacity: 0.13;
+  stroke-linejoin: round;
+}
+.caliper .fill {
+  fill: var(--caliper);
+  fill-opacity: 0.9;
+}
+.caliper .line {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+}
+.wheel {
+  fill: url('#hatch');
+}
+.wheel.movable {
+  cursor: ew-resize;
+  pointer-events: all;
+}
+.wheel-line {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.2;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+.wheel.nominal ~ .wheel-line {
+  stroke-dasharray: 7 4;
+}
+.band {
+  fill: none;
+  stroke: var(--focus);
+  stroke-opacity: 0.28;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+.spacer {
+  fill: var(--accent);
+  fill-opacity: 0.45;
+}
+.gap {
+  pointer-events: none;
+}
+.gap .bridge {
+  stroke: currentColor;
+  stroke-width: 3;
+}
+.gap .leader {
+  stroke: currentColor;
+  stroke-width: 1;
+}
+.gap circle {
+  fill: currentColor;
+}
+.gap text {
+  fill: currentColor;
+  font-size: 19px;
+  font-weight: 700;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 5px;
+}
+.names text {
+  fill: var(--ink-soft);
+  font-size: 13px;
+  pointer-events: none;
+}
+.grip {
+  cursor: ew-resize;
+  touch-action: none;
+}
+.grip line {
+  stroke: var(--accent);
+  stroke-width: 2;
+}
+.grip circle {
+  fill: var(--sheet);
+  stroke: var(--accent);
+  stroke-width: 2;
+}
+.grip path {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 2;
+}
+.grip text {
+  fill: var(--accent);
+  font-size: 14px;
+  font-weight: 620;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+.grip:focus-visible {
+  outline: none;
+}
+.grip:focus-visible circle {
+  stroke: var(--focus);
+  stroke-width: 3.5;
+}
+.empty {
+  position: absolute;
+  inset: auto 0 42%;
+  text-align: center;
+}
+</style>

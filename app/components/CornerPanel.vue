@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { AXLES } from '#core/model/project.ts'
+import { chooseSpacer } from '#core/model/spacer-choice.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** The corner drawing of the chosen axle, with what can be moved in it wired to the project. */
+const store = useProjectStore()
+const { report, setup, axle, units, chooseAxle } = useWorkbench()
+
+function setSpacer(mm: number) {
+  const id = setup.value?.id
+  store.edit(
+    `Spacer, ${axle.value}`,
+    (draft) => {
+      const target = draft.setups.find((one) => one.id === id)![axle.value]
+      delete target.spacer
+      delete target.spacerTrialMm
+      Object.assign(target, chooseSpacer(draft, mm))
+    },
+    { gesture: `spacer-${axle.value}` },
+  )
+}
+</script>
+
+<template>
+  <figure class="panel">
+    <div class="axles" role="group" aria-label="Corner">
+      <button v-for="one in AXLES" :key="one" type="button" class="btn bare" :aria-pressed="axle === one" @click="chooseAxle(one)">
+        {{ one === 'front' ? 'Front' : 'Rear' }}
+      </button>
+    </div>
+    <CornerDrawing v-if="report" :corner="report.corners[axle]" :units="units" @spacer="setSpacer" @settled="store.endGesture()" />
+  </figure>
+</template>
+
+<style scoped>
+.panel {
+  position: relative;
+  display: flex;
+  min-width: 0;
+  min-height: 0;
+  height: 100%;
+  margin: 0;
+}
+.axles {
+  position: absolute;
+  top: 0;
+  right: 0;
+  z-index: 2;
+  display: flex;
+}
+.axles [aria-pressed='true'] {
+  font-weight: 680;
+  text-decoration: underline;
+  text-underline-offset: 5px;
+  text-decoration-thickness: 2px;
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Field, FieldTable } from '#core/model/field.ts'
+import type { Figure } from '#core/quantity/figure.ts'
+import type { UnitChoice } from '#core/quantity/units.ts'
+
+/** All fields of a table as a form, gathered under their headings. */
+const props = defineProps<{ table: FieldTable; values: object; units: UnitChoice; prefix?: string }>()
+const emit = defineEmits<{ change: [key: string, value: unknown] }>()
+
+const read = (key: string) => (props.values as Record<string, unknown>)[key]
+const groups = computed(() => {
+  const found = new Map<string, [string, Field][]>()
+  for (const [key, field] of Object.entries(props.table)) {
+    if (field.when && read(field.when.field) !== field.when.is) continue
+    const group = field.group ?? ''
+    found.set(group, [...(found.get(group) ?? []), [key, field]])
+  }
+  return [...found]
+})
+const name = (key: string) => (props.prefix ? `${props.prefix}.${key}` : key)
+const choose = (key: string, event: Event) => emit('change', key, (event.target as HTMLSelectElement).value || undefined)
+const write = (key: string, event: Event) => emit('change', key, (event.target as HTMLInputElement).value.trim() || undefined)
+const own = <T,>(key: string) => read(key) as T | undefined
+</script>
+
+<template>
+  <fieldset v-for="[group, fields] in groups" :key="group" class="group">
+    <legend :class="{ 'visually-hidden': group === '' }">{{ group || 'Figures' }}</legend>
+    <div class="grid">
+      <template v-for="[key, field] in fields" :key="key">
+        <FigureInput
+          v-if="field.type === 'figure'"
+          :name="name(key)"
+          :field="field"
+          :figure="own<Figure>(key)"
+          :units="units"
+          @change="emit('change', key, $event)"
+        />
+        <FiguresInput
+          v-else-if="field.type === 'figures'"
+          :name="name(key)"
+          :field="field"
+          :figures="own<Figure[]>(key)"
+          :units="units"
+          @change="emit('change', key, $event)"
+        />
+        <label v-else-if="field.type === 'choice'" class="plain-field" :data-field="name(key)">
+          <span>{{ field.label }}</span>
+          <select class="native" :value="own<string>(key) ?? ''" @change="choose(key, $event)">
+            <option value="">not known</option>
+            <option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}</option>
+          </select>
+          <span v-if="field.help" class="soft help">{{ field.help }}</span>
+        </label>
+        <label v-else-if="field.type === 'text'" class="plain-field" :data-field="name(key)">
+          <span>{{ field.label }}</span>
+          <input class="native" :value="own<string>(key) ?? ''" :maxlength="field.maxLength" @change="write(key, $event)" />
+        </label>
+        <PointsInput
+          v-else
+          :name="name(key)"
+          :field="field"
+          :value="own(key)"
+          :units="units"
+          class="wide"
+          @change="emit('change', key, $event)"
+        />
+      </template>
+    </div>
+  </fieldset>
+</template>
+
+<style scoped>
+.group {
+  margin: 0 0 16px;
+  padding: 0;
+  border: 0;
+}
+legend {
+  width: 100%;
+  margin-bottom: 6px;
+  padding: 0 0 2px;
+  border-bottom: 1px solid var(--line);
+  font-weight: 640;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(228px, 1fr));
+  gap: 8px 16px;
+  align-items: start;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.plain-field > span:first-child {
+  display: block;
+  font-size: 13px;
+}
+.help {
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ledger } from '#core/report/ledger.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+const store = useProjectStore()
+const { report, stock, units, openFigureId } = useWorkbench()
+const entries = computed(() =>
+  report.value && stock.value && store.project ? ledger(report.value, stock.value, units.value, store.project.preferences.currency) : [],
+)
+</script>
+
+<template>
+  <section class="ledger" aria-label="Ledger: this setup against the car as it stands">
+    <button
+      v-for="entry in entries"
+      :key="entry.id"
+      class="cell"
+      type="button"
+      :data-test="`ledger-${entry.id}`"
+      @click="openFigureId = entry.figureId"
+    >
+      <span class="label">{{ entry.label }}</span>
+      <span class="value num" :class="entry.tone === 'plain' ? '' : `tone-${entry.tone}`"
+        ><VerdictMark v-if="entry.tone !== 'plain'" :verdict="entry.tone" :size="16" /> {{ entry.value }}</span
+      >
+      <span class="detail num">{{ entry.detail }}</span>
+      <span class="change num">{{ entry.change }}</span>
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.ledger {
+  display: grid;
+  grid-template-columns: repeat(6, minmax(0, 1fr));
+  min-height: 92px;
+  border-top: 2px solid var(--ink);
+  background: var(--paper);
+}
+.cell {
+  display: flex;
+  flex-direction: column;
+  gap: 1px;
+  min-width: 0;
+  padding: 7px 12px 8px;
+  border: 0;
+  border-right: 1px solid var(--hair);
+  background: none;
+  color: var(--ink);
+  text-align: left;
+  cursor: pointer;
+}
+.cell:last-child {
+  border-right: 0;
+}
+.cell:hover {
+  background: var(--sheet-2);
+}
+.cell > span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.label {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+.value {
+  font-size: 18px;
+  font-weight: 640;
+}
+.detail,
+.change {
+  font-size: 13px;
+}
+.change {
+  color: var(--ink-soft);
+}
+@media (max-width: 1000px) {
+  .ledger {
+    grid-template-columns: none;
+    grid-auto-columns: minmax(158px, 1fr);
+    grid-auto-flow: column;
+    overflow-x: auto;
+  }
+}
+@media print {
+  .ledger {
+    grid-template-columns: repeat(3, 1fr);
+  }
+}
+</style>

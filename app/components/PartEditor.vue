@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Draft } from 'immer'
+import { amount } from '#core/model/field.ts'
+import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
+import { CONDITIONS, type Part } from '#core/model/project.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Everything of one part, the figures that checks need first. */
+const props = defineProps<{ part: Part }>()
+const emit = defineEmits<{ removed: []; copied: [id: string] }>()
+const store = useProjectStore()
+const { units } = useWorkbench()
+const kind = computed(() => PART_KINDS[props.part.kind])
+const mass = amount('Mass', 'mass', 0, 200)
+
+function change(key: string, value: unknown) {
+  store.edit(`Edit ${props.part.name}`, (draft) => {
+    const part = draft.parts.find((one) => one.id === props.part.id) as Draft<Record<string, unknown>> | undefined
+    if (!part) return
+    if (value === undefined) Reflect.deleteProperty(part, key)
+    else part[key] = value
+  })
+}
+const write = (key: string, event: Event, most: number) =>
+  change(key, (event.target as HTMLInputElement).value.trim().slice(0, most) || undefined)
+function rename(event: Event) {
+  const input = event.target as HTMLInputElement
+  const name = input.value.trim().slice(0, 120)
+  if (name) change('name', name)
+  else input.value = props.part.name
+}
+const usedIn = computed(() =>
+  store
+    .project!.setups.filter((setup) =>
+      [...Object.values(setup.front), ...Object.values(setup.rear), ...Object.values(setup.hydraulics)].includes(props.part.id),
+    )
+    .map((setup) => setup.name),
+)
+function remove() {
+  emit('removed')
+  store.edit(`Remove ${props.part.name}`, (draft) => {
+    draft.parts = draft.parts.filter((one) => one.id !== props.part.id)
+    for (const setup of draft.setups) {
+      for (const holder of [setup.front, setup.rear, setup.hydraulics] as Draft<Record<string, unknown>>[]) {
+        for (const [slot, value] of Object.entries(holder)) if (value === props.part.id) Reflect.deleteProperty(holder, slot)
+      }
+    }
+  })
+}
+function duplicate() {
+  const id = globalThis.crypto.randomUUID()
+  store.edit(`Copy ${props.part.name}`, (draft) => {
+    const at = draft.parts.findIndex((one) => one.id === props.part.id)
+    draft.parts.splice(at + 1, 0, { ...JSON.parse(JSON.stringify(props.part)), id, name: `${props.part.name} (copy)`.slice(0, 120) })
+  })
+  emit('copied', id)
+}
+</script>
+
+<template>
+  <form class="editor" @submit.prevent>
+    <header>
+      <label class="title"
+        ><span class="soft small">{{ kind.one }}</span
+        ><input class="native" :value="part.name" maxlength="120" aria-label="Name of the part" data-field="name" @change="rename"
+      /></label>
+      <button class="btn" type="button" @click="duplicate">Copy</button>
+      <button
+        class="btn"
+        type="button"
+        :title="usedIn.length > 0 ? `In use in: ${usedIn.join(', ')}. Undo brings it back.` : 'Undo brings it back.'"
+        @click="remove"
+      >
+        Remove
+      </button>
+    </header>
+    <p v-if="usedIn.length > 0" class="soft small">In use in: {{ usedIn.join(', ') }}</p>
+    <FieldGrid :table="fieldsOf(part.kind)" :values="part" :units="units" @change="change" />
+    <PartSketch v-if="part.kind === 'caliper' || part.kind === 'wheel'" :part="part" />
+    <fieldset class="group">
+      <legend>Where it comes from and what it costs</legend>
+      <div class="grid">
+        <label>Maker<input class="native" :value="part.maker" maxlength="120" @change="write('maker', $event, 120)" /></label>
+        <label>Number<input class="native" :value="part.number" maxlength="120" @change="write('number', $event, 120)" /></label>
+        <label
+          >Comes from<input
+            class="native"
+            :value="part.provenance"
+            maxlength="200"
+            placeholder="kit, donor, shop"
+            @change="write('provenance', $event, 200)"
+        /></label>
+        <label
+          >Condition<select class="native" :value="part.condition ?? ''" @change="write('condition', $event, 20)">
+            <option value="">not known</option>
+            <option v-for="one in CONDITIONS" :key="one">{{ one }}</option>
+          </select></label
+        >
+        <FigureInput name="massKg" :field="mass" :figure="part.massKg" :units="units" @change="change('massKg', $event)" />
+        <label class="check"
+          ><input
+            type="checkbox"
+            :checked="part.owned"
+            @change="change('owned', ($event.target as HTMLInputElement).checked || undefined)"
+          />
+          already have it</label
+        >
+      </div>
+      <PriceInput
+        v-if="!part.owned"
+        :key="part.id"
+        :price="part.price"
+        :currency="store.project!.preferences.currency"
+        per-pieces
+        @change="change('price', $event)"
+      />
+      <label class="note"
+        >Note<textarea class="native" rows="2" :value="part.note" maxlength="4000" @change="write('note', $event, 4000)" />
+      </label>
+    </fieldset>
+  </form>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  gap: 8px;
+  align-items: flex-end;
+  margin-bottom: 8px;
+}
+.title {
+  flex: 1;
+  min-width: 0;
+}
+.title span {
+  display: block;
+}
+.title input {
+  font-size: 16px;
+  font-weight: 640;
+}
+.group {
+  margin: 16px 0 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  width: 100%;
+  margin-bottom: 6px;
+  border-bottom: 1px solid var(--line);
+  font-weight: 640;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(228px, 1fr));
+  gap: 8px 16px;
+  margin-bottom: 8px;
+}
+label {
+  font-size: 13px;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  align-self: end;
+  min-height: 32px;
+}
+.note {
+  display: block;
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { useColorMode } from '@vueuse/core'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { useProjectFiles } from '~/composables/project-files'
+import { useShortcutList } from '~/composables/shortcuts'
+import { newId, storageTrouble } from '~/stores/shelf'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+const store = useProjectStore()
+const router = useRouter()
+const { exportOpen } = useProjectFiles()
+const { open: openShortcuts } = useShortcutList()
+const { units } = useWorkbench()
+const mode = useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
+
+const saveWords = computed(() => {
+  switch (store.saveState) {
+    case 'saved':
+      return 'Saved here'
+    case 'unsaved':
+    case 'saving':
+      return 'Saving …'
+    case 'conflict':
+      return 'Not saved'
+    default:
+      return 'Not saved'
+  }
+})
+const trouble = computed(() =>
+  store.saveState === 'full' || store.saveState === 'failed' ? storageTrouble(store.saveState, store.saveMessage) : '',
+)
+
+function rename(event: Event) {
+  const input = event.target as HTMLInputElement
+  const name = input.value.trim()
+  if (name === '') input.value = store.project!.name
+  else store.edit('Rename project', (draft) => void (draft.name = name.slice(0, 120)))
+}
+async function keepMine() {
+  const id = await store.keepAsCopy(newId())
+  if (id) await router.replace(`/p/${id}/fit`)
+}
+const UNIT_SETS = [
+  { value: 'mm', label: 'mm, N, bar', units: { length: 'mm', force: 'N', pressure: 'bar', torque: 'N m', mass: 'kg', temperature: '°C' } },
+  { value: 'mpa', label: 'mm, N, MPa', units: { length: 'mm', force: 'N', pressure: 'MPa', torque: 'N m', mass: 'kg', temperature: '°C' } },
+  {
+    value: 'in',
+    label: 'in, lbf, psi',
+    units: { length: 'in', force: 'lbf', pressure: 'psi', torque: 'lbf ft', mass: 'lb', temperature: '°F' },
+  },
+] as const
+const unitSet = computed({
+  get: () =>
+    UNIT_SETS.find((set) => Object.entries(set.units).every(([key, value]) => units.value[key as keyof typeof units.value] === value))
+      ?.value ?? 'own',
+  set: (value) => {
+    const set = UNIT_SETS.find((one) => one.value === value)
+    if (set) store.edit('Change units', (draft) => void (draft.preferences.units = { ...set.units }))
+  },
+})
+</script>
+
+<template>
+  <header class="bar">
+    <NuxtLink to="/" class="home" aria-label="All projects" title="All projects">
+      <svg width="24" height="24" viewBox="0 0 32 32" aria-hidden="true">
+        <path d="M5 25V12h11l6 5v8" fill="none" stroke="currentColor" stroke-width="2.6" />
+        <path d="M5 7h15l7 7v11" fill="none" stroke="var(--accent)" stroke-width="2.6" />
+      </svg>
+    </NuxtLink>
+    <input :value="store.project?.name" class="name" aria-label="Name of the project" maxlength="120" @change="rename" />
+    <span class="saved small" :class="{ 'tone-blocked': saveWords === 'Not saved' }" role="status">{{ saveWords }}</span>
+    <span class="push" />
+    <button
+      class="btn bare"
+      type="button"
+      :disabled="!store.undoLabel"
+      :title="store.undoLabel ? `Undo: ${store.undoLabel}` : 'Nothing to undo'"
+      aria-label="Undo"
+      @click="store.undo()"
+    >
+      <Icon name="tabler:arrow-back-up" size="19" />
+    </button>
+    <button
+      class="btn bare"
+      type="button"
+      :disabled="!store.redoLabel"
+      :title="store.redoLabel ? `Do again: ${store.redoLabel}` : 'Nothing to do again'"
+      aria-label="Redo"
+      @click="store.redo()"
+    >
+      <Icon name="tabler:arrow-forward-up" size="19" />
+    </button>
+    <label class="visually-hidden" for="unit-set">Units</label>
+    <select id="unit-set" v-model="unitSet" class="native units" title="Units">
+      <option v-for="set in UNIT_SETS" :key="set.value" :value="set.value">{{ set.label }}</option>
+      <option v-if="unitSet === 'own'" value="own">own mixture</option>
+    </select>
+    <button class="btn" type="button" title="Export the project to a file (Ctrl+S)" @click="exportOpen">
+      <Icon name="tabler:download" size="18" /><span class="wide">Export</span>
+    </button>
+    <button
+      class="btn bare"
+      type="button"
+      :title="mode === 'dark' ? 'Light theme' : 'Dark theme'"
+      :aria-label="mode === 'dark' ? 'Light theme' : 'Dark theme'"
+      @click="mode = mode === 'dark' ? 'light' : 'dark'"
+    >
+      <Icon v-if="mode === 'dark'" name="tabler:sun" size="19" /><Icon v-else name="tabler:moon" size="19" />
+    </button>
+    <button
+      class="btn bare wide-only"
+      type="button"
+      aria-label="Keyboard shortcuts"
+      title="Keyboard shortcuts (?)"
+      @click="openShortcuts = true"
+    >
+      <Icon name="tabler:keyboard" size="19" />
+    </button>
+    <div v-if="store.saveState === 'conflict'" class="notice" role="alert">
+      <strong>This project was changed in another tab at the same time.</strong> Nothing of yours is lost yet:
+      <button class="btn" type="button" @click="keepMine">Keep mine as a project of its own</button>
+      <button class="btn" type="button" @click="store.takeStored()">Take the other tab's</button>
+    </div>
+    <div v-else-if="trouble" class="notice" role="alert">
+      {{ trouble }} <button class="btn" type="button" @click="exportOpen">Export</button>
+      <button class="btn" type="button" @click="store.flush()">Try again</button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  position: relative;
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 0 12px;
+}
+.home {
+  display: grid;
+  place-items: center;
+  width: 34px;
+  height: 34px;
+  color: var(--ink);
+}
+.name {
+  width: min(300px, 34vw);
+  min-width: 60px;
+  padding: 4px 6px;
+  border: 1px solid transparent;
+  background: none;
+  color: var(--ink);
+  font-size: 16px;
+  font-weight: 640;
+  text-overflow: ellipsis;
+}
+.name:hover,
+.name:focus {
+  border-color: var(--line);
+}
+.saved {
+  color: var(--ink-soft);
+  white-space: nowrap;
+}
+.push {
+  flex: 1;
+}
+.units {
+  width: auto;
+}
+.notice {
+  position: absolute;
+  top: 100%;
+  right: 0;
+  left: 0;
+  z-index: 30;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 16px;
+  border: 1px solid var(--blocked);
+  background: var(--sheet);
+}
+@media (max-width: 760px) {
+  .saved,
+  .wide,
+  .wide-only {
+    display: none;
+  }
+  .units {
+    width: 74px;
+  }
+  .bar {
+    gap: 2px;
+    padding: 0 6px;
+  }
+}
+</style>

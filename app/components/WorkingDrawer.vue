@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { FORMULAS } from '#core/report/formulas.ts'
+import type { Input, ReportFigure } from '#core/report/types.ts'
+import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Any figure: its formula with the numbers put in, and where each number comes from. */
+const store = useProjectStore()
+const { openFigureId, report, stock, isStock, units, goTo } = useWorkbench()
+
+const figure = computed(() => (openFigureId.value ? report.value?.figures[openFigureId.value] : undefined))
+const before = computed(() => (openFigureId.value ? stock.value?.figures[openFigureId.value] : undefined))
+const formula = computed(() => figure.value && FORMULAS[figure.value.formula])
+const open = computed({
+  get: () => figure.value !== undefined,
+  set: (value) => {
+    if (!value) openFigureId.value = undefined
+  },
+})
+const show = (one: ReportFigure) =>
+  one.dimension === 'money'
+    ? formatMoney(one.value, store.project!.preferences.currency)
+    : formatQuantity(one.value, one.dimension, units.value, one.dimension === 'temperatureRise' ? { signed: true } : {})
+const showInput = (input: Input) =>
+  `${formatQuantity(input.value, input.dimension, units.value)}${input.u === undefined ? '' : ` ± ${formatQuantity(input.u, input.dimension, units.value, { decimals: 2 })}`}`
+const origin = (input: Input) =>
+  input.assumed
+    ? 'assumed; enter your own'
+    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.date?.slice(0, 10)]
+        .filter(Boolean)
+        .join(', ')
+</script>
+
+<template>
+  <ElDrawer
+    v-model="open"
+    :modal="false"
+    :lock-scroll="false"
+    modal-penetrable
+    size="min(420px, 100vw)"
+    :title="figure?.label ?? ''"
+    class="working"
+  >
+    <template v-if="figure && formula">
+      <p class="answer num">
+        <strong>{{ figure.atLeast ? 'at least ' : '' }}{{ show(figure) }}</strong>
+        <span v-if="figure.u !== undefined" class="soft">
+          ± {{ formatQuantity(figure.u, 'length', units, { decimals: 2 }) }} standard uncertainty</span
+        >
+        <span v-if="!isStock && before" class="soft block">car as it stands: {{ show(before) }}</span>
+      </p>
+      <template v-if="figure.missing.length > 0">
+        <h3>Not known yet</h3>
+        <ul class="missing">
+          <li v-for="one in figure.missing" :key="one.what">
+            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
+            <span v-if="one.how" class="soft small block">{{ one.how }}</span>
+          </li>
+        </ul>
+      </template>
+      <h3>{{ formula.name }}</h3>
+      <p class="formula num">
+        {{ formula.text }}
+        <span v-if="figure.filled" class="block">= {{ figure.filled }}</span>
+      </p>
+      <p v-if="figure.filled" class="soft small">Numbers in mm, N, MPa, kg and g.</p>
+      <p v-for="note in figure.notes" :key="note" class="small">{{ note }}</p>
+      <h3>What went in</h3>
+      <table class="plain inputs">
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col" class="r">Value</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(input, index) in figure.inputs" :key="index">
+            <td>
+              <button class="linkish" type="button" @click="goTo(input.at)">{{ input.label }}</button>
+              <span v-if="input.symbol" class="soft"> {{ input.symbol }}</span>
+              <span class="soft small block" :class="{ assumed: input.assumed }">{{ origin(input) }}</span>
+            </td>
+            <td class="r num">{{ input.value === undefined ? 'not known' : showInput(input) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft small">Source: {{ formula.source }}.</p>
+    </template>
+  </ElDrawer>
+</template>
+
+<style scoped>
+.answer {
+  margin-top: -8px;
+  font-size: 15px;
+}
+.answer strong {
+  font-size: 24px;
+}
+.block {
+  display: block;
+}
+.formula {
+  padding: 8px 10px;
+  background: var(--sheet-2);
+  font-size: 15px;
+  overflow-wrap: anywhere;
+}
+.missing {
+  margin: 4px 0 14px;
+  padding-left: 18px;
+}
+.assumed {
+  font-style: italic;
+}
+.inputs td.r {
+  white-space: nowrap;
+}
+h3 {
+  margin: 14px 0 4px;
+}
+</style>

@@ -1,0 +1,66 @@
+import { createSharedComposable } from '@vueuse/core'
+import { ElMessage } from 'element-plus'
+import { shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from '#core/formats/project-file.ts'
+import type { Problem } from '#core/model/check.ts'
+import { useProjectStore } from '../stores/project.ts'
+import { useShelfStore } from '../stores/shelf.ts'
+
+/** Projects in from files and out to files. */
+export const useProjectFiles = createSharedComposable(() => {
+  const router = useRouter()
+  const store = useProjectStore()
+  const shelf = useShelfStore()
+  /** What is wrong with the file that was just refused. */
+  const refused = shallowRef<{ name: string; problems: Problem[] }>()
+
+  async function openFile(file: File): Promise<void> {
+    if (file.size > MAX_FILE_BYTES) {
+      refuse(file.name, [
+        { path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB; an exported project is far smaller.` },
+      ])
+      return
+    }
+    let text: string
+    try {
+      text = await file.text()
+    } catch {
+      refuse(file.name, [{ path: '', place: 'the file', message: 'cannot be read. Was it moved, or is it a folder?' }])
+      return
+    }
+    const read = readProject(text)
+    if (!read.ok) {
+      refuse(file.name, read.problems)
+      return
+    }
+    const added = await shelf.add(read.project)
+    if ('message' in added) {
+      refuse(file.name, [{ path: '', place: 'this browser', message: added.message }])
+      return
+    }
+    if (added.id !== read.project.id) ElMessage.info('A project with this id is already here: the file was opened as another one.')
+    await router.push(`/p/${added.id}/fit`)
+  }
+
+  const refuse = (name: string, problems: Problem[]) => {
+    refused.value = { name: name.slice(0, 80), problems }
+  }
+
+  function exportOpen(): void {
+    if (!store.project) return
+    download(fileNameOf(store.project), writeProject(store.project))
+  }
+
+  return { refused, openFile, exportOpen }
+})
+
+/** Hands a text to the browser as a file. */
+export function download(name: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+  const anchor = document.createElement('a')
+  anchor.href = url
+  anchor.download = name
+  anchor.click()
+  setTimeout(() => URL.revokeObjectURL(url), 1000)
+}

@@ -1,0 +1,86 @@
+import { createSharedComposable } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { DEFAULT_UNITS } from '#core/quantity/units.ts'
+import { AXLES, type Axle, type Setup } from '#core/model/project.ts'
+import type { FigureId, Place } from '#core/report/types.ts'
+import { useProjectStore } from '../stores/project.ts'
+import { useReports } from './reports.ts'
+
+export const STEPS = [
+  { id: 'car', number: 1, label: 'Car', built: true },
+  { id: 'measure', number: 2, label: 'Measure', built: false },
+  { id: 'parts', number: 3, label: 'Parts', built: true },
+  { id: 'setup', number: 4, label: 'Setup', built: true },
+  { id: 'fit', number: 5, label: 'Fit', built: true },
+  { id: 'balance', number: 6, label: 'Balance', built: true },
+  { id: 'heat', number: 7, label: 'Heat', built: false },
+  { id: 'cost', number: 8, label: 'Cost', built: true },
+  { id: 'build', number: 9, label: 'Build', built: false },
+  { id: 'prove', number: 10, label: 'Prove', built: false },
+] as const
+export type StepName = (typeof STEPS)[number]['id']
+
+/** What is chosen on the bench: setup and axle live in the address, so that a link opens the same view. */
+export const useWorkbench = createSharedComposable(() => {
+  const route = useRoute()
+  const router = useRouter()
+  const store = useProjectStore()
+  const { reports, stock } = useReports()
+  const openFigureId = ref<FigureId>()
+
+  const units = computed(() => store.project?.preferences.units ?? DEFAULT_UNITS)
+  const setup = computed<Setup | undefined>(() => {
+    const wanted = route.query.setup
+    return store.project?.setups.find((one) => one.id === wanted) ?? store.project?.setups[0]
+  })
+  const isStock = computed(() => setup.value !== undefined && setup.value === store.project?.setups[0])
+  const report = computed(() => reports.value.find((one) => one.setupId === setup.value?.id))
+  const axle = computed<Axle>(() => AXLES.find((one) => one === route.query.axle) ?? 'front')
+  const step = computed(() => STEPS.find((one) => route.path.endsWith(`/${one.id}`))?.id)
+
+  const query = (more: Record<string, string | undefined>) => {
+    const all: Record<string, string | undefined> = {
+      setup: setup.value?.id,
+      axle: axle.value === 'front' ? undefined : axle.value,
+      ...more,
+    }
+    return Object.fromEntries(Object.entries(all).filter((pair): pair is [string, string] => pair[1] !== undefined))
+  }
+  const link = (to: StepName, more: Record<string, string | undefined> = {}) => ({
+    path: `/p/${store.project?.id ?? ''}/${to}`,
+    query: query(more),
+  })
+  const go = (to: StepName, more: Record<string, string | undefined> = {}) => router.push(link(to, more))
+  const chooseSetup = (id: string) => router.replace({ path: route.path, query: query({ setup: id }) })
+  const chooseAxle = (to: Axle) => router.replace({ path: route.path, query: query({ axle: to === 'front' ? undefined : to }) })
+
+  /** Leads to where a figure is entered. */
+  function goTo(place: Place): void {
+    switch (place.kind) {
+      case 'part':
+        void go('parts', { part: place.partId, field: place.field })
+        break
+      case 'car':
+        void go('car', { field: place.axle ? `${place.axle}.${place.field}` : place.field })
+        break
+      case 'slot':
+        void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.slot}` : place.slot })
+        break
+      case 'setup':
+        if (place.field === 'extras') void go('cost', { setup: place.setupId })
+        else if (place.field === 'spacerTrialMm') void go('fit', { setup: place.setupId, axle: place.axle })
+        else void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.field}` : place.field })
+        break
+      case 'preference':
+        void go(place.field === 'rates' || place.field === 'taxPercent' ? 'cost' : 'balance', { field: place.field })
+        break
+      case 'figure':
+        openFigureId.value = place.figureId
+        return
+    }
+    openFigureId.value = undefined
+  }
+
+  return { units, setup, isStock, report, stock, reports, axle, step, openFigureId, link, go, chooseSetup, chooseAxle, goTo }
+})

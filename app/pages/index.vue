@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useProjectFiles } from '~/composables/project-files'
+import { useShelfStore } from '~/stores/shelf'
+import { useProjectStore } from '~/stores/project'
+
+const shelf = useShelfStore()
+const store = useProjectStore()
+const router = useRouter()
+const { openFile } = useProjectFiles()
+const name = ref('')
+const trouble = ref('')
+const picker = ref<HTMLInputElement>()
+
+onMounted(async () => {
+  await store.close()
+  await shelf.refresh()
+})
+
+async function makeBlank() {
+  const wanted = name.value.trim()
+  if (wanted === '') {
+    trouble.value = 'Give the project a name: the car, say.'
+    return
+  }
+  const added = await shelf.addBlank(wanted.slice(0, 120))
+  if ('message' in added) trouble.value = added.message
+  else await router.push(`/p/${added.id}/car`)
+}
+async function openDemo() {
+  await router.push(`/p/${await shelf.addDemo()}/fit?setup=estate-fronts`)
+}
+function picked(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (file) void openFile(file)
+  input.value = ''
+}
+const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
+</script>
+
+<template>
+  <main class="bench">
+    <header>
+      <h1>Valiant Caliper</h1>
+      <p class="lead">
+        Does it fit, is it balanced, is it worth it, what does it cost in the end? From the parts on the bench to a verdict you can check.
+      </p>
+    </header>
+
+    <section class="ways" aria-label="Start">
+      <form class="way" @submit.prevent="makeBlank">
+        <h2>Start with your car</h2>
+        <label for="new-name">Name of the project</label>
+        <div class="row">
+          <input
+            id="new-name"
+            v-model="name"
+            class="native"
+            maxlength="120"
+            autocomplete="off"
+            :aria-invalid="trouble !== ''"
+            aria-describedby="new-trouble"
+          />
+          <button class="btn main" type="submit">Make project</button>
+        </div>
+        <p id="new-trouble" class="field-error">{{ trouble }}</p>
+      </form>
+      <div class="way">
+        <h2>Look at an example</h2>
+        <p>A hill-climb club's shared hatchback, its stock brakes and three ways to better them. All of it is invented.</p>
+        <button class="btn" type="button" @click="openDemo">Open the demo</button>
+      </div>
+      <div class="way">
+        <h2>Open a file</h2>
+        <p>A project exported earlier. You can also drop it anywhere on this page.</p>
+        <button class="btn" type="button" @click="picker?.click()">Choose a file</button>
+        <input
+          ref="picker"
+          class="visually-hidden"
+          type="file"
+          accept=".json,application/json"
+          tabindex="-1"
+          aria-label="Project file"
+          @change="picked"
+        />
+      </div>
+    </section>
+
+    <section aria-labelledby="shelf-title">
+      <h2 id="shelf-title">Projects in this browser</h2>
+      <p v-if="shelf.loaded && shelf.entries.length === 0" class="soft">
+        None yet. What you make is kept here by itself; export it to keep it elsewhere.
+      </p>
+      <ul v-else class="shelf">
+        <li v-for="entry in shelf.entries" :key="entry.id">
+          <NuxtLink :to="`/p/${entry.id}/fit`" class="open">
+            <strong>{{ entry.name }}</strong>
+            <span v-if="entry.broken" class="tone-blocked">cannot be read; open it to see why</span>
+            <span v-else class="soft"
+              >{{ entry.car === entry.name ? '' : `${entry.car}, ` }}{{ entry.setups === 1 ? 'one setup' : `${entry.setups} setups` }}</span
+            >
+          </NuxtLink>
+          <span class="soft num small">{{ day(entry.savedAt) }}</span>
+          <ElPopconfirm
+            :title="`Remove ${entry.name} from this browser? Export it first if you may want it again.`"
+            width="260"
+            confirm-button-text="Remove"
+            cancel-button-text="Keep"
+            :hide-icon="true"
+            @confirm="shelf.remove(entry.id)"
+          >
+            <template #reference><button class="btn bare" type="button" :aria-label="`Remove ${entry.name}`">Remove</button></template>
+          </ElPopconfirm>
+        </li>
+      </ul>
+    </section>
+
+    <footer class="soft small">
+      Figures here help you to decide and to ask. They are no approval and no substitute for a trial fit, the part maker's instructions,
+      local vehicle rules and inspection, or a qualified technician.
+    </footer>
+  </main>
+</template>
+
+<style scoped>
+.bench {
+  max-width: 1060px;
+  margin: 0 auto;
+  padding: 40px 24px;
+}
+header {
+  margin-bottom: 28px;
+  border-bottom: 2px solid var(--ink);
+}
+h1 {
+  font-size: 30px;
+  font-stretch: 112%;
+}
+.lead {
+  max-width: 62ch;
+  margin: 8px 0 14px;
+  font-size: 16px;
+}
+.ways {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr 1fr;
+  gap: 32px;
+  margin-bottom: 36px;
+}
+.way h2 {
+  margin-bottom: 8px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  margin-top: 4px;
+}
+.shelf {
+  margin: 8px 0 36px;
+  padding: 0;
+  list-style: none;
+  border-top: 1px solid var(--line);
+}
+.shelf li {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  border-bottom: 1px solid var(--hair);
+}
+.open {
+  flex: 1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  padding: 11px 0;
+  color: inherit;
+  text-decoration: none;
+  overflow-wrap: anywhere;
+}
+.open:hover strong {
+  text-decoration: underline;
+}
+@media (max-width: 760px) {
+  .bench {
+    padding: 20px 16px;
+  }
+  .ways {
+    grid-template-columns: 1fr;
+    gap: 24px;
+  }
+}
+</style>

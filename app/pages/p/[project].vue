@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { ElMessage } from 'element-plus'
+import { onMounted, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useReports } from '~/composables/reports'
+import { useWorkbench } from '~/composables/workbench'
+import { DEMO_ID, useShelfStore } from '~/stores/shelf'
+import { useProjectStore } from '~/stores/project'
+
+const route = useRoute()
+const router = useRouter()
+const store = useProjectStore()
+const shelf = useShelfStore()
+const { trouble } = useReports()
+const { step } = useWorkbench()
+
+async function open() {
+  const id = String(route.params.project)
+  if (id === DEMO_ID) await shelf.addDemo()
+  await store.open(id)
+  if (store.state === 'open' && step.value === undefined) await router.replace(`/p/${id}/fit`)
+}
+onMounted(open)
+watch(() => route.params.project, open)
+watch(
+  () => store.refreshedAt,
+  () => ElMessage.info('This project was changed in another tab; the change is shown here.'),
+)
+useEventListener(document, 'visibilitychange', () => {
+  if (document.visibilityState === 'hidden') void store.flush()
+})
+useEventListener(window, 'pagehide', () => void store.flush())
+useEventListener(window, 'beforeunload', (event) => {
+  if (store.saveState === 'full' || store.saveState === 'failed' || store.saveState === 'conflict') event.preventDefault()
+})
+</script>
+
+<template>
+  <BrokenProject v-if="store.state === 'broken'" :id="String(route.params.project)" />
+  <main v-else-if="store.state === 'absent'" class="absent">
+    <h1>This project is not in this browser</h1>
+    <p>It may be in another browser, or it was removed. Open its file, or go back to the list.</p>
+    <NuxtLink class="btn main" to="/">All projects</NuxtLink>
+  </main>
+  <div v-else-if="store.state === 'open' && store.project" class="bench">
+    <WorkbenchHead class="head" />
+    <SetupTabs class="tabs" />
+    <JobCard class="card" />
+    <main class="sheet">
+      <p v-if="trouble" class="caution" role="alert">{{ trouble }}</p>
+      <NuxtPage />
+    </main>
+    <LedgerBar class="ledger" />
+    <WorkingDrawer />
+    <ShortcutKeys />
+  </div>
+  <p v-else class="absent soft" role="status">Opening the project …</p>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  grid-template: 46px 38px minmax(0, 1fr) auto / 176px minmax(0, 1fr);
+  grid-template-areas: 'head head' 'card tabs' 'card sheet' 'ledger ledger';
+  height: 100vh;
+  height: 100dvh;
+}
+.head {
+  grid-area: head;
+}
+.tabs {
+  grid-area: tabs;
+}
+.card {
+  grid-area: card;
+}
+.sheet {
+  grid-area: sheet;
+  min-height: 0;
+  padding: 14px 18px;
+  overflow: auto;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-width: 1px 0 0 1px;
+}
+.ledger {
+  grid-area: ledger;
+}
+.absent {
+  max-width: 620px;
+  margin: 80px auto;
+  padding: 0 20px;
+}
+.absent h1 {
+  margin-bottom: 12px;
+}
+@media (max-width: 760px) {
+  .bench {
+    grid-template: 46px auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
+    grid-template-areas: 'head' 'card' 'tabs' 'sheet' 'ledger';
+  }
+  .sheet {
+    padding: 12px;
+    border-left: 0;
+  }
+}
+@media print {
+  .bench {
+    display: block;
+    height: auto;
+  }
+  .card,
+  .head {
+    display: none;
+  }
+}
+</style>

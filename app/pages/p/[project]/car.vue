@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Draft } from 'immer'
+import { carAxleFields, carFields } from '#core/model/car-fields.ts'
+import { AXLES, type Axle, type Car } from '#core/model/project.ts'
+import { useProjectStore } from '~/stores/project'
+import { useFieldFocus } from '~/composables/field-focus'
+import { useWorkbench } from '~/composables/workbench'
+
+const store = useProjectStore()
+const { units, link } = useWorkbench()
+useFieldFocus()
+const car = computed(() => store.project!.car)
+const stock = computed(() => store.project!.setups[0])
+
+function put(target: Draft<Record<string, unknown>>, key: string, value: unknown) {
+  if (value === undefined) Reflect.deleteProperty(target, key)
+  else target[key] = value
+}
+const change = (key: string, value: unknown) =>
+  store.edit('Edit car', (draft) => put(draft.car as Draft<Record<string, unknown>>, key, value))
+const changeAxle = (axle: Axle, key: string, value: unknown) =>
+  store.edit(`Edit ${axle} axle`, (draft) => put(draft.car[axle] as Draft<Record<string, unknown>>, key, value))
+const rename = (event: Event) => {
+  const name = (event.target as HTMLInputElement).value.trim()
+  if (name) change('name' satisfies keyof Car, name.slice(0, 120))
+}
+</script>
+
+<template>
+  <div class="page">
+    <h1>The car</h1>
+    <p class="soft">
+      What it weighs, how it stands and what the pedal does. A figure nobody measured stays unknown. Type any unit, whatever is shown:
+      <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63 %</span>.
+    </p>
+    <label class="name"><span>Name of the car</span><input class="native" :value="car.name" maxlength="120" @change="rename" /></label>
+    <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
+    <div class="axles">
+      <section v-for="axle in AXLES" :key="axle">
+        <h2>{{ axle === 'front' ? 'Front hub and tyre' : 'Rear hub and tyre' }}</h2>
+        <FieldGrid
+          :table="carAxleFields"
+          :values="car[axle]"
+          :units="units"
+          :prefix="axle"
+          @change="(key, value) => changeAxle(axle, key, value)"
+        />
+      </section>
+    </div>
+    <p>
+      Brakes, booster, master cylinder, valve and wheels that are on the car now stand in
+      <NuxtLink :to="link('setup', { setup: stock.id })">the setup “{{ stock.name }}”</NuxtLink>.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  max-width: 1000px;
+}
+h1 {
+  margin-bottom: 4px;
+}
+.name {
+  display: block;
+  max-width: 420px;
+  margin-bottom: 14px;
+  font-size: 13px;
+}
+.axles {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+}
+h2 {
+  margin-bottom: 6px;
+  padding-bottom: 2px;
+  border-bottom: 1px solid var(--line);
+}
+@media (max-width: 760px) {
+  .axles {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

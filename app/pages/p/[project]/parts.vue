@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
+import type { Part } from '#core/model/project.ts'
+import { formatMoney } from '#core/quantity/format.ts'
+import { newId } from '~/stores/shelf'
+import { useProjectStore } from '~/stores/project'
+import { useFieldFocus } from '~/composables/field-focus'
+import { useWorkbench } from '~/composables/workbench'
+
+const store = useProjectStore()
+const route = useRoute()
+const router = useRouter()
+const { link } = useWorkbench()
+useFieldFocus()
+const search = ref('')
+const adding = ref<PartKind | ''>('')
+
+const chosen = computed<Part | undefined>(() => store.project!.parts.find((part) => part.id === route.query.part))
+const groups = computed(() => {
+  const words = search.value.trim().toLowerCase()
+  const hit = (part: Part) =>
+    words === '' ||
+    [part.name, part.maker, part.number, part.provenance, PART_KINDS[part.kind].one].some((text) => text?.toLowerCase().includes(words))
+  return PART_KIND_NAMES.map((kind) => ({ kind, parts: store.project!.parts.filter((part) => part.kind === kind && hit(part)) })).filter(
+    (group) => group.parts.length > 0,
+  )
+})
+const choose = (id: string | undefined) =>
+  router.replace({ path: route.path, query: { ...link('parts').query, ...(id ? { part: id } : {}) } })
+
+async function add() {
+  if (adding.value === '') return
+  const kind = adding.value
+  const id = newId()
+  adding.value = ''
+  const number = store.project!.parts.filter((part) => part.kind === kind).length + 1
+  store.edit(
+    `Add ${PART_KINDS[kind].one}`,
+    (draft) => void draft.parts.push({ id, kind, name: `New ${PART_KINDS[kind].one} ${number}` } as Part),
+  )
+  await router.replace({ path: route.path, query: { ...link('parts').query, part: id, field: 'name' } })
+}
+const costs = (part: Part) =>
+  part.owned ? 'have it' : part.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price'
+</script>
+
+<template>
+  <div class="parts" :class="{ editing: chosen }">
+    <section class="list" aria-label="Parts">
+      <div class="tools">
+        <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
+        <select v-model="adding" class="native" aria-label="Add a part" data-test="add-part" @change="add">
+          <option value="">Add a part …</option>
+          <option v-for="kind in PART_KIND_NAMES" :key="kind" :value="kind">{{ PART_KINDS[kind].one }}</option>
+        </select>
+      </div>
+      <p v-if="store.project!.parts.length === 0" class="soft">
+        No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
+      </p>
+      <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
+      <div v-for="group in groups" :key="group.kind">
+        <h3>{{ PART_KINDS[group.kind].many }}</h3>
+        <ul>
+          <li v-for="part in group.parts" :key="part.id">
+            <button type="button" class="part" :aria-current="part.id === chosen?.id" @click="choose(part.id)">
+              <span class="what">{{ part.name }}</span>
+              <span class="soft small num">{{ costs(part) }}</span>
+              <span class="soft small from">{{ [part.maker, part.number].filter(Boolean).join(' ') }}</span>
+            </button>
+          </li>
+        </ul>
+      </div>
+    </section>
+    <section class="edit" aria-label="Part">
+      <template v-if="chosen">
+        <button class="btn bare back" type="button" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</button>
+        <PartEditor :key="chosen.id" :part="chosen" @removed="choose(undefined)" @copied="choose" />
+      </template>
+      <p v-else class="soft pick">Choose a part to see and edit its figures.</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.parts {
+  display: grid;
+  grid-template-columns: 292px minmax(0, 1fr);
+  gap: 22px;
+  height: 100%;
+}
+.list,
+.edit {
+  min-height: 0;
+  overflow: auto;
+}
+.list {
+  padding-right: 8px;
+  border-right: 1px solid var(--hair);
+}
+.edit {
+  padding: 2px 8px 12px 2px;
+}
+.tools {
+  display: grid;
+  gap: 6px;
+  margin: 2px 2px 10px;
+}
+h3 {
+  margin: 10px 0 2px;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.part {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 8px;
+  width: 100%;
+  padding: 4px 8px;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  color: var(--ink);
+  text-align: left;
+  cursor: pointer;
+}
+.part:hover {
+  background: var(--sheet-2);
+}
+.part[aria-current='true'] {
+  border-left-color: var(--ink);
+  background: var(--sheet-2);
+}
+.from {
+  grid-column: 1 / -1;
+}
+.from:empty {
+  display: none;
+}
+.back {
+  display: none;
+}
+.pick {
+  margin-top: 60px;
+  text-align: center;
+}
+@media (max-width: 760px) {
+  .parts {
+    display: block;
+  }
+  .list {
+    border: 0;
+    padding: 0;
+  }
+  .editing .list,
+  .parts:not(.editing) .edit {
+    display: none;
+  }
+  .back {
+    display: inline-flex;
+    margin-bottom: 6px;
+  }
+}
+</style>

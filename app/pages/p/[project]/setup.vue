@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Draft } from 'immer'
+import { amount } from '#core/model/field.ts'
+import { PART_KINDS } from '#core/model/part-kinds.ts'
+import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Slot } from '#core/model/project.ts'
+import { slotOf } from '#core/model/resolve.ts'
+import type { Figure } from '#core/quantity/figure.ts'
+import { useProjectStore } from '~/stores/project'
+import { useFieldFocus } from '~/composables/field-focus'
+import { useWorkbench } from '~/composables/workbench'
+
+const store = useProjectStore()
+const { setup, isStock, units, link } = useWorkbench()
+useFieldFocus()
+const axleSlots = Object.keys(AXLE_SLOTS) as AxleSlot[]
+const hydraulicSlots = Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]
+const pedalRatio = amount('Pedal ratio of this setup', 'number', 1, 12, { help: 'Only where it differs from the car’s.' })
+const barShare = amount('Balance bar, front share', 'share', 0.35, 0.65, { help: '50 % is centred.' })
+const twin = computed(() => {
+  const id = setup.value?.hydraulics.masterCylinder ?? store.project!.setups[0].hydraulics.masterCylinder
+  const part = store.project!.parts.find((one) => one.id === id)
+  return part?.kind === 'masterCylinder' && part.construction === 'twin'
+})
+
+const nameOf = (slot: Slot, nothing: string): string =>
+  slot === null ? nothing : slot === undefined ? 'not known' : (store.project!.parts.find((part) => part.id === slot)?.name ?? 'not known')
+const partsFor = (kinds: readonly string[]) => store.project!.parts.filter((part) => kinds.includes(part.kind))
+/** Select values: '' as it stands or unknown, '-' none, else a part's id. */
+const valueOf = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
+const emptyWord = (stock: Slot) => (isStock.value ? 'not known' : `as it stands: ${nameOf(stock, 'none')}`)
+const drumIn = (axle: Axle) =>
+  store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
+const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
+
+function put(target: Draft<Record<string, unknown>>, key: string, value: string) {
+  if (value === '') Reflect.deleteProperty(target, key)
+  else target[key] = value === '-' ? null : value
+}
+function choose(label: string, key: string, axle: Axle | undefined, event: Event) {
+  const { value } = event.target as HTMLSelectElement
+  store.edit(`Choose ${label.toLowerCase()}`, (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
+    const target = (axle ? one[axle] : one.hydraulics) as Draft<Record<string, unknown>>
+    put(target, key, value)
+    if (key === 'spacer') Reflect.deleteProperty(target, 'spacerTrialMm')
+  })
+}
+function setFigure(key: 'pedalRatio' | 'barFrontShare', value: Figure | undefined) {
+  store.edit('Edit hydraulics', (draft) => {
+    const target = draft.setups.find((one) => one.id === setup.value?.id)!.hydraulics as Draft<Record<string, unknown>>
+    if (value) target[key] = value
+    else Reflect.deleteProperty(target, key)
+  })
+}
+function writeNote(event: Event) {
+  const note = (event.target as HTMLTextAreaElement).value.trim().slice(0, 4000)
+  store.edit('Note on the setup', (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
+    if (note) one.note = note
+    else delete one.note
+  })
+}
+</script>
+
+<template>
+  <div v-if="setup" class="setup">
+    <section class="slots">
+      <h1>{{ setup.name }}</h1>
+      <p v-if="isStock" class="soft">What is on the car now. Every other setup starts from this and says only what it changes.</p>
+      <p v-else class="soft">Only what is chosen here differs from the car as it stands.</p>
+      <p v-if="store.project!.parts.length === 0">
+        There are no parts to choose from yet. <NuxtLink :to="link('parts')">Add parts first.</NuxtLink>
+      </p>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th scope="col"><span class="visually-hidden">Place</span></th>
+            <th scope="col">Front</th>
+            <th scope="col">Rear</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="slot in axleSlots" :key="slot">
+            <th scope="row">{{ AXLE_SLOTS[slot].label }}</th>
+            <td v-for="axle in AXLES" :key="axle">
+              <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
+              <select
+                v-else
+                class="native"
+                :class="{ changed: !isStock && setup[axle][slot] !== undefined }"
+                :value="valueOf(setup[axle][slot])"
+                :aria-label="`${AXLE_SLOTS[slot].label}, ${axle}`"
+                :data-field="`${axle}.${slot}`"
+                @change="choose(AXLE_SLOTS[slot].label, slot, axle, $event)"
+              >
+                <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
+                <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
+                <option v-for="part in partsFor(AXLE_SLOTS[slot].kinds)" :key="part.id" :value="part.id">{{ part.name }}</option>
+              </select>
+              <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
+                >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
+              >
+            </td>
+          </tr>
+          <tr v-for="slot in hydraulicSlots" :key="slot">
+            <th scope="row">{{ HYDRAULIC_SLOTS[slot].label }}</th>
+            <td colspan="2">
+              <select
+                class="native"
+                :class="{ changed: !isStock && setup.hydraulics[slot] !== undefined }"
+                :value="valueOf(setup.hydraulics[slot])"
+                :aria-label="HYDRAULIC_SLOTS[slot].label"
+                :data-field="slot"
+                @change="choose(HYDRAULIC_SLOTS[slot].label, slot, undefined, $event)"
+              >
+                <option value="">{{ emptyWord(store.project!.setups[0].hydraulics[slot]) }}</option>
+                <option v-if="HYDRAULIC_SLOTS[slot].nothing" value="-">none</option>
+                <option v-for="part in partsFor(HYDRAULIC_SLOTS[slot].kinds)" :key="part.id" :value="part.id">
+                  {{ part.name }} ({{ PART_KINDS[part.kind].one }})
+                </option>
+              </select>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="figures">
+        <FigureInput
+          v-if="!isStock"
+          name="pedalRatio"
+          :field="pedalRatio"
+          :figure="setup.hydraulics.pedalRatio"
+          :units="units"
+          @change="setFigure('pedalRatio', $event)"
+        />
+        <FigureInput
+          v-if="twin"
+          name="barFrontShare"
+          :field="barShare"
+          :figure="setup.hydraulics.barFrontShare"
+          :units="units"
+          @change="setFigure('barFrontShare', $event)"
+        />
+      </div>
+      <label class="small">Note<textarea class="native" rows="2" :value="setup.note" maxlength="4000" @change="writeNote" /></label>
+    </section>
+    <CornerPanel class="drawing" />
+  </div>
+</template>
+
+<style scoped>
+.setup {
+  display: grid;
+  grid-template-columns: minmax(420px, 1fr) minmax(0, 1fr);
+  gap: 20px;
+  height: 100%;
+}
+.slots {
+  min-height: 0;
+  padding: 0 4px 8px 2px;
+  overflow: auto;
+}
+h1 {
+  margin-bottom: 2px;
+  overflow-wrap: anywhere;
+}
+table {
+  margin-bottom: 10px;
+  table-layout: fixed;
+}
+th[scope='row'] {
+  width: 100px;
+}
+thead th:first-child {
+  width: 100px;
+}
+table.plain th,
+table.plain td {
+  padding: 2px 4px;
+  border: 0;
+}
+.changed {
+  border-color: var(--ink) !important;
+  font-weight: 620;
+}
+.figures {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+@media (max-width: 1000px) {
+  .setup {
+    grid-template-columns: 1fr;
+    height: auto;
+  }
+  .slots {
+    overflow: visible;
+  }
+  .drawing {
+    height: 320px;
+  }
+}
+</style>

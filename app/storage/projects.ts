@@ -1,0 +1,118 @@
+import localforage from 'localforage'
+import { checkProject } from '#core/formats/project-file.ts'
+import type { Problem } from '#core/model/check.ts'
+import type { Project } from '#core/model/project.ts'
+
+/**
+ * Projects in the browser. Each is kept with a revision that counts its saves, so that two tabs never
+ * overwrite each other unseen, and with the copy before the last save.
+ */
+
+const SHELF_VERSION = 1
+
+export interface Kept {
+  shelfVersion: number
+  revision: number
+  savedAt: string
+  project: unknown
+}
+export interface ShelfEntry {
+  id: string
+  name: string
+  car: string
+  savedAt: string
+  setups: number
+  /** The stored value cannot be read. */
+  broken: boolean
+}
+export type Loaded =
+  | { state: 'absent' }
+  | { state: 'broken'; problems: Problem[]; raw: string; hasCopy: boolean }
+  | { state: 'ok'; project: Project; revision: number }
+export type Saved =
+  { ok: true; revision: number } | { ok: false; reason: 'conflict' } | { ok: false; reason: 'full' | 'failed'; message: string }
+
+const projects = localforage.createInstance({ name: 'valiant-caliper', storeName: 'projects', version: SHELF_VERSION })
+const copies = localforage.createInstance({ name: 'valiant-caliper', storeName: 'copies', version: SHELF_VERSION })
+
+/** One save at a time over all tabs, where the browser can. */
+async function alone<T>(id: string, work: () => Promise<T>): Promise<T> {
+  const locks = globalThis.navigator?.locks
+  return locks ? await locks.request(`valiant-caliper:${id}`, work) : await work()
+}
+
+export async function loadProject(id: string): Promise<Loaded> {
+  const kept = await projects.getItem<Kept>(id)
+  if (!kept) return { state: 'absent' }
+  const read = checkProject(kept.project)
+  if (read.ok) return { state: 'ok', project: read.project, revision: kept.revision }
+  return {
+    state: 'broken',
+    problems: read.problems,
+    raw: JSON.stringify(kept.project, undefined, 2),
+    hasCopy: (await copies.getItem(id)) !== null,
+  }
+}
+
+/**
+ * Saves a project over the revision it was loaded at; another revision in the store is a conflict and
+ * nothing is written.
+ * @param expected undefined: the project must not exist yet
+ */
+export async function saveProject(project: Project, expected: number | undefined, now: Date): Promise<Saved> {
+  return await alone(project.id, async () => {
+    try {
+      const before = await projects.getItem<Kept>(project.id)
+      if (before?.revision !== expected) return { ok: false, reason: 'conflict' }
+      if (before) await copies.setItem(project.id, before)
+      const revision = (expected ?? 0) + 1
+      await projects.setItem<Kept>(project.id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project })
+      return { ok: true, revision }
+    } catch (error) {
+      const message = error instanceof Error ? error.message : String(error)
+      const full = error instanceof Error && /quota/i.test(`${error.name} ${message}`)
+      return { ok: false, reason: full ? 'full' : 'failed', message }
+    }
+  })
+}
+
+/** Puts the copy before the last save back in place. */
+export async function restoreCopy(id: string): Promise<boolean> {
+  return await alone(id, async () => {
+    const copy = await copies.getItem<Kept>(id)
+    if (!copy) return false
+    const now = await projects.getItem<Kept>(id)
+    await projects.setItem<Kept>(id, { ...copy, revision: (now?.revision ?? copy.revision) + 1 })
+    return true
+  })
+}
+
+export async function removeProject(id: string): Promise<void> {
+  await alone(id, async () => {
+    await projects.removeItem(id)
+    await copies.removeItem(id)
+  })
+}
+
+/** All projects, the latest first. A broken one is listed, not hidden. */
+export async function listProjects(): Promise<ShelfEntry[]> {
+  const entries: ShelfEntry[] = []
+  for (const id of await projects.keys()) {
+    const kept = await projects.getItem<Kept>(id)
+    if (!kept) continue
+    const read = checkProject(kept.project)
+    entries.push(
+      read.ok
+        ? {
+            id,
+            name: read.project.name,
+            car: read.project.car.name,
+            savedAt: kept.savedAt,
+            setups: read.project.setups.length,
+            broken: false,
+          }
+        : { id, name: id, car: '', savedAt: kept.savedAt, setups: 0, broken: true },
+    )
+  }
+  return entries.sort((a, b) => b.savedAt.localeCompare(a.savedAt))
+}

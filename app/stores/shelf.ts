@@ -1,0 +1,59 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { blankProject } from '#core/model/blank.ts'
+import type { Project } from '#core/model/project.ts'
+import { listProjects, loadProject, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
+
+export const DEMO_ID = 'larkrise-club-hatch'
+
+export const newId = (): string => globalThis.crypto.randomUUID()
+
+/** The list of projects in this browser. */
+export const useShelfStore = defineStore('shelf', () => {
+  const entries = shallowRef<ShelfEntry[]>([])
+  const loaded = ref(false)
+
+  async function refresh(): Promise<void> {
+    entries.value = await listProjects()
+    loaded.value = true
+  }
+
+  /** Puts a project that is new here on the shelf; a taken id gets a new one. Returns the id it has, or why not. */
+  async function add(project: Project): Promise<{ id: string } | { message: string }> {
+    const taken = (await loadProject(project.id)).state !== 'absent'
+    const own = taken ? { ...project, id: newId() } : project
+    const saved = await saveProject(own, undefined, new Date())
+    if (saved.ok) return { id: own.id }
+    return {
+      message:
+        saved.reason === 'conflict'
+          ? 'Another tab has just saved a project with this id. Try again.'
+          : storageTrouble(saved.reason, saved.message),
+    }
+  }
+
+  const addBlank = (name: string) => add(blankProject(newId(), name))
+
+  /** The demo, put on the shelf when it is not there. */
+  async function addDemo(): Promise<string> {
+    if ((await loadProject(DEMO_ID)).state === 'absent') {
+      const { DEMO_PROJECT } = await import('#core/demo/project.ts')
+      await saveProject(DEMO_PROJECT, undefined, new Date())
+    }
+    return DEMO_ID
+  }
+
+  async function remove(id: string): Promise<void> {
+    await removeProject(id)
+    await refresh()
+  }
+
+  return { entries, loaded, refresh, add, addBlank, addDemo, remove }
+})
+
+/** What to do when the browser does not take a save. */
+export function storageTrouble(reason: 'full' | 'failed', message: string): string {
+  return reason === 'full'
+    ? 'This browser has no room left. Export the project to a file, then remove projects you no longer need.'
+    : `This browser did not save (${message}). Export the project to a file, so that nothing is lost.`
+}

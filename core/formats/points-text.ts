@@ -1,0 +1,104 @@
+import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '../model/field.ts'
+import { editQuantity } from '../quantity/format.ts'
+import { parseQuantity } from '../quantity/parse.ts'
+import type { UnitChoice } from '../quantity/units.ts'
+
+/**
+ * Points as people keep them: a line a point, "z r" with blanks, tabs or a semicolon between, as a
+ * spreadsheet gives them when pasted.
+ */
+
+export interface LineProblem {
+  line: number
+  message: string
+}
+export type Read<T> = { ok: true; value: T } | { ok: false; problems: LineProblem[] }
+
+const MOST_POINTS = 2000
+
+const splitLine = (line: string): string[] =>
+  (line.includes(';') || line.includes('\t') ? line.split(/[;\t]/) : line.split(/\s+/)).map((piece) => piece.trim()).filter(Boolean)
+
+function readPoint(pieces: readonly string[], units: UnitChoice): [number, number] | string {
+  if (pieces.length < 2) return 'needs two numbers: z, then r'
+  const pair: number[] = []
+  for (const [index, name] of ['z', 'r'].entries()) {
+    const parsed = parseQuantity(pieces[index]!, 'length', units)
+    if (!parsed.ok) return `${name}: ${parsed.message}`
+    if (Math.abs(parsed.value) > 1000) return `${name} is beyond 1000 mm`
+    pair.push(parsed.value)
+  }
+  return [pair[0]!, pair[1]!]
+}
+
+const isNumberLine = (line: string): boolean => /^[-+\u2212]?\s*[\d.,]/.test(line)
+
+/** Outlines of a caliper: lines that are not numbers name the outline that follows. */
+export function readOutlines(text: string, units: UnitChoice): Read<NamedOutline[]> {
+  const outlines: NamedOutline[] = []
+  const problems: LineProblem[] = []
+  let current: NamedOutline | undefined
+  text.split(/\r?\n/).forEach((raw, index) => {
+    const line = raw.trim()
+    if (line === '') return
+    if (!isNumberLine(line)) {
+      current = { name: line.replace(/^#+\s*/, '').slice(0, 120), points: [] }
+      outlines.push(current)
+      return
+    }
+    const point = readPoint(splitLine(line), units)
+    if (typeof point === 'string') {
+      problems.push({ line: index + 1, message: point })
+      return
+    }
+    if (!current) {
+      current = { name: 'body', points: [] }
+      outlines.push(current)
+    }
+    if (current.points.length >= MOST_POINTS) problems.push({ line: index + 1, message: `more than ${MOST_POINTS} points in one outline` })
+    else current.points.push(point)
+  })
+  for (const outline of outlines)
+    if (outline.points.length < 2 && problems.length === 0)
+      problems.push({ line: 0, message: `${outline.name}: needs at least two points` })
+  if (outlines.length === 0) problems.push({ line: 0, message: 'No points yet.' })
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: outlines }
+}
+
+/** A wheel's profile: "z r tag" from the inboard edge of the barrel; the tag belongs to the stretch that follows. */
+export function readProfile(text: string, units: UnitChoice): Read<WheelProfile> {
+  const points: [number, number][] = []
+  const tags: WheelTag[] = []
+  const problems: LineProblem[] = []
+  text.split(/\r?\n/).forEach((raw, index) => {
+    const line = raw.trim()
+    if (line === '') return
+    const pieces = splitLine(line)
+    const point = readPoint(pieces, units)
+    if (typeof point === 'string') {
+      problems.push({ line: index + 1, message: point })
+      return
+    }
+    if (points.length > 0 && tags.length < points.length)
+      problems.push({ line: index + 1, message: `the point before has no tag: write ${WHEEL_TAGS.join(', ')} after it` })
+    points.push(point)
+    const tag = pieces[2]?.toLowerCase()
+    if (tag === undefined) return
+    const known = WHEEL_TAGS.find((one) => one === tag)
+    if (known) tags.push(known)
+    else problems.push({ line: index + 1, message: `"${tag.slice(0, 20)}" is not a tag: write ${WHEEL_TAGS.join(', ')}` })
+  })
+  // a tag on the last point has nothing to belong to
+  const profile = { points, tags: tags.slice(0, Math.max(points.length - 1, 0)) }
+  if (problems.length === 0 && points.length < 2) problems.push({ line: 0, message: 'needs at least two points' })
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: profile }
+}
+
+const writePoint = ([z, r]: [number, number], units: UnitChoice): string =>
+  [z, r].map((value) => editQuantity(value, 'length', units).replace(/ \S+$/, '')).join('\t')
+
+export const writeOutlines = (outlines: readonly NamedOutline[], units: UnitChoice): string =>
+  outlines.map(({ name, points }) => [name, ...points.map((point) => writePoint(point, units))].join('\n')).join('\n\n')
+
+export const writeProfile = ({ points, tags }: WheelProfile, units: UnitChoice): string =>
+  points.map((point, index) => `${writePoint(point, units)}${tags[index] ? `\t${tags[index]}` : ''}`).join('\n')

@@ -1,0 +1,130 @@
+import { formatMoney, formatQuantity } from '../quantity/format.ts'
+import type { UnitChoice } from '../quantity/units.ts'
+import { FINDING_ORDER } from './words.ts'
+import type { FigureId, FindingVerdict, Report, ReportFigure } from './types.ts'
+
+/** One of the six figures that stand under every screen. */
+export interface LedgerEntry {
+  id: 'verdict' | 'area' | 'bias' | 'pedal' | 'heat' | 'cost'
+  label: string
+  value: string
+  /** A second line: what goes with the figure. */
+  detail: string
+  /** Against the car as it stands. */
+  change: string
+  tone: FindingVerdict | 'plain'
+  figureId: FigureId
+}
+
+/** The six figures of a setup against the car as it stands. */
+export function ledger(report: Report, stock: Report, units: UnitChoice, currency: string): LedgerEntry[] {
+  const f = report.figures
+  const s = stock.figures
+  const against = (text: string) => (report.isStock ? 'the car as it stands' : text)
+  const worst = [report.corners.front, report.corners.rear].reduce((a, b) => (worse(report, b.axle, a.axle) ? b : a))
+  const stockGap = stock.corners[worst.axle].gap
+  const lock = report.findings.find((one) => one.rule === 'lock-order')!
+
+  return [
+    {
+      id: 'verdict',
+      label: 'Wheel clearance',
+      value: worst.short,
+      detail: worst.gap
+        ? `${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
+        : `${worst.axle}: ${questions(worst.missing.length)}`,
+      change: against(stockGap ? `stands at ${formatQuantity(stockGap.minGapMm, 'length', units)}` : 'stock not known'),
+      tone: report.verdict,
+      figureId: `${worst.axle}.gap`,
+    },
+    {
+      id: 'area',
+      label: 'Piston area, one side',
+      value: `${formatQuantity(f['front.pistonArea'].value, 'area', units, { bare: true })} / ${formatQuantity(f['rear.pistonArea'].value, 'area', units)}`,
+      detail: 'front / rear',
+      change: against(
+        `front ${percent(f['front.pistonArea'], s['front.pistonArea'])}, rear ${percent(f['rear.pistonArea'], s['rear.pistonArea'])}`,
+      ),
+      tone: unknownTone(f['front.pistonArea'], f['rear.pistonArea']),
+      figureId: 'front.pistonArea',
+    },
+    {
+      id: 'bias',
+      label: 'Bias at the road',
+      value: `${formatQuantity(f['bias.road'].value, 'share', units)} front`,
+      detail: lockWords(report),
+      change: against(points(f['bias.road'], s['bias.road'])),
+      tone: lock.verdict === 'fits' ? 'plain' : lock.verdict,
+      figureId: 'bias.road',
+    },
+    {
+      id: 'pedal',
+      label: f['pedal.force'].label,
+      value: `${f['pedal.force'].atLeast ? 'at least ' : ''}${formatQuantity(f['pedal.force'].value, 'force', units)}`,
+      detail: `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
+      change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
+      tone: unknownTone(f['pedal.force']),
+      figureId: 'pedal.force',
+    },
+    {
+      id: 'heat',
+      label: 'Rotor rise, one stop',
+      value: formatQuantity(f['front.heat'].value, 'temperatureRise', units, { signed: true }),
+      detail: `front; rear ${formatQuantity(f['rear.heat'].value, 'temperatureRise', units, { signed: true })}`,
+      change: against(`front ${percent(f['front.heat'], s['front.heat'])}`),
+      tone: unknownTone(f['front.heat']),
+      figureId: 'front.heat',
+    },
+    {
+      id: 'cost',
+      label: 'Cost',
+      value: `${f['cost.total'].atLeast ? 'at least ' : ''}${formatMoney(f['cost.total'].value, currency, { whole: true })}`,
+      detail:
+        report.bill.lines.length === 0
+          ? 'nothing to buy'
+          : `${formatMoney(report.bill.total.p10, currency, { whole: true }).replace(/\u00a0.*/, '')} to ${formatMoney(report.bill.total.p90, currency, { whole: true })} in 8 of 10`,
+      change: against(report.bill.unpriced > 0 ? `${report.bill.unpriced} without a price` : 'beyond the car as it stands'),
+      tone: report.bill.unpriced > 0 ? 'unknown' : 'plain',
+      figureId: 'cost.total',
+    },
+  ]
+}
+
+/** Whether axle `a` is the one to show rather than `b`: the worse verdict, then the smaller gap. */
+function worse(report: Report, a: 'front' | 'rear', b: 'front' | 'rear'): boolean {
+  const rank = (axle: 'front' | 'rear') =>
+    FINDING_ORDER.indexOf(report.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle)!.verdict)
+  if (rank(a) !== rank(b)) return rank(a) > rank(b)
+  return (report.corners[a].gap?.minGapMm ?? Infinity) < (report.corners[b].gap?.minGapMm ?? Infinity)
+}
+
+const questions = (count: number): string => (count === 1 ? '1 open question' : `${count} open questions`)
+
+const unknownTone = (...figures: ReportFigure[]): LedgerEntry['tone'] =>
+  figures.some((figure) => figure.value === undefined || figure.atLeast) ? 'unknown' : 'plain'
+
+/** "+12 %" of one figure against another. */
+export function percent(now: ReportFigure, then: ReportFigure): string {
+  if (now.value === undefined || then.value === undefined || then.value === 0) return '\u2014'
+  const change = Math.round((now.value / then.value - 1) * 100)
+  return change === 0 ? 'same' : `${change > 0 ? '+' : '\u2212'}${Math.abs(change)}\u202f%`
+}
+
+function points(now: ReportFigure, then: ReportFigure): string {
+  if (now.value === undefined || then.value === undefined) return '\u2014'
+  const change = (now.value - then.value) * 100
+  return Math.abs(change) < 0.05 ? 'same split' : `${Math.abs(change).toFixed(1)} points to the ${change > 0 ? 'front' : 'rear'}`
+}
+
+function lockWords(report: Report): string {
+  switch (report.lockOrder?.kind) {
+    case 'rearAbove':
+      return `front first to ${formatQuantity(report.lockOrder.aboveG, 'deceleration')}`
+    case 'frontAlways':
+      return 'front always first'
+    case 'rearAlways':
+      return 'rear always first'
+    default:
+      return 'lock order not known'
+  }
+}
