@@ -5,10 +5,10 @@ import { computed, ref } from 'vue'
 import type { CurvePoint, Report } from '#core/report/types.ts'
 
 /** Adhesion that each axle uses over deceleration: the upper curve locks first. */
-const props = defineProps<{ report: Report; stock: Report | undefined; decelG: number; frontFirstToG: number }>()
+const props = defineProps<{ report: Report; stock: Report | undefined; frontFirstToG: number }>()
 const host = ref<HTMLElement>()
 const { width, height } = useElementSize(host)
-const margin = { top: 16, right: 84, bottom: 40, left: 46 }
+const margin = { top: 26, right: 84, bottom: 40, left: 46 }
 const w = computed(() => Math.max(width.value, 280))
 const h = computed(() => Math.max(height.value, 240))
 const x = computed(() => scaleLinear([margin.left, w.value - margin.right]).domain([0, 1.2]))
@@ -64,9 +64,9 @@ const turn = computed(() => (props.report.lockOrder?.kind === 'rearAbove' ? prop
             <text :x="x(t)" :y="h - margin.bottom + 16" text-anchor="middle">{{ t.toFixed(1) }}</text>
           </g>
           <text :x="w - margin.right" :y="h - 6" text-anchor="end">deceleration, g</text>
-          <text :x="6" :y="11">friction needed</text>
+          <text :x="6" :y="12">friction needed</text>
         </g>
-        <text class="zone-word" :x="x(0.17)" :y="h - margin.bottom - 8">front must be higher here on the road</text>
+        <text class="zone-word" :x="x(frontFirstToG) - 6" :y="h - margin.bottom - 8" text-anchor="end">front must be higher here on the road</text>
         <line class="even" :x1="x(0)" :y1="y(0)" :x2="x(1.2)" :y2="y(1.2)" />
         <g v-if="stock && !report.isStock" class="stock">
           <path class="front" :d="path(stock.adhesion, 'front')" />

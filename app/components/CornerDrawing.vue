@@ -26,6 +26,8 @@ const frame = computed<Frame>(() => ({
 
 const LOWEST_RADIUS_MM = 40
 const WALL_MM = 5
+/** Depth of the caliper's drawn surface: only the outline is measured, the body behind it is not. */
+const RIM_MM = 9
 const spacer = computed(() => props.corner.spacerMm ?? 0)
 const wheelLine = computed(() => props.corner.wheel?.points)
 const scale = computed(() => {
@@ -137,6 +139,9 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
         </pattern>
       </defs>
 
+      <clipPath id="sheet"><rect :x="scale.z.range()[0]" :y="0" :width="frame.width" :height="scale.r.range()[0]" /></clipPath>
+      <clipPath v-for="(one, index) in caliper" :id="`body-${index}`" :key="index"><path :d="one.fill" /></clipPath>
+
       <!-- paper: axes in the seat frame -->
       <g class="axes num">
         <g v-for="t in ticks.r" :key="`r${t}`">
@@ -155,7 +160,7 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
       <line class="seat" :x1="seatX" :x2="seatX" :y1="scale.r.range()[0]" :y2="scale.r(150)" />
 
       <!-- rotor -->
-      <g v-if="corner.rotor" class="rotor">
+      <g v-if="corner.rotor" class="rotor" clip-path="url(#sheet)">
         <path :d="`${pathOf(scale, corner.rotor.ring)}Z`" />
         <path v-if="corner.rotor.hat" :d="`${pathOf(scale, corner.rotor.hat)}Z`" />
       </g>
@@ -164,8 +169,9 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
       <g v-for="one in caliper" :key="one.name">
         <path class="room" :d="one.line" :stroke-width="2 * corner.requiredMm * scale.pxPerMm" />
       </g>
-      <g v-for="one in caliper" :key="`${one.name} body`" class="caliper">
+      <g v-for="(one, index) in caliper" :key="`${one.name} body`" class="caliper">
         <path class="fill" :d="one.fill" />
+        <path class="rim" :d="one.line" :stroke-width="2 * RIM_MM * scale.pxPerMm" :clip-path="`url(#body-${index})`" />
         <path class="line" :d="one.line" />
       </g>
 
@@ -282,7 +288,11 @@ svg {
 }
 .caliper .fill {
   fill: var(--caliper);
-  fill-opacity: 0.9;
+  fill-opacity: 0.28;
+}
+.caliper .rim {
+  fill: none;
+  stroke: var(--caliper);
 }
 .caliper .line {
   fill: none;

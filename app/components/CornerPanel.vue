@@ -56,4 +56,13 @@ function setSpacer(mm: number) {
   text-underline-offset: 5px;
   text-decoration-thickness: 2px;
 }
+@media (max-width: 760px) {
+  .panel {
+    flex-direction: column;
+  }
+  .axles {
+    position: static;
+    justify-content: flex-end;
+  }
+}
 </style>

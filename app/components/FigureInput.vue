@@ -15,6 +15,8 @@ const props = defineProps<{
   name: string
   label?: string
   bare?: boolean
+  /** What an empty field means. */
+  empty?: string
 }>()
 const emit = defineEmits<{ change: [figure: Figure | undefined] }>()
 
@@ -90,7 +92,7 @@ function cancel() {
         v-model="text"
         class="native num"
         autocomplete="off"
-        :placeholder="bare ? '' : 'not known'"
+        :placeholder="bare ? '' : (empty ?? 'not known')"
         :aria-invalid="error !== ''"
         :aria-describedby="`${id}-more`"
         :data-dirty="dirty"

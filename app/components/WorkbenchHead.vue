@@ -15,6 +15,7 @@ const { open: openShortcuts } = useShortcutList()
 const { units } = useWorkbench()
 const mode = useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
 
+const isDark = computed(() => mode.state.value === 'dark')
 const saveWords = computed(() => {
   switch (store.saveState) {
     case 'saved':
@@ -104,11 +105,11 @@ const unitSet = computed({
     <button
       class="btn bare"
       type="button"
-      :title="mode === 'dark' ? 'Light theme' : 'Dark theme'"
-      :aria-label="mode === 'dark' ? 'Light theme' : 'Dark theme'"
-      @click="mode = mode === 'dark' ? 'light' : 'dark'"
+      :title="isDark ? 'Light theme' : 'Dark theme'"
+      :aria-label="isDark ? 'Light theme' : 'Dark theme'"
+      @click="mode = isDark ? 'light' : 'dark'"
     >
-      <Icon v-if="mode === 'dark'" name="tabler:sun" size="19" /><Icon v-else name="tabler:moon" size="19" />
+      <Icon v-if="isDark" name="tabler:sun" size="19" /><Icon v-else name="tabler:moon" size="19" />
     </button>
     <button
       class="btn bare wide-only"

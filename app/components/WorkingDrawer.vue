@@ -80,7 +80,7 @@ const origin = (input: Input) =>
           <tr v-for="(input, index) in figure.inputs" :key="index">
             <td>
               <button class="linkish" type="button" @click="goTo(input.at)">{{ input.label }}</button>
-              <span v-if="input.symbol" class="soft"> {{ input.symbol }}</span>
+              <span v-if="input.symbol" class="soft symbol">{{ input.symbol }}</span>
               <span class="soft small block" :class="{ assumed: input.assumed }">{{ origin(input) }}</span>
             </td>
             <td class="r num">{{ input.value === undefined ? 'not known' : showInput(input) }}</td>
@@ -103,6 +103,9 @@ const origin = (input: Input) =>
 .block {
   display: block;
 }
+.symbol {
+  margin-left: 6px;
+}
 .formula {
   padding: 8px 10px;
   background: var(--sheet-2);
@@ -121,5 +124,21 @@ const origin = (input: Input) =>
 }
 h3 {
   margin: 14px 0 4px;
+}
+</style>
+
+<style>
+/* the drawer leaves the ledger in sight */
+@media (min-width: 1001px) {
+  .el-drawer.working {
+    height: calc(100% - 94px);
+    border: 1px solid var(--line);
+    box-shadow: none;
+  }
+}
+.el-drawer.working .el-drawer__header {
+  margin-bottom: 8px;
+  color: var(--ink);
+  font-weight: 640;
 }
 </style>

@@ -41,10 +41,10 @@ export const caliperFields = {
   frame: choice(
     'Outline is kept from',
     [
-      { value: 'seat', label: 'hub centre and wheel seat, on this car' },
-      { value: 'mount', label: 'slot centre and mount radius, so that it can go on any car' },
+      { value: 'seat', label: 'hub centre and wheel seat' },
+      { value: 'mount', label: 'slot centre and mount' },
     ],
-    mounting,
+    { ...mounting, help: 'Seat: taken on this car. Slot centre and mount: taken anywhere, placed here by mount face, bracket and hat.' },
   ),
   takenWithHatMm: length('Rotor hat thickness', 2, 20, {
     group: takenWith,

@@ -56,7 +56,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
     for (const { part, pieces, places } of partsToBuy(context)) {
       const perPrice = part.price?.pieces ?? 1
       const packs = Math.ceil(pieces / perPrice)
-      const packed = perPrice > 1 ? `${packs} × ${perPrice} pieces` : pieces > 1 ? `${pieces} pieces` : '1 piece'
+      const packed = perPrice > 1 ? `${pieces} pieces, sold by ${perPrice}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
       add(
         {
           id: part.id,

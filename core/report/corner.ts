@@ -199,19 +199,18 @@ function rotorSection(rotor: PartOf<'rotor'>): Corner['rotor'] {
   ]
   if (!hatThicknessMm) return { ring, hat: undefined }
   const hat = hatThicknessMm.value
-  const wall = inner - 6
   const bore = boreMm ? boreMm.value / 2 : 30
+  const wall = inner - hat
+  const inboard = middle - half
   return {
     ring,
     hat: [
       [-hat, bore],
       [0, bore],
-      [0, wall],
-      [middle + half, wall],
-      [middle + half, inner],
-      [middle, inner],
-      [middle, wall - hat],
-      [-hat, wall - hat],
+      [0, inner],
+      [inboard, inner],
+      [inboard, wall],
+      [-hat, wall],
       [-hat, bore],
     ],
   }

@@ -214,18 +214,18 @@ function biasFigures(force: ReportFigure, stage: Chain | undefined): ReportFigur
     if (values) {
       const at = { kind: 'figure', figureId: 'pedal.force' } as const
       values.forEach((value, index) =>
-        work.inputs.push({ symbol: symbols[index]!, label: `${label}, ${AXLES[index]}`, value, dimension, at }),
+        work.inputs.push({ symbol: symbols[index]!, label: `${label[0]!.toUpperCase()}${label.slice(1)}, ${AXLES[index]}`, value, dimension, at }),
       )
       if (id === 'clamp' && stage?.bias.clamp === undefined) work.notes.push('A drum has no single clamp force.')
     }
-    return work.figure(`bias.${id}`, label, 'share', formula, stage?.bias[id])
+    return work.figure(`bias.${id}`, `Front share of ${label}`, 'share', formula, stage?.bias[id])
   }
   const { front, rear } = stage ?? {}
   return [
-    of('pressure', 'Line pressure', 'pressure-share', ['P_f', 'P_r'], stage && [front!.pressureMpa, rear!.pressureMpa], 'pressure'),
-    of('clamp', 'Clamp force', 'clamp-share', ['N_f', 'N_r'], stage && [front!.clampN, rear!.clampN], 'force'),
-    of('torque', 'Brake torque', 'torque-share', ['T_f', 'T_r'], stage && [front!.torqueNm, rear!.torqueNm], 'torque'),
-    of('road', 'Force at the road', 'road-share', ['F_f', 'F_r'], stage && [front!.forceN, rear!.forceN], 'force'),
+    of('pressure', 'line pressure', 'pressure-share', ['P_f', 'P_r'], stage && [front!.pressureMpa, rear!.pressureMpa], 'pressure'),
+    of('clamp', 'clamp force', 'clamp-share', ['N_f', 'N_r'], stage && [front!.clampN, rear!.clampN], 'force'),
+    of('torque', 'brake torque', 'torque-share', ['T_f', 'T_r'], stage && [front!.torqueNm, rear!.torqueNm], 'torque'),
+    of('road', 'force at the road', 'road-share', ['F_f', 'F_r'], stage && [front!.forceN, rear!.forceN], 'force'),
   ]
 }
 

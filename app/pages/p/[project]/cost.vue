@@ -214,13 +214,13 @@ section {
   display: grid;
   grid-template-columns: minmax(140px, 1.2fr) 76px minmax(300px, 2fr) 36px;
   gap: 10px;
-  align-items: end;
+  align-items: start;
   margin-bottom: 6px;
   padding-bottom: 4px;
   border-bottom: 1px solid var(--hair);
 }
 .extra > .btn {
-  margin-bottom: 4px;
+  margin-top: 20px;
 }
 .wide {
   grid-column: 1 / -1;

@@ -185,14 +185,24 @@ h2 {
   .fit {
     display: flex;
     flex-direction: column;
+    gap: 6px;
     height: auto;
   }
-  .drawing {
-    order: -1;
-    height: 300px;
-  }
+  /* the verdict, then the drawing, then the rest */
   .answer {
-    overflow: visible;
+    display: contents;
+  }
+  .answer > * {
+    order: 2;
+  }
+  .answer > .verdict {
+    order: 0;
+    margin: 0;
+  }
+  .drawing {
+    order: 1;
+    flex: none;
+    height: 330px;
   }
 }
 </style>

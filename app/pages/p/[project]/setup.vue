@@ -28,7 +28,7 @@ const nameOf = (slot: Slot, nothing: string): string =>
 const partsFor = (kinds: readonly string[]) => store.project!.parts.filter((part) => kinds.includes(part.kind))
 /** Select values: '' as it stands or unknown, '-' none, else a part's id. */
 const valueOf = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
-const emptyWord = (stock: Slot) => (isStock.value ? 'not known' : `as it stands: ${nameOf(stock, 'none')}`)
+const emptyWord = (stock: Slot) => (isStock.value ? 'not known' : `${nameOf(stock, 'none')} (as it stands)`)
 const drumIn = (axle: Axle) =>
   store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
@@ -129,7 +129,7 @@ function writeNote(event: Event) {
           v-if="!isStock"
           name="pedalRatio"
           :field="pedalRatio"
-          :figure="setup.hydraulics.pedalRatio"
+          :figure="setup.hydraulics.pedalRatio" empty="as on the car"
           :units="units"
           @change="setFigure('pedalRatio', $event)"
         />
@@ -137,7 +137,7 @@ function writeNote(event: Event) {
           v-if="twin"
           name="barFrontShare"
           :field="barShare"
-          :figure="setup.hydraulics.barFrontShare"
+          :figure="setup.hydraulics.barFrontShare" empty="50 % assumed"
           :units="units"
           @change="setFigure('barFrontShare', $event)"
         />

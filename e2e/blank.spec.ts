@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test'
+import { type } from './support.ts'
+
+test('from blank to a first verdict by typing', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByLabel('Name of the project')).toBeVisible({ timeout: 15_000 })
+  await page.getByRole('button', { name: 'Make project' }).click()
+  await expect(page.getByText('Give the project a name')).toBeVisible()
+  await page.getByLabel('Name of the project').fill('Hill-climb spare')
+  await page.getByRole('button', { name: 'Make project' }).click()
+  await expect(page.getByRole('heading', { name: 'The car' })).toBeVisible()
+
+  // a limit is named at the field, and nothing wrong is taken
+  await type(page, 'Wheelbase', '24 mm')
+  await expect(page.getByText('Wheelbase must be between 1500.0 mm and 4500.0 mm')).toBeVisible()
+  await type(page, 'Wheelbase', '96 in')
+  await expect(page.getByLabel('Wheelbase', { exact: true })).toHaveValue('2438.4 mm')
+
+  // nothing is known yet, and nothing is said to fit
+  await page.getByRole('link', { name: /Fit/ }).click()
+  await expect(page.getByTestId('verdict')).toContainText('Cannot say')
+
+  await page.getByRole('link', { name: /Parts/ }).click()
+  const add = page.getByTestId('add-part')
+  await add.selectOption('caliper')
+  await page.getByLabel('Name of the part').fill('Four-pot')
+  await page.getByLabel('Name of the part').press('Enter')
+  await page.getByLabel('Construction').selectOption('fixed')
+  await type(page, 'Pistons on one side', '1-1/2"; 38')
+  await page.getByLabel('Outline is kept from').selectOption('seat')
+  await type(page, 'Rotor hat thickness', '6')
+  await page.getByLabel('Outline given as').selectOption('quick')
+  await type(page, 'Tallest radius', '150,5')
+  await type(page, 'Tall from', '-90')
+  await type(page, 'Tall to', '5')
+  await type(page, 'Outer face beyond the seat', '20 ± 0.3 mm')
+  await type(page, 'Face, outer radius', '132')
+  await type(page, 'Face, inner radius', '95')
+  await type(page, 'Standard uncertainty, axial', '0.3')
+  await type(page, 'Standard uncertainty, radial', '0.3')
+
+  await add.selectOption('rotor')
+  await type(page, 'Hat thickness', '6 mm')
+  await add.selectOption('wheel')
+  await type(page, 'Diameter code', '15')
+  await type(page, 'Width', '6.5')
+  await type(page, 'Offset ET', '35')
+
+  await page.getByRole('link', { name: /Setup/ }).click()
+  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption({ label: 'Four-pot' })
+  await page.getByLabel('Rotor, front', { exact: true }).selectOption({ index: 1 })
+  await page.getByLabel('Wheel, front', { exact: true }).selectOption({ index: 1 })
+
+  // markings say nothing of the spokes: the barrel clears, the face stays open
+  await page.getByRole('link', { name: /Fit/ }).click()
+  await expect(page.getByTestId('verdict')).toContainText('the spoke back of New wheel 1 is not known. The barrel clears.')
+  await page.getByRole('button', { name: 'Spoke back beyond the hub pad of New wheel 1' }).click()
+  await expect(page.getByLabel('Spoke back beyond the hub pad')).toBeFocused()
+  await type(page, 'Spoke back beyond the hub pad', '42')
+  await type(page, '… measured at radius', '120')
+  await page.getByRole('link', { name: /Fit/ }).click()
+  await expect(page.getByTestId('verdict')).toContainText('Clears. Least gap')
+  await expect(page.getByText('wheel, from its markings')).toBeVisible()
+
+  // it is all there after the tab was closed
+  await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
+  await page.reload()
+  await expect(page.getByTestId('verdict')).toContainText('Clears. Least gap', { timeout: 15_000 })
+})
+
+test('measured points pasted with a slip name the line', async ({ page }) => {
+  await page.goto('/p/larkrise-club-hatch/parts?part=estate-front-caliper')
+  const points = page.getByLabel(/Measured points/)
+  await expect(points).toBeVisible({ timeout: 15_000 })
+  const good = await points.inputValue()
+  await points.fill('body\n-104\t146\n-92\tabc')
+  await points.blur()
+  await expect(page.getByText(/Line 3: r: "abc" is not a figure/)).toBeVisible()
+  await points.fill(good)
+  await points.blur()
+  await expect(page.getByText(/Line 3/)).toHaveCount(0)
+})

@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test'
+import { openDemo, seriousFindings, strangers } from './support.ts'
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`no serious accessibility finding on any page, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(240_000)
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await page.goto('/')
+    await expect(page.getByRole('button', { name: 'Open the demo' })).toBeVisible({ timeout: 15_000 })
+    expect(await seriousFindings(page)).toEqual([])
+    for (const [step, query] of [
+      ['car', 'setup=estate-fronts'],
+      ['parts', 'setup=estate-fronts&part=estate-front-caliper'],
+      ['setup', 'setup=estate-fronts'],
+      ['fit', 'setup=estate-fronts'],
+      ['balance', 'setup=balanced'],
+      ['cost', 'setup=big-kit'],
+    ] as const) {
+      await openDemo(page, step, query)
+      expect(await seriousFindings(page), step).toEqual([])
+    }
+    await page.getByTestId('ledger-bias').click()
+    await expect(page.getByRole('dialog')).toContainText('What went in')
+    expect(await seriousFindings(page), 'working').toEqual([])
+  })
+}
+
+test('the first load is light and stays on this machine', async ({ page }) => {
+  const asked = strangers(page)
+  const sizes: Promise<number>[] = []
+  page.on('response', (response) => {
+    if (!/\.(js|mjs|css)(\?|$)/.test(response.url())) return
+    sizes.push(
+      response
+        .request()
+        .sizes()
+        .then((size) => (response.headers()['content-encoding'] === 'gzip' ? size.responseBodySize : Number.NaN)),
+    )
+  })
+  await page.setExtraHTTPHeaders({ 'accept-encoding': 'gzip' })
+  await openDemo(page)
+  await expect(page.getByTestId('corner-drawing')).toBeVisible()
+  await expect(page.getByTestId('spacer-grip')).toBeVisible()
+  const all = await Promise.all(sizes)
+  const total = all.filter(Number.isFinite).reduce((sum, size) => sum + size, 0)
+  console.log(`first load: ${(total / 1000).toFixed(0)} kB of gzipped JavaScript and CSS in ${all.length} files`)
+  expect(total).toBeGreaterThan(50_000)
+  expect(total).toBeLessThanOrEqual(400_000)
+  expect(asked).toEqual([])
+})

@@ -1,0 +1,51 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+export const DEMO = '/p/larkrise-club-hatch'
+
+/** Serious findings of an accessibility check of the page as it stands. */
+export async function seriousFindings(page: Page): Promise<string[]> {
+  const found = await new AxeBuilder({ page }).analyze()
+  return found.violations
+    .filter((one) => one.impact === 'serious' || one.impact === 'critical')
+    .map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)
+}
+
+/** Every address the page asks for that is not this machine. */
+export function strangers(page: Page): string[] {
+  const found: string[] = []
+  page.on('request', (request) => {
+    const { protocol, hostname } = new URL(request.url())
+    if ((protocol === 'http:' || protocol === 'https:') && hostname !== '127.0.0.1') found.push(request.url())
+  })
+  return found
+}
+
+/** Types a figure into the field with this label and takes it. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true })
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+/** The six cells of the ledger as text. */
+export async function ledger(page: Page): Promise<string[]> {
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  return await page.locator('[data-test^="ledger-"]').allInnerTexts()
+}
+
+/** Opens the demo at a step and waits for its figures. */
+export async function openDemo(page: Page, step = 'fit', query = 'setup=estate-fronts'): Promise<void> {
+  await page.goto(`${DEMO}/${step}?${query}`)
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+}
+
+/** Exports the open project and gives the file's text. */
+export async function exported(page: Page): Promise<string> {
+  const waiting = page.waitForEvent('download')
+  await page.keyboard.press('Control+s')
+  const stream = await (await waiting).createReadStream()
+  const chunks: Buffer[] = []
+  for await (const chunk of stream) chunks.push(chunk as Buffer)
+  return Buffer.concat(chunks).toString('utf8')
+}
