@@ -13,11 +13,19 @@ async function drop(page: Page, name: string, text: string): Promise<void> {
   await page.dispatchEvent('main', 'drop', { dataTransfer: transfer })
 }
 
+/** The places of a project that the files below are spoiled at. */
+interface Spoilable {
+  version: number
+  car: { massKg: { value: unknown } }
+  parts: { thicknessMm?: { value: unknown } }[]
+  setups: { front: { wheel?: string } }[]
+}
+
 test('five broken files are refused with places, and nothing changes', async ({ page }) => {
   await openDemo(page)
   const before = await ledger(page)
   const good = await exported(page)
-  const spoil = (change: (project: Record<string, never>) => void): string => {
+  const spoil = (change: (project: Spoilable) => void): string => {
     const copy = JSON.parse(good)
     change(copy)
     return JSON.stringify(copy)
@@ -25,17 +33,20 @@ test('five broken files are refused with places, and nothing changes', async ({ 
   const broken: [string, string, RegExp[]][] = [
     ['cut off', good.slice(0, 900), [/not JSON/, /line \d+/]],
     ['another format', '{"format":"other/thing","version":1}', [/not a project of this application/]],
-    ['newer', spoil((p: never) => ((p as { version: number }).version = 99)), [/version 99/, /newer/]],
+    ['newer', spoil((project) => (project.version = 99)), [/version 99/, /newer/]],
     [
       'wrong figures',
-      spoil((p: never) => {
-        const project = p as { parts: { thicknessMm?: { value: unknown } }[]; car: { massKg: { value: unknown } } }
+      spoil((project) => {
         project.parts[1]!.thicknessMm!.value = 'thick'
         project.car.massKg.value = -3
       }),
       [/Parts › Front rotor 256 x 22 › Thickness, new/, /Car › Mass, driver only/, /must be between/],
     ],
-    ['lost part', spoil((p: never) => void ((p as { setups: { front: { wheel: string } }[] }).setups[0]!.front.wheel = 'nobody')), [/Setups › As it stands › front › Wheel/, /not in the file/]],
+    [
+      'lost part',
+      spoil((project) => (project.setups[0]!.front.wheel = 'nobody')),
+      [/Setups › As it stands › front › Wheel/, /not in the file/],
+    ],
   ]
   for (const [name, text, expected] of broken) {
     await drop(page, `<b>${name}</b>.json`, text)
@@ -60,11 +71,16 @@ test('the server evaluates the same project, and refuses what is wrong', async (
   const [report] = (await good.json()).setups
   expect(report.corners.front.sentence).toBe(await page.getByTestId('verdict').innerText())
 
-  const bad = await request.post('/api/evaluate', { data: '{"format":"valiant-caliper/project","version":1}', headers: { 'content-type': 'application/json' } })
+  const bad = await request.post('/api/evaluate', {
+    data: '{"format":"valiant-caliper/project","version":1}',
+    headers: { 'content-type': 'application/json' },
+  })
   expect(bad.status()).toBe(400)
   expect((await bad.json()).problems.map((one: { path: string }) => one.path)).toEqual(expect.arrayContaining(['parts', 'setups']))
 
   const large = await request.post('/api/evaluate', { data: 'x'.repeat(5_100_000), headers: { 'content-type': 'text/plain' } })
   expect(large.status()).toBe(413)
-  expect((await request.post('/api/evaluate?setup=nobody', { data: project, headers: { 'content-type': 'application/json' } })).status()).toBe(400)
+  expect(
+    (await request.post('/api/evaluate?setup=nobody', { data: project, headers: { 'content-type': 'application/json' } })).status(),
+  ).toBe(400)
 })

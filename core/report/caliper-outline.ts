@@ -114,15 +114,19 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
   return placing && dr !== undefined ? { dz: axialShift(placing), dr } : undefined
 }
 
-/** The caliper's outlines on this car in the seat frame, and the figure that says how far they moved. */
+/**
+ * The caliper's outlines on this car in the seat frame, and the figure that says how far they moved.
+ * What the outline itself is made of, and misses, goes into `work`.
+ */
 export function placedOutlines(
+  work: Working,
   context: Context,
   axle: Axle,
   caliper: PartOf<'caliper'>,
 ): { outlines: NamedOutline[] | undefined; shift: ReportFigure } {
-  const work = new Working()
   const own = ownOutlines(work, caliper)
-  const moved = place(work, context, axle, caliper)
-  const shift = work.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', moved?.dz)
+  const placing = new Working()
+  const moved = place(placing, context, axle, caliper)
+  const shift = placing.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', moved?.dz)
   return { outlines: own && moved ? moveOutlines(own, moved.dz, moved.dr) : undefined, shift }
 }

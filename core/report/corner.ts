@@ -27,7 +27,7 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
 
   if (!caliper) askSlot(work, context, axle, 'caliper')
   const disc = caliper?.kind === 'caliper' ? caliper : undefined
-  const placed = disc ? placedOutlines(context, axle, disc) : undefined
+  const placed = disc ? placedOutlines(work, context, axle, disc) : undefined
   if (placed) work.carry(placed.shift)
 
   let section: WheelSection | undefined
@@ -76,7 +76,7 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     work.figure(`${axle}.gap`, `Least gap, ${axle}`, 'length', 'least-gap', g?.minGapMm, now ? { u: now.u } : {}),
     plainGap(`${axle}.faceGap`, `Face gap, ${axle}`, 'face-gap', g?.faceGapMm, work),
     plainGap(`${axle}.barrelGap`, `Barrel gap, ${axle}`, 'barrel-gap', g?.barrelGapMm, work),
-    placed?.shift ?? new Working().figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', undefined),
+    placed?.shift ?? noShift(context, axle),
   ]
   const corner: Corner = {
     axle,
@@ -96,6 +96,13 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     missing: work.missing,
   }
   return { corner, figures, finding: finding(corner, caliper?.kind === 'drum') }
+}
+
+/** Nothing to place: no caliper is known, or a drum that has no outline here. */
+function noShift(context: Context, axle: Axle): ReportFigure {
+  const work = new Working()
+  if (!context.resolved[axle].caliper) askSlot(work, context, axle, 'caliper')
+  return work.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', undefined)
 }
 
 interface Judged {

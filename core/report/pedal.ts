@@ -214,7 +214,13 @@ function biasFigures(force: ReportFigure, stage: Chain | undefined): ReportFigur
     if (values) {
       const at = { kind: 'figure', figureId: 'pedal.force' } as const
       values.forEach((value, index) =>
-        work.inputs.push({ symbol: symbols[index]!, label: `${label[0]!.toUpperCase()}${label.slice(1)}, ${AXLES[index]}`, value, dimension, at }),
+        work.inputs.push({
+          symbol: symbols[index]!,
+          label: `${label[0]!.toUpperCase()}${label.slice(1)}, ${AXLES[index]}`,
+          value,
+          dimension,
+          at,
+        }),
       )
       if (id === 'clamp' && stage?.bias.clamp === undefined) work.notes.push('A drum has no single clamp force.')
     }

@@ -89,7 +89,9 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
         <tbody>
           <tr v-for="id in BIASES" :key="id" :class="{ strong: id === 'bias.road' }">
             <td>
-              <button class="linkish" type="button" @click="openFigureId = id">{{ report.figures[id].label.replace('Front share of ', '') }}</button>
+              <button class="linkish" type="button" @click="openFigureId = id">
+                {{ report.figures[id].label.replace('Front share of ', '') }}
+              </button>
             </td>
             <td class="r num">{{ share(id) }}</td>
             <td v-if="!isStock" class="r num">{{ share(id, stock) }}</td>
@@ -148,13 +150,7 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
       </div>
     </section>
     <section class="right">
-      <AdhesionChart
-        class="curves"
-        :report="report"
-        :stock="stock"
-       
-        :front-first-to-g="FRONT_FIRST_TO_G"
-      />
+      <AdhesionChart class="curves" :report="report" :stock="stock" :front-first-to-g="FRONT_FIRST_TO_G" />
       <h2>From the foot to the road at {{ formatQuantity(preferences.referenceDecelG, 'deceleration') }}</h2>
       <table class="plain chain">
         <thead>
@@ -171,9 +167,23 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
         <tbody>
           <tr v-for="stage in stages" :key="stage.label">
             <td>{{ stage.label }}</td>
-            <td v-for="(value, index) in stage.now" :key="index" class="num" :class="stage.now.length === 1 ? 'both' : 'r'" :colspan="stage.now.length === 1 ? 2 : 1">{{ value }}</td>
+            <td
+              v-for="(value, index) in stage.now"
+              :key="index"
+              class="num"
+              :class="stage.now.length === 1 ? 'both' : 'r'"
+              :colspan="stage.now.length === 1 ? 2 : 1"
+            >
+              {{ value }}
+            </td>
             <template v-if="!isStock">
-              <td v-for="(value, index) in stage.then" :key="`then${index}`" class="num soft" :class="stage.then.length === 1 ? 'both' : 'r'" :colspan="stage.then.length === 1 ? 2 : 1">
+              <td
+                v-for="(value, index) in stage.then"
+                :key="`then${index}`"
+                class="num soft"
+                :class="stage.then.length === 1 ? 'both' : 'r'"
+                :colspan="stage.then.length === 1 ? 2 : 1"
+              >
                 {{ value }}
               </td>
             </template>

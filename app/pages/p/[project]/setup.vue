@@ -129,7 +129,8 @@ function writeNote(event: Event) {
           v-if="!isStock"
           name="pedalRatio"
           :field="pedalRatio"
-          :figure="setup.hydraulics.pedalRatio" empty="as on the car"
+          :figure="setup.hydraulics.pedalRatio"
+          empty="as on the car"
           :units="units"
           @change="setFigure('pedalRatio', $event)"
         />
@@ -137,7 +138,8 @@ function writeNote(event: Event) {
           v-if="twin"
           name="barFrontShare"
           :field="barShare"
-          :figure="setup.hydraulics.barFrontShare" empty="50 % assumed"
+          :figure="setup.hydraulics.barFrontShare"
+          empty="50 % assumed"
           :units="units"
           @change="setFigure('barFrontShare', $event)"
         />

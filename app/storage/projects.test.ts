@@ -1,0 +1,132 @@
+import { beforeEach, describe, expect, test } from '@jest/globals'
+import { createPinia, setActivePinia } from 'pinia'
+import { DEMO_PROJECT } from '#core/demo/project.ts'
+import { blankProject } from '#core/model/blank.ts'
+import { useProjectStore } from '../stores/project.ts'
+import { useShelfStore } from '../stores/shelf.ts'
+import { listProjects, loadProject, removeProject, restoreCopy, saveProject } from './projects.ts'
+
+const NOW = new Date('2026-09-12T10:00:00Z')
+let count = 0
+const freshId = () => `project-${(count += 1)}`
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+})
+
+describe('projects in the browser', () => {
+  test('saved, listed, loaded and removed', async () => {
+    const id = freshId()
+    expect(await loadProject(id)).toEqual({ state: 'absent' })
+    expect(await saveProject({ ...DEMO_PROJECT, id }, undefined, NOW)).toEqual({ ok: true, revision: 1 })
+    expect(await loadProject(id)).toMatchObject({ state: 'ok', revision: 1, project: { id } })
+    expect((await listProjects()).find((entry) => entry.id === id)).toMatchObject({ name: DEMO_PROJECT.name, setups: 4, broken: false })
+    await removeProject(id)
+    expect(await loadProject(id)).toEqual({ state: 'absent' })
+  })
+  test('a save over another revision is refused and writes nothing', async () => {
+    const id = freshId()
+    await saveProject(blankProject(id, 'First'), undefined, NOW)
+    await saveProject(blankProject(id, 'Second'), 1, NOW)
+    expect(await saveProject(blankProject(id, 'Third'), 1, NOW)).toEqual({ ok: false, reason: 'conflict' })
+    expect(await saveProject(blankProject(id, 'New'), undefined, NOW)).toEqual({ ok: false, reason: 'conflict' })
+    expect(await loadProject(id)).toMatchObject({ revision: 2, project: { name: 'Second' } })
+  })
+  test('what cannot be read is shown with its problems, and the save before can come back', async () => {
+    const id = freshId()
+    await saveProject(blankProject(id, 'Good'), undefined, NOW)
+    await saveProject({ ...blankProject(id, 'Bad'), version: 99 } as never, 1, NOW)
+    expect(await loadProject(id)).toMatchObject({ state: 'broken', hasCopy: true, problems: [{ message: expect.stringContaining('99') }] })
+    expect((await listProjects()).find((entry) => entry.id === id)).toMatchObject({ broken: true })
+    expect(await restoreCopy(id)).toBe(true)
+    expect(await loadProject(id)).toMatchObject({ state: 'ok', project: { name: 'Good' } })
+    expect(await restoreCopy('nobody')).toBe(false)
+  })
+})
+
+describe('the open project', () => {
+  async function opened() {
+    const id = freshId()
+    await saveProject({ ...DEMO_PROJECT, id }, undefined, NOW)
+    const store = useProjectStore()
+    await store.open(id)
+    return store
+  }
+  test('edits are undone and done again as patches, and saved by themselves', async () => {
+    const store = await opened()
+    const before = store.project
+    store.edit('Rename', (draft) => void (draft.name = 'Another'))
+    expect(store.project!.name).toBe('Another')
+    expect(store.undoLabel).toBe('Rename')
+    store.undo()
+    expect(store.project).toEqual(before)
+    store.redo()
+    await store.flush()
+    expect(store.saveState).toBe('saved')
+    expect(await loadProject(store.project!.id)).toMatchObject({ project: { name: 'Another' } })
+  })
+  test('one gesture is one step', async () => {
+    const store = await opened()
+    for (const mm of [1, 2, 3]) store.edit('Spacer', (draft) => void (draft.setups[1]!.front.spacerTrialMm = mm), { gesture: 'spacer' })
+    store.endGesture()
+    store.edit('Spacer', (draft) => void (draft.setups[1]!.front.spacerTrialMm = 9), { gesture: 'spacer' })
+    expect(store.past).toHaveLength(2)
+    store.undo()
+    expect(store.project!.setups[1]!.front.spacerTrialMm).toBe(3)
+    store.undo()
+    expect(store.project!.setups[1]!.front.spacerTrialMm).toBeUndefined()
+    store.redo()
+    expect(store.project!.setups[1]!.front.spacerTrialMm).toBe(3)
+  })
+  test('an edit that would break the project is refused with its place', async () => {
+    const store = await opened()
+    const before = store.project
+    const problems = store.edit('Nonsense', (draft) => void (draft.preferences.taxPercent = 400))
+    expect(problems[0]).toMatchObject({ path: 'preferences.taxPercent', message: 'at most 100 %' })
+    expect(store.project).toBe(before)
+    expect(store.past).toHaveLength(0)
+  })
+  test('a change saved elsewhere meanwhile is a conflict; this state can be kept as a copy', async () => {
+    const store = await opened()
+    const id = store.project!.id
+    await saveProject({ ...DEMO_PROJECT, id, name: 'From the other tab' }, 1, NOW)
+    store.edit('Rename', (draft) => void (draft.name = 'Mine'))
+    await store.flush()
+    expect(store.saveState).toBe('conflict')
+    expect(await loadProject(id)).toMatchObject({ project: { name: 'From the other tab' } })
+    const copy = freshId()
+    expect(await store.keepAsCopy(copy)).toBe(copy)
+    expect(await loadProject(copy)).toMatchObject({ project: { name: 'Mine (this tab)' } })
+    expect(store.saveState).toBe('saved')
+  })
+  test('a conflict can also be settled by taking what is stored', async () => {
+    const store = await opened()
+    await saveProject({ ...DEMO_PROJECT, id: store.project!.id, name: 'Theirs' }, 1, NOW)
+    store.edit('Rename', (draft) => void (draft.name = 'Mine'))
+    await store.flush()
+    await store.takeStored()
+    expect(store.project!.name).toBe('Theirs')
+    expect(store.saveState).toBe('saved')
+  })
+  test('absent and broken are states of their own', async () => {
+    const store = useProjectStore()
+    await store.open('nobody')
+    expect(store.state).toBe('absent')
+    const id = freshId()
+    await saveProject({ ...blankProject(id, 'Bad'), format: 'x' } as never, undefined, NOW)
+    await store.open(id)
+    expect(store.state).toBe('broken')
+    expect(store.problems).toHaveLength(1)
+  })
+})
+
+test('an imported project never takes the place of one that is here', async () => {
+  const shelf = useShelfStore()
+  const id = freshId()
+  expect(await shelf.add(blankProject(id, 'First'))).toEqual({ id })
+  const second = await shelf.add(blankProject(id, 'Second'))
+  expect('id' in second && second.id).not.toBe(id)
+  expect(await loadProject(id)).toMatchObject({ project: { name: 'First' } })
+  expect(await shelf.addDemo()).toBe(DEMO_PROJECT.id)
+  expect(await shelf.addDemo()).toBe(DEMO_PROJECT.id)
+})

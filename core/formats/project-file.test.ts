@@ -1,0 +1,51 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from './project-file.ts'
+
+const text = writeProject(DEMO_PROJECT)
+const problemsOf = (input: string) => {
+  const read = readProject(input)
+  return read.ok ? [] : read.problems
+}
+
+describe('the project file', () => {
+  test('comes back as it went out', () => {
+    const read = readProject(text)
+    expect(read).toEqual({ ok: true, project: DEMO_PROJECT })
+    if (read.ok) expect(writeProject(read.project)).toBe(text)
+    expect(readProject(`\uFEFF${text}`).ok).toBe(true)
+  })
+  test.each<[string, string, RegExp]>([
+    ['nothing', '  \n', /empty/],
+    ['no JSON', 'hello', /not JSON/],
+    ['cut off', text.slice(0, 500), /ends too early, in line \d+/],
+    ['a comma too many', text.replace('"version": 1,', '"version": 1,,'), /line 3, column/],
+    ['a list', '[]', /one JSON object/],
+    ['another format', '{"format":"sheet/1"}', /not a project of this application/],
+    ['no version', '{"format":"valiant-caliper/project"}', /version/],
+    ['a newer version', '{"format":"valiant-caliper/project","version":7}', /version 7/],
+    ['too large', 'x'.repeat(MAX_FILE_BYTES + 1), /larger than 5 MB/],
+  ])('%s is refused with a reason', (_, input, message) => {
+    expect(
+      problemsOf(input)
+        .map((problem) => `${problem.place} ${problem.message}`)
+        .join(),
+    ).toMatch(message)
+  })
+  test('a thousand mutilated files: always an answer, never a crash, never a wrong project', () => {
+    fc.assert(
+      fc.property(fc.nat(text.length - 1), fc.nat(40), fc.string({ maxLength: 12 }), (at, cut, insert) => {
+        const read = readProject(text.slice(0, at) + insert + text.slice(at + cut))
+        if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
+        else expect(readProject(writeProject(read.project)).ok).toBe(true)
+      }),
+      { numRuns: 1000 },
+    )
+  }, 60_000)
+  test('a file name that any system takes', () => {
+    expect(fileNameOf({ name: 'Larkrise club hatchback' })).toBe('larkrise-club-hatchback.brakes.json')
+    expect(fileNameOf({ name: '../../<b>é</b>' })).toBe('b-e-b.brakes.json')
+    expect(fileNameOf({ name: '漢字' })).toBe('project.brakes.json')
+  })
+})

@@ -1,0 +1,91 @@
+import { describe, expect, test } from '@jest/globals'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import { blankProject } from './blank.ts'
+import { projectProblems } from './check.ts'
+import type { Project } from './project.ts'
+
+type Loose = { [key: string]: Loose } & { [index: number]: Loose }
+const spoiled = (change: (project: Loose) => void): unknown => {
+  const copy = structuredClone(DEMO_PROJECT) as unknown as Loose
+  change(copy)
+  return copy
+}
+const set = (target: unknown, value: unknown) => Object.assign(target as object, value)
+
+describe('one schema set for every way in', () => {
+  test('the demo and a blank project are valid', () => {
+    expect(projectProblems(DEMO_PROJECT)).toEqual([])
+    expect(projectProblems(blankProject('a', 'A car'))).toEqual([])
+  })
+
+  test.each<[string, (p: Loose) => void, string, RegExp]>([
+    [
+      'a figure that is a text',
+      (p) => set(p.parts![1]!.thicknessMm, { value: 'thick' }),
+      'Parts › Front rotor 256 x 22 › Thickness, new',
+      /number/,
+    ],
+    [
+      'a figure beyond its limits',
+      (p) => set(p.parts![1]!.diameterMm, { value: 28 }),
+      'Parts › Front rotor 256 x 22 › Diameter',
+      /between 150.0/,
+    ],
+    ['a number that is none', (p) => set(p.car!.massKg, { value: Number.NaN }), 'Car › Mass, driver only', /number/],
+    ['an unknown origin', (p) => set(p.car!.massKg, { origin: 'guess' }), 'Car › Mass, driver only › origin', /measured/],
+    [
+      'a misspelt field',
+      (p) => set(p.parts![0], { pistonMm: { value: 54, origin: 'measured' } }),
+      'Parts › Front sliding caliper',
+      /pistonMm/,
+    ],
+    ['an unknown kind', (p) => set(p.parts![0], { kind: 'turbine' }), 'Parts › Front sliding caliper', /kind must be one of/],
+    [
+      'prices that fall',
+      (p) =>
+        set(p.parts!.find === undefined ? p : (p.parts as unknown as Loose[]).find((one) => 'price' in one)!.price, {
+          lowMinor: 99_999_00,
+        }),
+      'Parts › Spacer 3 mm › price',
+      /rise/,
+    ],
+    [
+      'tags that do not fit the points',
+      (p) => ((p.parts as unknown as Loose[]).find((one) => 'profile' in one)!.profile!.tags as unknown as string[]).pop(),
+      'Parts › Club wheel 6.5J x 15 ET 35 › Measured profile',
+      /one tag/,
+    ],
+    [
+      'a part that is not there',
+      (p) => set(p.setups![0]!.front, { rotor: 'gone' }),
+      'Setups › As it stands › front › Rotor',
+      /not in the file/,
+    ],
+    [
+      'a part of the wrong kind',
+      (p) => set(p.setups![0]!.front, { rotor: 'club-wheel' }),
+      'Setups › As it stands › front › Rotor',
+      /wheel, where a rotor/,
+    ],
+    ['an id used twice', (p) => set(p.parts![1], { id: 'stock-front-caliper' }), 'Parts › Front rotor 256 x 22 › id', /twice/],
+    ['no setup at all', (p) => set(p, { setups: [] }), 'Setups', /as it stands/],
+    ['a hostile id', (p) => set(p, { id: '../../etc' }), 'id', /letters/],
+  ])('%s is named with its place', (_, change, place, message) => {
+    const problems = projectProblems(spoiled(change))
+    const hit = problems.find((problem) => problem.place === place)
+    expect(problems.map((problem) => problem.place)).toContain(place)
+    expect(hit!.message).toMatch(message)
+  })
+
+  test('a list of problems has an end', () => {
+    const many = structuredClone(DEMO_PROJECT) as Project
+    many.parts = Array.from({ length: 500 }, (_, index) => ({ id: `p${index}`, kind: 'rotor', name: '' }) as never)
+    expect(projectProblems(many)).toHaveLength(100)
+  })
+
+  test('a key that would reach into every object is refused, not followed', () => {
+    const evil = JSON.parse('{"__proto__": {"polluted": true}, "constructor": {}}') as unknown
+    expect(projectProblems(evil).length).toBeGreaterThan(0)
+    expect(({} as { polluted?: boolean }).polluted).toBeUndefined()
+  })
+})

@@ -1,0 +1,97 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { editQuantity } from './format.ts'
+import { parseMoney, parseQuantity } from './parse.ts'
+import { DEFAULT_UNITS, type Dimension, type UnitChoice } from './units.ts'
+
+const INCHES: UnitChoice = { length: 'in', force: 'lbf', pressure: 'psi', torque: 'lbf ft', mass: 'lb', temperature: '°F' }
+const valueOf = (text: string, dimension: Dimension, units = DEFAULT_UNITS): number => {
+  const parsed = parseQuantity(text, dimension, units)
+  if (!parsed.ok) throw new Error(parsed.message)
+  return parsed.value
+}
+
+describe('reading figures as people type them', () => {
+  test.each<[string, Dimension, number]>([
+    ['1-3/8"', 'length', 34.925],
+    ['1 3/8 in', 'length', 34.925],
+    ['3/8″', 'length', 9.525],
+    ['1⅜ in', 'length', 34.925],
+    ['34.9 mm', 'length', 34.9],
+    ['34,9', 'length', 34.9],
+    ['0.064 in', 'length', 1.6256],
+    ['-12.5', 'length', -12.5],
+    ['\u221212.5 mm', 'length', -12.5],
+    ['2.44 m', 'length', 2440],
+    ['900 psi', 'pressure', 6.205281563964],
+    ['62 bar', 'pressure', 6.2],
+    ['129 lbf ft', 'torque', 174.900515],
+    ['129 ft-lb', 'torque', 174.900515],
+    ['30 lbf', 'force', 133.446648],
+    ['63 %', 'share', 0.63],
+    ['63', 'share', 0.63],
+    ['212 °F', 'temperature', 100],
+    ['2200 lb', 'mass', 997.903214],
+  ])('%s', (text, dimension, expected) => {
+    expect(valueOf(text, dimension)).toBeCloseTo(expected, 5)
+  })
+
+  test('without a unit the chosen one counts', () => {
+    expect(valueOf('1.5', 'length', INCHES)).toBeCloseTo(38.1, 12)
+    expect(valueOf('38.1 mm', 'length', INCHES)).toBe(38.1)
+  })
+
+  test('an uncertainty after a plus-minus sign, in the unit that is typed', () => {
+    expect(parseQuantity('34.9 ± 0.2 mm', 'length')).toMatchObject({ ok: true, value: 34.9, u: 0.2 })
+    expect(parseQuantity('1.5 +- 0.01 in', 'length')).toMatchObject({ ok: true, u: 0.254 })
+  })
+
+  test.each([
+    ['', /Nothing typed/],
+    ['abc', /not a figure/],
+    ['12 parsec', /not a unit/],
+    ['1,250', /two ways/],
+    ['1.234.5', /two decimal signs/],
+    ['1/0 in', /zero/],
+    ['5 ± -1', /±/],
+    ['9'.repeat(80), /Too long/],
+    ['<b>3</b>', /not a figure/],
+  ])('refuses %s and says why', (text, message) => {
+    const parsed = parseQuantity(text, 'length')
+    expect(parsed.ok).toBe(false)
+    if (!parsed.ok) expect(parsed.message).toMatch(message)
+  })
+
+  test('what a field shows reads back as the same figure, in every unit', () => {
+    const dimensions: Dimension[] = ['length', 'force', 'pressure', 'torque', 'mass', 'temperature', 'share', 'number']
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...dimensions),
+        fc.constantFrom(DEFAULT_UNITS, INCHES),
+        fc.double({ min: -5000, max: 5000, noNaN: true }),
+        (dimension, units, value) => {
+          const back = valueOf(editQuantity(value, dimension, units), dimension, units)
+          expect(Math.abs(back - value)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(value)))
+        },
+      ),
+    )
+  })
+
+  test('never throws, whatever is typed', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 80 }), (text) => typeof parseQuantity(text, 'length').ok === 'boolean'))
+  })
+})
+
+describe('reading money', () => {
+  test.each([
+    ['1250', 125_000],
+    ['12,50', 1250],
+    ['1 250.5', 125_050],
+    ['0', 0],
+  ])('%s', (text, minor) => {
+    expect(parseMoney(text)).toEqual({ ok: true, minor })
+  })
+  test.each(['', '-3', '1.234', 'abc', '1e9'])('refuses %s', (text) => {
+    expect(parseMoney(text).ok).toBe(false)
+  })
+})

@@ -1,0 +1,72 @@
+import { spawn } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { chromium } from '@playwright/test'
+
+/** Takes the pictures of docs/screenshots from the demo, from the built application. */
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
+const port = 4179
+const base = `http://127.0.0.1:${port}`
+mkdirSync(folder, { recursive: true })
+const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+  env: { ...process.env, HOST: '127.0.0.1', PORT: String(port) },
+  stdio: 'ignore',
+})
+const DEMO = '/p/larkrise-club-hatch'
+
+interface Shot {
+  name: string
+  path: string
+  width?: number
+  height?: number
+  dark?: boolean
+  /** Opens the working of this cell of the ledger. */
+  cell?: string
+}
+const SHOTS: Shot[] = [
+  { name: 'projects', path: '/' },
+  { name: 'car', path: `${DEMO}/car?setup=estate-fronts` },
+  { name: 'parts', path: `${DEMO}/parts?setup=estate-fronts&part=club-wheel` },
+  { name: 'setup', path: `${DEMO}/setup?setup=estate-fronts` },
+  { name: 'fit', path: `${DEMO}/fit?setup=estate-fronts` },
+  { name: 'fit-dark', path: `${DEMO}/fit?setup=balanced`, dark: true },
+  { name: 'fit-phone', path: `${DEMO}/fit?setup=estate-fronts`, width: 390, height: 844 },
+  { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
+  { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
+  { name: 'cost', path: `${DEMO}/cost?setup=big-kit` },
+]
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+  chromiumSandbox: false,
+  args: [
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
+try {
+  for (const shot of SHOTS) {
+    const page = await browser.newPage({
+      viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 },
+      colorScheme: shot.dark ? 'dark' : 'light',
+      reducedMotion: 'reduce',
+    })
+    await page.goto(base + shot.path)
+    await page.locator(shot.path === '/' ? 'h1' : '[data-test="ledger-cost"]').waitFor({ timeout: 15_000 })
+    await page.evaluate(() => document.fonts.ready.then(() => true))
+    if (shot.cell) {
+      await page.locator(`[data-test="ledger-${shot.cell}"]`).click()
+      await page.getByText('What went in').waitFor()
+    }
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 400)))
+    await page.screenshot({ path: `${folder}${shot.name}.png` })
+    await page.close()
+  }
+} finally {
+  await browser.close()
+  server.kill()
+}
