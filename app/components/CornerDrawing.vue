@@ -5,7 +5,7 @@ import { computed, ref, watchEffect } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { shownUnit, toUnit, type UnitChoice } from '#core/quantity/units.ts'
 import type { Corner } from '#core/report/types.ts'
-import { extentOf, pathOf, sectionScale, stretches, wheelBody, type Frame } from '~/drawing/section'
+import { extentOf, parallelBody, pathOf, sectionScale, stretches, type Frame } from '~/drawing/section'
 
 /** A half section of one corner to scale: wheel, caliper, rotor, the gap where it is, and a spacer that can be dragged. */
 const props = withDefaults(defineProps<{ corner: Corner; units: UnitChoice; maxSpacerMm?: number; movable?: boolean }>(), {
@@ -50,14 +50,14 @@ const caliper = computed(() =>
   (props.corner.caliper ?? []).map((one) => ({
     name: one.name,
     line: pathOf(scale.value, one.points),
-    fill: `${pathOf(scale.value, one.points)}Z`,
+    body: `${pathOf(scale.value, parallelBody(one.points, -RIM_MM))}Z`,
   })),
 )
 const wheel = computed(() => {
   const points = wheelLine.value
   const tags = props.corner.wheel?.tags
   if (!points || !tags) return undefined
-  return { body: `${pathOf(scale.value, wheelBody(points, WALL_MM), spacer.value)}Z`, line: pathOf(scale.value, points, spacer.value) }
+  return { body: `${pathOf(scale.value, parallelBody(points, WALL_MM), spacer.value)}Z`, line: pathOf(scale.value, points, spacer.value) }
 })
 /** The band in which the limiting part of the wheel lies in 9 of 10 cases. */
 const band = computed(() => {
@@ -140,7 +140,6 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
       </defs>
 
       <clipPath id="sheet"><rect :x="scale.z.range()[0]" :y="0" :width="frame.width" :height="scale.r.range()[0]" /></clipPath>
-      <clipPath v-for="(one, index) in caliper" :id="`body-${index}`" :key="index"><path :d="one.fill" /></clipPath>
 
       <!-- paper: axes in the seat frame -->
       <g class="axes num">
@@ -169,9 +168,8 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
       <g v-for="one in caliper" :key="one.name">
         <path class="room" :d="one.line" :stroke-width="2 * corner.requiredMm * scale.pxPerMm" />
       </g>
-      <g v-for="(one, index) in caliper" :key="`${one.name} body`" class="caliper">
-        <path class="fill" :d="one.fill" />
-        <path class="rim" :d="one.line" :stroke-width="2 * RIM_MM * scale.pxPerMm" :clip-path="`url(#body-${index})`" />
+      <g v-for="one in caliper" :key="`${one.name} body`" class="caliper">
+        <path class="fill" :d="one.body" />
         <path class="line" :d="one.line" />
       </g>
 
@@ -288,11 +286,6 @@ svg {
 }
 .caliper .fill {
   fill: var(--caliper);
-  fill-opacity: 0.28;
-}
-.caliper .rim {
-  fill: none;
-  stroke: var(--caliper);
 }
 .caliper .line {
   fill: none;

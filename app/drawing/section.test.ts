@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { extentOf, pathOf, sectionScale, stretches, wheelBody } from './section.ts'
+import { extentOf, pathOf, sectionScale, stretches, parallelBody } from './section.ts'
 
 const frame = { width: 400, height: 300, margin: { top: 10, right: 10, bottom: 10, left: 10 } }
 
@@ -31,8 +31,8 @@ test('the extent of nothing is unknown', () => {
     ]),
   ).toEqual({ z: [-3, 1], r: [2, 5] })
 })
-test('the metal is drawn away from the caliper: above the barrel, outboard of the face', () => {
-  const body = wheelBody(
+test('metal lies to the left of a wheel: above the barrel, outboard of the face; and to the right of a caliper', () => {
+  const body = parallelBody(
     [
       [-100, 170],
       [0, 170],
@@ -44,6 +44,15 @@ test('the metal is drawn away from the caliper: above the barrel, outboard of th
   expect(body).toHaveLength(8)
   expect(body[7]).toEqual([-100, 175])
   expect(body[4]).toEqual([35, 70])
+  expect(
+    parallelBody(
+      [
+        [0, 170],
+        [30, 170],
+      ],
+      -5,
+    )[3],
+  ).toEqual([0, 165])
 })
 test('stretches of one tag', () => {
   const line: [number, number][] = [

@@ -48,17 +48,18 @@ export function pathOf(scale: SectionScale, line: Polyline, shift = 0): string {
 }
 
 /**
- * The metal behind a wheel's profile for the eye: the profile and a parallel `wallMm` away from the
- * caliper's side. No thickness is measured there; it only shows on which side the wheel is.
+ * The metal along an outline for the eye: the line and a parallel `depthMm` to its left, as seen going
+ * along it (a wheel), or to its right when negative (a caliper). No thickness is measured there; it
+ * only shows on which side the metal is.
  */
-export function wheelBody(line: Polyline, wallMm: number): Polyline {
+export function parallelBody(line: Polyline, depthMm: number): Polyline {
   const outer = line.map(([z, r], index): [number, number] => {
     const before = line[Math.max(index - 1, 0)]!
     const after = line[Math.min(index + 1, line.length - 1)]!
     const dz = after[0] - before[0]
     const dr = after[1] - before[1]
     const length = Math.hypot(dz, dr) || 1
-    return [z - (dr / length) * wallMm, r + (dz / length) * wallMm]
+    return [z - (dr / length) * depthMm, r + (dz / length) * depthMm]
   })
   return [...line, ...outer.reverse()]
 }
