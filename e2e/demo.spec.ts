@@ -112,3 +112,16 @@ test('at phone width the verdict comes first and the figures can be edited', asy
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears.')
 })
+
+test('a full disk is said, and nothing is lost', async ({ page }) => {
+  await openDemo(page)
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    }
+  })
+  await page.getByTestId('take-spacer').click()
+  await expect(page.getByRole('alert')).toContainText('This browser has no room left. Export the project to a file')
+  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  expect(JSON.parse(await exported(page)).setups[1].front.spacer).toBe('spacer-3')
+})

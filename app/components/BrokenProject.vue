@@ -27,7 +27,9 @@ async function restore() {
     </ul>
     <p class="ways">
       <button v-if="store.hasCopy" class="btn main" type="button" @click="restore">Go back to the save before</button>
-      <button class="btn" type="button" @click="download('broken-project.json', store.raw)">Save what is stored as a file</button>
+      <button v-if="store.raw" class="btn" type="button" @click="download('broken-project.json', store.raw)">
+        Save what is stored as a file
+      </button>
       <button class="btn" type="button" @click="router.push('/')">All projects</button>
     </p>
   </main>

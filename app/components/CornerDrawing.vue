@@ -93,20 +93,23 @@ const FINE_MM = 0.1
 const bounded = (mm: number) => Math.min(Math.max(mm, 0), props.maxSpacerMm)
 let from = 0
 let moved = 0
-const behaviour = drag<SVGElement, unknown>()
-  .on('start', () => {
-    from = spacer.value
-    moved = 0
-  })
-  .on('drag', (event: { dx: number; sourceEvent: MouseEvent }) => {
-    moved += event.dx
-    const step = event.sourceEvent.shiftKey ? FINE_MM : STEP_MM
-    emit('spacer', bounded(Math.round((from + moved / scale.value.pxPerMm) / step) * step))
-  })
-  .on('end', () => emit('settled'))
+const dragging = () =>
+  drag<SVGElement, unknown>()
+    .on('start', () => {
+      from = spacer.value
+      moved = 0
+    })
+    .on('drag', (event: { dx: number; sourceEvent: MouseEvent }) => {
+      moved += event.dx
+      const step = event.sourceEvent.shiftKey ? FINE_MM : STEP_MM
+      emit('spacer', bounded(Math.round((from + moved / scale.value.pxPerMm) / step) * step))
+    })
+    .on('end', () => emit('settled'))
 watchEffect(() => {
   if (!props.movable) return
-  for (const target of [grip.value, wheelShape.value]) if (target) select<SVGElement, unknown>(target).call(behaviour)
+  if (grip.value) select<SVGElement, unknown>(grip.value).call(dragging())
+  // a finger on the wheel scrolls the page; only the grip takes it
+  if (wheelShape.value) select<SVGElement, unknown>(wheelShape.value).call(dragging().touchable(false))
 })
 function key(event: KeyboardEvent) {
   const direction = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
 import { projectProblems } from '#core/model/check.ts'
 import type { Project } from '#core/model/project.ts'
-import { loadProject, saveProject } from '../storage/projects.ts'
+import { loadProject, saveProject, type Loaded } from '../storage/projects.ts'
 
 enablePatches()
 
@@ -58,7 +58,14 @@ export const useProjectStore = defineStore('project', () => {
     if (project.value?.id === id && state.value === 'open') return
     await flush()
     state.value = 'opening'
-    const loaded = await loadProject(id)
+    let loaded: Loaded
+    try {
+      loaded = await loadProject(id)
+    } catch (error) {
+      // private windows and locked profiles refuse storage altogether
+      const message = `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow this page to keep data, or use another browser or window.`
+      loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', hasCopy: false }
+    }
     if (loaded.state === 'ok') {
       revision = loaded.revision
       reset(loaded.project)

@@ -31,14 +31,4 @@ export const ORIGIN_WORDS: Record<Origin, string> = {
  */
 export const ASSUMED_LENGTH_U_MM: Record<Origin, number> = { measured: 0.7, published: 1, reported: 2, estimated: 3 }
 
-/** The figure's own standard uncertainty, or the one assumed for its origin. */
-export function lengthUncertaintyMm(figure: Figure): { u: number; assumed: boolean } {
-  return figure.u === undefined ? { u: ASSUMED_LENGTH_U_MM[figure.origin], assumed: true } : { u: figure.u, assumed: false }
-}
-
-/** The less trustworthy of two origins. */
-export function weakerOrigin(a: Origin, b: Origin): Origin {
-  return ORIGINS.indexOf(a) >= ORIGINS.indexOf(b) ? a : b
-}
-
 export const figure = (value: number, origin: Origin = 'measured', more: Partial<Figure> = {}): Figure => ({ value, origin, ...more })

@@ -3,7 +3,8 @@ import { axialShift, type Placing } from '../clearance/placing.ts'
 import { quickOutline, quickOutlineContradiction } from '../clearance/quick-outline.ts'
 import type { NamedOutline } from '../model/field.ts'
 import type { Axle, PartOf } from '../model/project.ts'
-import { askSlot, readCarAxle, readPart, type Context } from './context.ts'
+import { askSlot, readCarAxle, readPart, readPartOr, type Context } from './context.ts'
+import { ASSUMED_LENGTH_U_MM, type Figure } from '../quantity/figure.ts'
 import type { ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
@@ -129,4 +130,17 @@ export function placedOutlines(
   const moved = place(placing, context, axle, caliper)
   const shift = placing.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', moved?.dz)
   return { outlines: own && moved ? moveOutlines(own, moved.dz, moved.dr) : undefined, shift }
+}
+
+/**
+ * Standard uncertainties of the outline's place, mm: as entered for the whole outline, else those of the
+ * figure that carries the direction, else what figures of its origin have turned out to be worth.
+ */
+export function outlineUncertainty(work: Working, caliper: PartOf<'caliper'>): { caliperAxialMm: number; caliperRadialMm: number } {
+  const worth = (figure: Figure | undefined): number => figure?.u ?? ASSUMED_LENGTH_U_MM[figure?.origin ?? 'measured']
+  const quick = caliper.outlineFrom !== 'points'
+  return {
+    caliperAxialMm: readPartOr(work, caliper, 'uAxialMm', worth(quick ? caliper.faceMm : undefined)),
+    caliperRadialMm: readPartOr(work, caliper, 'uRadialMm', worth(quick ? caliper.tallestRadiusMm : undefined)),
+  }
 }

@@ -3,11 +3,11 @@ import { prepareCaliper, prepareWheel, type Polyline, type PreparedCaliper, type
 import { leastSpacer, STOCK_SPACERS_MM, stockSpacer } from '../clearance/spacer.ts'
 import { clearanceVerdict, gapRange, gapUncertainty, type ClearanceVerdict, type OutlineUncertainty } from '../clearance/verdict.ts'
 import { GAP_POLICIES, TIGHT_LIMIT_MM, type Axle, type PartOf } from '../model/project.ts'
-import { placedOutlines } from './caliper-outline.ts'
-import { askSlot, readPart, readPartOr, type Context } from './context.ts'
+import { outlineUncertainty, placedOutlines } from './caliper-outline.ts'
+import { askSlot, readPart, type Context } from './context.ts'
 import type { Corner, Finding, ReportFigure } from './types.ts'
 import { wheelSection, type WheelSection } from './wheel-profile.ts'
-import { clearanceSentence, missingSentence, VERDICT_SHORT } from './words.ts'
+import { clearanceSentence, missingSentence, spacerWords, VERDICT_SHORT } from './words.ts'
 import { Working } from './working.ts'
 
 const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
@@ -36,8 +36,7 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
 
   const spacerMm = spacerInUse(work, context, axle, spacer, spacerTrialMm)
   const uncertainty: OutlineUncertainty = {
-    caliperAxialMm: disc ? readPartOr(work, disc, 'uAxialMm', 0.7) : 0,
-    caliperRadialMm: disc ? readPartOr(work, disc, 'uRadialMm', 0.7) : 0,
+    ...(disc ? outlineUncertainty(work, disc) : { caliperAxialMm: 0, caliperRadialMm: 0 }),
     faceAxialMm: section?.uFaceAxialMm ?? 0,
     barrelRadialMm: section?.uBarrelRadialMm ?? 0,
   }
@@ -52,9 +51,17 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
 
   let leastSpacerMm: number | undefined
   let stockSpacerMm: number | undefined
+  let spacerSentence = ''
   if (ready && judge && section!.faceKnown) {
     leastSpacerMm = leastSpacer(ready.caliper, ready.wheel, requiredMm, MAX_SPACER_MM)
     stockSpacerMm = stockSpacer(leastSpacerMm, MAX_SPACER_MM, (size) => judge(size).verdict === 'clears')
+    spacerSentence = spacerWords(
+      leastSpacerMm,
+      stockSpacerMm,
+      MAX_SPACER_MM,
+      gap(ready.caliper, ready.wheel, MAX_SPACER_MM).limitingTag,
+      units,
+    )
   }
 
   let sentence: string
@@ -85,6 +92,7 @@ export function cornerReport(context: Context, axle: Axle): CornerReport {
     requiredMm,
     leastSpacerMm,
     stockSpacerMm,
+    spacerSentence,
     spacerMm,
     short: caliper?.kind === 'drum' ? 'Look on the car' : VERDICT_SHORT[verdict],
     caliper: placed?.outlines,

@@ -129,6 +129,32 @@ describe('unknown stays unknown', () => {
   })
 })
 
+describe('spacers and uncertainty in words', () => {
+  test('which one clears, or why none does', () => {
+    const front = (project: Project, id = 'estate-fronts') => evaluate(project, id).corners.front.spacerSentence.replace(/\u00a0/g, ' ')
+    expect(front(DEMO_PROJECT)).toBe('By the mean gap 1.9 mm is enough; the smallest stock size that clears for sure is 3.0 mm.')
+    expect(front(DEMO_PROJECT, 'balanced')).toBe('None is needed.')
+    const tall = demo((project) => (partOf(project, 'kit4-caliper').tallestRadiusMm = figure(165.5)))
+    expect(front(tall, 'balanced')).toMatch(/^No spacer up to 30.0 mm helps: the barrel limits/)
+    expect(front(demo((project) => (project.setups[1]!.front.wheel = 'winter-wheel')))).toBe('')
+  })
+  test('the uncertainty is that of the outline, else of its figures, else of their origin', () => {
+    const u = (change: (caliper: Record<string, unknown>) => void) =>
+      evaluate(
+        demo((project) => {
+          const caliper = partOf(project, 'kit4-caliper') as unknown as Record<string, unknown>
+          Reflect.deleteProperty(caliper, 'uRadialMm')
+          change(caliper)
+        }),
+        'balanced',
+      ).corners.front.gap!.u
+    const barrel = 0.2
+    expect(u((caliper) => (caliper.uRadialMm = figure(0.5)))).toBeCloseTo(Math.hypot(0.5, barrel), 2)
+    expect(u((caliper) => (caliper.tallestRadiusMm = figure(155, 'measured', { u: 0.3 })))).toBeCloseTo(Math.hypot(0.3, barrel), 2)
+    expect(u((caliper) => (caliper.tallestRadiusMm = figure(155, 'estimated')))).toBeCloseTo(Math.hypot(3, barrel), 2)
+  })
+})
+
 describe('a change in one place shows everywhere it should', () => {
   test('new pads push a sliding caliper outboard by what was worn away', () => {
     const before = evaluate(DEMO_PROJECT, 'as-it-stands')

@@ -108,6 +108,8 @@ export interface Corner {
   leastSpacerMm: number | undefined
   /** Smallest stock spacer whose own verdict is "clears". */
   stockSpacerMm: number | undefined
+  /** Which spacer is needed, or why none helps; empty while that cannot be said. */
+  spacerSentence: string
   missing: Missing[]
 }
 

@@ -53,6 +53,29 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
   }
 }
 
+/** Which spacer clears, or why none does. */
+export function spacerWords(
+  leastMm: number | undefined,
+  stockMm: number | undefined,
+  maxMm: number,
+  limitsAtMax: keyof typeof PLACE_WORDS,
+  units: UnitChoice,
+): string {
+  const mm = (value: number) => formatQuantity(value, 'length', units)
+  if (leastMm === undefined) {
+    const why =
+      limitsAtMax === 'barrel'
+        ? 'the barrel limits, and it does not open towards the car'
+        : `the ${PLACE_WORDS[limitsAtMax]} is still too near`
+    return `No spacer up to ${mm(maxMm)} helps: ${why}.`
+  }
+  if (stockMm === 0) return 'None is needed.'
+  const least = leastMm === 0 ? 'By the mean gap none is needed' : `By the mean gap ${mm(leastMm)} is enough`
+  return stockMm === undefined
+    ? `${least}, but no stock size up to ${mm(maxMm)} clears for sure.`
+    : `${least}; the smallest stock size that clears for sure is ${mm(stockMm)}.`
+}
+
 /** "Cannot say: the hat thickness of X and 2 more figures are not known." */
 export function missingSentence(missing: readonly Missing[]): string {
   const [first] = missing

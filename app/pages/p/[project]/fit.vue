@@ -26,18 +26,6 @@ const rows = computed(() =>
       ]
     : [],
 )
-const spacerWords = computed(() => {
-  const c = corner.value
-  if (!c?.gap) return ''
-  if (c.leastSpacerMm === undefined)
-    return c.verdict === 'clears' ? '' : 'No spacer up to 30 mm helps: the barrel limits, and it does not open towards the car.'
-  if (c.stockSpacerMm === 0) return 'None is needed.'
-  const least = c.leastSpacerMm === 0 ? 'By the mean gap none is needed' : `By the mean gap ${mm(c.leastSpacerMm)} is enough`
-  return c.stockSpacerMm === undefined
-    ? `${least}, but no stock size up to 30 mm clears for sure.`
-    : `${least}; the smallest stock size that clears for sure is ${mm(c.stockSpacerMm)}.`
-})
-
 function setSpacer(value: number) {
   store.edit(`Spacer, ${axle.value}`, (draft) => {
     const target = draft.setups.find((one) => one.id === setup.value?.id)![axle.value]
@@ -111,7 +99,7 @@ function setPolicy(event: Event) {
             Take {{ mm(corner.stockSpacerMm) }}
           </button>
         </div>
-        <p class="small">{{ spacerWords }}</p>
+        <p class="small">{{ corner.spacerSentence }}</p>
         <p class="caution">
           A spacer takes thread engagement and hub register, and moves the wheel outboard. Have stud length, centring and local rules
           checked before it goes on.
