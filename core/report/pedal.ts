@@ -3,20 +3,14 @@ import { idealFrontShare } from '../balance/constant-split.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/same-feel.ts'
-import { DEFAULT_PEDAL_EFFICIENCY, type Booster, type BrakeSystem, type MasterCylinder, type Valve } from '../hydraulics/system.ts'
-import {
-  COMPLIANCE_MM3_PER_MPA,
-  DEFAULT_CLEARANCE_MM,
-  DEFAULT_FREE_STROKE_MM,
-  HOSE_SWELL,
-  strokeMm,
-  type FluidTaker,
-} from '../hydraulics/travel.ts'
-import { AXLES, type Axle, type PartOf } from '../model/project.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
+import { AXLES, type Axle } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
+import { massOf, systemOf } from './brake-system.ts'
 import type { AxleBrakeReport } from './brake.ts'
-import { askHydraulicSlot, askSlot, readCar, readCarAxle, readPart, type Context } from './context.ts'
+import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
+import { travelFigure } from './pedal-travel.ts'
 import type { CurvePoint, Finding, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
@@ -90,114 +84,6 @@ function from(work: Working): Working {
   copy.inputs.push(...work.inputs)
   copy.askAll(work.missing)
   return copy
-}
-
-function systemOf(work: Working, context: Context, brakes: Record<Axle, AxleBrakeReport>): BrakeSystem | undefined {
-  const { masterCylinder, booster, valve } = context.resolved
-  const own = context.setup.hydraulics.pedalRatio
-  const pedalRatio = own
-    ? work.read(own, {
-        symbol: 'i',
-        label: 'Pedal ratio of this setup',
-        dimension: 'number',
-        at: { kind: 'setup', setupId: context.setup.id, field: 'pedalRatio' },
-      })
-    : readCar(work, context, 'pedalRatio', 'i')
-  const pedalEfficiency = work.readOr(context.project.car.pedalEfficiency, DEFAULT_PEDAL_EFFICIENCY, {
-    symbol: 'η',
-    label: 'Pedal efficiency',
-    dimension: 'share',
-    at: { kind: 'car', field: 'pedalEfficiency' },
-  })
-  const boost = boosterOf(work, context, booster)
-  const master = masterOf(work, context, masterCylinder)
-  const throttle = valveOf(work, context, valve)
-  for (const axle of AXLES) {
-    work.carry(brakes[axle].pistonArea)
-    work.carry(brakes[axle].effectiveRadius)
-    work.inputs.push(...brakes[axle].rest.inputs)
-    work.askAll(brakes[axle].rest.missing)
-  }
-  const front = readCarAxle(work, context, 'front', 'tyreRadiusMm')
-  const rear = readCarAxle(work, context, 'rear', 'tyreRadiusMm')
-  if (
-    pedalRatio === undefined ||
-    boost === undefined ||
-    master === undefined ||
-    throttle === undefined ||
-    front === undefined ||
-    rear === undefined ||
-    !brakes.front.brake ||
-    !brakes.rear.brake
-  )
-    return undefined
-  return {
-    pedalRatio,
-    pedalEfficiency,
-    master,
-    booster: boost.booster,
-    valve: throttle.valve,
-    front: brakes.front.brake,
-    rear: brakes.rear.brake,
-    tyreRadiusMm: { front, rear },
-  }
-}
-
-function boosterOf(
-  work: Working,
-  context: Context,
-  part: PartOf<'booster'> | null | undefined,
-): { booster: Booster | undefined } | undefined {
-  if (part === null) return { booster: undefined }
-  if (!part) {
-    askHydraulicSlot(work, context, 'booster')
-    return undefined
-  }
-  const ratio = readPart(work, part, 'ratio', 'G')
-  if (part.assistN) readPart(work, part, 'assistN')
-  return ratio === undefined ? undefined : { booster: { ratio, assistN: part.assistN?.value } }
-}
-
-function valveOf(work: Working, context: Context, part: PartOf<'valve'> | null | undefined): { valve: Valve | undefined } | undefined {
-  if (part === null) return { valve: undefined }
-  if (!part) {
-    askHydraulicSlot(work, context, 'valve')
-    return undefined
-  }
-  const kneeMpa = readPart(work, part, 'kneeMpa', 'P_k')
-  const slope = readPart(work, part, 'slope')
-  return kneeMpa === undefined || slope === undefined ? undefined : { valve: { kneeMpa, slope } }
-}
-
-function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'> | null | undefined): MasterCylinder | undefined {
-  if (!part) {
-    askHydraulicSlot(work, context, 'masterCylinder')
-    return undefined
-  }
-  if (part.construction === 'twin') {
-    const frontBoreMm = readPart(work, part, 'frontBoreMm')
-    const rearBoreMm = readPart(work, part, 'rearBoreMm')
-    const frontShare = work.readOr(context.setup.hydraulics.barFrontShare, 0.5, {
-      symbol: 'x',
-      label: 'Front share of the balance bar',
-      dimension: 'share',
-      at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
-    })
-    return frontBoreMm === undefined || rearBoreMm === undefined ? undefined : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
-  }
-  if (!part.construction) work.ask(`Construction of ${part.name}`, { kind: 'part', partId: part.id, field: 'construction' })
-  const boreMm = readPart(work, part, 'boreMm')
-  return boreMm === undefined || !part.construction ? undefined : { kind: 'tandem', boreMm }
-}
-
-function massOf(work: Working, context: Context): Mass | undefined {
-  const massKg = readCar(work, context, 'massKg', 'm')
-  const staticFront = readCar(work, context, 'staticFrontShare', 'φ')
-  const cgHeightMm = readCar(work, context, 'cgHeightMm', 'h')
-  const wheelbaseMm = readCar(work, context, 'wheelbaseMm', 'L')
-  return massKg === undefined || staticFront === undefined || cgHeightMm === undefined || wheelbaseMm === undefined
-    ? undefined
-    : { massKg, staticFront, cgHeightMm, wheelbaseMm }
 }
 
 function biasFigures(force: ReportFigure, stage: Chain | undefined): ReportFigure[] {
@@ -298,63 +184,6 @@ function curve(system: BrakeSystem | undefined, mass: Mass | undefined): CurvePo
     points.push({ decelG: point.decelG, front: point.front, rear: point.rear, pedalForceN: point.pedalForceN })
   }
   return points
-}
-
-function travelFigure(
-  context: Context,
-  brakes: Record<Axle, AxleBrakeReport>,
-  system: BrakeSystem | undefined,
-  stage: Chain | undefined,
-  force: ReportFigure,
-): ReportFigure {
-  const work = new Working()
-  work.carry(force)
-  const front = takerOf(work, context, 'front', brakes.front)
-  const rear = takerOf(work, context, 'rear', brakes.rear)
-  const at = { kind: 'figure', figureId: 'pedal.travel' } as const
-  work.assume(DEFAULT_FREE_STROKE_MM, { label: 'Free stroke', dimension: 'length', at })
-  work.notes.push('Compliance and clearances are estimates, good to about 40 %: trust the ratio between setups, not the figure.')
-  const value =
-    system && stage && front && rear
-      ? strokeMm(
-          system.master,
-          { taker: front, pressureMpa: stage.front.pressureMpa },
-          { taker: rear, pressureMpa: stage.rear.pressureMpa },
-          DEFAULT_FREE_STROKE_MM,
-        ) * system.pedalRatio
-      : undefined
-  return work.figure('pedal.travel', 'Pedal travel', 'length', 'pedal-travel', value)
-}
-
-const DRUM_PISTON_STROKE_MM = 0.6
-
-function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeReport): FluidTaker | undefined {
-  const { caliper, hose } = context.resolved[axle]
-  const area = brake.pistonArea.value
-  let hoseLengthMm: number | undefined
-  let swell = 0
-  if (hose) {
-    hoseLengthMm = readPart(work, hose, 'lengthMm')
-    const kind = hose.construction ?? 'rubber'
-    swell = HOSE_SWELL[kind]
-    work.assume(swell, {
-      label: `Swelling of ${hose.name}, mm³ per mm and MPa`,
-      dimension: 'number',
-      at: { kind: 'part', partId: hose.id, field: 'construction' },
-    })
-  } else askSlot(work, context, axle, 'hose')
-  if (!caliper || area === undefined || hoseLengthMm === undefined) return undefined
-  const at = { kind: 'part', partId: caliper.id, field: 'construction' } as const
-  const per1000 = caliper.kind === 'drum' ? COMPLIANCE_MM3_PER_MPA.sliding : COMPLIANCE_MM3_PER_MPA[caliper.construction ?? 'sliding']
-  const complianceMm3PerMpa = (per1000 * area) / 1000
-  work.assume(complianceMm3PerMpa, { label: `Compliance of ${caliper.name}, mm³/MPa`, dimension: 'number', at })
-  const clearanceMm = caliper.kind === 'drum' ? DRUM_PISTON_STROKE_MM : DEFAULT_CLEARANCE_MM
-  work.assume(clearanceMm, {
-    label: caliper.kind === 'drum' ? `Stroke of each piston, ${axle}` : `Running clearance of each pad, ${axle}`,
-    dimension: 'length',
-    at,
-  })
-  return { pistonAreaMm2: area, clearanceMm, complianceMm3PerMpa, hoseLengthMm, hoseSwellMm3PerMmMpa: swell }
 }
 
 function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>, stockArea: number | undefined): ReportFigure {

@@ -1,0 +1,93 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { carAxleFields, carFields } from './car-fields.ts'
+import type { Field, FieldTable } from './field.ts'
+import { fieldsOf, PART_KIND_NAMES } from './part-kinds.ts'
+import { fieldSchema, partSchema, priceSchema, schemaProblems } from './schema.ts'
+import { DEFAULT_UNITS } from '../quantity/units.ts'
+
+/** Some valid value of a field. */
+function anyValue(field: Field): fc.Arbitrary<unknown> {
+  const value = (min: number, max: number, integer?: boolean) => (integer ? fc.integer({ min, max }) : fc.double({ min, max, noNaN: true }))
+  const point = fc.tuple(fc.double({ min: -200, max: 200, noNaN: true }), fc.double({ min: 0, max: 300, noNaN: true }))
+  switch (field.type) {
+    case 'figure':
+      return fc.record({
+        value: value(field.min, field.max, field.integer),
+        origin: fc.constantFrom('measured', 'published', 'reported', 'estimated'),
+      })
+    case 'figures':
+      return fc.array(fc.record({ value: value(field.min, field.max), origin: fc.constant('measured') }), {
+        minLength: 1,
+        maxLength: field.maxItems,
+      })
+    case 'choice':
+      return fc.constantFrom(...field.options.map((option) => option.value))
+    case 'text':
+      return fc.string({ maxLength: field.maxLength })
+    case 'outlines':
+      return fc.array(fc.record({ name: fc.constant('body'), points: fc.array(point, { minLength: 2, maxLength: 9 }) }), {
+        minLength: 1,
+        maxLength: 3,
+      })
+    case 'profile':
+      return fc.array(point, { minLength: 2, maxLength: 9 }).map((points) => ({ points, tags: points.slice(1).map(() => 'face') }))
+  }
+}
+
+const partOf = (table: FieldTable, base: object) =>
+  fc
+    .record(Object.fromEntries(Object.entries(table).map(([key, field]) => [key, anyValue(field)])), { requiredKeys: [] })
+    .map((fields) => ({ ...base, ...fields }))
+
+describe.each(PART_KIND_NAMES)('a part of kind %s', (kind) => {
+  const base = { id: 'a', kind, name: 'Some part' }
+  test('is valid with any of its fields within limits, and with none', () => {
+    expect(schemaProblems(partSchema(kind), base)).toEqual([])
+    fc.assert(
+      fc.property(partOf(fieldsOf(kind), base), (part) => {
+        expect(schemaProblems(partSchema(kind), part)).toEqual([])
+      }),
+      { numRuns: 25 },
+    )
+  })
+  test('refuses a field of another table, and a kind of another', () => {
+    expect(schemaProblems(partSchema(kind), { ...base, wheelbaseMm: { value: 2400, origin: 'measured' } })[0]!.message).toContain(
+      'wheelbaseMm',
+    )
+    expect(schemaProblems(partSchema(kind), { ...base, kind: 'nothing' })[0]!.path).toBe('kind')
+  })
+})
+
+const figures = [...PART_KIND_NAMES.map(fieldsOf), carFields as FieldTable, carAxleFields as FieldTable].flatMap((table) =>
+  Object.entries(table).flatMap(([key, field]) => (field.type === 'figure' ? [[key, field] as const] : [])),
+)
+test.each(figures)('%s: its limits hold, just beyond does not, and the message names them', (_, field) => {
+  const problems = (value: number) => schemaProblems(fieldSchema(field, { ...DEFAULT_UNITS, length: 'in' }), { value, origin: 'measured' })
+  const step = field.integer ? 1 : (field.max - field.min) * 1e-6
+  expect(problems(field.min)).toEqual([])
+  expect(problems(field.max)).toEqual([])
+  for (const beyond of [field.min - step, field.max + step])
+    expect(problems(beyond).map((problem) => problem.message)).toEqual([expect.stringMatching(/^must be between .+ and .+/)])
+  if (field.dimension === 'length') expect(problems(field.max + step)[0]!.message).toMatch(/in$/)
+  expect(problems(Infinity).length).toBeGreaterThan(0)
+})
+
+describe('a price', () => {
+  const price = { lowMinor: 100, likelyMinor: 200, highMinor: 300, currency: 'EUR', pieces: 1 }
+  test.each<[string, object, RegExp]>([
+    ['falls', { highMinor: 150 }, /must rise/],
+    ['is negative', { lowMinor: -1 }, /negative/],
+    ['has parts of a cent', { lowMinor: 10.5 }, /whole number/],
+    ['is in no currency we know', { currency: 'XYZ' }, /must be one of/],
+    ['buys nothing', { pieces: 0 }, /1 or more/],
+    ['has a date of another kind', { date: '11/05/2026' }, /2026-05-11/],
+  ])('that %s is refused', (_, change, message) => {
+    expect(schemaProblems(priceSchema, price)).toEqual([])
+    expect(
+      schemaProblems(priceSchema, { ...price, ...change })
+        .map((problem) => problem.message)
+        .join(),
+    ).toMatch(message)
+  })
+})

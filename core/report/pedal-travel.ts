@@ -1,0 +1,73 @@
+import type { Chain } from '../hydraulics/chain.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
+import {
+  COMPLIANCE_MM3_PER_MPA,
+  DEFAULT_CLEARANCE_MM,
+  DEFAULT_FREE_STROKE_MM,
+  HOSE_SWELL,
+  strokeMm,
+  type FluidTaker,
+} from '../hydraulics/travel.ts'
+import type { Axle } from '../model/project.ts'
+import type { AxleBrakeReport } from './brake.ts'
+import { askSlot, readPart, type Context } from './context.ts'
+import type { ReportFigure } from './types.ts'
+import { Working } from './working.ts'
+
+/** Pedal travel at the pressure of the stated deceleration, with default compliances marked as assumed. */
+export function travelFigure(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  stage: Chain | undefined,
+  force: ReportFigure,
+): ReportFigure {
+  const work = new Working()
+  work.carry(force)
+  const front = takerOf(work, context, 'front', brakes.front)
+  const rear = takerOf(work, context, 'rear', brakes.rear)
+  const at = { kind: 'figure', figureId: 'pedal.travel' } as const
+  work.assume(DEFAULT_FREE_STROKE_MM, { label: 'Free stroke', dimension: 'length', at })
+  work.notes.push('Compliance and clearances are estimates, good to about 40 %: trust the ratio between setups, not the figure.')
+  const value =
+    system && stage && front && rear
+      ? strokeMm(
+          system.master,
+          { taker: front, pressureMpa: stage.front.pressureMpa },
+          { taker: rear, pressureMpa: stage.rear.pressureMpa },
+          DEFAULT_FREE_STROKE_MM,
+        ) * system.pedalRatio
+      : undefined
+  return work.figure('pedal.travel', 'Pedal travel', 'length', 'pedal-travel', value)
+}
+
+const DRUM_PISTON_STROKE_MM = 0.6
+
+function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeReport): FluidTaker | undefined {
+  const { caliper, hose } = context.resolved[axle]
+  const area = brake.pistonArea.value
+  let hoseLengthMm: number | undefined
+  let swell = 0
+  if (hose) {
+    hoseLengthMm = readPart(work, hose, 'lengthMm')
+    const kind = hose.construction ?? 'rubber'
+    swell = HOSE_SWELL[kind]
+    work.assume(swell, {
+      label: `Swelling of ${hose.name}, mm³ per mm and MPa`,
+      dimension: 'number',
+      at: { kind: 'part', partId: hose.id, field: 'construction' },
+    })
+  } else askSlot(work, context, axle, 'hose')
+  if (!caliper || area === undefined || hoseLengthMm === undefined) return undefined
+  const at = { kind: 'part', partId: caliper.id, field: 'construction' } as const
+  const per1000 = caliper.kind === 'drum' ? COMPLIANCE_MM3_PER_MPA.sliding : COMPLIANCE_MM3_PER_MPA[caliper.construction ?? 'sliding']
+  const complianceMm3PerMpa = (per1000 * area) / 1000
+  work.assume(complianceMm3PerMpa, { label: `Compliance of ${caliper.name}, mm³/MPa`, dimension: 'number', at })
+  const clearanceMm = caliper.kind === 'drum' ? DRUM_PISTON_STROKE_MM : DEFAULT_CLEARANCE_MM
+  work.assume(clearanceMm, {
+    label: caliper.kind === 'drum' ? `Stroke of each piston, ${axle}` : `Running clearance of each pad, ${axle}`,
+    dimension: 'length',
+    at,
+  })
+  return { pistonAreaMm2: area, clearanceMm, complianceMm3PerMpa, hoseLengthMm, hoseSwellMm3PerMmMpa: swell }
+}
