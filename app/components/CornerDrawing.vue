@@ -8,10 +8,10 @@ import type { Corner } from '#core/report/types.ts'
 import { extentOf, parallelBody, pathOf, sectionScale, stretches, type Frame } from '~/drawing/section'
 
 /** A half section of one corner to scale: wheel, caliper, rotor, the gap where it is, and a spacer that can be dragged. */
-const props = withDefaults(defineProps<{ corner: Corner; units: UnitChoice; maxSpacerMm?: number; movable?: boolean }>(), {
-  maxSpacerMm: 30,
-  movable: true,
-})
+const props = withDefaults(
+  defineProps<{ corner: Corner; units: UnitChoice; spacerMm?: number; maxSpacerMm?: number; movable?: boolean }>(),
+  { maxSpacerMm: 30, movable: true, spacerMm: undefined },
+)
 const emit = defineEmits<{ spacer: [mm: number]; settled: [] }>()
 
 const host = ref<HTMLElement>()
@@ -28,7 +28,7 @@ const LOWEST_RADIUS_MM = 40
 const WALL_MM = 5
 /** Depth of the caliper's drawn surface: only the outline is measured, the body behind it is not. */
 const RIM_MM = 9
-const spacer = computed(() => props.corner.spacerMm ?? 0)
+const spacer = computed(() => props.spacerMm ?? props.corner.spacerMm ?? 0)
 const wheelLine = computed(() => props.corner.wheel?.points)
 const scale = computed(() => {
   const c = props.corner

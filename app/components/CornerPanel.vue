@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { spacerInUseMm, resolveSetup } from '#core/model/resolve.ts'
 import { AXLES } from '#core/model/project.ts'
 import { chooseSpacer } from '#core/model/spacer-choice.ts'
 import { useProjectStore } from '~/stores/project'
@@ -7,6 +9,11 @@ import { useWorkbench } from '~/composables/workbench'
 /** The corner drawing of the chosen axle, with what can be moved in it wired to the project. */
 const store = useProjectStore()
 const { report, setup, axle, units, chooseAxle } = useWorkbench()
+
+// straight from the project: the hand must not wait for the report
+const spacerMm = computed(() =>
+  store.project && setup.value ? spacerInUseMm(resolveSetup(store.project, setup.value)[axle.value]) : undefined,
+)
 
 function setSpacer(mm: number) {
   const id = setup.value?.id
@@ -30,7 +37,14 @@ function setSpacer(mm: number) {
         {{ one === 'front' ? 'Front' : 'Rear' }}
       </button>
     </div>
-    <CornerDrawing v-if="report" :corner="report.corners[axle]" :units="units" @spacer="setSpacer" @settled="store.endGesture()" />
+    <CornerDrawing
+      v-if="report"
+      :corner="report.corners[axle]"
+      :units="units"
+      :spacer-mm="spacerMm"
+      @spacer="setSpacer"
+      @settled="store.endGesture()"
+    />
   </figure>
 </template>
 

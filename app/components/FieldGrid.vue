@@ -55,7 +55,7 @@ const own = <T,>(key: string) => read(key) as T | undefined
         </label>
         <label v-else-if="field.type === 'text'" class="plain-field" :data-field="name(key)">
           <span>{{ field.label }}</span>
-          <input class="native" :value="own<string>(key) ?? ''" :maxlength="field.maxLength" @change="write(key, $event)" />
+          <DraftInput class="native" :value="own<string>(key) ?? ''" :maxlength="field.maxLength" @change="write(key, $event)" />
         </label>
         <PointsInput
           v-else

@@ -33,7 +33,8 @@ const shown = () => {
   return figure.u === undefined ? value : `${value} ± ${editQuantity(figure.u, field.dimension, units).replace(/ \S+$/, '')}`
 }
 watch(
-  () => [props.figure, props.units] as const,
+  // the numbers, not the object: a page drawn anew must not take away what is being typed
+  () => [props.figure?.value, props.figure?.u, props.units] as const,
   () => {
     if (dirty.value && error.value) return
     text.value = shown()

@@ -64,7 +64,7 @@ function duplicate() {
     <header>
       <label class="title"
         ><span class="soft small">{{ kind.one }}</span
-        ><input class="native" :value="part.name" maxlength="120" aria-label="Name of the part" data-field="name" @change="rename"
+        ><DraftInput class="native" :value="part.name" maxlength="120" aria-label="Name of the part" data-field="name" @change="rename"
       /></label>
       <button class="btn" type="button" @click="duplicate">Copy</button>
       <button
@@ -82,10 +82,10 @@ function duplicate() {
     <fieldset class="group">
       <legend>Where it comes from and what it costs</legend>
       <div class="grid">
-        <label>Maker<input class="native" :value="part.maker" maxlength="120" @change="write('maker', $event, 120)" /></label>
-        <label>Number<input class="native" :value="part.number" maxlength="120" @change="write('number', $event, 120)" /></label>
+        <label>Maker<DraftInput class="native" :value="part.maker" maxlength="120" @change="write('maker', $event, 120)" /></label>
+        <label>Number<DraftInput class="native" :value="part.number" maxlength="120" @change="write('number', $event, 120)" /></label>
         <label
-          >Comes from<input
+          >Comes from<DraftInput
             class="native"
             :value="part.provenance"
             maxlength="200"
@@ -117,7 +117,7 @@ function duplicate() {
         @change="change('price', $event)"
       />
       <label class="note"
-        >Note<textarea class="native" rows="2" :value="part.note" maxlength="4000" @change="write('note', $event, 4000)" />
+        >Note<DraftInput as="textarea" class="native" rows="2" :value="part.note" maxlength="4000" @change="write('note', $event, 4000)" />
       </label>
     </fieldset>
   </form>

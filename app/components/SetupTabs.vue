@@ -75,7 +75,7 @@ function arrow(event: KeyboardEvent, index: number) {
   <div ref="strip" class="strip">
     <div class="tabs" role="tablist" aria-label="Setups">
       <template v-for="(one, index) in store.project?.setups" :key="one.id">
-        <input
+        <DraftInput
           v-if="renaming === one.id"
           class="native rename"
           :value="one.name"

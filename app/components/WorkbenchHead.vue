@@ -71,7 +71,7 @@ const unitSet = computed({
         <path d="M5 7h15l7 7v11" fill="none" stroke="var(--accent)" stroke-width="2.6" />
       </svg>
     </NuxtLink>
-    <input :value="store.project?.name" class="name" aria-label="Name of the project" maxlength="120" @change="rename" />
+    <DraftInput :value="store.project?.name" class="name" aria-label="Name of the project" maxlength="120" @change="rename" />
     <span class="saved small" :class="{ 'tone-blocked': saveWords === 'Not saved' }" role="status">{{ saveWords }}</span>
     <span class="push" />
     <button

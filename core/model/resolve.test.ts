@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { resolveSetup } from './resolve.ts'
+import { resolveSetup, spacerInUseMm } from './resolve.ts'
 import { chooseSpacer } from './spacer-choice.ts'
 import type { Project } from './project.ts'
 
@@ -31,6 +31,14 @@ describe('what stands in a slot', () => {
     expect(resolveSetup(shimmed, shimmed.setups[0]).front.shimMm).toBe(2)
     expect(resolveSetup(shimmed, estate).front.shimMm).toBe(0)
   })
+})
+
+test('the spacer in use: a trial, a part, none, or not known', () => {
+  const part = DEMO_PROJECT.parts.find((one) => one.id === 'spacer-5') as never
+  expect(spacerInUseMm({ spacer: part, spacerTrialMm: 7 })).toBe(7)
+  expect(spacerInUseMm({ spacer: part, spacerTrialMm: undefined })).toBe(5)
+  expect(spacerInUseMm({ spacer: null, spacerTrialMm: undefined })).toBe(0)
+  expect(spacerInUseMm({ spacer: undefined, spacerTrialMm: undefined })).toBeUndefined()
 })
 
 test('a spacer of a thickness becomes a part when there is one, a trial when not, none at zero', () => {

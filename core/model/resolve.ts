@@ -47,6 +47,11 @@ export function slotOf(project: Project, setup: Setup, axle: Axle, slot: AxleSlo
   return own === undefined ? stockSetup(project)[axle][slot] : own
 }
 
+/** The spacer between hub and wheel, mm; undefined while it is not known. */
+export function spacerInUseMm(axle: Pick<ResolvedAxle, 'spacer' | 'spacerTrialMm'>): number | undefined {
+  return axle.spacerTrialMm ?? (axle.spacer === null ? 0 : axle.spacer?.thicknessMm?.value)
+}
+
 /** Follows every slot of a setup to its part. A caliper slot that holds a drum leaves disc parts aside. */
 export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
   const parts = new Map<string, Part>(project.parts.map((part) => [part.id, part]))

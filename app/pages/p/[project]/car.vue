@@ -34,7 +34,7 @@ const rename = (event: Event) => {
       What it weighs, how it stands and what the pedal does. A figure nobody measured stays unknown. Type any unit, whatever is shown:
       <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63 %</span>.
     </p>
-    <label class="name"><span>Name of the car</span><input class="native" :value="car.name" maxlength="120" @change="rename" /></label>
+    <label class="name"><span>Name of the car</span><DraftInput class="native" :value="car.name" maxlength="120" @change="rename" /></label>
     <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">

@@ -125,14 +125,14 @@ function setRate(currency: Currency, event: Event) {
       <p class="soft small">Fluid, small parts, labour, carriage, inspection.</p>
       <div v-for="line in setup.extras" :key="line.id" class="extra">
         <label class="small"
-          >What<input
+          >What<DraftInput
             class="native"
             :value="line.label"
             maxlength="120"
             @change="editExtra(line.id, 'label', ($event.target as HTMLInputElement).value.trim())"
         /></label>
         <label class="small"
-          >Quantity<input
+          >Quantity<DraftInput
             class="native num"
             :value="line.quantity"
             inputmode="decimal"
@@ -154,7 +154,7 @@ function setRate(currency: Currency, event: Event) {
         </select></label
       >
       <label class="small"
-        >Tax on every line, %<input
+        >Tax on every line, %<DraftInput
           class="native num"
           :value="preferences.taxPercent"
           inputmode="decimal"
@@ -164,7 +164,7 @@ function setRate(currency: Currency, event: Event) {
       /></label>
       <label v-for="one in foreign" :key="one" class="small"
         >1 {{ one }} in {{ preferences.currency
-        }}<input
+        }}<DraftInput
           class="native num"
           :value="rateOf(one)?.rate ?? ''"
           inputmode="decimal"

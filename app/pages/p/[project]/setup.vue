@@ -144,7 +144,9 @@ function writeNote(event: Event) {
           @change="setFigure('barFrontShare', $event)"
         />
       </div>
-      <label class="small">Note<textarea class="native" rows="2" :value="setup.note" maxlength="4000" @change="writeNote" /></label>
+      <label class="small"
+        >Note<DraftInput as="textarea" class="native" rows="2" :value="setup.note" maxlength="4000" @change="writeNote"
+      /></label>
     </section>
     <CornerPanel class="drawing" />
   </div>

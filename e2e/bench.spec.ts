@@ -1,0 +1,183 @@
+import { expect, test } from '@playwright/test'
+import { exported, ledger, openDemo, type } from './support.ts'
+
+const KINDS = [
+  'caliper',
+  'drum',
+  'rotor',
+  'pad',
+  'bracket',
+  'hose',
+  'wheel',
+  'spacer',
+  'masterCylinder',
+  'booster',
+  'valve',
+  'fluid',
+  'other',
+]
+
+test('a part of every kind can be added, named, priced, copied and removed', async ({ page }) => {
+  await openDemo(page, 'parts')
+  for (const kind of KINDS) {
+    await page.getByTestId('add-part').selectOption(kind)
+    const name = page.getByLabel('Name of the part')
+    await expect(name).toHaveValue(/^New /)
+    await name.fill(`Mine, ${kind}`)
+    await name.press('Enter')
+    await expect(page.getByRole('button', { name: new RegExp(`^Mine, ${kind}`) })).toBeVisible()
+  }
+  // the last one: a price that falls is refused at the field
+  await type(page, 'Price, likely', '40')
+  await type(page, 'Price, low', '90')
+  await expect(page.getByText('low, likely and high must rise')).toBeVisible()
+  await type(page, 'Price, low', '35,50')
+  await expect(page.getByText('must rise')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Copy', exact: true }).click()
+  await expect(page.getByLabel('Name of the part')).toHaveValue('Mine, other (copy)')
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(page.getByRole('button', { name: /Mine, other \(copy\)/ })).toHaveCount(0)
+  const parts = JSON.parse(await exported(page)).parts as { name: string; kind: string; price?: object }[]
+  expect(parts.filter((part) => part.name.startsWith('Mine')).map((part) => part.kind)).toEqual(KINDS)
+  expect(parts.find((part) => part.name === 'Mine, other')!.price).toMatchObject({
+    lowMinor: 3550,
+    likelyMinor: 4000,
+    highMinor: 4000,
+    currency: 'EUR',
+  })
+})
+
+test('removing a part in use falls back to the car as it stands, and undo brings it back', async ({ page }) => {
+  await openDemo(page, 'parts', 'setup=big-kit&part=kit2-caliper')
+  const before = await ledger(page)
+  await expect(page.getByText('In use in: Twin-piston kit')).toBeVisible()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(page.getByTestId('ledger-area')).toContainText('2290')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByTestId('ledger-area')).toContainText('3927')
+  expect(await ledger(page)).toEqual(before)
+})
+
+test('setups are made, filled, renamed, ordered and removed', async ({ page }) => {
+  await openDemo(page, 'setup', 'setup=as-it-stands')
+  await page.getByTestId('duplicate').click()
+  const name = page.getByLabel('Name of the setup')
+  await name.fill('Estate calipers, stock rotors')
+  await name.press('Enter')
+  const tab = page.getByRole('tab', { name: 'Estate calipers, stock rotors' })
+  await expect(tab).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByTestId('ledger-area')).toContainText('front same, rear same')
+  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption({ label: 'Estate front caliper' })
+  await expect(page.getByTestId('ledger-area')).toContainText('front +15')
+  await page.getByLabel('Booster', { exact: true }).selectOption('-')
+  await expect(page.getByTestId('ledger-pedal')).toContainText('force +')
+
+  // a duplicate keeps what was chosen; Alt and an arrow move the tab
+  await page.getByTestId('duplicate').click()
+  await page.getByLabel('Name of the setup').press('Enter')
+  const copy = page.getByRole('tab', { name: 'Estate calipers, stock rotors (copy)' })
+  await expect(copy).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByTestId('ledger-area')).toContainText('front +15')
+  await copy.focus()
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect(page.getByRole('tab')).toHaveText([/As it stands/, /stock rotors$/, /Estate fronts/, /\(copy\)/, /Twin/, /Four/])
+  await page.getByRole('button', { name: 'Remove this setup' }).click()
+  await expect(page.getByRole('tab')).toHaveCount(5)
+  await page.getByRole('tab', { name: 'As it stands' }).click()
+  await expect(page.getByRole('button', { name: 'Remove this setup' })).toHaveCount(0)
+})
+
+test('units are a way of reading: the same project in inches, pounds and psi', async ({ page }) => {
+  await openDemo(page)
+  const before = JSON.parse(await exported(page))
+  await page.getByLabel('Units').selectOption('in')
+  await expect(page.getByTestId('verdict')).toContainText('Least gap 0.046 in at the spoke back, 0.118 in is asked for')
+  await expect(page.getByTestId('ledger-pedal')).toContainText('23.3 lbf')
+  await page.getByRole('link', { name: /Car/ }).click()
+  await expect(page.getByLabel('Wheelbase', { exact: true })).toHaveValue(/^96\.06\d* in$/)
+  await type(page, 'Wheelbase', '2440 mm')
+  const after = JSON.parse(await exported(page))
+  expect(after.car.wheelbaseMm.value).toBe(2440)
+  expect({ ...after, car: 0, preferences: 0 }).toEqual({ ...before, car: 0, preferences: 0 })
+})
+
+test('keys: steps, setups, corner, spacer, list of keys', async ({ page }) => {
+  await openDemo(page)
+  await page.getByTestId('spacer-grip').focus()
+  for (let presses = 0; presses < 6; presses += 1) await page.keyboard.press('ArrowRight')
+  await expect(page.getByTestId('spacer-grip')).toHaveAttribute('aria-valuetext', /3\.0/)
+  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.getByTestId('spacer-grip')).toHaveAttribute('aria-valuenow', '2.9')
+  await expect(page.getByTestId('ledger-cost')).toContainText('1 without a price')
+  await page.keyboard.press('f')
+  await expect(page).toHaveURL(/axle=rear/)
+  await expect(page.getByTestId('corner-drawing')).toHaveAttribute('aria-label', /rear corner/)
+  await page.keyboard.press(']')
+  await expect(page.getByRole('tab', { selected: true })).toHaveText(/Twin-piston kit/)
+  await page.keyboard.press('8')
+  await expect(page).toHaveURL(/\/cost\?/)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('export the project to a file')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+})
+
+test('the bill: extra costs, tax and a foreign price with its rate', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=estate-fronts')
+  const total = page.getByRole('heading', { level: 1 })
+  await expect(total).toContainText('310.00')
+  await page.getByRole('button', { name: 'Add a cost' }).click()
+  await expect(total).toContainText('At least')
+  await expect(page.getByText('One line has no price yet')).toBeVisible()
+  await page.getByLabel('Price, likely').nth(2).fill('60')
+  await page.getByLabel('Price, likely').nth(2).press('Enter')
+  await expect(total).toContainText('370.00')
+  await page.locator('.extra select').nth(2).selectOption('USD')
+  await expect(total).toContainText('At least')
+  await page.getByLabel('1 USD in EUR').fill('0,5')
+  await page.getByLabel('1 USD in EUR').press('Enter')
+  await expect(total).toContainText('340.00')
+  await page.getByLabel('Tax on every line, %').fill('10')
+  await page.getByLabel('Tax on every line, %').press('Enter')
+  await expect(total).toContainText('374.00')
+  await page.getByLabel('Tax on every line, %').fill('500')
+  await page.getByLabel('Tax on every line, %').press('Enter')
+  await expect(page.getByText('Tax at most 100 %.')).toBeVisible()
+  await expect(total).toContainText('374.00')
+})
+
+test('two tabs that change at once: nothing is overwritten, both states can be kept', async ({ page, context }) => {
+  await openDemo(page)
+  const other = await context.newPage()
+  await openDemo(other)
+  // this tab no longer hears the other and cannot save for a moment
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('busy', 'AbortError')
+    }
+    Object.assign(window, { letSave: () => (IDBObjectStore.prototype.put = put) })
+  })
+  await page.getByTestId('take-spacer').click()
+  await expect(page.getByRole('alert')).toContainText('did not save')
+  await other.getByLabel('Gap asked for').selectOption('hardUse')
+  await expect(other.getByText('Saved here')).toBeVisible()
+  await expect(page.getByRole('alert')).toContainText('changed in another tab at the same time')
+  await page.evaluate(() => (window as unknown as { letSave: () => void }).letSave())
+  await page.getByRole('button', { name: 'Keep mine as a project of its own' }).click()
+  await expect(page.getByLabel('Name of the project')).toHaveValue('Larkrise club hatchback (this tab)')
+  await expect(page.getByTestId('verdict')).toContainText('3.')
+  await other.reload()
+  await expect(other.getByTestId('verdict')).toContainText('5.0 mm is asked for', { timeout: 15_000 })
+})
+
+test('an address of a project that is not here says so; the theme stays chosen', async ({ page }) => {
+  await page.goto('/p/nobody/fit')
+  await expect(page.getByRole('heading', { name: 'This project is not in this browser' })).toBeVisible({ timeout: 15_000 })
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Dark theme' }).click()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+  await page.reload()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+})
