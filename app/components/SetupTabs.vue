@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
+import { nextTick, ref, watch } from 'vue'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -11,6 +11,16 @@ const strip = ref<HTMLElement>()
 const dragged = ref<string>()
 
 const verdictOf = (id: string) => reports.value.find((one) => one.setupId === id)?.verdict
+
+// where there are more tabs than room, the chosen one is in sight
+watch(
+  () => setup.value?.id,
+  async (id) => {
+    await nextTick()
+    strip.value?.querySelector(`[data-id="${id}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  },
+  { immediate: true },
+)
 
 /** A duplicate of the car as it stands is a setup in which nothing is changed yet. */
 async function duplicate() {

@@ -4,26 +4,39 @@ import type { PreparedCaliper, PreparedWheel } from './outline.ts'
 /** Thicknesses that spacers are sold in, mm. */
 export const STOCK_SPACERS_MM = [3, 5, 8, 10, 12, 15, 18, 20, 25, 30] as const
 
-/** Least step of the search, mm: half of what the answer may be off by. */
-const STEP_MM = 0.005
+/** Least step of the search, mm: a stretch of spacers narrower than this is of no use to anybody. */
+const STEP_MM = 0.05
+/** How near the answer is to the true one, mm. */
+const PRECISION_MM = 0.001
 
 /**
  * The nominal spacer: the smallest one with which the gap reaches `requiredMm`.
  *
  * Moving the wheel by d changes a distance by at most d, so a spacer short of the goal by x needs at
- * least x more: the search walks up by what is missing and steps over nothing wider than 0.005 mm.
+ * least x more: the search walks up by what is missing, 0.05 mm at least where the gap opens slowly,
+ * and halves the last step.
  *
- * @returns millimetres, or undefined when none up to `maxMm` does it
+ * @returns millimetres to 0.001, or undefined when none up to `maxMm` does it
  */
 export function leastSpacer(caliper: PreparedCaliper, wheel: PreparedWheel, requiredMm: number, maxMm: number): number | undefined {
-  let spacer = 0
-  while (spacer <= maxMm) {
-    const missing = requiredMm - gap(caliper, wheel, spacer).minGapMm
-    if (missing <= 1e-9) return spacer
-    spacer += Math.max(missing, STEP_MM)
+  const missing = (spacer: number) => requiredMm - gap(caliper, wheel, spacer).minGapMm
+  let below = 0
+  let short = missing(0)
+  if (short <= 0) return 0
+  while (below < maxMm) {
+    let above = Math.min(below + Math.max(short, STEP_MM), maxMm)
+    short = missing(above)
+    if (short <= 0) {
+      while (above - below > PRECISION_MM) {
+        const middle = (below + above) / 2
+        if (missing(middle) <= 0) above = middle
+        else below = middle
+      }
+      return above
+    }
+    below = above
   }
-  const short = requiredMm - gap(caliper, wheel, maxMm).minGapMm
-  return short <= 1e-9 ? maxMm : undefined
+  return undefined
 }
 
 /**

@@ -63,7 +63,7 @@ export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeRepo
 
   const stage = system && forceN !== undefined ? chain(system, forceN) : undefined
   const biases = biasFigures(force, stage)
-  const ideal = idealFigure(context, mass)
+  const ideal = idealFigure(context)
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = criticalFigure(work, order)
   const figures = [
@@ -121,14 +121,15 @@ function biasFigures(force: ReportFigure, stage: Chain | undefined): ReportFigur
   ]
 }
 
-function idealFigure(context: Context, mass: Mass | undefined): ReportFigure {
+function idealFigure(context: Context): ReportFigure {
   const work = new Working()
   const z = context.project.preferences.referenceDecelG
-  readCar(work, context, 'staticFrontShare', 'φ')
-  readCar(work, context, 'cgHeightMm', 'h')
-  readCar(work, context, 'wheelbaseMm', 'L')
+  const staticFront = readCar(work, context, 'staticFrontShare', 'φ')
+  const cgHeightMm = readCar(work, context, 'cgHeightMm', 'h')
+  const wheelbaseMm = readCar(work, context, 'wheelbaseMm', 'L')
   work.set(z, { symbol: 'z', label: 'Deceleration', dimension: 'deceleration', at: { kind: 'preference', field: 'referenceDecelG' } })
-  const value = mass && idealFrontShare(mass.staticFront, mass.cgHeightMm / mass.wheelbaseMm, z)
+  const known = staticFront !== undefined && cgHeightMm !== undefined && wheelbaseMm !== undefined
+  const value = known ? idealFrontShare(staticFront, cgHeightMm / wheelbaseMm, z) : undefined
   return work.figure('bias.ideal', 'Front share of the load', 'share', 'ideal-share', value)
 }
 
@@ -190,26 +191,35 @@ function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>,
   const work = new Working()
   const front = work.carry(brakes.front.pistonArea)
   const rear = work.carry(brakes.rear.pistonArea)
-  const stockMaster = context.project.parts.find((part) => part.id === context.project.setups[0].hydraulics.masterCylinder)
-  const old =
-    stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'tandem'
-      ? readPart(work, stockMaster, 'boreMm', 'd_old')
-      : undefined
-  if (!stockMaster) askHydraulicSlot(work, { ...context, setup: context.project.setups[0] }, 'masterCylinder')
-  let value: number | undefined
-  if (front !== undefined && rear !== undefined) {
-    const slot = { kind: 'figure', figureId: 'front.pistonArea' } as const
-    work.set(front + rear, { symbol: 'A_new', label: 'Piston area, front and rear', dimension: 'area', at: slot })
-    if (stockArea !== undefined) {
-      work.set(stockArea, { symbol: 'A_old', label: 'The same on the car as it stands', dimension: 'area', at: slot })
-      value = old === undefined ? undefined : sameFeelBoreMm(old, stockArea, front + rear)
-      if (value !== undefined)
-        work.notes.push(
-          `Nearest stock bore ${formatQuantity(nearestStockBoreMm(value), 'length', context.project.preferences.units, { decimals: 2 })}.`,
-        )
-    }
+  const at = { kind: 'figure', figureId: 'front.pistonArea' } as const
+  const area = front === undefined || rear === undefined ? undefined : front + rear
+  if (area !== undefined) work.set(area, { symbol: 'A_new', label: 'Piston area, front and rear', dimension: 'area', at })
+  if (stockArea !== undefined) work.set(stockArea, { symbol: 'A_old', label: 'The same on the car as it stands', dimension: 'area', at })
+  else if (area !== undefined)
+    work.ask('Piston areas of the car as it stands', {
+      kind: 'slot',
+      setupId: context.project.setups[0].id,
+      axle: 'front',
+      slot: 'caliper',
+    })
+  const old = stockBore(work, context)
+  const value = area === undefined || stockArea === undefined || old === undefined ? undefined : sameFeelBoreMm(old, stockArea, area)
+  if (value !== undefined) {
+    const nearest = formatQuantity(nearestStockBoreMm(value), 'length', context.project.preferences.units, { decimals: 2 })
+    work.notes.push(`Nearest stock bore ${nearest}.`)
   }
-  if (stockMaster?.kind === 'masterCylinder' && stockMaster.construction === 'twin')
-    work.notes.push('Twin cylinders are chosen as a pair; see the bore table of a later step.')
   return work.figure('master.sameFeel', 'Master bore for the same feel', 'length', 'same-feel', value)
+}
+
+/** The bore of the tandem cylinder that is on the car. */
+function stockBore(work: Working, context: Context): number | undefined {
+  const stock = context.project.setups[0]
+  const part = context.project.parts.find((one) => one.id === stock.hydraulics.masterCylinder)
+  if (part?.kind !== 'masterCylinder') {
+    askHydraulicSlot(work, { ...context, setup: stock }, 'masterCylinder')
+    return undefined
+  }
+  if (!part.construction) work.ask(`Construction of ${part.name}`, { kind: 'part', partId: part.id, field: 'construction' })
+  if (part.construction === 'twin') work.notes.push('The car has twin cylinders, which are chosen as a pair; one bore does not say it.')
+  return part.construction === 'tandem' ? readPart(work, part, 'boreMm', 'd_old') : undefined
 }
