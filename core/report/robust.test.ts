@@ -14,8 +14,8 @@ import { ledger } from './ledger.ts'
 type Change = { holder: (project: Project) => Record<string, unknown>; key: string; value: unknown }
 
 function changesOf(holder: Change['holder'], table: FieldTable): fc.Arbitrary<Change>[] {
-  return Object.entries(table).flatMap(([key, field]: [string, Field]) => {
-    const away = fc.constant({ holder, key, value: undefined })
+  return Object.entries(table).flatMap(([key, field]: [string, Field]): fc.Arbitrary<Change>[] => {
+    const away = fc.constant<Change>({ holder, key, value: undefined })
     if (field.type === 'figure') {
       const value = field.integer
         ? fc.integer({ min: field.min, max: field.max })
@@ -23,7 +23,7 @@ function changesOf(holder: Change['holder'], table: FieldTable): fc.Arbitrary<Ch
       return [
         fc.oneof(
           away,
-          value.map((one) => ({ holder, key, value: { value: one, origin: 'measured' } })),
+          value.map((one: number): Change => ({ holder, key, value: { value: one, origin: 'measured' } })),
         ),
       ]
     }
@@ -31,7 +31,7 @@ function changesOf(holder: Change['holder'], table: FieldTable): fc.Arbitrary<Ch
       return [
         fc.oneof(
           away,
-          fc.constantFrom(...field.options).map((option) => ({ holder, key, value: option.value })),
+          fc.constantFrom(...field.options).map((option): Change => ({ holder, key, value: option.value })),
         ),
       ]
     return []
