@@ -28,6 +28,8 @@ export interface WheelMarkings {
   widthIn: number
   offsetMm: number
   barrel?: 'plain' | 'oneStep' | 'twoSteps'
+  /** Smallest radius of the barrel where it was measured; outranks well, wall and steps. */
+  barrelRadiusMm?: number
   wellDepthMm?: number
   wallMm?: number
   face?: 'flat' | 'concave' | 'convex'
@@ -47,7 +49,8 @@ export function nominalWheel(m: WheelMarkings): WheelProfile | undefined {
   const beadSeat = BEAD_SEAT_MM[m.diameterIn]
   if (beadSeat === undefined) return undefined
   const steps = m.barrel === 'twoSteps' ? 2 : m.barrel === 'oneStep' ? 1 : 0
-  const barrelRadius = beadSeat / 2 - (m.wellDepthMm ?? ASSUMED_WELL_DEPTH_MM) - (m.wallMm ?? ASSUMED_WALL_MM) - steps * STEP_RADIUS_MM
+  const barrelRadius =
+    m.barrelRadiusMm ?? beadSeat / 2 - (m.wellDepthMm ?? ASSUMED_WELL_DEPTH_MM) - (m.wallMm ?? ASSUMED_WALL_MM) - steps * STEP_RADIUS_MM
   const halfWidth = (m.widthIn * 25.4) / 2
   const inboard = -m.offsetMm - halfWidth
   if (!m.faceDepth)

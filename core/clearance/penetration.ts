@@ -2,7 +2,7 @@ import { closest, pointDistance } from './distance.ts'
 import type { Point, Polyline, PreparedCaliper, PreparedWheel } from './outline.ts'
 
 /** Far enough for any wheel, near enough to keep the digits, mm. */
-const FAR = 2000
+export const FAR_MM = 2000
 
 export interface Penetration {
   depthMm: number
@@ -46,7 +46,7 @@ export function penetration(caliper: PreparedCaliper, wheel: PreparedWheel, shif
 function freeSpace(profile: Polyline): Polyline {
   const [firstZ, firstR] = profile[0]!
   const [lastZ, lastR] = profile[profile.length - 1]!
-  return [[firstZ - FAR, firstR], ...profile, [lastZ + FAR, lastR], [lastZ + FAR, -FAR], [firstZ - FAR, -FAR]]
+  return [[firstZ - FAR_MM, firstR], ...profile, [lastZ + FAR_MM, lastR], [lastZ + FAR_MM, -FAR_MM], [firstZ - FAR_MM, -FAR_MM]]
 }
 
 /** Even-odd rule over a polygon closed from last to first point (J. O'Rourke, Computational Geometry in C, 7.4). */

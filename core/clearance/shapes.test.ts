@@ -6,7 +6,7 @@ import { prepareCaliper, prepareWheel } from './outline.ts'
 import { axialShift } from './placing.ts'
 import { quickOutline, quickOutlineContradiction, type QuickOutline } from './quick-outline.ts'
 import { leastSpacer, stockSpacer } from './spacer.ts'
-import { clearanceVerdict, gapRange, gapUncertainty } from './verdict.ts'
+import { clearanceVerdict, gapGradient, gapRange, gapUncertainty } from './verdict.ts'
 
 const QUICK: QuickOutline = {
   tallestRadiusMm: 150,
@@ -122,8 +122,13 @@ describe('verdicts', () => {
   })
   test('only what lies along the gap counts, of the side that limits', () => {
     const u = { caliperAxialMm: 0.3, caliperRadialMm: 5, faceAxialMm: 0.4, barrelRadialMm: 7 }
-    expect(gapUncertainty({ caliperPoint: [0, 100], wheelPoint: [4, 100], limitingTag: 'face' }, u)).toBeCloseTo(0.5, 12)
-    expect(gapUncertainty({ caliperPoint: [0, 100], wheelPoint: [0, 110], limitingTag: 'barrel' }, u)).toBeCloseTo(Math.hypot(5, 7), 12)
+    expect(gapUncertainty(gapGradient({ caliperPoint: [0, 100], wheelPoint: [4, 100], limitingTag: 'face', minGapMm: 4 }), u)).toBeCloseTo(
+      0.5,
+      12,
+    )
+    expect(
+      gapUncertainty(gapGradient({ caliperPoint: [0, 100], wheelPoint: [0, 110], limitingTag: 'barrel', minGapMm: 10 }), u),
+    ).toBeCloseTo(Math.hypot(5, 7), 12)
   })
   test('the range holds nine of ten', () => {
     const { p05Mm, p95Mm } = gapRange(4, 1)

@@ -1,32 +1,43 @@
 import type { WheelTag } from '../model/field.ts'
 import type { Gap } from './gap.ts'
+import type { Shifts } from './shift.ts'
 
 export type ClearanceVerdict = 'clears' | 'tight' | 'hits' | 'tooClose' | 'measure'
 
 /** One-sided 95 % point of the normal distribution. */
-const NORMAL_95 = 1.6448536269514722
-
-export interface OutlineUncertainty {
-  caliperAxialMm: number
-  caliperRadialMm: number
-  faceAxialMm: number
-  barrelRadialMm: number
-}
+export const NORMAL_95 = 1.6448536269514722
 
 /**
- * Standard uncertainty of a gap from shifts of the outlines, to first order: each shift counts by its
- * share along the line between the two closest points (GUM, JCGM 100:2008, 5.1.2). Exact enough while
- * one place is limiting.
+ * How the gap changes with each shift, mm per mm: by its share along the line between the two closest
+ * points. Exact while one place is limiting.
  */
-export function gapUncertainty(gap: Pick<Gap, 'caliperPoint' | 'wheelPoint' | 'limitingTag'>, u: OutlineUncertainty): number {
+export function gapGradient(gap: Pick<Gap, 'caliperPoint' | 'wheelPoint' | 'limitingTag' | 'minGapMm'>): Shifts {
   const dz = gap.wheelPoint[0] - gap.caliperPoint[0]
   const dr = gap.wheelPoint[1] - gap.caliperPoint[1]
   const length = Math.hypot(dz, dr)
+  // where they overlap the wheel's point lies behind the caliper's
+  const turn = gap.minGapMm < 0 ? -1 : 1
   // touching outlines have no line between them: take the direction that the place suggests
-  const [z, r] = length > 1e-9 ? [dz / length, dr / length] : direction(gap.limitingTag)
-  const face = gap.limitingTag === 'barrel' ? 0 : u.faceAxialMm
-  const barrel = gap.limitingTag === 'face' ? 0 : u.barrelRadialMm
-  return Math.hypot(z * u.caliperAxialMm, r * u.caliperRadialMm, z * face, r * barrel)
+  const [z, r] = length > 1e-9 ? [(turn * dz) / length, (turn * dr) / length] : direction(gap.limitingTag)
+  return {
+    caliperAxialMm: -z,
+    caliperRadialMm: -r,
+    faceAxialMm: gap.limitingTag === 'barrel' ? 0 : z,
+    barrelRadialMm: gap.limitingTag === 'face' ? 0 : r,
+  }
+}
+
+/**
+ * Standard uncertainty of a gap from shifts of the outlines, to first order (GUM, JCGM 100:2008,
+ * 5.1.2): good enough while one place is limiting, and quick enough for every move of the hand.
+ */
+export function gapUncertainty(gradient: Shifts, u: Shifts): number {
+  return Math.hypot(
+    gradient.caliperAxialMm * u.caliperAxialMm,
+    gradient.caliperRadialMm * u.caliperRadialMm,
+    gradient.faceAxialMm * u.faceAxialMm,
+    gradient.barrelRadialMm * u.barrelRadialMm,
+  )
 }
 
 function direction(tag: WheelTag): [number, number] {

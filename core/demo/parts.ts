@@ -1,5 +1,6 @@
 import type { Part, Price } from '../model/project.ts'
-import { figure, type Figure } from '../quantity/figure.ts'
+import { figure, figureFromReadings, type Figure } from '../quantity/figure.ts'
+import type { InstrumentId } from '../quantity/instrument.ts'
 
 /**
  * Invented parts for an invented car: a hill-climb club's shared hatchback. No figure here belongs to
@@ -9,6 +10,8 @@ import { figure, type Figure } from '../quantity/figure.ts'
 const TAKEN_ON = '2026-09-12'
 const READ_ON = '2026-09-03'
 const measured = (value: number, u?: number): Figure => figure(value, 'measured', { date: TAKEN_ON, ...(u === undefined ? {} : { u }) })
+/** Read with an instrument, each reading kept. */
+const read = (instrument: InstrumentId, ...readings: number[]): Figure => figureFromReadings(readings, instrument, { date: TAKEN_ON })
 const published = (value: number): Figure => figure(value, 'published', { date: READ_ON })
 const reported = (value: number): Figure => figure(value, 'reported', { date: READ_ON })
 const price = (low: number, likely: number, high: number, pieces = 1): Price => ({
@@ -207,6 +210,10 @@ const wheels: Part[] = [
     massKg: measured(6.7),
     uBarrelRadialMm: measured(0.2),
     uFaceAxialMm: measured(0.1),
+    weightThicknessMm: read('digitalCaliper', 3.9, 4.1, 4.0),
+    weightFromMm: measured(-112),
+    weightToMm: measured(-92),
+    padThicknessMm: read('digitalCaliper', 12.02, 11.98, 12.0),
     profile: {
       points: [
         [-117.5, 183.2],
@@ -243,7 +250,75 @@ const wheels: Part[] = [
     boltCircleMm: published(104),
     boreMm: published(62),
     massKg: measured(7.4),
+    padThicknessMm: measured(6.5),
     note: 'Spoke back not measured yet.',
+  },
+  {
+    id: 'hill-wheel',
+    kind: 'wheel',
+    name: 'Hill wheel 7J x 15 ET 30',
+    maker: 'Osmere',
+    condition: 'new',
+    diameterIn: published(15),
+    widthIn: published(7),
+    offsetMm: published(30),
+    barrel: 'plain',
+    face: 'flat',
+    barrelRadiusMm: read('straightedge', 168.5, 168, 168.5),
+    faceDepthMm: published(42),
+    faceDepthRadiusMm: published(120),
+    faces: [
+      { name: 'F1', raiseMm: 0, lipMm: 46 },
+      { name: 'F2', raiseMm: 4, lipMm: 42 },
+      { name: 'F3', raiseMm: 9, lipMm: 37 },
+      { name: 'F4', raiseMm: 15, lipMm: 31 },
+    ],
+    boltCount: published(4),
+    boltCircleMm: published(104),
+    boreMm: published(62),
+    padThicknessMm: published(13),
+    massKg: published(5.9),
+    price: price(150, 165, 189, 1),
+    note: 'The maker lists four face heights for this rim.',
+  },
+  {
+    id: 'gravel-wheel',
+    kind: 'wheel',
+    name: 'Gravel wheel 6J x 14 ET 36',
+    maker: 'Fennel',
+    condition: 'used',
+    diameterIn: published(14),
+    widthIn: published(6),
+    offsetMm: published(36),
+    barrel: 'oneStep',
+    face: 'flat',
+    faceDepthMm: reported(30),
+    faceDepthRadiusMm: reported(110),
+    boltCount: published(4),
+    boltCircleMm: published(104),
+    boreMm: published(62),
+    massKg: published(7.9),
+    price: price(40, 55, 80, 1),
+  },
+  {
+    id: 'large-wheel',
+    kind: 'wheel',
+    name: 'Track-day wheel 7J x 16 ET 38',
+    maker: 'Fennel',
+    condition: 'new',
+    diameterIn: published(16),
+    widthIn: published(7),
+    offsetMm: published(38),
+    barrel: 'plain',
+    face: 'flat',
+    faceDepthMm: published(58),
+    faceDepthRadiusMm: published(130),
+    boltCount: published(4),
+    boltCircleMm: published(104),
+    boreMm: published(62),
+    padThicknessMm: published(14),
+    massKg: published(7.2),
+    price: price(170, 190, 220, 1),
   },
 ]
 
@@ -279,7 +354,7 @@ const donor: Part[] = [
     pistonsMm: [published(41), published(41)],
     padTopRadiusMm: measured(141),
     frame: 'seat',
-    takenWithHatMm: measured(6),
+    takenWithHatMm: read('digitalCaliper', 6.01, 5.98, 6.01),
     outlineFrom: 'points',
     uAxialMm: measured(0.1),
     uRadialMm: measured(0.3),
@@ -323,7 +398,7 @@ const donor: Part[] = [
     diameterMm: published(284),
     thicknessMm: published(24),
     minThicknessMm: published(22),
-    hatThicknessMm: published(6),
+    hatThicknessMm: read('digitalCaliper', 5.99, 6.01, 6.0),
     offsetMm: published(29),
     frictionInnerDiameterMm: published(176),
     ventilation: 'vented',

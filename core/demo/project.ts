@@ -7,6 +7,14 @@ const weighed = (value: number) => figure(value, 'measured', { date: '2026-08-30
 const published = (value: number) => figure(value, 'published', { date: '2026-09-03' })
 const EUR = { currency: 'EUR', pieces: 1 } as const
 
+const studs = {
+  fastener: 'studs',
+  studLengthMm: weighed(44),
+  threadMm: published(12),
+  pitchMm: published(1.5),
+  registerHeightMm: weighed(14),
+} as const
+
 const fluidAndBits: ExtraLine[] = [
   { id: 'fluid', label: 'Brake fluid, 1 litre', quantity: 1, price: { lowMinor: 1400, likelyMinor: 1600, highMinor: 1900, ...EUR } },
   { id: 'bits', label: 'Washers, grease, cleaner', quantity: 1, price: { lowMinor: 1500, likelyMinor: 1800, highMinor: 2600, ...EUR } },
@@ -29,8 +37,8 @@ export const DEMO_PROJECT: Project = {
     cgHeightMm: figure(510, 'estimated', { date: '2026-08-30' }),
     wheelbaseMm: published(2440),
     pedalRatio: weighed(4.2),
-    front: { tyreRadiusMm: weighed(283), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62) },
-    rear: { tyreRadiusMm: weighed(284), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62) },
+    front: { tyreRadiusMm: weighed(283), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62), ...studs },
+    rear: { tyreRadiusMm: weighed(284), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62), ...studs },
   },
   parts: DEMO_PARTS,
   setups: [

@@ -7,6 +7,8 @@ export const DEFAULT_PREFERENCES: Preferences = {
   rates: [],
   taxPercent: 0,
   gapPolicy: 'standard',
+  instrument: 'digitalCaliper',
+  weightAllowanceMm: 0,
   effectiveRadius: 'mean',
   areaCounting: 'oneSide',
   referenceDecelG: 0.9,

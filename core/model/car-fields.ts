@@ -23,6 +23,22 @@ export const carAxleFields = {
   boltCount: count('Wheel bolts or studs', 3, 8),
   boltCircleMm: length('Bolt circle', 80, 210),
   registerMm: length('Hub register', 30, 180, { help: 'Diameter that centres wheel and rotor.' }),
+  fastener: choice('Wheel held by', [
+    { value: 'studs', label: 'studs and nuts' },
+    { value: 'bolts', label: 'bolts' },
+  ]),
+  studLengthMm: length('Stud or bolt length', 10, 140, {
+    help: 'Stud: from the hub face to its end. Bolt: from its seat in the wheel to its end.',
+  }),
+  threadMm: length('Thread diameter', 8, 20),
+  pitchMm: length('Thread pitch', 0.8, 2.5),
+  registerHeightMm: length('Register height', 0, 60, { help: 'How far the centring register stands out of the hub face.' }),
+  objects: {
+    type: 'outlines',
+    label: 'Fixed objects near the wheel',
+    help: 'Ball joint, tie-rod end, strut, hose: the outermost place over full lock and travel, from hub centre and wheel seat.',
+  },
+  objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
   mountFaceMm: length('Caliper mount face', -150, 100, {
     help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
   }),

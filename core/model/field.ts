@@ -1,4 +1,5 @@
 import type { Figure } from '../quantity/figure.ts'
+import type { InstrumentId } from '../quantity/instrument.ts'
 import type { Dimension } from '../quantity/units.ts'
 
 /**
@@ -7,10 +8,20 @@ import type { Dimension } from '../quantity/units.ts'
  * every field may be absent, and absent means unknown.
  */
 
-export type NamedOutline = { name: string; points: [number, number][] }
+/** What was read at one point, each time: z, then r; the point is their means. */
+export type PointReadings = [z: number[], r: number[]]
+interface TakenPoints {
+  points: [number, number][]
+  /** One for each point, where readings were kept. */
+  readings?: PointReadings[]
+  instrument?: InstrumentId
+}
+export type NamedOutline = { name: string } & TakenPoints
 export const WHEEL_TAGS = ['barrel', 'shoulder', 'face'] as const
 export type WheelTag = (typeof WHEEL_TAGS)[number]
-export type WheelProfile = { points: [number, number][]; tags: WheelTag[] }
+export type WheelProfile = { tags: WheelTag[] } & TakenPoints
+/** One of a wheel maker's faces for the same rim: how much further outboard its spoke back stands, and what lip it leaves. */
+export type WheelFace = { name: string; raiseMm: number; lipMm?: number }
 
 interface Described {
   label: string
@@ -50,7 +61,11 @@ export interface ProfileField extends Described {
   type: 'profile'
 }
 
-export type Field = FigureField | FiguresField | ChoiceField | TextField | OutlinesField | ProfileField
+export interface FacesField extends Described {
+  type: 'faces'
+}
+
+export type Field = FacesField | FigureField | FiguresField | ChoiceField | TextField | OutlinesField | ProfileField
 export type FieldTable = Readonly<Record<string, Field>>
 
 export type ValueOf<F> = F extends { type: 'figure' }
@@ -65,7 +80,9 @@ export type ValueOf<F> = F extends { type: 'figure' }
           ? NamedOutline[]
           : F extends { type: 'profile' }
             ? WheelProfile
-            : never
+            : F extends { type: 'faces' }
+              ? WheelFace[]
+              : never
 
 /** What a table describes: every field optional, because anything may be unknown. */
 export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }

@@ -3,8 +3,15 @@ import { VERSION } from './project.ts'
 /** From the version that is the key to the next one. Values come from outside: trust no shape. */
 export type MigrationTable = Readonly<Record<number, (older: Record<string, unknown>) => Record<string, unknown>>>
 
-/** Version 1 is the first published one, so nothing leads to it yet. */
-export const MIGRATIONS: MigrationTable = {}
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+export const MIGRATIONS: MigrationTable = {
+  // version 2 keeps readings and instruments, objects near the wheel and trial fits, and allows for balance weights
+  1: (older) =>
+    isObject(older.preferences)
+      ? { ...older, preferences: { instrument: 'digitalCaliper', weightAllowanceMm: 0, ...older.preferences } }
+      : older,
+}
 
 export type Migrated = { ok: true; value: Record<string, unknown> } | { ok: false; message: string }
 

@@ -92,6 +92,20 @@ export const caliperFields = {
     quick,
   ),
   outlines: { type: 'outlines', label: 'Measured points', group: 'Outline', when: { field: 'outlineFrom', is: 'points' } },
+  furtherOutlines: {
+    type: 'outlines',
+    label: 'Further objects that move with it',
+    group: 'Outline',
+    help: 'Bleed screw, hose end, crossover pipe, pad-wear sensor.',
+  },
+  rotorEdgeToTallestMm: length('Rotor edge to the tallest place', 0, 80, {
+    group: 'Outline',
+    help: 'A second way to the tallest radius: this and half the rotor diameter must agree with it.',
+  }),
+  takenWithRotorDiameterMm: length('Rotor diameter', 150, 480, {
+    group: takenWith,
+    help: 'Of the rotor that was on when the outline was taken.',
+  }),
   uAxialMm: length('Standard uncertainty, axial', 0, 10, { group: 'Outline' }),
   uRadialMm: length('Standard uncertainty, radial', 0, 10, { group: 'Outline' }),
 } as const satisfies FieldTable
@@ -144,6 +158,7 @@ export const hoseFields = {
 } as const satisfies FieldTable
 
 const nominal = { group: 'From the markings' } as const
+const weights = 'Stick-on weights'
 export const wheelFields = {
   diameterIn: amount('Diameter code', 'number', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
   widthIn: amount('Width', 'number', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
@@ -173,9 +188,33 @@ export const wheelFields = {
   faceDepthRadiusMm: length('… measured at radius', 40, 280, nominal),
   wellDepthMm: length('Well depth', 5, 40, { ...nominal, help: '17.3 mm assumed when unknown.' }),
   wallMm: length('Wall at the well', 2, 12, { ...nominal, help: '5 mm assumed when unknown.' }),
+  barrelRadiusMm: length('Barrel radius over the caliper', 100, 300, {
+    ...nominal,
+    help: 'Smallest radius from the wheel centre to the inside of the barrel. Outranks well depth and wall.',
+  }),
   profile: { type: 'profile', label: 'Measured profile', group: 'Profile' },
   uBarrelRadialMm: length('Standard uncertainty of the barrel', 0, 10, { group: 'Profile' }),
   uFaceAxialMm: length('Standard uncertainty of the spoke back', 0, 10, { group: 'Profile' }),
+  weightThicknessMm: length('Stick-on weights, thickness', 0, 20, {
+    group: weights,
+    help: 'Inside the barrel; 0 when there are none. Unknown: the allowance of the project counts.',
+  }),
+  weightFromMm: length('Weights from', -250, 150, {
+    group: weights,
+    help: 'Inboard end, from the hub pad, + outboard. Unknown: anywhere in the barrel.',
+  }),
+  weightToMm: length('Weights to', -250, 150, { group: weights, help: 'Outboard end.' }),
+  faces: {
+    type: 'faces',
+    label: 'Face heights for this rim',
+    group: 'Face heights',
+    help: 'As the wheel maker lists them; the raise counts from the face measured above.',
+  },
+  faceChosen: text('Face height fitted', 60, { group: 'Face heights', help: 'One of the names above; empty is the face measured above.' }),
+  padThicknessMm: length('Thickness under the nut seat', 3, 60, {
+    group: 'Bolting',
+    help: 'From the hub pad to where the nut or bolt seats.',
+  }),
   ...boltPattern,
 } as const satisfies FieldTable
 

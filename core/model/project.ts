@@ -1,13 +1,14 @@
 import type { Figure, Origin } from '../quantity/figure.ts'
+import type { InstrumentId } from '../quantity/instrument.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 1. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 2. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 1
+export const VERSION = 2
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -81,6 +82,26 @@ export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   spacerTrialMm?: number
   /** Shims between mount face and caliper, mm, + outboard. */
   shimMm?: number
+  trialFit?: TrialFit
+  byDifference?: GapByDifference
+}
+
+/** The gap itself, seen on the car with the parts that were fitted then. */
+export interface TrialFit {
+  gapMm: Figure
+  caliper: string
+  wheel: string
+  spacerMm: number
+  rotor?: string
+  pad?: string
+}
+
+/** The gap to a wheel at hand with the caliper that is on now, and what the new one stands out further at that radius. */
+export interface GapByDifference {
+  gapNowMm?: Figure
+  protrusionNowMm?: Figure
+  protrusionNewMm?: Figure
+  radiusMm?: Figure
 }
 
 export type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
@@ -114,7 +135,7 @@ export const GAP_POLICIES = {
   trialFit: {
     requiredMm: 1.5,
     label: '1.5 mm where a trial fit confirms it',
-    reason: 'Enough when the very parts were seen turning on the very car.',
+    reason: 'Enough when the very parts were seen turning on the very car; 3 mm until they were.',
   },
   hardUse: {
     requiredMm: 5,
@@ -139,6 +160,10 @@ export interface Preferences {
   rates: ExchangeRate[]
   taxPercent: number
   gapPolicy: GapPolicy
+  /** What a next measurement would be taken with. */
+  instrument: InstrumentId
+  /** Thickness of stick-on weights to allow for in the barrel of wheels whose weights nobody measured, mm. */
+  weightAllowanceMm: number
   effectiveRadius: 'mean' | 'uniformPressure'
   areaCounting: 'oneSide' | 'allPistons'
   /** Deceleration at which effort and biases are stated, g. */

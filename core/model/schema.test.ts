@@ -30,6 +30,11 @@ function anyValue(field: Field): fc.Arbitrary<unknown> {
         minLength: 1,
         maxLength: 3,
       })
+    case 'faces':
+      return fc.array(fc.record({ name: fc.constant('F2'), raiseMm: fc.double({ min: -10, max: 40, noNaN: true }) }), {
+        minLength: 1,
+        maxLength: 4,
+      })
     case 'profile':
       return fc.array(point, { minLength: 2, maxLength: 9 }).map((points) => ({ points, tags: points.slice(1).map(() => 'face') }))
   }

@@ -12,7 +12,8 @@ import {
   type AnySchema,
   type ObjectSchema,
 } from 'yup'
-import { ORIGINS } from '../quantity/figure.ts'
+import { ORIGINS, type Figure } from '../quantity/figure.ts'
+import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { DIMENSIONS, type Dimension, type UnitChoice } from '../quantity/units.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
@@ -22,7 +23,7 @@ import { AXLE_SLOTS, CONDITIONS, CURRENCIES, FORMAT, GAP_POLICIES, HYDRAULIC_SLO
 
 /** One schema set for every way in: file, browser storage, route body and the fields of a form. */
 
-const LIMITS = { parts: 2000, setups: 40, points: 2000, outlines: 20, extras: 200, rates: 40 } as const
+const LIMITS = { parts: 2000, setups: 40, points: 2000, outlines: 20, extras: 200, rates: 40, readings: 50, faces: 30 } as const
 
 const idSchema = string()
   .strict()
@@ -68,8 +69,40 @@ function figureSchema(dimension: Dimension, min: number, max: number, integer?: 
       .required('the origin is missing'),
     date: dateSchema,
     note: noteSchema,
+    readings: readingsSchema(),
+    instrument: instrumentSchema(),
+  }).test('mean', 'is not the mean of its readings', (figure: AnyObject | undefined) => {
+    const { readings, value } = (figure ?? {}) as Partial<Figure>
+    if (!Array.isArray(readings) || readings.length === 0 || typeof value !== 'number') return true
+    return Math.abs(readings.reduce((sum, one) => sum + one, 0) / readings.length - value) <= SAME_MEAN
   })
 }
+
+/** A mean is kept to a micrometre; readings may carry more digits. */
+const SAME_MEAN = 1e-5
+const readingsSchema = () =>
+  array()
+    .strict()
+    .of(finite().required('a reading is missing').min(-2000).max(2000))
+    .min(1, 'needs at least one reading')
+    .max(LIMITS.readings, `at most ${LIMITS.readings} readings`)
+const instrumentSchema = () =>
+  string()
+    .strict()
+    .oneOf(INSTRUMENT_IDS, `must be one of ${INSTRUMENT_IDS.join(', ')}`)
+
+const pointReadingsSchema = () =>
+  array()
+    .strict()
+    .of(
+      tuple([readingsSchema().required(), readingsSchema().required()] as never)
+        .strict()
+        .required()
+        .typeError('must be the readings of z, then those of r'),
+    )
+const readingsMatch = (taken: AnyObject | undefined) =>
+  !Array.isArray(taken?.readings) || !Array.isArray(taken.points) || taken.readings.length === taken.points.length
+const READINGS_MATCH = 'needs readings for each point, or none'
 
 const pointSchema = tuple([
   finite().required().min(-1000).max(1000).label('z'),
@@ -91,7 +124,9 @@ const outlinesSchema = array()
         .required()
         .min(2, 'needs at least two points')
         .max(LIMITS.points, `at most ${LIMITS.points} points`),
-    }),
+      readings: pointReadingsSchema(),
+      instrument: instrumentSchema(),
+    }).test('readings', READINGS_MATCH, readingsMatch),
   )
   .min(1, 'needs at least one outline')
 
@@ -111,15 +146,31 @@ const profileSchema = closed({
         .required(),
     )
     .required(),
-}).test(
-  'tags',
-  'needs one tag for each segment: one fewer than points',
-  (profile: AnyObject | undefined) =>
-    profile === undefined ||
-    !Array.isArray(profile.points) ||
-    !Array.isArray(profile.tags) ||
-    profile.tags.length === profile.points.length - 1,
-)
+  readings: pointReadingsSchema(),
+  instrument: instrumentSchema(),
+})
+  .test('readings', READINGS_MATCH, readingsMatch)
+  .test(
+    'tags',
+    'needs one tag for each segment: one fewer than points',
+    (profile: AnyObject | undefined) =>
+      profile === undefined ||
+      !Array.isArray(profile.points) ||
+      !Array.isArray(profile.tags) ||
+      profile.tags.length === profile.points.length - 1,
+  )
+
+const facesSchema = array()
+  .strict()
+  .max(LIMITS.faces, `at most ${LIMITS.faces} faces`)
+  .of(
+    closed({
+      name: nameSchema,
+      raiseMm: finite().required('the raise is missing').min(-60).max(120),
+      lipMm: finite().min(-60).max(300),
+    }),
+  )
+  .min(1, 'needs at least one face')
 
 /**
  * The schema of one field of a table, as forms check it.
@@ -148,6 +199,8 @@ export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
       return outlinesSchema
     case 'profile':
       return profileSchema.default(undefined)
+    case 'faces':
+      return facesSchema
   }
 }
 
@@ -221,6 +274,20 @@ const axleSetupSchema = closed({
   ...slotShape(AXLE_SLOTS),
   spacerTrialMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
   shimMm: finite().min(-20).max(20),
+  trialFit: closed({
+    gapMm: figureSchema('length', -20, 100).required('the gap is missing'),
+    caliper: idSchema,
+    wheel: idSchema,
+    spacerMm: finite().required('the spacer is missing').min(0).max(60),
+    rotor: string().strict().max(80),
+    pad: string().strict().max(80),
+  }).default(undefined),
+  byDifference: closed({
+    gapNowMm: figureSchema('length', -20, 100).default(undefined),
+    protrusionNowMm: figureSchema('length', -150, 200).default(undefined),
+    protrusionNewMm: figureSchema('length', -150, 200).default(undefined),
+    radiusMm: figureSchema('length', 20, 330).default(undefined),
+  }).default(undefined),
 }).required('is missing')
 
 const setupSchema = closed({
@@ -279,6 +346,8 @@ const preferencesSchema = closed({
     ),
   taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
   gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
+  instrument: oneOf(INSTRUMENT_IDS),
+  weightAllowanceMm: finite().required('is missing').min(0, 'must not be negative').max(20, 'at most 20 mm'),
   effectiveRadius: oneOf(['mean', 'uniformPressure']),
   areaCounting: oneOf(['oneSide', 'allPistons']),
   referenceDecelG: finite().required('is missing').min(0.1, 'must be between 0.1 and 2 g').max(2, 'must be between 0.1 and 2 g'),

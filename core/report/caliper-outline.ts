@@ -3,15 +3,25 @@ import { axialShift, type Placing } from '../clearance/placing.ts'
 import { quickOutline, quickOutlineContradiction } from '../clearance/quick-outline.ts'
 import type { NamedOutline } from '../model/field.ts'
 import type { Axle, PartOf } from '../model/project.ts'
+import { fieldsOf } from '../model/part-kinds.ts'
+import type { Figure } from '../quantity/figure.ts'
 import { askSlot, readCarAxle, readPart, readPartOr, type Context } from './context.ts'
-import { ASSUMED_LENGTH_U_MM, type Figure } from '../quantity/figure.ts'
-import type { ReportFigure } from './types.ts'
+import { pointUncertainty, type GapInputs } from './gap-inputs.ts'
+import type { Place, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
 /** A caliper's own outlines, before it is placed on the car. Asks for what is missing. */
 export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
+  const body = bodyOutlines(work, caliper)
+  return body && [...body, ...(caliper.furtherOutlines ?? [])]
+}
+
+export const isQuick = (caliper: PartOf<'caliper'>): boolean =>
+  caliper.outlineFrom === 'quick' || (caliper.outlineFrom === undefined && !caliper.outlines)
+
+function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
   const at = { kind: 'part', partId: caliper.id, field: 'outlines' } as const
-  if (caliper.outlineFrom === 'points' || (caliper.outlineFrom === undefined && caliper.outlines)) {
+  if (!isQuick(caliper)) {
     if (caliper.outlines) return caliper.outlines
     work.ask(`Outline of ${caliper.name}`, at, 'Enter the measured points, or choose the five figures.')
     return undefined
@@ -50,10 +60,45 @@ export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOut
   return [{ name: 'body', points: quickOutline(figures).map(([z, r]): [number, number] => [z, r]) }]
 }
 
+/** Reads a figure that places the outline and notes how far its doubt moves it. */
+function placer(work: Working, context: Context, axle: Axle, inputs: GapInputs) {
+  const labelOf = (table: Record<string, { label: string }>, field: string) => table[field]!.label
+  return {
+    thickness(part: Parameters<typeof readPart>[1], field: string, axialMm: number): number | undefined {
+      const at: Place = { kind: 'part', partId: part.id, field }
+      const figure = (part as unknown as Record<string, Figure | undefined>)[field]
+      if (figure) inputs.thickness(figure, `${labelOf(fieldsOf(part.kind), field)} of ${part.name}`, at, { caliperAxialMm: axialMm })
+      return readPart(work, part, field)
+    },
+    length(
+      part: Parameters<typeof readPart>[1],
+      field: string,
+      moves: { caliperAxialMm?: number; caliperRadialMm?: number },
+    ): number | undefined {
+      const at: Place = { kind: 'part', partId: part.id, field }
+      const figure = (part as unknown as Record<string, Figure | undefined>)[field]
+      if (figure) inputs.length(figure, `${labelOf(fieldsOf(part.kind), field)} of ${part.name}`, at, moves)
+      return readPart(work, part, field)
+    },
+    car(field: 'mountFaceMm' | 'mountRadiusMm', moves: { caliperAxialMm?: number; caliperRadialMm?: number }): number | undefined {
+      const figure = context.project.car[axle][field]
+      const what = field === 'mountFaceMm' ? 'Caliper mount face' : 'Caliper mount radius'
+      if (figure) inputs.length(figure, `${what}, ${axle}`, { kind: 'car', axle, field }, moves)
+      return readCarAxle(work, context, axle, field)
+    },
+  }
+}
+
 /** Where the outline stands: how far outboard and up it moves from its own frame to this car's seat frame. */
-function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'caliper'>): { dz: number; dr: number } | undefined {
+function place(
+  work: Working,
+  context: Context,
+  axle: Axle,
+  caliper: PartOf<'caliper'>,
+  inputs: GapInputs,
+): { dz: number; dr: number } | undefined {
   const { rotor, pad, bracket } = context.resolved[axle]
-  const part = (field: string) => readPart(work, caliper, field)
+  const read = placer(work, context, axle, inputs)
   const choose = (field: 'construction' | 'frame', what: string) =>
     work.ask(`${what} of ${caliper.name}`, { kind: 'part', partId: caliper.id, field })
   if (!caliper.construction) choose('construction', 'Construction')
@@ -64,22 +109,22 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
   let dr: number | undefined = 0
   let bracketMm: number | undefined
   if (caliper.frame === 'mount') {
-    const mountRadius = readCarAxle(work, context, axle, 'mountRadiusMm')
-    const lift = bracket ? readPart(work, bracket, 'radialMm') : bracket === null ? 0 : undefined
-    bracketMm = bracket ? readPart(work, bracket, 'axialMm') : bracket === null ? 0 : undefined
+    const mountRadius = read.car('mountRadiusMm', { caliperRadialMm: 1 })
+    const lift = bracket ? read.length(bracket, 'radialMm', { caliperRadialMm: 1 }) : bracket === null ? 0 : undefined
+    bracketMm = bracket ? read.thickness(bracket, 'axialMm', 1) : bracket === null ? 0 : undefined
     if (bracket === undefined) askSlot(work, context, axle, 'bracket')
     dr = mountRadius === undefined || lift === undefined ? undefined : mountRadius + lift
   }
 
   let placing: Placing | undefined
   if (caliper.construction === 'fixed') {
-    const hatMm = rotor ? readPart(work, rotor, 'hatThicknessMm') : undefined
+    const hatMm = rotor ? read.thickness(rotor, 'hatThicknessMm', -1) : undefined
     if (caliper.frame === 'seat') {
-      const takenWithHatMm = part('takenWithHatMm')
+      const takenWithHatMm = read.thickness(caliper, 'takenWithHatMm', 1)
       if (hatMm !== undefined && takenWithHatMm !== undefined) placing = { construction: 'fixed', frame: 'seat', hatMm, takenWithHatMm }
     } else {
-      const mountFaceMm = readCarAxle(work, context, axle, 'mountFaceMm')
-      const mountToSlotMm = part('mountToSlotMm')
+      const mountFaceMm = read.car('mountFaceMm', { caliperAxialMm: 1 })
+      const mountToSlotMm = read.length(caliper, 'mountToSlotMm', { caliperAxialMm: 1 })
       const shimMm = work.set(context.resolved[axle].shimMm, {
         label: `Shims, ${axle}`,
         dimension: 'length',
@@ -91,12 +136,12 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
     }
   } else {
     if (!pad) askSlot(work, context, axle, 'pad')
-    const rotorOffsetMm = rotor ? readPart(work, rotor, 'offsetMm') : undefined
-    const rotorThicknessMm = rotor ? readPart(work, rotor, 'thicknessMm') : undefined
-    const padThicknessMm = pad ? readPart(work, pad, 'thicknessMm') : undefined
-    const takenWithRotorThicknessMm = part('takenWithRotorThicknessMm')
-    const takenWithPadThicknessMm = part('takenWithPadThicknessMm')
-    const takenWithRotorOffsetMm = caliper.frame === 'seat' ? part('takenWithRotorOffsetMm') : 0
+    const rotorOffsetMm = rotor ? read.thickness(rotor, 'offsetMm', -1) : undefined
+    const rotorThicknessMm = rotor ? read.thickness(rotor, 'thicknessMm', 0.5) : undefined
+    const padThicknessMm = pad ? read.thickness(pad, 'thicknessMm', 1) : undefined
+    const takenWithRotorThicknessMm = read.thickness(caliper, 'takenWithRotorThicknessMm', -0.5)
+    const takenWithPadThicknessMm = read.thickness(caliper, 'takenWithPadThicknessMm', -1)
+    const takenWithRotorOffsetMm = caliper.frame === 'seat' ? read.thickness(caliper, 'takenWithRotorOffsetMm', 1) : 0
     if (
       rotorOffsetMm !== undefined &&
       rotorThicknessMm !== undefined &&
@@ -115,32 +160,58 @@ function place(work: Working, context: Context, axle: Axle, caliper: PartOf<'cal
   return placing && dr !== undefined ? { dz: axialShift(placing), dr } : undefined
 }
 
+/** What the car itself has near the wheel, in the seat frame; undefined while its place is not known. */
+function carObjects(work: Working, context: Context, axle: Axle): NamedOutline[] | undefined {
+  const { objects } = context.project.car[axle]
+  if (!objects) return []
+  const { rotor } = context.resolved[axle]
+  if (!rotor) askSlot(work, context, axle, 'rotor')
+  const taken = readCarAxle(work, context, axle, 'objectsTakenWithHatMm')
+  const hat = rotor ? readPart(work, rotor, 'hatThicknessMm') : undefined
+  return taken === undefined || hat === undefined ? undefined : moveOutlines(objects, taken - hat, 0)
+}
+
 /**
- * The caliper's outlines on this car in the seat frame, and the figure that says how far they moved.
- * What the outline itself is made of, and misses, goes into `work`.
+ * The caliper's outlines and what else stands near the wheel, on this car in the seat frame, and the
+ * figure that says how far they moved. What the outline itself is made of, and misses, goes into `work`.
  */
 export function placedOutlines(
   work: Working,
   context: Context,
   axle: Axle,
   caliper: PartOf<'caliper'>,
+  inputs: GapInputs,
 ): { outlines: NamedOutline[] | undefined; shift: ReportFigure } {
   const own = ownOutlines(work, caliper)
+  const fixed = carObjects(work, context, axle)
+  outlineInputs(work, caliper, inputs)
   const placing = new Working()
-  const moved = place(placing, context, axle, caliper)
+  const moved = place(placing, context, axle, caliper, inputs)
   const shift = placing.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', moved?.dz)
-  return { outlines: own && moved ? moveOutlines(own, moved.dz, moved.dr) : undefined, shift }
+  return { outlines: own && moved && fixed ? [...moveOutlines(own, moved.dz, moved.dr), ...fixed] : undefined, shift }
 }
 
 /**
- * Standard uncertainties of the outline's place, mm: as entered for the whole outline, else those of the
- * figure that carries the direction, else what figures of its origin have turned out to be worth.
+ * How sure the outline itself is: as entered for the whole of it, else as its points were read, else as
+ * the figure that carries the direction, else what figures of its origin have turned out to be worth.
  */
-export function outlineUncertainty(work: Working, caliper: PartOf<'caliper'>): { caliperAxialMm: number; caliperRadialMm: number } {
-  const worth = (figure: Figure | undefined): number => figure?.u ?? ASSUMED_LENGTH_U_MM[figure?.origin ?? 'measured']
-  const quick = caliper.outlineFrom !== 'points'
-  return {
-    caliperAxialMm: readPartOr(work, caliper, 'uAxialMm', worth(quick ? caliper.faceMm : undefined)),
-    caliperRadialMm: readPartOr(work, caliper, 'uRadialMm', worth(quick ? caliper.tallestRadiusMm : undefined)),
+function outlineInputs(work: Working, caliper: PartOf<'caliper'>, inputs: GapInputs): void {
+  const quick = isQuick(caliper)
+  const read = quick ? undefined : pointUncertainty([...(caliper.outlines ?? []), ...(caliper.furtherOutlines ?? [])])
+  const one = (
+    whole: 'uAxialMm' | 'uRadialMm',
+    carrier: 'faceMm' | 'tallestRadiusMm',
+    ofPoints: number | undefined,
+    moves: { caliperAxialMm: 1 } | { caliperRadialMm: 1 },
+    direction: string,
+  ) => {
+    const at: Place = { kind: 'part', partId: caliper.id, field: quick ? carrier : 'outlines' }
+    const what = quick ? `${fieldsOf('caliper')[carrier]!.label} of ${caliper.name}` : `Outline of ${caliper.name}, ${direction}`
+    const given = caliper[whole]?.value ?? ofPoints
+    if (given === undefined) inputs.length(quick ? caliper[carrier] : undefined, what, at, moves)
+    else inputs.known(given, false, what, at, moves)
+    readPartOr(work, caliper, whole, inputs.all[inputs.all.length - 1]!.uMm)
   }
+  one('uAxialMm', 'faceMm', read?.zMm, { caliperAxialMm: 1 }, 'along the axle')
+  one('uRadialMm', 'tallestRadiusMm', read?.rMm, { caliperRadialMm: 1 }, 'along the radius')
 }

@@ -48,13 +48,11 @@ export function readCar(working: Working, context: Context, field: keyof typeof 
   return working.read(figureOf(context.project.car, field), { symbol, ...describe(carFields, field), at: { kind: 'car', field } })
 }
 
-export function readCarAxle(
-  working: Working,
-  context: Context,
-  axle: Axle,
-  field: keyof typeof carAxleFields,
-  symbol = '',
-): number | undefined {
+type CarAxleFigure = {
+  [K in keyof typeof carAxleFields]: (typeof carAxleFields)[K] extends { type: 'figure' } ? K : never
+}[keyof typeof carAxleFields]
+
+export function readCarAxle(working: Working, context: Context, axle: Axle, field: CarAxleFigure, symbol = ''): number | undefined {
   const { label, ...rest } = describe(carAxleFields, field)
   return working.read(context.project.car[axle][field], { symbol, label: `${label}, ${axle}`, ...rest, at: { kind: 'car', axle, field } })
 }

@@ -1,13 +1,30 @@
-import { gap, type Gap } from '../clearance/gap.ts'
-import { prepareCaliper, prepareWheel, type Polyline, type PreparedCaliper, type PreparedWheel } from '../clearance/outline.ts'
+import { agreement } from '../clearance/agreement.ts'
+import { gap } from '../clearance/gap.ts'
+import { combinedShifts } from '../clearance/measure-next.ts'
+import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
 import { leastSpacer, STOCK_SPACERS_MM, stockSpacer } from '../clearance/spacer.ts'
-import { clearanceVerdict, gapRange, gapUncertainty, type ClearanceVerdict, type OutlineUncertainty } from '../clearance/verdict.ts'
-import { GAP_POLICIES, TIGHT_LIMIT_MM, type Axle, type PartOf } from '../model/project.ts'
-import { outlineUncertainty, placedOutlines } from './caliper-outline.ts'
+import type { ClearanceVerdict } from '../clearance/verdict.ts'
+import type { Axle, PartOf, TrialFit } from '../model/project.ts'
+import { ASSUMED_LENGTH_U_MM } from '../quantity/figure.ts'
+import { placedOutlines } from './caliper-outline.ts'
 import { askSlot, readPart, type Context } from './context.ts'
+import { differenceReport } from './gap-difference.ts'
+import { GapInputs } from './gap-inputs.ts'
+import { judge, requiredGapMm, seenGap, type Judge, type Judged, type Precision, type SeenGap } from './judge.ts'
+import { nextMeasurements } from './next-measurement.ts'
+import { rotorSection } from './rotor-section.ts'
+import { spacerEffects } from './spacer-effects.ts'
 import type { Corner, Finding, ReportFigure } from './types.ts'
-import { wheelSection, type WheelSection } from './wheel-profile.ts'
-import { clearanceSentence, missingSentence, spacerWords, VERDICT_SHORT } from './words.ts'
+import { wheelSection } from './wheel-profile.ts'
+import {
+  agreementSentence,
+  clearanceSentence,
+  missingSentence,
+  spacerWords,
+  trialSentence,
+  twoWaysSentence,
+  VERDICT_SHORT,
+} from './words.ts'
 import { Working } from './working.ts'
 
 const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
@@ -15,95 +32,203 @@ const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
 export interface CornerReport {
   corner: Corner
   figures: ReportFigure[]
-  finding: Finding
+  findings: Finding[]
 }
 
 /** Whether the wheel of one axle clears what is fitted there, and what a half section shows of it. */
-export function cornerReport(context: Context, axle: Axle): CornerReport {
+export function cornerReport(context: Context, axle: Axle, precision: Precision): CornerReport {
   const { caliper, wheel, spacer, spacerTrialMm, rotor } = context.resolved[axle]
-  const units = context.project.preferences.units
-  const { requiredMm } = GAP_POLICIES[context.project.preferences.gapPolicy]
+  const { preferences } = context.project
+  const { units } = preferences
   const work = new Working()
+  const inputs = new GapInputs(preferences.instrument)
 
   if (!caliper) askSlot(work, context, axle, 'caliper')
   const disc = caliper?.kind === 'caliper' ? caliper : undefined
-  const placed = disc ? placedOutlines(work, context, axle, disc) : undefined
+  const placed = disc ? placedOutlines(work, context, axle, disc, inputs) : undefined
   if (placed) work.carry(placed.shift)
+  const section = wheel ? wheelSection(work, wheel, inputs, preferences.weightAllowanceMm) : undefined
+  if (!wheel) askSlot(work, context, axle, 'wheel')
+  const spacerMm = spacerInUse(work, context, axle, spacer, spacerTrialMm, inputs)
 
-  let section: WheelSection | undefined
-  if (wheel) section = wheelSection(work, wheel)
-  else askSlot(work, context, axle, 'wheel')
-
-  const spacerMm = spacerInUse(work, context, axle, spacer, spacerTrialMm)
-  const uncertainty: OutlineUncertainty = {
-    ...(disc ? outlineUncertainty(work, disc) : { caliperAxialMm: 0, caliperRadialMm: 0 }),
-    faceAxialMm: section?.uFaceAxialMm ?? 0,
-    barrelRadialMm: section?.uBarrelRadialMm ?? 0,
-  }
-
-  const ready =
+  const ready: Judge | undefined =
     placed?.outlines && section?.profile && spacerMm !== undefined
-      ? { caliper: prepareCaliper(placed.outlines), wheel: prepareWheel(section.profile), spacerMm }
+      ? {
+          caliper: prepareCaliper(placed.outlines),
+          wheel: prepareWheel(section.profile),
+          u: combinedShifts(inputs.all),
+          policy: preferences.gapPolicy,
+          faceKnown: section.faceKnown,
+        }
       : undefined
-  const judge = ready && judgeWith(ready.caliper, ready.wheel, uncertainty, requiredMm, section!.faceKnown)
-  const now = judge?.(ready!.spacerMm)
-  const verdict: ClearanceVerdict = now?.verdict ?? 'measure'
-
-  let leastSpacerMm: number | undefined
-  let stockSpacerMm: number | undefined
-  let spacerSentence = ''
-  if (ready && judge && section!.faceKnown) {
-    leastSpacerMm = leastSpacer(ready.caliper, ready.wheel, requiredMm, MAX_SPACER_MM)
-    stockSpacerMm = stockSpacer(leastSpacerMm, MAX_SPACER_MM, (size) => judge(size).verdict === 'clears')
-    spacerSentence = spacerWords(
-      leastSpacerMm,
-      stockSpacerMm,
-      MAX_SPACER_MM,
-      gap(ready.caliper, ready.wheel, MAX_SPACER_MM).limitingTag,
-      units,
-    )
-  }
+  const trialFit = matchingTrialFit(context, axle, spacerMm)
+  const seen = trialFit && seenGap(trialFit)
+  const now = ready && judge(ready, spacerMm!, precision, seen)
+  const difference = differenceReport(context, axle, now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false))
+  const verdict: ClearanceVerdict = now?.verdict ?? difference?.verdict ?? 'measure'
+  const spacers = ready && section!.faceKnown ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!) : undefined
 
   let sentence: string
   if (caliper?.kind === 'drum') sentence = 'A drum has no outline here: see on the car that the wheel turns free.'
-  else if (!now) sentence = missingSentence(work.missing)
-  else {
-    sentence = clearanceSentence(verdict, { gap: now.gap, p05Mm: now.p05Mm, p95Mm: now.p95Mm, requiredMm }, units)
-    if (!section!.faceKnown) {
-      const barrel = judge!(ready!.spacerMm, true).verdict
-      sentence =
-        verdict === 'measure'
-          ? `Cannot say: the spoke back of ${wheel!.name} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
-          : sentence
-    }
-  }
+  else if (now) sentence = gapSentence(ready, now, spacerMm!, wheel!.name, units)
+  else if (difference && verdict !== 'measure') sentence = difference.sentence
+  else sentence = missingSentence(work.missing)
+  if (now && section!.weights === 'ignored')
+    work.notes.push('Stick-on balance weights in the barrel were neither measured nor allowed for.')
 
+  const twoWays = disc && secondWay(disc, units)
+  if (twoWays) work.notes.push(twoWays.sentence)
+  const trialWords = now?.trial && trialSentence(now.trial, units)
+  if (trialWords) work.notes.push(trialWords)
+
+  const effects = spacerEffects(context, axle, spacerMm)
   const g = now?.gap
   const figures: ReportFigure[] = [
-    work.figure(`${axle}.gap`, `Least gap, ${axle}`, 'length', 'least-gap', g?.minGapMm, now ? { u: now.u } : {}),
+    work.figure(`${axle}.gap`, `Least gap, ${axle}`, 'length', 'least-gap', g?.minGapMm, now ? { u: now.uMm } : {}),
     plainGap(`${axle}.faceGap`, `Face gap, ${axle}`, 'face-gap', g?.faceGapMm, work),
     plainGap(`${axle}.barrelGap`, `Barrel gap, ${axle}`, 'barrel-gap', g?.barrelGapMm, work),
     placed?.shift ?? noShift(context, axle),
+    difference?.figure ?? noDifference(axle, context),
+    ...effects.figures,
   ]
   const corner: Corner = {
     axle,
     verdict,
     sentence,
-    requiredMm,
-    leastSpacerMm,
-    stockSpacerMm,
-    spacerSentence,
+    precision,
+    requiredMm: now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false),
+    leastSpacerMm: spacers?.leastMm,
+    stockSpacerMm: spacers?.stockMm,
+    spacerSentence: spacers?.sentence ?? '',
     spacerMm,
     short: caliper?.kind === 'drum' ? 'Look on the car' : VERDICT_SHORT[verdict],
     caliper: placed?.outlines,
     wheel: section?.profile,
     wheelIsNominal: section?.nominal ?? false,
+    faceKnown: section?.faceKnown ?? false,
+    shifts: ready?.u,
     rotor: rotor && caliper?.kind !== 'drum' ? rotorSection(rotor) : undefined,
     registerRadiusMm: context.project.car[axle].registerMm ? context.project.car[axle].registerMm.value / 2 : undefined,
-    gap: now && { ...now.gap, u: now.u, p05Mm: now.p05Mm, p95Mm: now.p95Mm },
+    gap: now && { ...now.gap, meanMm: now.meanMm, u: now.uMm, p05Mm: now.p05Mm, p95Mm: now.p95Mm },
     missing: work.missing,
+    measureNext:
+      now && (now.verdict === 'measure' || now.verdict === 'tight')
+        ? nextMeasurements(now, inputs.all, preferences, { kind: 'setup', setupId: context.setup.id, axle, field: 'trialFit' })
+        : [],
+    twoWays,
+    trial: trialWords ? { sentence: trialWords, agree: now!.trial!.agree } : staleTrial(context, axle, spacerMm),
+    difference: difference && { sentence: difference.sentence, agrees: differenceAgrees(difference, now, units) },
+    consequences: effects.consequences,
+    faces: ready && wheel ? faceHeights(context, axle, ready, spacerMm!, precision) : [],
   }
-  return { corner, figures, finding: finding(corner, caliper?.kind === 'drum') }
+  return { corner, figures, findings: [clearanceFinding(corner, caliper?.kind === 'drum'), ...effects.findings] }
+}
+
+function gapSentence(
+  ready: Judge,
+  now: Judged,
+  spacerMm: number,
+  wheelName: string,
+  units: Context['project']['preferences']['units'],
+): string {
+  const facts = {
+    gap: now.gap,
+    meanMm: now.meanMm,
+    p05Mm: now.p05Mm,
+    p95Mm: now.p95Mm,
+    requiredMm: now.requiredMm,
+    contradicted: now.trial?.agree === false,
+  }
+  if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
+  const barrel = judge(ready, spacerMm, 'linear', undefined, true).verdict
+  return `Cannot say: the spoke back of ${wheelName} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
+}
+
+/** The nominal spacer on the mean gap, and the smallest stock size whose own verdict is "clears". */
+function spacerAdvice(
+  ready: Judge,
+  precision: Precision,
+  units: Context['project']['preferences']['units'],
+  now: Judged | undefined,
+  nowMm: number,
+) {
+  // a trial fit speaks of one spacer only
+  const requiredMm = requiredGapMm(ready.policy, false)
+  const leastMm = leastSpacer(ready.caliper, ready.wheel, requiredMm, MAX_SPACER_MM)
+  // the linear estimate sorts out what is far off; the verdict itself has the last word
+  const clears = (size: number) =>
+    judge(ready, size, 'linear').p05Mm > requiredMm - 0.3 &&
+    (now && size === nowMm ? now : judge(ready, size, precision)).verdict === 'clears'
+  const stockMm = stockSpacer(leastMm, MAX_SPACER_MM, clears)
+  const limitsAtMax = gap(ready.caliper, ready.wheel, MAX_SPACER_MM).limitingTag
+  return { leastMm, stockMm, sentence: spacerWords(leastMm, stockMm, MAX_SPACER_MM, limitsAtMax, units) }
+}
+
+/** A trial fit counts for the very parts it was made with, whichever setup it was entered in. */
+function matchingTrialFit(context: Context, axle: Axle, spacerMm: number | undefined): TrialFit | undefined {
+  const { caliper, wheel, rotor, pad } = context.resolved[axle]
+  if (spacerMm === undefined) return undefined
+  const matches = (fit: TrialFit) =>
+    fit.caliper === caliper?.id &&
+    fit.wheel === wheel?.id &&
+    Math.abs(fit.spacerMm - spacerMm) < 0.05 &&
+    (fit.rotor === undefined || fit.rotor === rotor?.id) &&
+    (fit.pad === undefined || fit.pad === pad?.id)
+  const own = context.setup[axle].trialFit
+  if (own && matches(own)) return own
+  return context.project.setups.map((setup) => setup[axle].trialFit).find((fit) => fit && matches(fit))
+}
+
+function staleTrial(context: Context, axle: Axle, spacerMm: number | undefined): Corner['trial'] {
+  const own = context.setup[axle].trialFit
+  if (!own || matchingTrialFit(context, axle, spacerMm)) return undefined
+  return { sentence: 'The trial fit was made with other parts or another spacer and does not count here.', agree: true }
+}
+
+/** The tallest radius taken a second way, over the rotor's edge. */
+function secondWay(caliper: PartOf<'caliper'>, units: Context['project']['preferences']['units']): Corner['twoWays'] {
+  const { tallestRadiusMm, rotorEdgeToTallestMm, takenWithRotorDiameterMm } = caliper
+  if (!tallestRadiusMm || !rotorEdgeToTallestMm || !takenWithRotorDiameterMm) return undefined
+  const worth = (figure: NonNullable<typeof tallestRadiusMm>) => figure.u ?? ASSUMED_LENGTH_U_MM[figure.origin]
+  const second = {
+    valueMm: rotorEdgeToTallestMm.value + takenWithRotorDiameterMm.value / 2,
+    uMm: Math.hypot(worth(rotorEdgeToTallestMm), worth(takenWithRotorDiameterMm) / 2),
+  }
+  const compared = agreement({ valueMm: tallestRadiusMm.value, uMm: worth(tallestRadiusMm) }, second)
+  return { agree: compared.agree, sentence: twoWaysSentence(second.valueMm, compared, units) }
+}
+
+function differenceAgrees(
+  difference: NonNullable<ReturnType<typeof differenceReport>>,
+  now: Judged | undefined,
+  units: Context['project']['preferences']['units'],
+) {
+  if (now?.gap.faceGapMm === undefined || difference.seen === undefined) return undefined
+  return agreementSentence(
+    'the face gap from the outlines',
+    now.gap.faceGapMm,
+    agreement({ valueMm: now.gap.faceGapMm, uMm: now.uMm }, difference.seen),
+    units,
+  )
+}
+
+/** Each face height that the wheel's maker lists for this rim, with its own verdict; the least that clears first. */
+function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: number, precision: Precision): Corner['faces'] {
+  const { wheel } = context.resolved[axle]
+  const judged = (wheel?.faces ?? []).map((face) => {
+    const section = wheelSection(
+      new Working(),
+      wheel!,
+      new GapInputs(context.project.preferences.instrument),
+      context.project.preferences.weightAllowanceMm,
+      face.name,
+    )
+    const seen: SeenGap | undefined = undefined
+    const found = judge({ ...ready, wheel: prepareWheel(section.profile!) }, spacerMm, precision, seen)
+    return { ...face, verdict: found.verdict, gapMm: found.gap.minGapMm, fitted: wheel!.faceChosen === face.name }
+  })
+  const least = judged.filter((one) => one.verdict === 'clears').sort((a, b) => a.raiseMm - b.raiseMm)[0]
+  return judged.map((one) => ({ ...one, leastThatClears: one === least }))
 }
 
 /** Nothing to place: no caliper is known, or a drum that has no outline here. */
@@ -113,30 +238,14 @@ function noShift(context: Context, axle: Axle): ReportFigure {
   return work.figure(`${axle}.shift`, `Outline moved outboard, ${axle}`, 'length', 'outline-shift', undefined)
 }
 
-interface Judged {
-  gap: Gap
-  u: number
-  p05Mm: number
-  p95Mm: number
-  verdict: ClearanceVerdict
-}
-
-/** Gap and verdict at a spacer. A wheel without a face can hit or be too close, but never clear. */
-function judgeWith(
-  caliper: PreparedCaliper,
-  wheel: PreparedWheel,
-  uncertainty: OutlineUncertainty,
-  requiredMm: number,
-  faceKnown: boolean,
-) {
-  return (spacerMm: number, barrelOnly = false): Judged => {
-    const found = gap(caliper, wheel, spacerMm)
-    const u = gapUncertainty(found, uncertainty)
-    const range = gapRange(found.minGapMm, u)
-    const verdict = clearanceVerdict(range.p05Mm, range.p95Mm, requiredMm, TIGHT_LIMIT_MM)
-    const settled = faceKnown || barrelOnly || verdict === 'hits' || verdict === 'tooClose'
-    return { gap: found, u, ...range, verdict: settled ? verdict : 'measure' }
-  }
+function noDifference(axle: Axle, context: Context): ReportFigure {
+  const work = new Working()
+  work.ask(
+    `Gap by difference, ${axle}`,
+    { kind: 'setup', setupId: context.setup.id, axle, field: 'byDifference' },
+    'A quick check in the step Measure; not needed where the outlines are known.',
+  )
+  return work.figure(`${axle}.gapByDifference`, `Gap by difference, ${axle}`, 'length', 'gap-difference', undefined)
 }
 
 function spacerInUse(
@@ -145,11 +254,22 @@ function spacerInUse(
   axle: Axle,
   spacer: PartOf<'spacer'> | null | undefined,
   trialMm: number | undefined,
+  inputs: GapInputs,
 ): number | undefined {
   const asked = { symbol: 's', label: `Wheel spacer, ${axle}`, dimension: 'length' } as const
   if (trialMm !== undefined)
     return work.set(trialMm, { ...asked, at: { kind: 'setup', setupId: context.setup.id, axle, field: 'spacerTrialMm' } })
-  if (spacer) return readPart(work, spacer, 'thicknessMm', 's')
+  if (spacer) {
+    // the wheel outboard is the caliper inboard
+    if (spacer.thicknessMm)
+      inputs.thickness(
+        spacer.thicknessMm,
+        `Thickness of ${spacer.name}`,
+        { kind: 'part', partId: spacer.id, field: 'thicknessMm' },
+        { caliperAxialMm: -1 },
+      )
+    return readPart(work, spacer, 'thicknessMm', 's')
+  }
   if (spacer === null) return work.set(0, { ...asked, at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'spacer' } })
   askSlot(work, context, axle, 'spacer')
   return undefined
@@ -169,7 +289,7 @@ function plainGap(
   return work.figure(id, label, 'length', formula, value)
 }
 
-function finding(corner: Corner, drum: boolean): Finding {
+function clearanceFinding(corner: Corner, drum: boolean): Finding {
   const base = {
     rule: 'wheel-clearance',
     axle: corner.axle,
@@ -194,39 +314,5 @@ function finding(corner: Corner, drum: boolean): Finding {
         remedy: { kind: 'spacer', thicknessMm, sentence: `A spacer of ${thicknessMm} mm on each wheel of this axle clears.` },
       }
     }
-  }
-}
-
-/** Ring and hat of a rotor in the seat frame, as far as they are known. */
-function rotorSection(rotor: PartOf<'rotor'>): Corner['rotor'] {
-  const { diameterMm, thicknessMm, offsetMm, frictionInnerDiameterMm, hatThicknessMm, boreMm } = rotor
-  if (!diameterMm || !thicknessMm || !offsetMm) return undefined
-  const half = thicknessMm.value / 2
-  const outer = diameterMm.value / 2
-  const inner = frictionInnerDiameterMm ? frictionInnerDiameterMm.value / 2 : outer * 0.6
-  const middle = -offsetMm.value
-  const ring: Polyline = [
-    [middle - half, inner],
-    [middle - half, outer],
-    [middle + half, outer],
-    [middle + half, inner],
-    [middle - half, inner],
-  ]
-  if (!hatThicknessMm) return { ring, hat: undefined }
-  const hat = hatThicknessMm.value
-  const bore = boreMm ? boreMm.value / 2 : 30
-  const wall = inner - hat
-  const inboard = middle - half
-  return {
-    ring,
-    hat: [
-      [-hat, bore],
-      [0, bore],
-      [0, inner],
-      [inboard, inner],
-      [inboard, wall],
-      [-hat, wall],
-      [-hat, bore],
-    ],
   }
 }

@@ -4,11 +4,16 @@ import { billReport } from './bill.ts'
 import { axleBrake, type AxleBrakeReport } from './brake.ts'
 import type { Context } from './context.ts'
 import { cornerReport, type CornerReport } from './corner.ts'
+import type { Precision } from './judge.ts'
 import { heatFigures } from './heat.ts'
 import { pedalReport } from './pedal.ts'
 import { stepStates } from './steps.ts'
 import type { FigureId, Report, ReportFigure } from './types.ts'
 import { worstVerdict } from './words.ts'
+
+export interface EvaluateOptions {
+  precision?: Precision
+}
 
 const both = <T>(make: (axle: Axle) => T): Record<Axle, T> => ({ front: make('front'), rear: make('rear') })
 
@@ -16,9 +21,10 @@ const both = <T>(make: (axle: Axle) => T): Record<Axle, T> => ({ front: make('fr
  * Everything the product says of one setup: the one door from the outside. Pure and without a clock;
  * the same project and setup give the same report.
  *
+ * @param options.precision `linear` while a hand moves something: the gap's percentiles from its gradient
  * @throws RangeError when the project has no such setup
  */
-export function evaluate(project: Project, setupId: string): Report {
+export function evaluate(project: Project, setupId: string, options: EvaluateOptions = {}): Report {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const stock = stockSetup(project)
@@ -26,7 +32,7 @@ export function evaluate(project: Project, setupId: string): Report {
 
   const brakes = both((axle) => axleBrake(context, axle))
   const stockBrakes = context.isStock ? brakes : stockAreas(project)
-  const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle))
+  const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws'))
   const pedal = pedalReport(context, brakes, totalArea(stockBrakes))
   const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
   const { bill, figure: cost } = billReport(context)
@@ -41,7 +47,7 @@ export function evaluate(project: Project, setupId: string): Report {
     ...pedal.figures,
     cost,
   ]
-  const findings = [corners.front.finding, corners.rear.finding, ...pedal.findings]
+  const findings = [...corners.front.findings, ...corners.rear.findings, ...pedal.findings]
   const report: Omit<Report, 'steps'> = {
     setupId,
     setupName: setup.name,
@@ -49,7 +55,7 @@ export function evaluate(project: Project, setupId: string): Report {
     figures: Object.fromEntries(all.map((figure) => [figure.id, figure])) as Record<FigureId, ReportFigure>,
     corners: { front: corners.front.corner, rear: corners.rear.corner },
     findings,
-    verdict: worstVerdict(findings.filter((one) => one.rule === 'wheel-clearance').map((one) => one.verdict)),
+    verdict: worstVerdict(findings.filter((one) => one.rule !== 'lock-order').map((one) => one.verdict)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
     adhesion: pedal.adhesion,

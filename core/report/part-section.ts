@@ -1,6 +1,7 @@
 import type { Polyline } from '../clearance/outline.ts'
 import type { PartOf } from '../model/project.ts'
 import { ownOutlines } from './caliper-outline.ts'
+import { GapInputs } from './gap-inputs.ts'
 import { wheelSection } from './wheel-profile.ts'
 import { Working } from './working.ts'
 
@@ -8,7 +9,7 @@ import { Working } from './working.ts'
 export function partSection(part: PartOf<'caliper'> | PartOf<'wheel'>): Polyline[] {
   const work = new Working()
   if (part.kind === 'wheel') {
-    const { profile } = wheelSection(work, part)
+    const { profile } = wheelSection(work, part, new GapInputs('digitalCaliper'), 0)
     return profile ? [profile.points] : []
   }
   return ownOutlines(work, part)?.map((outline) => outline.points) ?? []

@@ -6,10 +6,13 @@ const open = (count: number): StepState => (count > 0 ? { state: 'open', count }
 /** The state of each step of the job card, from what the figures miss and where that is entered. */
 export function stepStates(project: Project, report: Omit<Report, 'steps'>): Record<StepId, StepState> {
   const missing = new Map<string, Missing>()
-  for (const figure of Object.values(report.figures)) for (const one of figure.missing) missing.set(one.what, one)
+  // a quick check that nobody made is no open question, nor is what only a spacer would ask for
+  const optional = (id: string) => /\.(gapByDifference|studEngagement|registerLeft|effectiveOffset|track|poke)$/.test(id)
+  for (const figure of Object.values(report.figures).filter((one) => !optional(one.id)))
+    for (const one of figure.missing) missing.set(one.what, one)
   const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
-  const finding = (rule: Report['findings'][number]['rule']): StepState => {
-    const found = report.findings.filter((one) => one.rule === rule)
+  const finding = (...rules: Report['findings'][number]['rule'][]): StepState => {
+    const found = report.findings.filter((one) => rules.includes(one.rule))
     if (found.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
     return open(found.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length)
   }
@@ -18,7 +21,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
     parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
-    fit: project.parts.length === 0 ? { state: 'nothing' } : finding('wheel-clearance'),
+    fit: project.parts.length === 0 ? { state: 'nothing' } : finding('wheel-clearance', 'stud-engagement', 'register-left'),
     balance: project.parts.length === 0 ? { state: 'nothing' } : finding('lock-order'),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
   }

@@ -4,7 +4,8 @@ import type { Gap } from '../clearance/gap.ts'
 import type { Polyline } from '../clearance/outline.ts'
 import type { CostTotal } from '../cost/total.ts'
 import type { Chain } from '../hydraulics/chain.ts'
-import type { NamedOutline, WheelProfile } from '../model/field.ts'
+import type { Shifts } from '../clearance/shift.ts'
+import type { NamedOutline, WheelFace, WheelProfile } from '../model/field.ts'
 import type { Axle, AxleSlot, HydraulicSlot, Preferences } from '../model/project.ts'
 import type { Origin } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
@@ -45,8 +46,10 @@ export interface Missing {
 }
 
 type PerAxle<S extends string> = `${Axle}.${S}`
+/** Figures that a quick check or a spacer adds; a blank project does not ask for them. */
+type AtTheWheel = 'gapByDifference' | 'studEngagement' | 'registerLeft' | 'effectiveOffset' | 'track' | 'poke'
 export type FigureId =
-  | PerAxle<'pistonArea' | 'effectiveRadius' | 'gap' | 'faceGap' | 'barrelGap' | 'shift' | 'heat' | 'ringMass'>
+  | PerAxle<'pistonArea' | 'effectiveRadius' | 'gap' | 'faceGap' | 'barrelGap' | 'shift' | 'heat' | 'ringMass' | AtTheWheel>
   | 'bias.pressure'
   | 'bias.clamp'
   | 'bias.torque'
@@ -79,13 +82,36 @@ export interface ReportFigure {
 export type FindingVerdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
 
 export interface Finding {
-  rule: 'wheel-clearance' | 'lock-order'
+  rule: 'wheel-clearance' | 'stud-engagement' | 'register-left' | 'lock-order'
   axle?: Axle
   verdict: FindingVerdict
   sentence: string
   figureId: FigureId
   missing: Missing[]
   remedy?: { kind: 'spacer'; thicknessMm: number; sentence: string }
+}
+
+/** One measurement that would narrow the gap, in words. */
+export interface NextMeasurement {
+  what: string
+  at: Place
+  /** Share of the gap's variance that it takes away or stands for. */
+  share: number
+  /** Standard uncertainty of the gap afterwards, mm. */
+  leftMm: number
+  /** How likely the verdict is settled afterwards. */
+  settles: number
+  sentence: string
+  effect: string
+}
+
+/** What a spacer, a hat or another wheel brings with it. */
+export interface Consequence {
+  figureId: FigureId
+  label: string
+  verdict: FindingVerdict
+  text: string
+  sentence: string
 }
 
 /** What a half section shows of one corner, seat frame unless said otherwise. */
@@ -98,7 +124,12 @@ export interface Corner {
   spacerMm: number | undefined
   rotor: { ring: Polyline; hat: Polyline | undefined } | undefined
   registerRadiusMm: number | undefined
-  gap: (Gap & { u: number; p05Mm: number; p95Mm: number }) | undefined
+  gap: (Gap & { meanMm: number; u: number; p05Mm: number; p95Mm: number }) | undefined
+  /** Whether the percentiles come from draws or from the linear estimate. */
+  precision: 'draws' | 'linear'
+  faceKnown: boolean
+  /** Standard uncertainties of the four shifts; undefined while there is no gap. */
+  shifts: Shifts | undefined
   verdict: ClearanceVerdict
   /** Verdict in words. */
   sentence: string
@@ -111,6 +142,14 @@ export interface Corner {
   /** Which spacer is needed, or why none helps; empty while that cannot be said. */
   spacerSentence: string
   missing: Missing[]
+  /** The most useful first; empty when the verdict is settled or figures are missing altogether. */
+  measureNext: NextMeasurement[]
+  /** The tallest radius taken a second way. */
+  twoWays: { agree: boolean; sentence: string } | undefined
+  trial: { agree: boolean; sentence: string } | undefined
+  difference: { sentence: string; agrees: string | undefined } | undefined
+  consequences: Consequence[]
+  faces: (WheelFace & { verdict: ClearanceVerdict; gapMm: number; fitted: boolean; leastThatClears: boolean })[]
 }
 
 export interface CurvePoint {

@@ -16,7 +16,13 @@ const gap = (minGapMm: number, more: Partial<Gap> = {}): Gap => ({
 })
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
 const say = (verdict: Parameters<typeof clearanceSentence>[0], minGapMm: number, more?: Partial<Gap>, units = DEFAULT_UNITS) =>
-  plain(clearanceSentence(verdict, { gap: gap(minGapMm, more), p05Mm: minGapMm - 0.9, p95Mm: minGapMm + 0.9, requiredMm: 3 }, units))
+  plain(
+    clearanceSentence(
+      verdict,
+      { gap: gap(minGapMm, more), meanMm: minGapMm, p05Mm: minGapMm - 0.9, p95Mm: minGapMm + 0.9, requiredMm: 3 },
+      units,
+    ),
+  )
 
 describe('a verdict is a sentence', () => {
   test.each([

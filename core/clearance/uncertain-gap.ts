@@ -1,0 +1,219 @@
+import { deepestProbes } from './deepest-probes.ts'
+import { closest, segmentDistance } from './distance.ts'
+import { DRAW_DIMENSIONS, fixedDraws } from './draws.ts'
+import { gap } from './gap.ts'
+import { nearPairs } from './near-pairs.ts'
+import { prepareCaliper, prepareWheel, type PreparedCaliper, type PreparedWheel } from './outline.ts'
+import { shifted, vertexShifts, type Shifts } from './shift.ts'
+import { gapGradient, gapRange, gapUncertainty } from './verdict.ts'
+
+export interface UncertainGap {
+  /** Mean of the draws, mm. */
+  meanMm: number
+  /** Standard deviation of the draws, mm. */
+  uMm: number
+  p05Mm: number
+  p95Mm: number
+}
+
+/** Enough to see whether one place limits, and to correct the linear estimate where it does. */
+const FEW = 128
+/** When several places limit. */
+const MANY = 1024
+/** When they do and the shifts are large: the percentiles are wanted to 0.05 mm, not to a share of u. */
+const MOST = 8192
+const LARGE_U_MM = 1
+/** Where the fast way cannot be trusted each draw is taken the plain way, and fewer must do. */
+const PLAIN = 512
+/** Root mean square by which draws may leave the linear estimate that is still used to steady them, mm. */
+const LINEAR_MM = 0.02
+
+/**
+ * The gap when caliper and wheel are only known up to shifts, by fixed draws (propagation of
+ * distributions, JCGM 101:2008). While one place limits, the draws only correct the linear estimate,
+ * whose percentiles are known exactly; else their own percentiles count.
+ *
+ * @param u standard uncertainties of the four shifts, mm
+ */
+export function uncertainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): UncertainGap {
+  const now = gap(caliper, wheel, spacerMm)
+  const gradient = gapGradient(now)
+  const uLinear = gapUncertainty(gradient, u)
+  if (u.caliperAxialMm === 0 && u.caliperRadialMm === 0 && u.faceAxialMm === 0 && u.barrelRadialMm === 0) {
+    return { meanMm: now.minGapMm, uMm: 0, p05Mm: now.minGapMm, p95Mm: now.minGapMm }
+  }
+  const draw = drawnGap(caliper, wheel, spacerMm, u)
+  const few = draw(FEW)
+  const linear = Float64Array.from(few, (_, i) => now.minGapMm + change(gradient, shiftsOf(fixedDraws(FEW), i, u)))
+  const away = Math.sqrt(few.reduce((sum, one, i) => sum + (one - linear[i]!) ** 2, 0) / FEW)
+  if (away <= LINEAR_MM) {
+    const drawn = summary(few)
+    const straight = summary(linear)
+    const exact = gapRange(now.minGapMm, uLinear)
+    return {
+      meanMm: now.minGapMm + drawn.meanMm - straight.meanMm,
+      uMm: uLinear + drawn.uMm - straight.uMm,
+      p05Mm: exact.p05Mm + drawn.p05Mm - straight.p05Mm,
+      p95Mm: exact.p95Mm + drawn.p95Mm - straight.p95Mm,
+    }
+  }
+  const wide = Math.max(u.caliperAxialMm, u.caliperRadialMm, u.faceAxialMm, u.barrelRadialMm) > LARGE_U_MM
+  return summary(draw(!isSimple(wheel) ? PLAIN : wide ? MOST : MANY))
+}
+
+/** Gaps of the first `count` fixed draws. */
+function drawnGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): (count: number) => Float64Array {
+  const plain = plainGap(caliper, wheel, spacerMm)
+  return (count) => {
+    const draws = fixedDraws(count)
+    const at = isSimple(wheel) ? fastGap(caliper, wheel, spacerMm, plain, farthest(wheel, draws, u)) : plain
+    return Float64Array.from({ length: count }, (_, i) => at(shiftsOf(draws, i, u)))
+  }
+}
+
+function shiftsOf(draws: Float64Array, draw: number, u: Shifts): Shifts {
+  const d = draw * DRAW_DIMENSIONS
+  return {
+    caliperAxialMm: draws[d]! * u.caliperAxialMm,
+    caliperRadialMm: draws[d + 1]! * u.caliperRadialMm,
+    faceAxialMm: draws[d + 2]! * u.faceAxialMm,
+    barrelRadialMm: draws[d + 3]! * u.barrelRadialMm,
+  }
+}
+
+const change = (gradient: Shifts, shifts: Shifts): number =>
+  gradient.caliperAxialMm * shifts.caliperAxialMm +
+  gradient.caliperRadialMm * shifts.caliperRadialMm +
+  gradient.faceAxialMm * shifts.faceAxialMm +
+  gradient.barrelRadialMm * shifts.barrelRadialMm
+
+/** Everything is moved and made ready anew: what the fast way must agree with. */
+export function plainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number): (shifts: Shifts) => number {
+  const outlines = caliper.outlines.map(({ name, points }) => ({ name, points: points.map(([z, r]): [number, number] => [z, r]) }))
+  const profile = { points: wheel.points.map(([z, r]): [number, number] => [z, r]), tags: [...wheel.tags] }
+  return (shifts) => {
+    const moved = shifted(outlines, profile, shifts)
+    return gap(prepareCaliper(moved.caliper), prepareWheel(moved.wheel), spacerMm).minGapMm
+  }
+}
+
+/**
+ * Barrel never runs back along the axle, face never back along the radius: then whoever is inside the
+ * wheel's room has no negative gap along an axis.
+ */
+function isSimple({ points, tags }: PreparedWheel): boolean {
+  return tags.every((tag, i) => {
+    const [z0, r0] = points[i]!
+    const [z1, r1] = points[i + 1]!
+    return tag === 'barrel' ? z1 >= z0 : tag === 'face' ? r1 <= r0 : true
+  })
+}
+
+/** How far the caliper moves at most against any part of the wheel, mm. */
+function moveOf(wheel: PreparedWheel): (shifts: Shifts) => number {
+  const { face, barrel } = vertexShifts(wheel.tags)
+  const kinds = [...new Set(face.map((one, i) => one * 2 + barrel[i]!))].map((kind) => [kind >> 1, kind & 1] as const)
+  return (s) => {
+    let squared = 0
+    for (const [f, b] of kinds) {
+      const z = s.caliperAxialMm - f * s.faceAxialMm
+      const r = s.caliperRadialMm - b * s.barrelRadialMm
+      squared = Math.max(squared, z * z + r * r)
+    }
+    return Math.sqrt(squared)
+  }
+}
+
+function farthest(wheel: PreparedWheel, draws: Float64Array, u: Shifts): number {
+  const move = moveOf(wheel)
+  let most = 0
+  for (let draw = 0; draw * DRAW_DIMENSIONS < draws.length; draw += 1) most = Math.max(most, move(shiftsOf(draws, draw, u)))
+  return most
+}
+
+/**
+ * A draw looks only at the pairs that its shifts can make the closest, and at vertices beyond the other
+ * line only when some pair may have crossed.
+ */
+function fastGap(
+  caliper: PreparedCaliper,
+  wheel: PreparedWheel,
+  spacerMm: number,
+  plain: (shifts: Shifts) => number,
+  mostMm: number,
+): (shifts: Shifts) => number {
+  const pairs = nearPairs(caliper, wheel, spacerMm, 2 * mostMm)
+  const count = pairs.distanceMm.length
+  const distances = pairs.distanceMm
+  const directions = pairs.direction
+  const segments = pairs.caliper
+  const overlaps = gap(caliper, wheel, spacerMm).overlaps
+  const { face, barrel } = vertexShifts(wheel.tags)
+  const vertices = wheel.points.length
+  const baseWheel = Float64Array.from(wheel.points.flatMap(([z, r]) => [z + spacerMm, r]))
+  const moved = new Float64Array(vertices * 2)
+  const moveBound = moveOf(wheel)
+  const record = closest()
+  let probes: ReturnType<typeof deepestProbes> | undefined
+
+  return (shifts) => {
+    const { caliperAxialMm: ca, caliperRadialMm: cr, faceAxialMm: fa, barrelRadialMm: br } = shifts
+    const move = moveBound(shifts)
+    for (let v = 0; v < vertices; v += 1) {
+      moved[v * 2] = baseWheel[v * 2]! + face[v]! * fa
+      moved[v * 2 + 1] = baseWheel[v * 2 + 1]! + barrel[v]! * br
+    }
+    // the line between two closest points parts them: along it they come nearer by no more than they move
+    let best = Infinity
+    let leastBound = Infinity
+    for (let i = 0; i < count; i += 1) {
+      const distance = distances[i]!
+      if (distance - move >= best) break
+      const v = pairs.wheelVertex[i]!
+      const z = directions[i * 2]!
+      const r = directions[i * 2 + 1]!
+      const first = z * face[v]! * fa + r * barrel[v]! * br
+      const second = z * face[v + 1]! * fa + r * barrel[v + 1]! * br
+      const bound = distance - z * ca - r * cr + (first < second ? first : second)
+      if (bound < leastBound) leastBound = bound
+      if (bound >= best) continue
+      const c = i * 4
+      const w = v * 2
+      segmentDistance(
+        segments[c]! + ca,
+        segments[c + 1]! + cr,
+        segments[c + 2]! + ca,
+        segments[c + 3]! + cr,
+        moved[w]!,
+        moved[w + 1]!,
+        moved[w + 2]!,
+        moved[w + 3]!,
+        record,
+      )
+      if (record.squared < best * best) best = Math.sqrt(record.squared)
+      if (best === 0) break
+    }
+    // parted to begin with, and all along the way
+    if (!overlaps && leastBound > 0) return best
+    probes ??= deepestProbes(caliper, wheel, spacerMm, mostMm)
+    const depth = probes(moved, ca, cr, move)
+    if (best > 0 && depth === 0) return best
+    return best === 0 && depth > 0 ? -depth : plain(shifts)
+  }
+}
+
+function summary(values: Float64Array): UncertainGap {
+  const gaps = values.slice()
+  const meanMm = gaps.reduce((sum, one) => sum + one, 0) / gaps.length
+  const uMm = Math.sqrt(gaps.reduce((sum, one) => sum + (one - meanMm) ** 2, 0) / gaps.length)
+  gaps.sort()
+  return { meanMm, uMm, p05Mm: quantile(gaps, 0.05), p95Mm: quantile(gaps, 0.95) }
+}
+
+/** Quantile of sorted values, straight between the middles of their steps (Hyndman and Fan, 1996, type 5). */
+export function quantile(sorted: Float64Array, p: number): number {
+  const place = p * sorted.length - 0.5
+  const below = Math.min(Math.max(Math.floor(place), 0), sorted.length - 1)
+  const above = Math.min(below + 1, sorted.length - 1)
+  return sorted[below]! + Math.min(Math.max(place - below, 0), 1) * (sorted[above]! - sorted[below]!)
+}

@@ -1,0 +1,276 @@
+import type { InstrumentId } from '../quantity/instrument.ts'
+import type { PartKind } from './part-kinds.ts'
+
+/**
+ * Measuring sheets: what is taken at the car, in which order, and what touches what. Forms on the screen
+ * and the printed form are both made from this table, so that their fields are the same.
+ */
+
+export interface SheetDimension {
+  /** Field of the part, or of the sheet's holder in the setup. */
+  field: string
+  /** Letter in the drawn figure. */
+  letter: string
+  touch: string
+  instrument: InstrumentId
+}
+
+export interface Sheet {
+  id: SheetId
+  title: string
+  /** The kind of part that is measured, or what of a setup's axle. */
+  on: Extract<PartKind, 'caliper' | 'wheel' | 'rotor'> | 'byDifference' | 'trialFit' | 'carAxle'
+  /** How to measure right; what would spoil all figures of the sheet. */
+  before: readonly string[]
+  dimensions: readonly SheetDimension[]
+  /** A list of points in a field, after the single figures. */
+  points?: { field: 'outlines' | 'furtherOutlines' | 'objects' | 'profile'; touch: string; instrument: InstrumentId }
+}
+
+export const SHEET_IDS = [
+  'caliperQuick',
+  'caliperOutline',
+  'nearWheel',
+  'carObjects',
+  'wheelMarkings',
+  'wheelProfile',
+  'rotor',
+  'difference',
+  'trialFit',
+] as const
+export type SheetId = (typeof SHEET_IDS)[number]
+
+const SUPPORT = 'Car on stands, wheels chocked, never on the jack alone. Brake dust is harmful: wipe wet, do not blow.'
+const READY = 'Hub face clean, rotor held by three nuts, caliper bolted up with new pads, bleed screw and hose in place.'
+const taken = (letters: readonly [string, string, string, string]): SheetDimension[] => [
+  { field: 'takenWithHatMm', letter: letters[0], touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
+  {
+    field: 'takenWithRotorThicknessMm',
+    letter: letters[1],
+    touch: 'Jaws over the disc, inside the worn lip.',
+    instrument: 'digitalCaliper',
+  },
+  {
+    field: 'takenWithPadThicknessMm',
+    letter: letters[2],
+    touch: 'Jaws over the outer pad, plate and lining together.',
+    instrument: 'digitalCaliper',
+  },
+  {
+    field: 'takenWithRotorOffsetMm',
+    letter: letters[3],
+    touch: 'From the wheel seat inboard to the outer disc face, plus half the disc.',
+    instrument: 'digitalCaliper',
+  },
+]
+
+export const SHEETS: readonly Sheet[] = [
+  {
+    id: 'caliperQuick',
+    title: 'Caliper, five figures',
+    on: 'caliper',
+    before: [SUPPORT, READY],
+    dimensions: [
+      {
+        field: 'tallestRadiusMm',
+        letter: 'A',
+        touch: 'From the hub centre to the highest place of the body: from the edge of the hub register, plus half the register.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'tallFromMm',
+        letter: 'B',
+        touch: 'From the wheel seat inboard to where the top begins to fall; inboard is negative.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'tallToMm',
+        letter: 'C',
+        touch: 'From the wheel seat to where the top ends towards the street.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'faceMm',
+        letter: 'D',
+        touch: 'Straightedge across the wheel seat; from there to the outer face, + outboard.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'faceOuterRadiusMm',
+        letter: 'E',
+        touch: 'From the hub centre to the upper end of the outer face.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'faceInnerRadiusMm',
+        letter: 'F',
+        touch: 'From the hub centre to the lower end of the outer face.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'rotorEdgeToTallestMm',
+        letter: 'G',
+        touch: 'A second way to A: from the rotor’s edge to the highest place.',
+        instrument: 'digitalCaliper',
+      },
+      { field: 'takenWithRotorDiameterMm', letter: 'H', touch: 'Over the rotor, edge to edge.', instrument: 'tape' },
+      ...taken(['J', 'K', 'L', 'M']),
+    ],
+  },
+  {
+    id: 'caliperOutline',
+    title: 'Caliper, full outline',
+    on: 'caliper',
+    before: [SUPPORT, READY, 'Turn nothing: take the outermost place over the whole length of the caliper at each step.'],
+    dimensions: taken(['J', 'K', 'L', 'M']),
+    points: {
+      field: 'outlines',
+      touch:
+        'From inboard over the top and down the face, closer together where it bends: z from the wheel seat (+ outboard), r from the hub centre.',
+      instrument: 'straightedge',
+    },
+  },
+  {
+    id: 'nearWheel',
+    title: 'Objects on the caliper',
+    on: 'caliper',
+    before: [SUPPORT, READY],
+    dimensions: [],
+    points: {
+      field: 'furtherOutlines',
+      touch: 'Bleed screw, hose end, crossover pipe, sensor: the outermost place of each, two points or more.',
+      instrument: 'straightedge',
+    },
+  },
+  {
+    id: 'carObjects',
+    title: 'Objects fixed to the car',
+    on: 'carAxle',
+    before: [SUPPORT, 'Turn to both locks and through the travel of the suspension: take the envelope, not one place.'],
+    dimensions: [
+      { field: 'objectsTakenWithHatMm', letter: 'J', touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
+    ],
+    points: {
+      field: 'objects',
+      touch: 'Ball joint, tie-rod end, strut, hose bracket: two points or more each.',
+      instrument: 'straightedge',
+    },
+  },
+  {
+    id: 'wheelMarkings',
+    title: 'Wheel, markings and a few measures',
+    on: 'wheel',
+    before: ['Wheel face down on a clean blanket, straightedge over the inboard flange.'],
+    dimensions: [
+      { field: 'diameterIn', letter: 'A', touch: 'Stamped in the wheel: 15 in 6.5J x 15.', instrument: 'tape' },
+      { field: 'widthIn', letter: 'B', touch: 'Stamped in the wheel: 6.5 in 6.5J x 15.', instrument: 'tape' },
+      {
+        field: 'offsetMm',
+        letter: 'C',
+        touch: 'Stamped: ET 35. Else depth to the hub pad less half the overall width.',
+        instrument: 'straightedge',
+      },
+      { field: 'barrelRadiusMm', letter: 'D', touch: 'Half the smallest inner diameter where the caliper will be.', instrument: 'tape' },
+      {
+        field: 'faceDepthMm',
+        letter: 'E',
+        touch: 'Depth to the spoke back taken from the depth to the hub pad; + when the spoke is further down.',
+        instrument: 'straightedge',
+      },
+      {
+        field: 'faceDepthRadiusMm',
+        letter: 'F',
+        touch: 'Radius at which E was taken: where the caliper’s face will turn.',
+        instrument: 'steelRule',
+      },
+      {
+        field: 'weightThicknessMm',
+        letter: 'G',
+        touch: 'Thickness of the stick-on weights; 0 when there are none.',
+        instrument: 'digitalCaliper',
+      },
+      { field: 'padThicknessMm', letter: 'H', touch: 'From the hub pad to where the nut or bolt seats.', instrument: 'digitalCaliper' },
+    ],
+  },
+  {
+    id: 'wheelProfile',
+    title: 'Wheel, barrel and spoke back',
+    on: 'wheel',
+    before: [
+      'Wheel face down on a clean blanket, straightedge over the inboard flange.',
+      'z is the depth to the pad taken from the depth to the place: the pad is 0, inboard is negative, deeper than the pad is positive.',
+    ],
+    dimensions: [],
+    points: {
+      field: 'profile',
+      touch: 'From the inboard edge of the barrel over the shoulder down the spoke back to the hub pad; behind a spoke, not in a window.',
+      instrument: 'straightedge',
+    },
+  },
+  {
+    id: 'rotor',
+    title: 'Rotor',
+    on: 'rotor',
+    before: ['Rust and lip off the hat and the edge first. A rotor below its minimum thickness is not measured for use.'],
+    dimensions: [
+      { field: 'diameterMm', letter: 'A', touch: 'Edge to edge through the centre.', instrument: 'tape' },
+      { field: 'thicknessMm', letter: 'B', touch: 'Jaws over the disc, inside the worn lip.', instrument: 'digitalCaliper' },
+      { field: 'hatThicknessMm', letter: 'C', touch: 'Jaws over the hat where the wheel sits.', instrument: 'digitalCaliper' },
+      {
+        field: 'offsetMm',
+        letter: 'D',
+        touch: 'From the wheel seat inboard to the outer disc face, plus half of B.',
+        instrument: 'digitalCaliper',
+      },
+      { field: 'boreMm', letter: 'E', touch: 'Jaws inside the centre bore.', instrument: 'digitalCaliper' },
+      { field: 'frictionInnerDiameterMm', letter: 'F', touch: 'Over the inner edge of the friction ring.', instrument: 'steelRule' },
+    ],
+  },
+  {
+    id: 'difference',
+    title: 'Gap by difference',
+    on: 'byDifference',
+    before: [SUPPORT, 'A wheel at hand goes on over the caliper that is on the car now. Both protrusions are taken at the same radius.'],
+    dimensions: [
+      {
+        field: 'gapNowMm',
+        letter: 'A',
+        touch: 'Gap between the present caliper and the spoke back: clay, then its thickness.',
+        instrument: 'clay',
+      },
+      { field: 'radiusMm', letter: 'B', touch: 'Radius from the hub centre at which A was taken.', instrument: 'steelRule' },
+      {
+        field: 'protrusionNowMm',
+        letter: 'C',
+        touch: 'Straightedge across the wheel seat; to the present caliper at that radius.',
+        instrument: 'straightedge',
+      },
+      { field: 'protrusionNewMm', letter: 'D', touch: 'The same on the new caliper, at the same radius.', instrument: 'straightedge' },
+    ],
+  },
+  {
+    id: 'trialFit',
+    title: 'Trial fit',
+    on: 'trialFit',
+    before: [
+      SUPPORT,
+      'The very parts of this setup bolted up, new pads in. Turn the wheel by hand a full turn, at both locks, before anything is driven.',
+    ],
+    dimensions: [
+      {
+        field: 'gapMm',
+        letter: 'A',
+        touch: 'The least gap anywhere: clay between caliper and wheel, a full turn, then the clay’s thinnest place; or feeler gauges.',
+        instrument: 'clay',
+      },
+    ],
+  },
+]
+
+export const sheetOf = (id: SheetId): Sheet => SHEETS.find((sheet) => sheet.id === id)!
+
+/** The sheet on which a field of a part is measured; undefined when none has it. */
+export function sheetFor(kind: Sheet['on'], field: string): SheetId | undefined {
+  return SHEETS.find((sheet) => sheet.on === kind && (sheet.points?.field === field || sheet.dimensions.some((one) => one.field === field)))
+    ?.id
+}

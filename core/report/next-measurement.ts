@@ -1,0 +1,75 @@
+import { measureNext, trialFitChances } from '../clearance/measure-next.ts'
+import type { ClearanceVerdict } from '../clearance/verdict.ts'
+import { gapGradient, NORMAL_95 } from '../clearance/verdict.ts'
+import { TIGHT_LIMIT_MM, type Preferences } from '../model/project.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import { INSTRUMENTS } from '../quantity/instrument.ts'
+import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
+import { requiredGapMm, type Judged } from './judge.ts'
+import type { NextMeasurement, Place } from './types.ts'
+import { PLACE_WORDS } from './words.ts'
+
+const MOST_PROPOSALS = 5
+/** Less of a chance than this is not worth a promise. */
+const LEAST_CHANCE = 0.05
+
+/**
+ * The measurements that would narrow the gap most, in words, the most useful first: what to measure,
+ * where, with what, and whether that can change the verdict. A trial fit is one of them.
+ */
+export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], preferences: Preferences, trialAt: Place): NextMeasurement[] {
+  const { gapPolicy, instrument, units } = preferences
+  const limits = { requiredMm: judged.requiredMm, tightMm: TIGHT_LIMIT_MM }
+  const mm = (value: number) => formatQuantity(value, 'length', units)
+  const proposals = measureNext(judged.meanMm, gapGradient(judged.gap), inputs, limits)
+  const [, radius] = judged.gap.wheelPoint
+  const near = `at the ${PLACE_WORDS[judged.gap.limitingTag]}, radius ${formatQuantity(radius, 'length', units, { decimals: units.length === 'mm' ? 0 : 2 })}`
+
+  const found = proposals.map(({ input, share, leftMm, chances }): NextMeasurement => ({
+    what: input.what,
+    at: input.at,
+    share,
+    leftMm,
+    settles: 1 - chances.measure,
+    sentence: `Measure: ${lowerFirst(input.what)}, ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. ${percent(share)} of the doubt lies there${input.assumed ? ', and how sure it is was only assumed' : ''}.`,
+    effect: `The gap is then known to ± ${mm(NORMAL_95 * leftMm)}: ${outlook(chances, judged.verdict)}`,
+  }))
+  if (!judged.trial && judged.uMm > 0) {
+    const trialRequired = { requiredMm: requiredGapMm(gapPolicy, true), tightMm: TIGHT_LIMIT_MM }
+    const { leftMm, chances } = trialFitChances(judged.meanMm, judged.uMm, uOfProposed('clay'), trialRequired)
+    found.push({
+      what: 'Trial fit',
+      at: trialAt,
+      share: 1 - (leftMm / judged.uMm) ** 2,
+      leftMm,
+      settles: 1 - chances.measure,
+      sentence: `Trial fit: these parts bolted up on this car, the gap taken with clay or feeler gauges ${near}.`,
+      effect: `The gap is then known to ± ${mm(NORMAL_95 * leftMm)}${trialRequired.requiredMm < judged.requiredMm ? ` and ${mm(trialRequired.requiredMm)} is enough` : ''}: ${outlook(chances, judged.verdict)}`,
+    })
+  }
+  // what settles most comes first; among equals what leaves least
+  const settles = (one: NextMeasurement) => Math.round(one.settles * 20)
+  return found.sort((a, b) => settles(b) - settles(a) || a.leftMm - b.leftMm).slice(0, MOST_PROPOSALS)
+}
+
+const WORDS: Record<ClearanceVerdict, string> = {
+  clears: 'clears',
+  tight: 'is tight enough for a trial fit only',
+  hits: 'hits',
+  tooClose: 'is too close',
+  measure: 'is still open',
+}
+
+/** "it clears in 7 of 10 cases, is still open in 3." */
+function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdict): string {
+  const likely = (Object.entries(chances) as [ClearanceVerdict, number][])
+    .filter(([, chance]) => chance >= LEAST_CHANCE)
+    .sort((a, b) => b[1] - a[1])
+  if (likely.length === 1 && likely[0]![0] === now)
+    return now === 'measure' ? 'alone it cannot settle the verdict.' : 'the verdict stays as it is.'
+  return `it ${likely.map(([verdict, chance], i) => `${WORDS[verdict]} in ${tenths(chance)}${i === 0 ? ' of 10 cases' : ''}`).join(', ')}.`
+}
+
+const tenths = (chance: number): string => (chance > 0.95 ? 'nearly 10' : chance < 0.1 ? 'less than 1' : String(Math.round(chance * 10)))
+const percent = (share: number): string => `${Math.round(share * 100)}\u202f%`
+const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

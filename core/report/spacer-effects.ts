@@ -1,0 +1,172 @@
+import { studEngagement } from '../fit/stud-engagement.ts'
+import { REGISTER_NEEDED_MM, registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
+import type { Axle } from '../model/project.ts'
+import { resolveSetup, spacerInUseMm, stockSetup } from '../model/resolve.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import { askSlot, readCarAxle, readPart, type Context } from './context.ts'
+import type { Consequence, Finding, ReportFigure } from './types.ts'
+import { Working } from './working.ts'
+
+/** What a spacer, a hat and another wheel do to thread, register, offset, track and poke, each a figure with its working. */
+export function spacerEffects(
+  context: Context,
+  axle: Axle,
+  spacerMm: number | undefined,
+): { consequences: Consequence[]; figures: ReportFigure[]; findings: Finding[] } {
+  const units = context.project.preferences.units
+  const mm = (value: number, signed = false) => formatQuantity(value, 'length', units, { signed })
+  const { rotor, wheel } = context.resolved[axle]
+
+  const base = () => {
+    const work = new Working()
+    const hat = rotor ? readPart(work, rotor, 'hatThicknessMm', 'h') : undefined
+    if (!rotor) askSlot(work, context, axle, 'rotor')
+    if (spacerMm === undefined) askSlot(work, context, axle, 'spacer')
+    else
+      work.set(spacerMm, {
+        symbol: 's',
+        label: `Wheel spacer, ${axle}`,
+        dimension: 'length',
+        at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'spacer' },
+      })
+    return { work, hat }
+  }
+
+  // thread
+  const stud = base()
+  const length = readCarAxle(stud.work, context, axle, 'studLengthMm', 'l')
+  const pad = wheel ? readPart(stud.work, wheel, 'padThicknessMm', 'p') : undefined
+  if (!wheel) askSlot(stud.work, context, axle, 'wheel')
+  const thread = readCarAxle(stud.work, context, axle, 'threadMm')
+  const pitch = readCarAxle(stud.work, context, axle, 'pitchMm')
+  const engaged =
+    length !== undefined &&
+    stud.hat !== undefined &&
+    spacerMm !== undefined &&
+    pad !== undefined &&
+    thread !== undefined &&
+    pitch !== undefined
+      ? studEngagement(length, stud.hat, spacerMm, pad, thread, pitch)
+      : undefined
+  const bolts = context.project.car[axle].fastener === 'bolts'
+  const studFigure = stud.work.figure(`${axle}.studEngagement`, `Thread engaged, ${axle}`, 'length', 'stud-engagement', engaged?.engagedMm)
+
+  // register
+  const register = base()
+  const height = readCarAxle(register.work, context, axle, 'registerHeightMm', 'H')
+  const left =
+    height !== undefined && register.hat !== undefined && spacerMm !== undefined
+      ? registerLeftMm(height, register.hat, spacerMm)
+      : undefined
+  const registerFigure = register.work.figure(
+    `${axle}.registerLeft`,
+    `Register left in the wheel, ${axle}`,
+    'length',
+    'register-left',
+    left,
+  )
+
+  // place of the wheel
+  const stock = stockSetup(context.project)
+  const then = resolveSetup(context.project, stock)[axle]
+  const place = base()
+  const offset = wheel ? readPart(place.work, wheel, 'offsetMm', 'ET') : undefined
+  const width = wheel ? readPart(place.work, wheel, 'widthIn', 'w') : undefined
+  if (!wheel) askSlot(place.work, context, axle, 'wheel')
+  const thenSpacer = spacerInUseMm(then)
+  const thenHat = then.rotor ? readPart(place.work, then.rotor, 'hatThicknessMm', 'h_0') : undefined
+  const thenOffset = then.wheel ? readPart(place.work, then.wheel, 'offsetMm', 'ET_0') : undefined
+  const thenWidth = then.wheel ? readPart(place.work, then.wheel, 'widthIn', 'w_0') : undefined
+  const stance =
+    offset !== undefined &&
+    width !== undefined &&
+    spacerMm !== undefined &&
+    place.hat !== undefined &&
+    thenSpacer !== undefined &&
+    thenHat !== undefined &&
+    thenOffset !== undefined &&
+    thenWidth !== undefined
+      ? stanceChange(
+          { offsetMm: offset, widthMm: width * 25.4, spacerMm, hatThicknessMm: place.hat },
+          { offsetMm: thenOffset, widthMm: thenWidth * 25.4, spacerMm: thenSpacer, hatThicknessMm: thenHat },
+        )
+      : undefined
+  const placed = (id: 'effectiveOffset' | 'track' | 'poke', label: string, value: number | undefined): ReportFigure => {
+    const work = new Working()
+    work.inputs.push(...place.work.inputs)
+    work.askAll(place.work.missing)
+    return work.figure(`${axle}.${id}`, `${label}, ${axle}`, 'length', 'wheel-place', value)
+  }
+  const figures = [
+    studFigure,
+    registerFigure,
+    placed('effectiveOffset', 'Effective offset', stance?.effectiveOffsetMm),
+    placed('track', 'Change of track', stance?.trackMm),
+    placed('poke', 'Rim edge outboard', stance?.pokeMm),
+  ]
+
+  const consequences: Consequence[] = [
+    {
+      figureId: studFigure.id,
+      label: bolts ? 'Thread in the hub' : 'Thread in the nut',
+      verdict: engaged?.verdict ?? 'unknown',
+      text: engaged ? `${mm(engaged.engagedMm)}, ${mm(engaged.neededMm)} needed` : 'not known',
+      sentence: engaged
+        ? engaged.verdict === 'fits'
+          ? 'Enough thread is engaged.'
+          : `${bolts ? 'Bolts' : 'Studs'} longer by ${mm(engaged.longerByMm)} are needed.`
+        : missingWords(studFigure),
+    },
+    {
+      figureId: registerFigure.id,
+      label: 'Register left',
+      verdict: left === undefined ? 'unknown' : left >= REGISTER_NEEDED_MM ? 'fits' : 'needs',
+      text: left === undefined ? 'not known' : `${mm(left)}, ${mm(REGISTER_NEEDED_MM)} needed`,
+      sentence:
+        left === undefined
+          ? missingWords(registerFigure)
+          : left >= REGISTER_NEEDED_MM
+            ? 'The hub still centres the wheel.'
+            : 'A spacer with a register of its own is needed, so that the wheel is centred.',
+    },
+    ...(
+      [
+        ['effectiveOffset', 'Effective offset', stance?.effectiveOffsetMm, false],
+        ['track', 'Track', stance?.trackMm, true],
+        ['poke', 'Rim edge, each side', stance?.pokeMm, true],
+      ] as const
+    ).map(([id, label, value, signed]): Consequence => ({
+      figureId: `${axle}.${id}`,
+      label,
+      verdict: value === undefined ? 'unknown' : 'fits',
+      text: value === undefined ? 'not known' : mm(value, signed),
+      sentence: value === undefined ? missingWords(figures[2]!) : '',
+    })),
+  ]
+  // a spacer is what makes these two a question of this step
+  const findings: Finding[] =
+    spacerMm === undefined || spacerMm === 0
+      ? []
+      : [
+          {
+            rule: 'stud-engagement',
+            axle,
+            verdict: consequences[0]!.verdict,
+            sentence: consequences[0]!.sentence,
+            figureId: studFigure.id,
+            missing: studFigure.missing,
+          },
+          {
+            rule: 'register-left',
+            axle,
+            verdict: consequences[1]!.verdict,
+            sentence: consequences[1]!.sentence,
+            figureId: registerFigure.id,
+            missing: registerFigure.missing,
+          },
+        ]
+  return { consequences, figures, findings }
+}
+
+const missingWords = (figure: ReportFigure): string =>
+  figure.missing.length > 0 ? `Not known: ${figure.missing.map((one) => one.what).join('; ')}.` : 'Not known.'
