@@ -4,12 +4,21 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { shownUnit, toUnit, type UnitChoice } from '#core/quantity/units.ts'
+import type { Preferences } from '#core/model/project.ts'
+import { liveGap } from '#core/report/live-gap.ts'
 import type { Corner } from '#core/report/types.ts'
 import { extentOf, parallelBody, pathOf, sectionScale, stretches, type Frame } from '~/drawing/section'
 
 /** A half section of one corner to scale: wheel, caliper, rotor, the gap where it is, and a spacer that can be dragged. */
 const props = withDefaults(
-  defineProps<{ corner: Corner; units: UnitChoice; spacerMm?: number; maxSpacerMm?: number; movable?: boolean }>(),
+  defineProps<{
+    corner: Corner
+    units: UnitChoice
+    policy: Preferences['gapPolicy']
+    spacerMm?: number
+    maxSpacerMm?: number
+    movable?: boolean
+  }>(),
   { maxSpacerMm: 30, movable: true, spacerMm: undefined },
 )
 const emit = defineEmits<{ spacer: [mm: number]; settled: [] }>()
@@ -59,19 +68,29 @@ const wheel = computed(() => {
   if (!points || !tags) return undefined
   return { body: `${pathOf(scale.value, parallelBody(points, WALL_MM), spacer.value)}Z`, line: pathOf(scale.value, points, spacer.value) }
 })
+/** The gap at the spacer that is drawn: of the report, or followed by hand while that is still on its way. */
+const follow = computed(() => liveGap(props.corner, props.policy))
+const shown = computed(() => {
+  const { gap, spacerMm, verdict } = props.corner
+  if (gap && spacerMm !== undefined && Math.abs(spacerMm - spacer.value) < 1e-6)
+    return { ...gap, minGapMm: gap.meanMm, verdict, bridge: [gap.caliperPoint, gap.wheelPoint] as const }
+  return follow.value?.(spacer.value)
+})
 /** The band in which the limiting part of the wheel lies in 9 of 10 cases. */
 const band = computed(() => {
-  const { gap, wheel: profile } = props.corner
+  const { wheel: profile } = props.corner
+  const gap = shown.value
   if (!gap || !profile) return undefined
   const lines = stretches(profile.points, profile.tags, gap.limitingTag)
   return { width: (gap.p95Mm - gap.p05Mm) * scale.value.pxPerMm, d: lines.map((line) => pathOf(scale.value, line, spacer.value)).join('') }
 })
 const gapMark = computed(() => {
-  const { gap } = props.corner
+  const gap = shown.value
   if (!gap) return undefined
   const { z, r } = scale.value
-  const a = { x: z(gap.caliperPoint[0]), y: r(gap.caliperPoint[1]) }
-  const b = { x: z(gap.wheelPoint[0]), y: r(gap.wheelPoint[1]) }
+  const [from, to] = gap.bridge
+  const a = { x: z(from![0]), y: r(from![1]) }
+  const b = { x: z(to![0]), y: r(to![1]) }
   const above = gap.limitingTag === 'barrel' || narrow.value
   const label = above
     ? { x: Math.min(Math.max(b.x, 60), frame.value.width - 60), y: 20, anchor: 'middle' as const }
@@ -79,7 +98,10 @@ const gapMark = computed(() => {
   return { a, b, label, text: formatQuantity(gap.minGapMm, 'length', props.units) }
 })
 const tone = computed(
-  () => ({ clears: 'fits', tight: 'check', hits: 'blocked', tooClose: 'needs', measure: 'unknown' })[props.corner.verdict],
+  () =>
+    ({ clears: 'fits', tight: 'check', hits: 'blocked', tooClose: 'needs', measure: 'unknown' })[
+      shown.value?.verdict ?? props.corner.verdict
+    ],
 )
 const seatX = computed(() => scale.value.z(0))
 const padX = computed(() => scale.value.z(spacer.value))

@@ -4,29 +4,31 @@ import { spacerInUseMm, resolveSetup } from '#core/model/resolve.ts'
 import { AXLES } from '#core/model/project.ts'
 import { chooseSpacer } from '#core/model/spacer-choice.ts'
 import { useProjectStore } from '~/stores/project'
+import { useLiveEdit } from '~/composables/live-edit'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The corner drawing of the chosen axle, with what can be moved in it wired to the project. */
 const store = useProjectStore()
 const { report, setup, axle, units, chooseAxle } = useWorkbench()
+const { move, settle, project } = useLiveEdit()
 
 // straight from the project: the hand must not wait for the report
-const spacerMm = computed(() =>
-  store.project && setup.value ? spacerInUseMm(resolveSetup(store.project, setup.value)[axle.value]) : undefined,
-)
+const spacerMm = computed(() => {
+  const held = project.value
+  const now = held?.setups.find((one) => one.id === setup.value?.id)
+  return held && now ? spacerInUseMm(resolveSetup(held, now)[axle.value]) : undefined
+})
 
 function setSpacer(mm: number) {
   const id = setup.value?.id
-  store.edit(
-    `Spacer, ${axle.value}`,
-    (draft) => {
-      const target = draft.setups.find((one) => one.id === id)![axle.value]
-      delete target.spacer
-      delete target.spacerTrialMm
-      Object.assign(target, chooseSpacer(draft, mm))
-    },
-    { gesture: `spacer-${axle.value}` },
-  )
+  const at = axle.value
+  if (!id) return
+  move(id, `Spacer, ${at}`, (draft) => {
+    const target = draft.setups.find((one) => one.id === id)![at]
+    delete target.spacer
+    delete target.spacerTrialMm
+    Object.assign(target, chooseSpacer(draft, mm))
+  })
 }
 </script>
 
@@ -42,8 +44,9 @@ function setSpacer(mm: number) {
       :corner="report.corners[axle]"
       :units="units"
       :spacer-mm="spacerMm"
+      :policy="store.project!.preferences.gapPolicy"
       @spacer="setSpacer"
-      @settled="store.endGesture()"
+      @settled="settle"
     />
   </figure>
 </template>

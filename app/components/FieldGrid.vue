@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Field, FieldTable } from '#core/model/field.ts'
+import type { Field, FieldTable, WheelFace } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
@@ -57,6 +57,15 @@ const own = <T,>(key: string) => read(key) as T | undefined
           <span>{{ field.label }}</span>
           <DraftInput class="native" :value="own<string>(key) ?? ''" :maxlength="field.maxLength" @change="write(key, $event)" />
         </label>
+        <FacesInput
+          v-else-if="field.type === 'faces'"
+          :name="name(key)"
+          :field="field"
+          :value="own<WheelFace[]>(key)"
+          :units="units"
+          class="wide"
+          @change="emit('change', key, $event)"
+        />
         <PointsInput
           v-else
           :name="name(key)"

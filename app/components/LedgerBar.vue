@@ -78,6 +78,17 @@ const entries = computed(() =>
 .change {
   color: var(--ink-soft);
 }
+@media (max-width: 760px) {
+  .ledger {
+    min-height: 0;
+  }
+  .cell {
+    padding: 4px 10px 5px;
+  }
+  .change {
+    display: none;
+  }
+}
 @media (max-width: 1000px) {
   .ledger {
     grid-template-columns: none;

@@ -55,9 +55,9 @@ export const useProjectFiles = createSharedComposable(() => {
   return { refused, openFile, exportOpen }
 })
 
-/** Hands a text to the browser as a file. */
-export function download(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+/** Hands a text or bytes to the browser as a file. */
+export function download(name: string, content: string | Uint8Array, type = 'application/json'): void {
+  const url = URL.createObjectURL(new Blob([typeof content === 'string' ? content : new Uint8Array(content)], { type }))
   const anchor = document.createElement('a')
   anchor.href = url
   anchor.download = name

@@ -5,6 +5,13 @@ import type { Project } from '#core/model/project.ts'
 import type { Report } from '#core/report/types.ts'
 import { useProjectStore } from '../stores/project.ts'
 import type { EvaluateApi } from '../workers/evaluate.worker.ts'
+import { useLiveEdit } from './live-edit.ts'
+
+interface Job {
+  project: Project
+  /** The one setup that a hand is changing; absent: all, with full precision. */
+  liveSetupId?: string
+}
 
 /**
  * The reports of the open project, computed in a worker. The latest change wins: while one is being
@@ -12,24 +19,25 @@ import type { EvaluateApi } from '../workers/evaluate.worker.ts'
  */
 export const useReports = createSharedComposable(() => {
   const store = useProjectStore()
+  const { live } = useLiveEdit()
   const reports = shallowRef<Report[]>([])
   const trouble = ref('')
   let remote: Remote<EvaluateApi> | undefined
   let busy = false
-  let waiting: Project | undefined
+  let waiting: Job | undefined
 
-  const start = () => wrap<EvaluateApi>(new Worker(new URL('../workers/evaluate.worker.ts', import.meta.url), { type: 'module' }))
+  const worker = () =>
+    (remote ??= wrap<EvaluateApi>(new Worker(new URL('../workers/evaluate.worker.ts', import.meta.url), { type: 'module' })))
 
-  async function run(project: Project): Promise<void> {
+  async function run(job: Job): Promise<void> {
     if (busy) {
-      waiting = project
+      waiting = job
       return
     }
     busy = true
     try {
-      remote ??= start()
-      const found = await remote.reports(project)
-      if (store.project?.id === project.id) reports.value = found
+      const found = await compute(job)
+      if (store.project?.id === job.project.id && !(job.liveSetupId === undefined && live.value)) reports.value = found
       trouble.value = ''
     } catch (error) {
       trouble.value = `The figures could not be computed: ${error instanceof Error ? error.message : String(error)}. The last ones are shown; export the project and report this.`
@@ -41,14 +49,25 @@ export const useReports = createSharedComposable(() => {
     }
   }
 
+  async function compute({ project, liveSetupId }: Job): Promise<Report[]> {
+    if (liveSetupId === undefined) return await worker().reports(project)
+    const one = await worker().report(project, liveSetupId, 'linear')
+    return reports.value.map((report) => (report.setupId === liveSetupId ? one : report))
+  }
+
   watch(
     () => store.project,
     (project) => {
-      if (project) void run(project)
+      if (project) void run({ project })
       else reports.value = []
     },
     { immediate: true },
   )
+  watch(live, (moving) => {
+    if (moving) void run({ project: moving.project, liveSetupId: moving.setupId })
+    // let go without a change: what was shown on the way is taken back
+    else if (store.project) void run({ project: store.project })
+  })
 
-  return { reports, stock: computed(() => reports.value[0]), trouble }
+  return { reports, stock: computed(() => reports.value[0]), trouble, worker }
 })

@@ -2,14 +2,15 @@ import { createSharedComposable } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { DEFAULT_UNITS } from '#core/quantity/units.ts'
-import { AXLES, type Axle, type Setup } from '#core/model/project.ts'
+import { AXLES, type Axle, type Preferences, type Setup } from '#core/model/project.ts'
+import { sheetFor } from '#core/model/sheets.ts'
 import type { FigureId, Place } from '#core/report/types.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 
 export const STEPS = [
   { id: 'car', number: 1, label: 'Car', built: true },
-  { id: 'measure', number: 2, label: 'Measure', built: false },
+  { id: 'measure', number: 2, label: 'Measure', built: true },
   { id: 'parts', number: 3, label: 'Parts', built: true },
   { id: 'setup', number: 4, label: 'Setup', built: true },
   { id: 'fit', number: 5, label: 'Fit', built: true },
@@ -19,6 +20,15 @@ export const STEPS = [
   { id: 'build', number: 9, label: 'Build', built: false },
   { id: 'prove', number: 10, label: 'Prove', built: false },
 ] as const
+/** Where a preference is chosen, if not with the balance. */
+const preferenceStep: Partial<Record<keyof Preferences, StepName>> = {
+  rates: 'cost',
+  taxPercent: 'cost',
+  gapPolicy: 'fit',
+  weightAllowanceMm: 'fit',
+  instrument: 'measure',
+}
+
 export type StepName = (typeof STEPS)[number]['id']
 
 /** What is chosen on the bench: setup and axle live in the address, so that a link opens the same view. */
@@ -58,9 +68,13 @@ export const useWorkbench = createSharedComposable(() => {
   /** Leads to where a figure is entered. */
   function goTo(place: Place): void {
     switch (place.kind) {
-      case 'part':
-        void go('parts', { part: place.partId, field: place.field })
+      case 'part': {
+        const kind = store.project?.parts.find((one) => one.id === place.partId)?.kind
+        const sheet = kind === 'caliper' || kind === 'wheel' || kind === 'rotor' ? sheetFor(kind, place.field) : undefined
+        if (sheet) void go('measure', { sheet, part: place.partId, field: place.field })
+        else void go('parts', { part: place.partId, field: place.field })
         break
+      }
       case 'car':
         void go('car', { field: place.axle ? `${place.axle}.${place.field}` : place.field })
         break
@@ -68,12 +82,14 @@ export const useWorkbench = createSharedComposable(() => {
         void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.slot}` : place.slot })
         break
       case 'setup':
-        if (place.field === 'extras') void go('cost', { setup: place.setupId })
+        if (place.field === 'trialFit' || place.field === 'byDifference')
+          void go('measure', { setup: place.setupId, axle: place.axle, sheet: place.field === 'trialFit' ? 'trialFit' : 'difference' })
+        else if (place.field === 'extras') void go('cost', { setup: place.setupId })
         else if (place.field === 'spacerTrialMm') void go('fit', { setup: place.setupId, axle: place.axle })
         else void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.field}` : place.field })
         break
       case 'preference':
-        void go(place.field === 'rates' || place.field === 'taxPercent' ? 'cost' : 'balance', { field: place.field })
+        void go(preferenceStep[place.field] ?? 'balance', { field: place.field })
         break
       case 'figure':
         openFigureId.value = place.figureId

@@ -1,10 +1,20 @@
 import { expose } from 'comlink'
-import type { Project } from '../../core/model/project.ts'
+import type { Axle, Project } from '../../core/model/project.ts'
+import { compareBrakes, compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/compare-wheels.ts'
 import { evaluate } from '../../core/report/evaluate.ts'
+import type { Precision } from '../../core/report/judge.ts'
 import type { Report } from '../../core/report/types.ts'
 
-/** Reports of all setups, the car as it stands first. */
-const api = { reports: (project: Project): Report[] => project.setups.map((setup) => evaluate(project, setup.id)) }
+const api = {
+  /** Reports of all setups, the car as it stands first. */
+  reports: (project: Project): Report[] => project.setups.map((setup) => evaluate(project, setup.id)),
+  report: (project: Project, setupId: string, precision: Precision): Report => evaluate(project, setupId, { precision }),
+  wheels: (project: Project, setupId: string, axle: Axle): { rows: CompareRow[]; rim: RimHint } => ({
+    rows: compareWheels(project, setupId, axle),
+    rim: smallestRim(project, setupId, axle),
+  }),
+  brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
+}
 
 export type EvaluateApi = typeof api
 

@@ -121,7 +121,7 @@ export const SHEETS: readonly Sheet[] = [
     id: 'caliperOutline',
     title: 'Caliper, full outline',
     on: 'caliper',
-    before: [SUPPORT, READY, 'Turn nothing: take the outermost place over the whole length of the caliper at each step.'],
+    before: [SUPPORT, READY, 'At each step take the outermost place over the whole length of the caliper.'],
     dimensions: taken(['J', 'K', 'L', 'M']),
     points: {
       field: 'outlines',

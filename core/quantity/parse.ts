@@ -118,3 +118,25 @@ export function parseMoney(text: string): ParsedMoney {
   }
   return { ok: true, minor: Math.round(Number(clean.replace(',', '.')) * 100) }
 }
+
+export type ParsedReadings = { ok: true; values: number[]; count: number } | { ok: false; message: string; count?: undefined }
+
+/**
+ * Reads several lengths at once, as a gauge's memory or a spreadsheet column gives them: parted by
+ * semicolons, tabs or line ends. `1 3/8 in; 34.9 mm`.
+ * @returns millimetres, or a message that names the reading that is wrong
+ */
+export function parseReadings(text: string, choice: UnitChoice = DEFAULT_UNITS): ParsedReadings {
+  const values: number[] = []
+  const pieces = text
+    .split(/[;\n\t]/)
+    .map((piece) => piece.trim())
+    .filter(Boolean)
+  if (pieces.length > 50) return { ok: false, message: 'At most 50 readings at once.' }
+  for (const [index, piece] of pieces.entries()) {
+    const parsed = parseQuantity(piece, 'length', choice)
+    if (!parsed.ok) return { ok: false, message: pieces.length > 1 ? `Reading ${index + 1}: ${parsed.message}` : parsed.message }
+    values.push(parsed.value)
+  }
+  return { ok: true, values, count: values.length }
+}

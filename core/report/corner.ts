@@ -5,7 +5,6 @@ import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
 import { leastSpacer, STOCK_SPACERS_MM, stockSpacer } from '../clearance/spacer.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Axle, PartOf, TrialFit } from '../model/project.ts'
-import { ASSUMED_LENGTH_U_MM } from '../quantity/figure.ts'
 import { placedOutlines } from './caliper-outline.ts'
 import { askSlot, readPart, type Context } from './context.ts'
 import { differenceReport } from './gap-difference.ts'
@@ -15,16 +14,9 @@ import { nextMeasurements } from './next-measurement.ts'
 import { rotorSection } from './rotor-section.ts'
 import { spacerEffects } from './spacer-effects.ts'
 import type { Corner, Finding, ReportFigure } from './types.ts'
+import { secondWay } from './two-ways.ts'
 import { wheelSection } from './wheel-profile.ts'
-import {
-  agreementSentence,
-  clearanceSentence,
-  missingSentence,
-  spacerWords,
-  trialSentence,
-  twoWaysSentence,
-  VERDICT_SHORT,
-} from './words.ts'
+import { agreementSentence, clearanceSentence, missingSentence, spacerWords, trialSentence, VERDICT_SHORT } from './words.ts'
 import { Working } from './working.ts'
 
 const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
@@ -183,19 +175,6 @@ function staleTrial(context: Context, axle: Axle, spacerMm: number | undefined):
   const own = context.setup[axle].trialFit
   if (!own || matchingTrialFit(context, axle, spacerMm)) return undefined
   return { sentence: 'The trial fit was made with other parts or another spacer and does not count here.', agree: true }
-}
-
-/** The tallest radius taken a second way, over the rotor's edge. */
-function secondWay(caliper: PartOf<'caliper'>, units: Context['project']['preferences']['units']): Corner['twoWays'] {
-  const { tallestRadiusMm, rotorEdgeToTallestMm, takenWithRotorDiameterMm } = caliper
-  if (!tallestRadiusMm || !rotorEdgeToTallestMm || !takenWithRotorDiameterMm) return undefined
-  const worth = (figure: NonNullable<typeof tallestRadiusMm>) => figure.u ?? ASSUMED_LENGTH_U_MM[figure.origin]
-  const second = {
-    valueMm: rotorEdgeToTallestMm.value + takenWithRotorDiameterMm.value / 2,
-    uMm: Math.hypot(worth(rotorEdgeToTallestMm), worth(takenWithRotorDiameterMm) / 2),
-  }
-  const compared = agreement({ valueMm: tallestRadiusMm.value, uMm: worth(tallestRadiusMm) }, second)
-  return { agree: compared.agree, sentence: twoWaysSentence(second.valueMm, compared, units) }
 }
 
 function differenceAgrees(

@@ -1,4 +1,5 @@
 import type { Project } from '../model/project.ts'
+import { sheetFor } from '../model/sheets.ts'
 import type { Missing, Report, StepId, StepState } from './types.ts'
 
 const open = (count: number): StepState => (count > 0 ? { state: 'open', count } : { state: 'settled' })
@@ -16,9 +17,21 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     if (found.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
     return open(found.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length)
   }
+  // what a sheet takes, and the one measurement that a verdict waits for
+  const kinds = new Map(project.parts.map((part) => [part.id, part.kind]))
+  const onSheet = ({ at: place }: Missing): boolean => {
+    const kind = place.kind === 'part' ? kinds.get(place.partId) : undefined
+    return (
+      place.kind === 'part' && (kind === 'caliper' || kind === 'wheel' || kind === 'rotor') && sheetFor(kind, place.field) !== undefined
+    )
+  }
+  const toMeasure =
+    [...missing.values()].filter(onSheet).length +
+    Object.values(report.corners).filter((corner) => corner.verdict === 'measure' && corner.measureNext.length > 0).length
   const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
+    measure: project.parts.length === 0 ? { state: 'nothing' } : open(toMeasure),
     parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
     fit: project.parts.length === 0 ? { state: 'nothing' } : finding('wheel-clearance', 'stud-engagement', 'register-left'),

@@ -174,7 +174,7 @@ export interface BillLine {
   at: Place
 }
 
-export type StepId = 'car' | 'parts' | 'setup' | 'fit' | 'balance' | 'cost'
+export type StepId = 'car' | 'measure' | 'parts' | 'setup' | 'fit' | 'balance' | 'cost'
 export type StepState = { state: 'nothing' } | { state: 'open'; count: number } | { state: 'settled' } | { state: 'blocked' }
 
 export interface Report {

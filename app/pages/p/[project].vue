@@ -111,7 +111,9 @@ useEventListener(window, 'beforeunload', (event) => {
     height: auto;
   }
   .card,
-  .head {
+  .head,
+  .tabs,
+  .ledger {
     display: none;
   }
 }

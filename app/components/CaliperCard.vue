@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { PAPERS, template, type Paper } from '#core/formats/template.ts'
+import { templateSvg } from '#core/formats/template-svg.ts'
+import { resolveSetup } from '#core/model/resolve.ts'
+import { useProjectStore } from '~/stores/project'
+import { useDxf } from '~/composables/dxf'
+import { download } from '~/composables/project-files'
+import { useWorkbench } from '~/composables/workbench'
+
+/** The caliper's outline in true size on paper, to cut out and turn inside a wheel, and as a drawing. */
+const store = useProjectStore()
+const { setup, axle, report, chooseAxle } = useWorkbench()
+const dxf = useDxf()
+const paper = ref<Paper>('a4')
+const page = ref(0)
+const trouble = ref('')
+
+const corner = computed(() => report.value?.corners[axle.value])
+const caliperName = computed(() =>
+  setup.value ? (resolveSetup(store.project!, setup.value)[axle.value].caliper?.name ?? 'caliper') : 'caliper',
+)
+const options = computed(() => ({
+  title: `${caliperName.value}, ${axle.value}, ${store.project!.car.name}`,
+  date: new Date().toISOString().slice(0, 10),
+  paper: paper.value,
+}))
+const made = computed(() => (corner.value?.caliper ? template(corner.value.caliper, options.value) : undefined))
+const at = computed(() => Math.min(page.value, (made.value?.pages.length ?? 1) - 1))
+const preview = computed(() =>
+  made.value ? `data:image/svg+xml;charset=utf-8,${encodeURIComponent(templateSvg(made.value, at.value))}` : '',
+)
+const fileName = computed(
+  () =>
+    `${caliperName.value}-${axle.value}`
+      .normalize('NFKD')
+      .replace(/[^\w-]+/g, '-')
+      .toLowerCase()
+      .slice(0, 60) || 'caliper',
+)
+
+async function guarded(work: () => Promise<void> | void) {
+  try {
+    await work()
+    trouble.value = ''
+  } catch (error) {
+    trouble.value = `The file could not be made: ${error instanceof Error ? error.message : String(error)}.`
+  }
+}
+const pdf = () =>
+  guarded(async () => download(`${fileName.value}.pdf`, await dxf.pdf(corner.value!.caliper!, options.value), 'application/pdf'))
+const svg = () => guarded(() => download(`${fileName.value}-${at.value + 1}.svg`, templateSvg(made.value!, at.value), 'image/svg+xml'))
+const drawing = () =>
+  guarded(async () => {
+    const lines = [
+      ...corner.value!.caliper!,
+      ...(corner.value!.wheel ? [{ name: 'wheel, own frame', points: corner.value!.wheel.points }] : []),
+    ]
+    download(`${fileName.value}.dxf`, await dxf.write(lines), 'application/dxf')
+  })
+const points = () =>
+  guarded(() => {
+    const rows = corner.value!.caliper!.flatMap(({ name, points: all }) => all.map(([z, r]) => `"${name.replace(/"/g, '""')}",${z},${r}`))
+    download(`${fileName.value}.csv`, ['outline,z_mm,r_mm', ...rows, ''].join('\n'), 'text/csv')
+  })
+</script>
+
+<template>
+  <div class="card">
+    <section>
+      <h1>Card of the {{ axle }} caliper</h1>
+      <template v-if="made">
+        <p>
+          The outline in true size, to glue on card and cut out. The seat edge stands on the wheel’s hub pad, the corner on the hub axis;
+          turned once round inside the wheel it shows where the caliper would touch.
+        </p>
+        <div class="row">
+          <label class="small"
+            >Paper
+            <select v-model="paper" class="native" data-test="paper">
+              <option v-for="(one, id) in PAPERS" :key="id" :value="id">{{ one.label }}</option>
+            </select>
+          </label>
+          <label v-if="made.pages.length > 1" class="small"
+            >Sheet
+            <select v-model.number="page" class="native">
+              <option v-for="(_, i) in made.pages" :key="i" :value="i">{{ i + 1 }} of {{ made.pages.length }}</option>
+            </select>
+          </label>
+          <button class="btn" type="button" @click="chooseAxle(axle === 'front' ? 'rear' : 'front')">
+            {{ axle === 'front' ? 'Rear' : 'Front' }} instead
+          </button>
+        </div>
+        <div class="row">
+          <button class="btn main" type="button" data-test="pdf" @click="pdf">PDF to print</button>
+          <button class="btn" type="button" data-test="svg" @click="svg">SVG</button>
+          <button class="btn" type="button" data-test="dxf" @click="drawing">DXF with the wheel</button>
+          <button class="btn" type="button" data-test="csv" @click="points">Points as CSV</button>
+        </div>
+        <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+        <p class="caution">
+          Print at 100 %: the bar at the foot must measure 100.0 mm. A card shows the outline as it was measured, no more; it is no trial
+          fit. Never grind a caliper or a wheel to make room.
+        </p>
+        <p class="soft small">{{ made.pages.length === 1 ? 'One sheet.' : `${made.pages.length} sheets that overlap by 10 mm.` }}</p>
+      </template>
+      <p v-else class="soft">The card needs the caliper’s outline on this car: {{ corner?.sentence }}</p>
+    </section>
+    <figure v-if="made">
+      <img :src="preview" :alt="`Preview of the card on ${PAPERS[paper].label}`" data-test="card-preview" />
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
+  gap: 24px;
+  overflow: auto;
+}
+h1 {
+  margin-bottom: 6px;
+  font-size: 18px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: flex-end;
+  margin: 10px 0;
+}
+figure {
+  display: flex;
+  justify-content: center;
+  min-height: 0;
+  margin: 0;
+}
+img {
+  max-width: 100%;
+  max-height: 100%;
+  background: #fff;
+  border: 1px solid var(--line);
+}
+@media (max-width: 760px) {
+  .card {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

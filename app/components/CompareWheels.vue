@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { formatQuantity } from '#core/quantity/format.ts'
+import type { CompareRow } from '#core/report/compare-wheels.ts'
+import type { FindingVerdict } from '#core/report/types.ts'
+import { PLACE_WORDS } from '#core/report/words.ts'
+import { useProjectStore } from '~/stores/project'
+import { useReports } from '~/composables/reports'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Every wheel over the brakes of this setup, or one wheel over every brake: the surest first. */
+const props = defineProps<{ what: 'wheels' | 'brakes' }>()
+const store = useProjectStore()
+const route = useRoute()
+const router = useRouter()
+const { setup, axle, units, link, chooseAxle } = useWorkbench()
+const { worker } = useReports()
+
+const wheels = computed(() => store.project!.parts.filter((part) => part.kind === 'wheel'))
+const wheelId = computed(() => wheels.value.find((one) => one.id === route.query.wheel)?.id ?? wheels.value[0]?.id)
+const rows = ref<CompareRow[]>()
+const rim = ref('')
+const trouble = ref('')
+let turn = 0
+
+watch(
+  () => [store.project, setup.value?.id, axle.value, wheelId.value] as const,
+  async ([project, setupId, at, wheel]) => {
+    if (!project || !setupId) return
+    const mine = ++turn
+    try {
+      if (props.what === 'wheels') {
+        const found = await worker().wheels(project, setupId, at)
+        if (mine !== turn) return
+        rows.value = found.rows
+        rim.value = found.rim.sentence
+      } else {
+        const found = wheel ? await worker().brakes(project, setupId, at, wheel) : []
+        if (mine === turn) rows.value = found
+      }
+      trouble.value = ''
+    } catch (error) {
+      trouble.value = `The comparison could not be computed: ${error instanceof Error ? error.message : String(error)}.`
+    }
+  },
+  { immediate: true },
+)
+const TONES: Record<CompareRow['verdict'], FindingVerdict> = {
+  clears: 'fits',
+  tight: 'check',
+  measure: 'unknown',
+  tooClose: 'needs',
+  hits: 'blocked',
+}
+const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
+const chooseWheel = (event: Event) =>
+  router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel: (event.target as HTMLSelectElement).value } })
+function fit(id: string) {
+  store.edit('Choose wheel', (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
+    one[axle.value].wheel = id
+  })
+  void router.push(link('fit'))
+}
+</script>
+
+<template>
+  <div class="compare">
+    <header>
+      <h1 v-if="what === 'wheels'">All wheels on “{{ setup?.name }}”, {{ axle }}</h1>
+      <template v-else>
+        <h1>One wheel over all brakes, {{ axle }}</h1>
+        <label class="small"
+          >Wheel
+          <select class="native" :value="wheelId" data-test="customer-wheel" @change="chooseWheel">
+            <option v-for="one in wheels" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+        </label>
+      </template>
+      <button class="btn" type="button" @click="chooseAxle(axle === 'front' ? 'rear' : 'front')">
+        {{ axle === 'front' ? 'Rear' : 'Front' }} instead
+      </button>
+    </header>
+    <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+    <p v-else-if="!rows" class="soft" role="status">Comparing …</p>
+    <p v-else-if="rows.length === 0" class="soft">
+      {{
+        what === 'wheels'
+          ? 'There is no wheel among the parts yet: add one in the step Parts or Measure.'
+          : 'No setup has a caliper here yet.'
+      }}
+    </p>
+    <table v-else class="plain" data-test="comparison">
+      <thead>
+        <tr>
+          <th scope="col">{{ what === 'wheels' ? 'Wheel' : 'Brake' }}</th>
+          <th scope="col">Verdict</th>
+          <th scope="col" class="r">Least gap</th>
+          <th scope="col" class="r">95 % sure of more than</th>
+          <th scope="col">Limits</th>
+          <th scope="col" class="r">Spacer</th>
+          <th v-if="what === 'wheels'" scope="col"><span class="visually-hidden">Fit it</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id" :title="row.sentence">
+          <th scope="row">
+            {{ row.name }}
+            <span class="block small soft">{{
+              [row.detail, row.nominal ? 'from its markings, an estimate' : '', row.inUse ? 'fitted' : ''].filter(Boolean).join('; ')
+            }}</span>
+          </th>
+          <td :class="`tone-${TONES[row.verdict]}`">
+            <VerdictMark :verdict="TONES[row.verdict]" :size="16" /> {{ row.short
+            }}<span v-if="row.missing > 0" class="block small"
+              >{{ row.missing }} open {{ row.missing === 1 ? 'question' : 'questions' }}</span
+            >
+          </td>
+          <td class="r num">{{ mm(row.meanMm) }}</td>
+          <td class="r num">{{ mm(row.p05Mm) }}</td>
+          <td>{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</td>
+          <td class="r num">
+            {{
+              row.stockSpacerMm === undefined
+                ? row.meanMm === undefined
+                  ? ''
+                  : 'none helps'
+                : row.stockSpacerMm === 0
+                  ? 'none needed'
+                  : mm(row.stockSpacerMm)
+            }}
+          </td>
+          <td v-if="what === 'wheels'" class="r">
+            <button v-if="!row.inUse" class="btn" type="button" :aria-label="`Fit ${row.name}`" @click="fit(row.id)">Fit it</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
+    <p class="soft small">
+      With the spacer and the gap asked for of this setup. Sorted by how sure it is, then by the gap. No entry is an approval: bolt it up
+      and turn the wheel.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  overflow: auto;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: flex-end;
+  margin-bottom: 8px;
+}
+h1 {
+  flex: 1 1 320px;
+  font-size: 18px;
+}
+.block {
+  display: block;
+}
+table.plain tbody th {
+  color: var(--ink);
+  font-size: 14px;
+}
+table.plain tbody th .block {
+  font-weight: 400;
+}
+td.r.num {
+  white-space: nowrap;
+}
+@media (max-width: 760px) {
+  /* a card a wheel: verdict and gap, the rest is in the row's own page */
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--hair);
+  }
+  tbody th {
+    grid-column: 1 / -1;
+  }
+  tbody td,
+  tbody th {
+    border: 0 !important;
+    padding: 2px 4px !important;
+  }
+  tbody td:nth-of-type(3)::before {
+    content: 'sure of ';
+    color: var(--ink-soft);
+  }
+  tbody td:nth-of-type(5)::before {
+    content: 'spacer: ';
+    color: var(--ink-soft);
+  }
+}
+</style>

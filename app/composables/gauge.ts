@@ -1,0 +1,81 @@
+import { createSharedComposable } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import type { GaugeDriver } from '../gauge/driver.ts'
+import { keyboardGauge } from '../gauge/keyboard-gauge.ts'
+import { simulatedGauge, type GaugeFault } from '../gauge/simulated-gauge.ts'
+
+/** A field that takes readings while it has the focus, or had it last. */
+export interface GaugeField {
+  label: string
+  take(valueMm: number): void
+}
+
+/** The gauge in hand, and the field it feeds. */
+export const useGauge = createSharedComposable(() => {
+  const simulated = simulatedGauge(globalThis.crypto.randomUUID())
+  const drivers: GaugeDriver[] = [simulated, keyboardGauge(window)]
+  const driverId = ref('')
+  const liveMm = ref<number>()
+  const trouble = ref('')
+  const note = ref('')
+  /** Taken off every reading: what the closed jaws said. */
+  const zeroMm = ref(0)
+  const field = shallowRef<GaugeField>()
+  let checkingZero = false
+  let stop: (() => void) | undefined
+
+  const shownMm = computed(() => (liveMm.value === undefined ? undefined : liveMm.value - zeroMm.value))
+
+  function choose(id: string): void {
+    stop?.()
+    stop = undefined
+    driverId.value = id
+    liveMm.value = undefined
+    trouble.value = ''
+    note.value = ''
+    zeroMm.value = 0
+    stop = drivers.find((one) => one.id === id)?.connect({ reading, trouble: (message) => (trouble.value = message) })
+  }
+
+  function reading({ valueMm, sent }: { valueMm: number; sent: boolean }): void {
+    liveMm.value = valueMm
+    if (!sent) return
+    if (checkingZero) {
+      checkingZero = false
+      zeroMm.value = valueMm
+      note.value = Math.abs(valueMm) < 0.1 ? '' : `Closed, the gauge said ${valueMm.toFixed(2)} mm: that is taken off every reading.`
+      if (Math.abs(valueMm) < 0.1) {
+        zeroMm.value = 0
+        note.value = `Closed, the gauge says ${valueMm.toFixed(2)} mm: its zero is right.`
+      }
+      return
+    }
+    if (!field.value) {
+      note.value = 'Choose a dimension first: the reading has nowhere to go.'
+      return
+    }
+    note.value = ''
+    field.value.take(Math.round((valueMm - zeroMm.value) * 1e4) / 1e4)
+  }
+
+  /** The next reading that is sent is that of the closed jaws. */
+  function checkZero(): void {
+    checkingZero = true
+    zeroMm.value = 0
+    note.value = 'Close the jaws and press send.'
+  }
+
+  return {
+    drivers,
+    driverId,
+    shownMm,
+    trouble,
+    note,
+    zeroMm,
+    field,
+    choose,
+    checkZero,
+    set: (jawMm: number, fault: GaugeFault) => simulated.set(jawMm, fault),
+    send: () => simulated.send(),
+  }
+})

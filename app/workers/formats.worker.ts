@@ -1,0 +1,24 @@
+import { expose } from 'comlink'
+import { readDxf, type DxfLayer, type DxfPlacing, type ReadDxf } from '../../core/formats/dxf-read.ts'
+import { outlinesFromDxf, profileFromDxf } from '../../core/formats/dxf-take.ts'
+import { writeDxf } from '../../core/formats/dxf-write.ts'
+import { templatePdf } from '../../core/formats/template-pdf.ts'
+import { template, type TemplateOptions } from '../../core/formats/template.ts'
+import type { NamedOutline, WheelProfile } from '../../core/model/field.ts'
+
+export type Placed = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }
+
+const api = {
+  readDxf: (text: string): ReadDxf => readDxf(text),
+  placeDxf(layers: DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): Placed {
+    if (kind === 'outlines') return { ok: true, value: outlinesFromDxf(layers, placing) }
+    const found = profileFromDxf(layers, placing)
+    return found.ok ? { ok: true, value: found.profile } : found
+  },
+  writeDxf: (outlines: Pick<NamedOutline, 'name' | 'points'>[]): string => writeDxf(outlines),
+  templatePdf: (outlines: NamedOutline[], options: TemplateOptions): Promise<Uint8Array> => templatePdf(template(outlines, options)),
+}
+
+export type FormatsApi = typeof api
+
+expose(api)
