@@ -25,15 +25,25 @@ export function ensurePackages() {
   writeFileSync(stamp, wanted)
 }
 
-/** Finds Chromium, or installs Debian's. Returns its path. */
-export function ensureChromium() {
-  const path = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
-  if (existsSync(path)) return path
-  process.stderr.write('Installing Chromium …\n')
+/** Installs what is missing of Debian's packages: the command that must be there, and the package that has it. */
+function ensureDebian(wanted) {
+  const missing = wanted.filter(({ command }) => !existsSync(command))
+  if (missing.length === 0) return
+  const names = missing.map(({ name }) => name)
+  process.stderr.write(`Installing ${names.join(', ')} …\n`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   must('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 2, 2] })
-  must('apt-get', ['install', '-y', '-qq', 'chromium'], { env, stdio: ['ignore', 2, 2] })
-  return path
+  must('apt-get', ['install', '-y', '-qq', ...names], { env, stdio: ['ignore', 2, 2] })
+}
+
+/** What the tests need of Debian: Chromium, and a printer of PDF pages into pictures. Returns Chromium's path. */
+export function ensureTestTools() {
+  const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
+  ensureDebian([
+    { command: chromium, name: 'chromium' },
+    { command: '/usr/bin/pdftoppm', name: 'poppler-utils' },
+  ])
+  return chromium
 }
 
 /** Builds the application. */

@@ -1,4 +1,4 @@
-import { build, ensureChromium, ensurePackages, must } from './ensure.mjs'
+import { build, ensureTestTools, ensurePackages, must } from './ensure.mjs'
 
 /** Lint, types, unit tests, reference cases, then the built application in a browser. */
 const step = (title, command, args, options) => {
@@ -10,7 +10,7 @@ const step = (title, command, args, options) => {
 const npx = (title, ...args) => step(title, 'npx', ['--no-install', ...args])
 
 ensurePackages()
-process.env.CHROMIUM_PATH = ensureChromium()
+process.env.CHROMIUM_PATH = ensureTestTools()
 npx('lint', 'eslint', '.')
 npx('format', 'prettier', '--check', '--log-level', 'warn', '.')
 npx('types', 'vue-tsc', '-b', '--noEmit')

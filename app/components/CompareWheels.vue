@@ -123,9 +123,9 @@ function fit(id: string) {
           <td class="r num">
             {{
               row.stockSpacerMm === undefined
-                ? row.meanMm === undefined
-                  ? ''
-                  : 'none helps'
+                ? row.spacerJudged
+                  ? 'none helps'
+                  : ''
                 : row.stockSpacerMm === 0
                   ? 'none needed'
                   : mm(row.stockSpacerMm)

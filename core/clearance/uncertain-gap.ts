@@ -62,7 +62,7 @@ export function uncertainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spa
 }
 
 /** Gaps of the first `count` fixed draws. */
-function drawnGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): (count: number) => Float64Array {
+export function drawnGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): (count: number) => Float64Array {
   const plain = plainGap(caliper, wheel, spacerMm)
   return (count) => {
     const draws = fixedDraws(count)

@@ -1,6 +1,6 @@
-import DxfParser from 'dxf-parser'
 import { arcPoints, bulgePoints } from './arc.ts'
 import { chainPieces } from './chain-pieces.ts'
+import { readGroups, type Entity } from './dxf-groups.ts'
 
 /** DXF in: lines and arcs of a drawing by layer, still in the drawing's unit and place. */
 
@@ -28,7 +28,6 @@ export const MAX_DXF_BYTES = 8_000_000
 const MOST_PIECES = 2000
 const MOST_POINTS = 20_000
 
-type Entity = { type?: unknown; layer?: unknown; [key: string]: unknown }
 const IGNORED = new Set(['TEXT', 'MTEXT', 'DIMENSION', 'POINT', 'HATCH', 'ATTDEF', 'VIEWPORT', 'SOLID'])
 const CURVES: Readonly<Record<string, string>> = {
   SPLINE: 'a spline',
@@ -42,19 +41,11 @@ export function readDxf(text: string): ReadDxf {
     return { ok: false, message: `The file is larger than ${MAX_DXF_BYTES / 1e6} MB. Export the outline alone.` }
   if (text.startsWith('AutoCAD Binary')) return { ok: false, message: 'This is a binary DXF. Save it as ASCII DXF.' }
   if (!/^\s*(999\s|0\s+SECTION)/.test(text)) return { ok: false, message: 'This is not a DXF file: it does not start with a section.' }
-  let parsed: { header?: Record<string, unknown>; entities?: unknown[] } | null
-  try {
-    parsed = new DxfParser().parseSync(text) as typeof parsed
-  } catch (error) {
-    return {
-      ok: false,
-      message: `The DXF cannot be read: ${error instanceof Error ? error.message.slice(0, 160) : 'it is damaged'}. Export it again as ASCII DXF.`,
-    }
-  }
-  const entities = (parsed?.entities ?? []).filter((one): one is Entity => typeof one === 'object' && one !== null)
+  const parsed = readGroups(text)
+  if (typeof parsed === 'string') return { ok: false, message: `The DXF cannot be read: ${parsed}. Export it again as ASCII DXF.` }
   const layers = new Map<string, DxfLayer>()
   const layerOf = (entity: Entity): DxfLayer => {
-    const name = typeof entity.layer === 'string' ? entity.layer.slice(0, 80) : '0'
+    const name = entity.layer.slice(0, 80)
     const known = layers.get(name) ?? { name, pieces: [] }
     layers.set(name, known)
     return known
@@ -62,8 +53,8 @@ export function readDxf(text: string): ReadDxf {
   const ignored = new Set<string>()
   let pieces = 0
   let points = 0
-  for (const entity of entities) {
-    const type = String(entity.type)
+  for (const entity of joinVertices(parsed.entities)) {
+    const { type } = entity
     if (IGNORED.has(type)) {
       ignored.add(type.toLowerCase())
       continue
@@ -87,32 +78,65 @@ export function readDxf(text: string): ReadDxf {
   }
   const found = [...layers.values()].filter((layer) => layer.pieces.length > 0 || layer.refused)
   if (found.length === 0) return { ok: false, message: 'The drawing holds no line, polyline or arc.' }
-  const unit = HEADER_UNITS[Number(parsed?.header?.$INSUNITS)]
+  const unit = parsed.unitCode === undefined ? undefined : HEADER_UNITS[parsed.unitCode]
   return {
     ok: true,
     drawing: { unit, layers: found, notes: ignored.size > 0 ? [`Left aside: ${[...ignored].sort().join(', ')}.`] : [] },
   }
 }
 
-const number = (value: unknown): number => (typeof value === 'number' && Math.abs(value) < 1e7 ? value : NaN)
-const pointOf = (value: unknown): [number, number] | undefined => {
-  if (typeof value !== 'object' || value === null) return undefined
-  const { x, y } = value as { x?: unknown; y?: unknown }
-  const point: [number, number] = [number(x), number(y)]
-  return point.every(Number.isFinite) ? point : undefined
+/** An old polyline's vertices are objects of their own, up to a mark of its end: they go into the polyline. */
+function joinVertices(entities: readonly Entity[]): Entity[] {
+  const out: Entity[] = []
+  let open: Entity | undefined
+  for (const entity of entities) {
+    if (entity.type === 'POLYLINE') {
+      // its own point is a dummy
+      open = { ...entity, groups: entity.groups.filter(([code]) => code !== 10 && code !== 20) }
+      out.push(open)
+    } else if (entity.type === 'VERTEX') open?.groups.push(...entity.groups.filter(([code]) => code === 10 || code === 20 || code === 42))
+    else if (entity.type === 'SEQEND') open = undefined
+    else out.push(entity)
+  }
+  return out
+}
+
+const number = (value: string | undefined): number => {
+  const read = value === undefined || value === '' ? NaN : Number(value)
+  return Math.abs(read) < 1e7 ? read : NaN
+}
+const first = ({ groups }: Entity, code: number): number => number(groups.find(([at]) => at === code)?.[1])
+
+/** Vertices and bulges in their order: a bulge follows the vertex it belongs to. */
+function verticesOf({ groups }: Entity): { points: [number, number][]; bulges: number[] } {
+  const points: [number, number][] = []
+  const bulges: number[] = []
+  for (const [code, value] of groups) {
+    if (code === 10) {
+      points.push([number(value), NaN])
+      bulges.push(0)
+    } else if (code === 20 && points.length > 0) points[points.length - 1]![1] = number(value)
+    else if (code === 42 && bulges.length > 0) bulges[bulges.length - 1] = number(value)
+  }
+  return { points, bulges }
 }
 
 /** Points of one entity; 'broken' when its numbers cannot be used, undefined for a kind that is not a line or an arc. */
 function pieceOf(entity: Entity): [number, number][] | 'broken' | undefined {
   switch (entity.type) {
-    case 'LINE':
+    case 'LINE': {
+      const points: [number, number][] = [
+        [first(entity, 10), first(entity, 20)],
+        [first(entity, 11), first(entity, 21)],
+      ]
+      return points.flat().every(Number.isFinite) ? points : 'broken'
+    }
     case 'LWPOLYLINE':
     case 'POLYLINE': {
-      const vertices = Array.isArray(entity.vertices) ? (entity.vertices as unknown[]) : []
-      const points = vertices.map(pointOf)
-      if (points.length < 2 || points.some((point) => !point)) return 'broken'
-      const bulges = vertices.map((vertex) => Number((vertex as { bulge?: unknown }).bulge ?? 0))
-      const closed = entity.type !== 'LINE' && entity.shape === true
+      const { points, bulges } = verticesOf(entity)
+      if (points.length < 2 || ![...points.flat(), ...bulges].every(Number.isFinite)) return 'broken'
+      const flags = first(entity, 70)
+      const closed = Number.isFinite(flags) && (flags & 1) === 1
       const out: [number, number][] = [points[0]!]
       for (let i = 0; i + 1 < points.length + (closed ? 1 : 0); i += 1)
         out.push(...bulgePoints(points[i]!, points[(i + 1) % points.length]!, bulges[i]!).slice(1))
@@ -120,15 +144,13 @@ function pieceOf(entity: Entity): [number, number][] | 'broken' | undefined {
     }
     case 'ARC':
     case 'CIRCLE': {
-      const centre = pointOf(entity.center)
-      const radius = number(entity.radius)
       const whole = entity.type === 'CIRCLE'
-      const start = whole ? 0 : number(entity.startAngle)
-      const end = whole ? 2 * Math.PI : number(entity.endAngle)
-      if (!centre || !(radius > 0) || !Number.isFinite(start) || !Number.isFinite(end)) return 'broken'
+      const [cx, cy, radius] = [first(entity, 10), first(entity, 20), first(entity, 40)]
+      const [start, end] = whole ? [0, 360] : [first(entity, 50), first(entity, 51)]
+      if (!(radius > 0) || ![cx, cy, start, end].every(Number.isFinite)) return 'broken'
       // an arc runs against the clock from start to end
-      const sweep = whole ? 2 * Math.PI : (((end - start) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)
-      return arcPoints(centre[0], centre[1], radius, start, sweep)
+      const degrees = whole ? 360 : (((end - start) % 360) + 360) % 360
+      return arcPoints(cx, cy, radius, (start * Math.PI) / 180, (degrees * Math.PI) / 180)
     }
     default:
       return undefined

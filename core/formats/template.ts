@@ -144,7 +144,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
             ]),
             name: 'seat line',
           },
-          { kind: 'text', x: seatX + zFrom + 3, y: hubY + 1.5, sizeMm: 3, text: 'hub centre line' },
+          { kind: 'text', x: seatX + zFrom + 12, y: hubY + 1.5, sizeMm: 3, text: 'hub centre line' },
           { kind: 'text', x: seatX + 1.5, y: hubY + 30, sizeMm: 3, text: 'wheel seat' },
           { kind: 'text', x: seatX + 1.5, y: hubY + 25, sizeMm: 3, text: 'street side' },
           ...foot(title, date, label),

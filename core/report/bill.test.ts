@@ -81,6 +81,7 @@ describe('the job card', () => {
   test('counts the questions where they are answered', () => {
     expect(steps('balanced')).toEqual({
       car: { state: 'settled' },
+      measure: { state: 'settled' },
       parts: { state: 'settled' },
       setup: { state: 'settled' },
       fit: { state: 'settled' },

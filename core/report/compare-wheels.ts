@@ -23,6 +23,8 @@ export interface CompareRow {
   p05Mm: number | undefined
   limitingTag: WheelTag | undefined
   stockSpacerMm: number | undefined
+  /** Whether a spacer could be judged at all. */
+  spacerJudged: boolean
   /** Drawn from markings: an estimate. */
   nominal: boolean
   /** Open figures. */
@@ -51,6 +53,7 @@ function rowOf(id: string, name: string, detail: string, corner: Corner, inUse: 
     p05Mm: corner.gap?.p05Mm,
     limitingTag: corner.gap?.limitingTag,
     stockSpacerMm: corner.stockSpacerMm,
+    spacerJudged: corner.spacerSentence !== '',
     nominal: corner.wheelIsNominal,
     missing: corner.missing.length,
     inUse,

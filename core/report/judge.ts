@@ -72,7 +72,9 @@ export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: 
   }
   const requiredMm = requiredGapMm(of.policy, trial !== undefined && trial.agree)
   const verdict = clearanceVerdict(known.p05Mm, known.p95Mm, requiredMm, TIGHT_LIMIT_MM)
-  const settled = of.faceKnown || barrelOnly || verdict === 'hits' || verdict === 'tooClose'
+  // a wheel without a face, or a trial fit that says otherwise, leaves open what is not bad news anyway
+  const whole = (of.faceKnown || barrelOnly) && (trial === undefined || trial.agree)
+  const settled = whole || verdict === 'hits' || verdict === 'tooClose'
   return { gap: found, ...known, requiredMm, trial, verdict: settled ? verdict : 'measure' }
 }
 

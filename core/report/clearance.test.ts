@@ -1,0 +1,344 @@
+import { describe, expect, test } from '@jest/globals'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import type { Part, PartOf, Project } from '../model/project.ts'
+import { figure, figureFromReadings } from '../quantity/figure.ts'
+import { compareBrakes, compareWheels, smallestRim } from './compare-wheels.ts'
+import { evaluate } from './evaluate.ts'
+import { liveGap } from './live-gap.ts'
+
+function demo(change: (project: Project) => void): Project {
+  const copy = structuredClone(DEMO_PROJECT)
+  change(copy)
+  return copy
+}
+const part = <K extends Part['kind']>(project: Project, id: string): PartOf<K> => project.parts.find((one) => one.id === id) as PartOf<K>
+const front = (project: Project, setupId = 'estate-fronts') => evaluate(project, setupId).corners.front
+const u = (value: number, sure: number) => figure(value, 'measured', { u: sure })
+
+/** The four-piston kit on the hill wheel, whose spoke back is published to a millimetre and guessed in shape. */
+const open = (change: (project: Project) => void = () => {}) =>
+  demo((project) => {
+    project.setups[1]!.front = { ...project.setups[1]!.front, wheel: 'hill-wheel' }
+    part<'wheel'>(project, 'hill-wheel').faceDepthMm = figure(46, 'reported')
+    change(project)
+  })
+
+describe('how sure a gap is comes from every figure in it', () => {
+  test('a hat nobody measured well widens the range of a caliper taken from the seat', () => {
+    const sure = front(DEMO_PROJECT).gap!
+    const less = front(demo((project) => (part<'rotor'>(project, 'estate-front-rotor').hatThicknessMm = figure(6, 'estimated')))).gap!
+    expect(less.u).toBeGreaterThan(sure.u * 3)
+  })
+  test('readings of points count as they were read; a sheet of them outranks a guess', () => {
+    const withReadings = demo((project) => {
+      const caliper = part<'caliper'>(project, 'estate-front-caliper')
+      delete caliper.uAxialMm
+      delete caliper.uRadialMm
+      caliper.outlines = caliper.outlines!.map((line) => ({
+        ...line,
+        instrument: 'tape',
+        readings: line.points.map(([z, r]) => [[z], [r]]),
+      }))
+    })
+    // one reading with a tape: repeatability 1, resolution 1, limit of error 0.5
+    expect(front(withReadings).shifts!.caliperAxialMm).toBeCloseTo(Math.hypot(1, 1 / Math.sqrt(12), 0.5 / Math.sqrt(3), 0.031, 0.031), 1)
+  })
+  test('a spacer’s own thickness is part of the doubt', () => {
+    const loose = demo((project) => {
+      project.setups[1]!.front.spacer = 'spacer-5'
+      part<'spacer'>(project, 'spacer-5').thicknessMm = figure(5, 'estimated')
+    })
+    expect(front(loose).shifts!.caliperAxialMm).toBeGreaterThan(0.99)
+  })
+})
+
+describe('what to measure next', () => {
+  test('names the figure, where it is, what it brings; the first is the spoke back', () => {
+    const { verdict, measureNext } = front(open())
+    expect(verdict).toBe('measure')
+    const [first] = measureNext
+    expect(first!.what).toMatch(/^Spoke back of Hill wheel|^Trial fit/)
+    const spoke = measureNext.find((one) => one.what.startsWith('Spoke back'))!
+    expect(spoke.at).toEqual({ kind: 'part', partId: 'hill-wheel', field: 'faceDepthMm' })
+    expect(spoke.sentence).toMatch(/3 readings with a digital caliper\. \d+\u202f% of the doubt lies there/)
+    expect(spoke.effect).toMatch(/known to ± \d\.\d\u00a0mm: it .* of 10 cases/)
+    expect(measureNext.map((one) => one.settles)).toEqual(
+      [...measureNext.map((one) => one.settles)].sort((a, b) => Math.round(b * 20) - Math.round(a * 20)),
+    )
+  })
+  test('taking the named measurement settles it', () => {
+    const measured = open((project) => {
+      const wheel = part<'wheel'>(project, 'hill-wheel')
+      wheel.faceDepthMm = figureFromReadings([52, 52.1, 51.9], 'digitalCaliper')
+    })
+    expect(front(measured).verdict).toBe('clears')
+    expect(front(measured).measureNext).toEqual([])
+  })
+  test('nothing is proposed where nothing is in doubt', () => {
+    expect(front(DEMO_PROJECT).measureNext).toEqual([])
+    expect(front(DEMO_PROJECT, 'balanced').measureNext).toEqual([])
+  })
+})
+
+describe('a trial fit', () => {
+  const fit = (gapMm: number, more: object = {}) =>
+    open((project) => {
+      project.preferences.gapPolicy = 'trialFit'
+      project.setups[1]!.front.trialFit = {
+        gapMm: u(gapMm, 0.2),
+        caliper: 'estate-front-caliper',
+        wheel: 'hill-wheel',
+        spacerMm: 0,
+        ...more,
+      }
+    })
+  test('joins the figures, makes them surer and lets its own limit apply', () => {
+    const before = front(open())
+    const after = front(fit(2.3))
+    expect(after.gap!.u).toBeLessThan(0.2)
+    expect(after.gap!.u).toBeLessThan(before.gap!.u)
+    expect(after.requiredMm).toBe(1.5)
+    expect(after.verdict).toBe('clears')
+    expect(after.trial!.sentence).toMatch(/agrees with the figures/)
+  })
+  test('until one was made the limit that holds everywhere holds', () => {
+    expect(front(open((project) => (project.preferences.gapPolicy = 'trialFit'))).requiredMm).toBe(3)
+  })
+  test('one that contradicts the figures settles nothing and says so', () => {
+    const found = front(fit(14))
+    expect(found.verdict).toBe('measure')
+    expect(found.sentence).toMatch(/trial fit and the figures do not agree/)
+    expect(found.trial).toMatchObject({ agree: false })
+  })
+  test.each([{ spacerMm: 5 }, { wheel: 'club-wheel' }, { pad: 'stock-front-pad' }])('with other parts it does not count: %j', (more) => {
+    const found = front(fit(2.3, more))
+    expect(found.gap!.u).toBeCloseTo(front(open((project) => (project.preferences.gapPolicy = 'trialFit'))).gap!.u, 6)
+    expect(found.trial!.sentence).toMatch(/other parts or another spacer/)
+  })
+  test('it counts in another setup with the very same parts', () => {
+    const twice = fit(2.3)
+    twice.setups.push({ ...structuredClone(twice.setups[1]!), id: 'twin', name: 'Twin', front: { ...twice.setups[1]!.front } })
+    delete twice.setups[4]!.front.trialFit
+    expect(front(twice, 'twin').gap!.u).toBeCloseTo(front(twice).gap!.u, 9)
+  })
+})
+
+describe('the gap by difference', () => {
+  const by = (gapNow: number, protrusionNew: number, more: (project: Project) => void = () => {}) =>
+    demo((project) => {
+      project.setups[1]!.front.byDifference = {
+        gapNowMm: u(gapNow, 0.2),
+        protrusionNowMm: u(17.5, 0.2),
+        protrusionNewMm: u(protrusionNew, 0.2),
+        radiusMm: u(104, 1),
+      }
+      more(project)
+    })
+  const noProfile = (project: Project) => {
+    const wheel = part<'wheel'>(project, 'club-wheel')
+    delete wheel.profile
+    delete wheel.diameterIn
+  }
+  test('is what is there less what stands out further', () => {
+    const report = evaluate(by(26, 43), 'estate-fronts')
+    expect(report.figures['front.gapByDifference'].value).toBeCloseTo(0.5, 9)
+    expect(report.figures['front.gapByDifference'].u).toBeCloseTo(Math.hypot(0.2, 0.2, 0.2), 9)
+    expect(report.corners.front.difference!.agrees).toMatch(/agrees with the face gap/)
+    expect(front(by(40, 43)).difference!.agrees).toMatch(/does not agree/)
+  })
+  test('without a profile it can say too close, but never clears', () => {
+    expect(front(by(26, 43, noProfile)).verdict).toBe('tooClose')
+    expect(front(by(60, 43, noProfile)).verdict).toBe('measure')
+    expect(front(by(60, 43, noProfile)).difference!.sentence).toMatch(/says nothing of other places/)
+  })
+  test('a measure that is missing is asked for', () => {
+    const half = demo((project) => (project.setups[1]!.front.byDifference = { gapNowMm: u(26, 0.2) }))
+    expect(front(half).difference!.sentence).toMatch(/2 of 3 measures/)
+    expect(evaluate(half, 'estate-fronts').figures['front.gapByDifference'].value).toBeUndefined()
+  })
+})
+
+describe('objects that are not the caliper', () => {
+  test('a hose end that stands out further is what limits, by its name', () => {
+    const found = front(
+      demo((project) => {
+        part<'caliper'>(project, 'estate-front-caliper').furtherOutlines = [
+          {
+            name: 'hose end',
+            points: [
+              [-40, 160],
+              [-38, 166.5],
+              [-34, 160],
+            ],
+          },
+        ]
+      }),
+    )
+    expect(found.gap).toMatchObject({ limitingOutline: 'hose end', limitingTag: 'barrel' })
+  })
+  test('what is fixed to the car stays when the caliper changes, and needs the hat it was taken with', () => {
+    const withRod = (more: (project: Project) => void = () => {}) =>
+      demo((project) => {
+        project.car.front.objects = [
+          {
+            name: 'tie-rod end',
+            points: [
+              [-100, 160],
+              [-96, 177.6],
+              [-84, 160],
+            ],
+          },
+        ]
+        more(project)
+      })
+    expect(front(withRod()).missing.map((one) => one.what)).toContain('Hat thickness when those were taken, front')
+    expect(front(withRod()).verdict).toBe('measure')
+    const known = withRod((project) => (project.car.front.objectsTakenWithHatMm = figure(6)))
+    expect(front(known).gap!.limitingOutline).toBe('tie-rod end')
+    expect(front(known, 'balanced').gap!.limitingOutline).toBe('tie-rod end')
+  })
+})
+
+describe('wheels: weights and face heights', () => {
+  test('an allowance counts until the weights are measured', () => {
+    const allow = (change: (wheel: PartOf<'wheel'>) => void) =>
+      front(
+        demo((project) => {
+          project.preferences.weightAllowanceMm = 4
+          change(part<'wheel'>(project, 'club-wheel'))
+        }),
+        'balanced',
+      ).gap!.barrelGapMm!
+    const none = front(DEMO_PROJECT, 'balanced').gap!.barrelGapMm!
+    const unmeasured = allow((wheel) => {
+      delete wheel.weightThicknessMm
+    })
+    expect(none - unmeasured).toBeCloseTo(4, 6)
+    expect(allow(() => {})).toBeCloseTo(none, 9)
+  })
+  test('not looked at is noted, not taken as none in silence', () => {
+    const report = evaluate(open(), 'estate-fronts')
+    expect(report.figures['front.gap'].notes.join()).toMatch(/weights.*neither measured nor allowed for/)
+  })
+  test('each face height has its verdict, the least that clears is found, a name that is not listed is a question', () => {
+    const wheel = (face?: string) =>
+      demo((project) => {
+        project.setups[1]!.front.wheel = 'hill-wheel'
+        if (face) part<'wheel'>(project, 'hill-wheel').faceChosen = face
+      })
+    const { faces } = front(wheel())
+    expect(faces.map((face) => face.name)).toEqual(['F1', 'F2', 'F3', 'F4'])
+    expect(faces.filter((face) => face.leastThatClears).map((face) => face.name)).toEqual(['F3'])
+    expect(front(wheel('F3')).verdict).toBe('clears')
+    expect(front(wheel('F3')).faces.find((face) => face.fitted)!.name).toBe('F3')
+    // nine millimetres further outboard are nine millimetres more
+    expect(front(wheel('F3')).gap!.faceGapMm! - front(wheel('F1')).gap!.faceGapMm!).toBeCloseTo(9, 9)
+    expect(front(wheel('F9')).missing.map((one) => one.what)).toEqual(['Face height F9 of Hill wheel 7J x 15 ET 30'])
+  })
+})
+
+describe('what a spacer brings', () => {
+  const rows = (project: Project) => Object.fromEntries(front(project).consequences.map((one) => [one.label, one]))
+  const spaced = (spacer: string, change: (project: Project) => void = () => {}) =>
+    demo((project) => {
+      project.setups[1]!.front.spacer = spacer
+      change(project)
+    })
+  test('thread, register, offset, track and poke', () => {
+    const found = rows(spaced('spacer-5'))
+    expect(found['Thread in the nut']!.text).toBe('21.0\u00a0mm, 12.0\u00a0mm needed')
+    expect(found['Register left']!).toMatchObject({ verdict: 'needs', text: '3.0\u00a0mm, 4.0\u00a0mm needed' })
+    expect(found['Effective offset']!.text).toBe('30.0\u00a0mm')
+    expect(found['Track']!.text).toBe('+10.0\u00a0mm')
+    expect(found['Rim edge, each side']!.text).toBe('+5.0\u00a0mm')
+  })
+  test('too little of either makes the setup need more, however wide the gap', () => {
+    const report = evaluate(spaced('spacer-5'), 'estate-fronts')
+    expect(report.corners.front.verdict).toBe('clears')
+    expect(report.verdict).toBe('needs')
+    expect(report.findings.find((one) => one.rule === 'register-left')!.sentence).toMatch(/register of its own/)
+    const short = spaced('spacer-3', (project) => (project.car.front.studLengthMm = figure(30)))
+    expect(rows(short)['Thread in the nut']!.sentence).toBe('Studs longer by 3.0\u00a0mm are needed.')
+  })
+  test('a stud nobody measured is unknown, and without a spacer no question', () => {
+    const unknown = (spacer: string | null) =>
+      demo((project) => {
+        delete project.car.front.studLengthMm
+        project.setups[1]!.front.spacer = spacer
+      })
+    expect(evaluate(unknown('spacer-3'), 'estate-fronts').verdict).toBe('unknown')
+    expect(evaluate(unknown(null), 'estate-fronts').findings.map((one) => one.rule)).not.toContain('stud-engagement')
+  })
+})
+
+describe('the tallest radius two ways', () => {
+  test.each([
+    [18, true],
+    [21, false],
+  ])('over the rotor’s edge %p mm: agrees %p', (edge, agree) => {
+    const found = front(
+      demo((project) => {
+        const caliper = part<'caliper'>(project, 'kit4-caliper')
+        caliper.tallestRadiusMm = u(155, 0.4)
+        caliper.rotorEdgeToTallestMm = u(edge, 0.2)
+        caliper.takenWithRotorDiameterMm = u(274, 0.2)
+      }),
+      'balanced',
+    )
+    expect(found.twoWays!.agree).toBe(agree)
+    expect(found.twoWays!.sentence).toMatch(agree ? /^Two ways agree/ : /^Two ways do not agree.*Measure both again/)
+  })
+})
+
+describe('many at once', () => {
+  test('wheels are sorted by sureness and gap, each with its own verdict', () => {
+    const rows = compareWheels(DEMO_PROJECT, 'estate-fronts', 'front')
+    expect(rows).toHaveLength(DEMO_PROJECT.parts.filter((one) => one.kind === 'wheel').length)
+    const order = ['clears', 'tight', 'measure', 'tooClose', 'hits']
+    expect(rows.map((row) => order.indexOf(row.verdict))).toEqual([...rows.map((row) => order.indexOf(row.verdict))].sort((a, b) => a - b))
+    for (const row of rows.filter((one) => one.detail === '')) {
+      const alone = demo((project) => (project.setups[1]!.front.wheel = row.id))
+      expect([row.id, front(alone).verdict]).toEqual([row.id, row.verdict])
+    }
+    expect(rows.find((row) => row.id === 'hill-wheel')!.detail).toBe('with face F3, the least that clears')
+    expect(rows.filter((row) => row.inUse).map((row) => row.id)).toEqual(['club-wheel'])
+  })
+  test('a customer’s wheel over every brake: those of the setups, then loose calipers', () => {
+    const rows = compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'hill-wheel')
+    expect(new Set(rows.map((row) => row.name)).size).toBe(5)
+    expect(rows.find((row) => row.inUse)!.name).toBe('Estate front caliper')
+    expect(rows.find((row) => row.name === 'Rear sliding caliper')!.detail).toMatch(/rotor and pads of this setup/)
+    expect(() => compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'spacer-3')).toThrow(RangeError)
+  })
+  test('the smallest rim is a hint and says so; a taller caliper needs a larger one', () => {
+    expect(smallestRim(DEMO_PROJECT, 'balanced', 'front')).toMatchObject({
+      diameterIn: 15,
+      sentence: expect.stringMatching(/^First hint:.*measure the wheel/),
+    })
+    const tall = demo((project) => (part<'caliper'>(project, 'kit4-caliper').tallestRadiusMm = u(190, 0.5)))
+    expect(smallestRim(tall, 'balanced', 'front').diameterIn).toBe(17)
+    expect(
+      smallestRim(
+        demo((project) => delete part<'caliper'>(project, 'kit4-caliper').faceMm),
+        'balanced',
+        'front',
+      ).diameterIn,
+    ).toBeUndefined()
+  })
+})
+
+test('the drag says what the report will say: the same gap, the same verdict by the linear estimate', () => {
+  const corner = front(DEMO_PROJECT)
+  const follow = liveGap(corner, 'standard')!
+  for (const spacerMm of [0, 1.5, 3, 7.5]) {
+    const settled = evaluate(
+      demo((project) => (project.setups[1]!.front.spacerTrialMm = spacerMm)),
+      'estate-fronts',
+      { precision: 'linear' },
+    ).corners.front
+    expect(follow(spacerMm).minGapMm).toBeCloseTo(settled.gap!.minGapMm, 9)
+    expect(follow(spacerMm).p05Mm).toBeCloseTo(settled.gap!.p05Mm, 9)
+    expect(follow(spacerMm).verdict).toBe(settled.verdict)
+  }
+  expect(liveGap(front(demo((project) => delete part<'caliper'>(project, 'estate-front-caliper').outlines)), 'standard')).toBeUndefined()
+})
