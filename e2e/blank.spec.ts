@@ -55,7 +55,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.getByRole('link', { name: /Fit/ }).click()
   await expect(page.getByTestId('verdict')).toContainText('the spoke back of New wheel 1 is not known. The barrel clears.')
   await page.getByRole('button', { name: 'Spoke back beyond the hub pad of New wheel 1' }).click()
-  await expect(page.getByLabel('Spoke back beyond the hub pad')).toBeFocused()
+  await expect(page.getByLabel('Spoke back beyond the hub pad', { exact: true })).toBeFocused()
   await type(page, 'Spoke back beyond the hub pad', '42')
   await type(page, '… measured at radius', '120')
   await page.getByRole('link', { name: /Fit/ }).click()

@@ -68,7 +68,7 @@ const points = () =>
 <template>
   <div class="card">
     <section>
-      <h1>Card of the {{ axle }} caliper</h1>
+      <h1>Full-size template of the {{ axle }} caliper</h1>
       <template v-if="made">
         <p>
           The outline in true size, to glue on card and cut out. The seat edge stands on the wheel’s hub pad, the corner on the hub axis;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { CompareRow } from '#core/report/compare-wheels.ts'
@@ -19,7 +19,7 @@ const { worker } = useReports()
 
 const wheels = computed(() => store.project!.parts.filter((part) => part.kind === 'wheel'))
 const wheelId = computed(() => wheels.value.find((one) => one.id === route.query.wheel)?.id ?? wheels.value[0]?.id)
-const rows = ref<CompareRow[]>()
+const rows = shallowRef<CompareRow[]>()
 const rim = ref('')
 const trouble = ref('')
 let turn = 0

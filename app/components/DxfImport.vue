@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { DXF_UNITS, MAX_DXF_BYTES, type DxfDrawing, type DxfPlacing, type DxfUnit } from '#core/formats/dxf-read.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { useDxf } from '~/composables/dxf'
@@ -14,13 +14,13 @@ const dxf = useDxf()
 const open = ref(false)
 const fileName = ref('')
 const message = ref('')
-const drawing = ref<DxfDrawing>()
+const drawing = shallowRef<DxfDrawing>()
 const unit = ref<DxfUnit | ''>('')
 const chosen = ref<string[]>([])
 const origin = ref({ x: '0', y: '0' })
 const outboard = ref<DxfPlacing['outboard']>('+x')
 const mirrorRadius = ref(false)
-const made = ref<NamedOutline[] | WheelProfile>()
+const made = shallowRef<NamedOutline[] | WheelProfile>()
 const trouble = ref('')
 
 async function read(event: Event) {

@@ -47,7 +47,8 @@ export const useWorkbench = createSharedComposable(() => {
   const isStock = computed(() => setup.value !== undefined && setup.value === store.project?.setups[0])
   const report = computed(() => reports.value.find((one) => one.setupId === setup.value?.id))
   const axle = computed<Axle>(() => AXLES.find((one) => one === route.query.axle) ?? 'front')
-  const step = computed(() => STEPS.find((one) => route.path.endsWith(`/${one.id}`))?.id)
+  // the printed form belongs to the step Measure
+  const step = computed(() => (route.path.endsWith('/form') ? 'measure' : STEPS.find((one) => route.path.endsWith(`/${one.id}`))?.id))
 
   const query = (more: Record<string, string | undefined>) => {
     const all: Record<string, string | undefined> = {

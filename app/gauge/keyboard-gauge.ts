@@ -18,9 +18,19 @@ export function keyboardGauge(target: EventTarget, now: () => number = () => per
     connect(listener) {
       let typed = ''
       let last = -Infinity
+      /** The first sign of what may be a burst: held back until that is known. */
+      let held: ReturnType<typeof setTimeout> | undefined
+      const given = new WeakSet<Event>()
+      const hold = (key: string, at: EventTarget) => {
+        held = setTimeout(() => {
+          const again = Object.assign(new Event('keydown', { bubbles: true, cancelable: true }), { key })
+          given.add(again)
+          at.dispatchEvent(again)
+        }, FASTEST_HAND_MS)
+      }
       const listen = (event: Event) => {
         const { key, ctrlKey, metaKey, altKey, target: at } = event as KeyboardEvent
-        if (ctrlKey || metaKey || altKey || isField(at)) return
+        if (given.has(event) || ctrlKey || metaKey || altKey || isField(at)) return
         const fast = now() - last < FASTEST_HAND_MS
         last = now()
         if (key === 'Enter') {
@@ -35,13 +45,17 @@ export function keyboardGauge(target: EventTarget, now: () => number = () => per
           typed = ''
           return
         }
-        typed = fast || typed === '' ? typed + key : key
+        typed = fast ? typed + key : key
         if (typed.length > LONGEST) typed = ''
-        // the second sign of a burst is the gauge's, not a shortcut
-        if (typed.length > 1) event.stopImmediatePropagation()
+        event.stopImmediatePropagation()
+        if (fast) clearTimeout(held)
+        else hold(key, at ?? target)
       }
       target.addEventListener('keydown', listen, { capture: true })
-      return () => target.removeEventListener('keydown', listen, { capture: true })
+      return () => {
+        clearTimeout(held)
+        target.removeEventListener('keydown', listen, { capture: true })
+      }
     },
   }
 }

@@ -42,7 +42,7 @@ const VIEWS = [
   { id: 'wheel', label: 'This wheel' },
   { id: 'wheels', label: 'All wheels' },
   { id: 'brakes', label: 'All brakes' },
-  { id: 'card', label: 'Card and DXF' },
+  { id: 'card', label: 'Template' },
 ] as const
 const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'wheel')
 const WEIGHTS = [
