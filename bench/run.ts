@@ -1,7 +1,9 @@
 import { Polygon, point as flatPoint, Segment } from '@flatten-js/core'
 import { Bench } from 'tinybench'
 import { gap } from '../core/clearance/gap.ts'
+import { normalQuantile } from '../core/clearance/normal.ts'
 import { prepareCaliper, prepareWheel } from '../core/clearance/outline.ts'
+import { plainGap, quantile, uncertainGap } from '../core/clearance/uncertain-gap.ts'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { evaluate } from '../core/report/evaluate.ts'
 import { bruteDistance } from './brute-gap.ts'
@@ -67,6 +69,50 @@ const general = caliperFace.distanceTo(wheelFace)[0]
 promise(Math.abs(general - gap(caliper, wheel, 3).minGapMm) <= 1e-6, `the general package says ${general}`)
 const package_ = await microseconds(() => caliperFace.distanceTo(wheelFace), 1500)
 console.log(`gap of ${POINTS}-point outlines against a general geometry package: ratio ${(package_ / fast).toFixed(1)}`)
+
+// a verdict with its uncertainty: two outlines of a caliper, a measured wheel
+const draws = 100_000
+const measured = caliperShape(40)
+const object = {
+  name: 'bleed screw',
+  points: [
+    [-60, 157],
+    [-57, 163],
+    [-52, 157],
+  ] as [number, number][],
+}
+const outlined = prepareCaliper([...measured, object])
+const profiled = prepareWheel(wheelShape(40))
+const VERDICT_MS = 50
+for (const [name, spacerMm, uMm] of [
+  ['one place limits', 0, 0.5],
+  ['it crosses as often as not', -6, 0.5],
+  ['several places limit', 5, 0.8],
+] as const) {
+  const shifts = { caliperAxialMm: uMm, caliperRadialMm: uMm, faceAxialMm: uMm, barrelRadialMm: uMm }
+  const found = uncertainGap(outlined, profiled, spacerMm, shifts)
+  const verdictMs = (await microseconds(() => uncertainGap(outlined, profiled, spacerMm, shifts))) / 1000
+  // the plain way: everything moved and the exact gap redone for each draw
+  let seed = 20260912
+  const next = () => {
+    seed = (seed * 48271) % 2147483647
+    return normalQuantile(seed / 2147483647) * uMm
+  }
+  const plain = plainGap(outlined, profiled, spacerMm)
+  const from = performance.now()
+  const gaps = Float64Array.from({ length: draws }, () =>
+    plain({ caliperAxialMm: next(), caliperRadialMm: next(), faceAxialMm: next(), barrelRadialMm: next() }),
+  )
+  const plainMs = performance.now() - from
+  gaps.sort()
+  const off = Math.max(Math.abs(found.p05Mm - quantile(gaps, 0.05)), Math.abs(found.p95Mm - quantile(gaps, 0.95)))
+  console.log(`verdict with uncertainty against 100 000 plain draws, ${name}: ratio ${(plainMs / verdictMs).toFixed(0)}`)
+  console.log(`verdict with uncertainty, budget of ${VERDICT_MS} ms over time taken, ${name}: ratio ${(VERDICT_MS / verdictMs).toFixed(1)}`)
+  console.log(`percentiles, allowance of 0.05 mm over difference, ${name}: ratio ${(0.05 / off).toFixed(1)}`)
+  promise(off <= 0.05, `percentiles are ${off.toFixed(3)} mm off`)
+  promise(verdictMs <= VERDICT_MS, `a verdict takes ${verdictMs.toFixed(1)} ms`)
+  promise(plainMs / verdictMs >= 10, 'a verdict must be at least ten times faster than 100 000 plain draws')
+}
 
 const BUDGET_MS = 5
 for (const setup of DEMO_PROJECT.setups) {

@@ -10,6 +10,13 @@ for (const colorScheme of ['light', 'dark'] as const) {
     expect(await seriousFindings(page)).toEqual([])
     for (const [step, query] of [
       ['car', 'setup=estate-fronts'],
+      ['measure', 'setup=balanced'],
+      ['measure', 'setup=estate-fronts&sheet=caliperOutline'],
+      ['measure', 'setup=estate-fronts&sheet=wheelProfile'],
+      ['form', 'setup=estate-fronts'],
+      ['fit', 'setup=estate-fronts&view=wheels'],
+      ['fit', 'setup=estate-fronts&view=brakes'],
+      ['fit', 'setup=estate-fronts&view=card'],
       ['parts', 'setup=estate-fronts&part=estate-front-caliper'],
       ['setup', 'setup=estate-fronts'],
       ['fit', 'setup=estate-fronts'],

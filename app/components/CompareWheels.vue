@@ -192,8 +192,15 @@ td.r.num {
     border: 0 !important;
     padding: 2px 4px !important;
   }
+  tbody td:nth-of-type(3),
+  tbody td:nth-of-type(5) {
+    text-align: left !important;
+  }
+  tbody td:nth-of-type(4) {
+    text-align: right;
+  }
   tbody td:nth-of-type(3)::before {
-    content: 'sure of ';
+    content: '95 % sure of more than ';
     color: var(--ink-soft);
   }
   tbody td:nth-of-type(5)::before {

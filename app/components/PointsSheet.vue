@@ -344,6 +344,10 @@ table.plain th {
 tr.here td {
   background: var(--sheet-2);
 }
+td select.native {
+  min-width: 106px;
+  padding-right: 2px;
+}
 .change {
   white-space: nowrap;
 }

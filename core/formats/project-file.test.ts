@@ -49,3 +49,20 @@ describe('the project file', () => {
     expect(fileNameOf({ name: '漢字' })).toBe('project.brakes.json')
   })
 })
+
+test('a file of version 1 is read and brought up to date, and nothing in it is lost', () => {
+  const older = JSON.parse(text) as { version: number; preferences: Record<string, unknown> }
+  older.version = 1
+  delete older.preferences.weightAllowanceMm
+  delete older.preferences.instrument
+  const read = readProject(JSON.stringify(older))
+  expect(read.ok && read.project).toEqual(DEMO_PROJECT)
+})
+test('a mean that is not the mean of its readings is refused at its place', () => {
+  const wrong = JSON.parse(text) as { parts: { id: string; takenWithHatMm?: { value: number } }[] }
+  wrong.parts.find((part) => part.id === 'estate-front-caliper')!.takenWithHatMm!.value = 6.4
+  const read = readProject(JSON.stringify(wrong))
+  expect(read.ok ? [] : read.problems.map((problem) => `${problem.place}: ${problem.message}`)).toEqual([
+    'Parts › Estate front caliper › Rotor hat thickness: is not the mean of its readings',
+  ])
+})
