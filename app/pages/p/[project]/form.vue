@@ -4,22 +4,16 @@ import { fieldsOf } from '#core/model/part-kinds.ts'
 import { SHEETS, type Sheet } from '#core/model/sheets.ts'
 import { INSTRUMENTS } from '#core/quantity/instrument.ts'
 import { useProjectStore } from '~/stores/project'
+import { LOOSE_FIELDS } from '~/composables/measuring'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The measuring sheets as a blank form to print and fill in by hand: the same fields, made from the same table. */
 const store = useProjectStore()
 const { link } = useWorkbench()
-const OWN: Record<string, string> = {
-  gapNowMm: 'Gap now',
-  radiusMm: 'At radius',
-  protrusionNowMm: 'Present caliper beyond the seat',
-  protrusionNewMm: 'New caliper beyond the seat',
-  gapMm: 'Least gap seen',
-}
 function labelOf(sheet: Sheet, field: string): string {
   const table: Record<string, { label: string }> =
-    sheet.on === 'carAxle' ? carAxleFields : sheet.on === 'byDifference' || sheet.on === 'trialFit' ? {} : fieldsOf(sheet.on)
-  return table[field]?.label ?? OWN[field] ?? field
+    sheet.on === 'carAxle' ? carAxleFields : sheet.on === 'byDifference' || sheet.on === 'trialFit' ? LOOSE_FIELDS : fieldsOf(sheet.on)
+  return table[field]?.label ?? field
 }
 const print = () => window.print()
 </script>
