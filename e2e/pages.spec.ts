@@ -14,6 +14,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['measure', 'setup=estate-fronts&sheet=caliperOutline'],
       ['measure', 'setup=estate-fronts&sheet=wheelProfile'],
       ['form', 'setup=estate-fronts'],
+      ['fit', 'setup=estate-fronts&view=check'],
       ['fit', 'setup=estate-fronts&view=wheels'],
       ['fit', 'setup=estate-fronts&view=brakes'],
       ['fit', 'setup=estate-fronts&view=card'],

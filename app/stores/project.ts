@@ -4,7 +4,9 @@ import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
 import { projectProblems } from '#core/model/check.ts'
 import type { Project } from '#core/model/project.ts'
+import { checkProject } from '#core/formats/project-file.ts'
 import { loadProject, saveProject, type Loaded } from '../storage/projects.ts'
+import { keepRescue, takeRescue } from '../storage/rescue.ts'
 
 enablePatches()
 
@@ -69,6 +71,7 @@ export const useProjectStore = defineStore('project', () => {
     if (loaded.state === 'ok') {
       revision = loaded.revision
       reset(loaded.project)
+      takeBackRescued(id)
       state.value = 'open'
     } else {
       reset(undefined)
@@ -79,6 +82,22 @@ export const useProjectStore = defineStore('project', () => {
         hasCopy.value = loaded.hasCopy
       }
     }
+  }
+
+  /** The last change before the page went away, if it never reached the storage. */
+  function takeBackRescued(id: string): void {
+    if (typeof localStorage === 'undefined') return
+    const rescued = takeRescue(id, revision, localStorage)
+    const read = rescued === undefined ? undefined : checkProject(rescued)
+    if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
+    project.value = read.project
+    changed()
+  }
+
+  /** Keeps at once what is not saved yet; for the moment in which a page goes away. */
+  function rescue(): void {
+    if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict' || typeof localStorage === 'undefined') return
+    keepRescue(toRaw(project.value), revision, localStorage)
   }
 
   async function close(): Promise<void> {
@@ -213,6 +232,7 @@ export const useProjectStore = defineStore('project', () => {
     undo,
     redo,
     flush,
+    rescue,
     takeStored,
     keepAsCopy,
   }

@@ -13,6 +13,33 @@ const studs = {
   threadMm: published(12),
   pitchMm: published(1.5),
   registerHeightMm: weighed(14),
+  nutSeat: 'cone',
+  mountType: 'lug',
+  mountSide: 'inboard',
+  knuckleMaterial: 'steel',
+  lineThread: 'M10 x 1',
+  lineSeat: 'bubble flare',
+} as const
+const frontKnuckle = {
+  mountFaceMm: weighed(-38),
+  mountSpacingMm: weighed(130),
+  mountThread: 'M12 x 1.5',
+  mountBoltMm: published(12),
+  mountDepthMm: weighed(22),
+  flangeDiameterMm: weighed(136),
+  shield: 'fitted',
+  shieldRadiusMm: weighed(150),
+  hosePathMm: weighed(330),
+} as const
+const rearKnuckle = {
+  mountFaceMm: weighed(-32),
+  mountSpacingMm: weighed(104),
+  mountThread: 'M10 x 1.25',
+  mountBoltMm: published(10),
+  mountDepthMm: weighed(20),
+  flangeDiameterMm: weighed(128),
+  shield: 'none',
+  hosePathMm: weighed(255),
 } as const
 
 const fluidAndBits: ExtraLine[] = [
@@ -30,6 +57,7 @@ export const DEMO_PROJECT: Project = {
   car: {
     name: 'Pellin Sprig, club car 7',
     use: 'road',
+    parkingBrake: 'lever',
     massKg: weighed(1010),
     ladenMassKg: published(1340),
     staticFrontShare: weighed(0.63),
@@ -37,8 +65,22 @@ export const DEMO_PROJECT: Project = {
     cgHeightMm: figure(510, 'estimated', { date: '2026-08-30' }),
     wheelbaseMm: published(2440),
     pedalRatio: weighed(4.2),
-    front: { tyreRadiusMm: weighed(283), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62), ...studs },
-    rear: { tyreRadiusMm: weighed(284), boltCount: published(4), boltCircleMm: published(104), registerMm: weighed(62), ...studs },
+    front: {
+      tyreRadiusMm: weighed(283),
+      boltCount: published(4),
+      boltCircleMm: published(104),
+      registerMm: weighed(62),
+      ...studs,
+      ...frontKnuckle,
+    },
+    rear: {
+      tyreRadiusMm: weighed(284),
+      boltCount: published(4),
+      boltCircleMm: published(104),
+      registerMm: weighed(62),
+      ...studs,
+      ...rearKnuckle,
+    },
   },
   parts: DEMO_PARTS,
   setups: [
@@ -53,6 +95,7 @@ export const DEMO_PROJECT: Project = {
         hose: 'stock-front-hose',
         wheel: 'club-wheel',
         spacer: null,
+        seen: ['knuckle-clear'],
       },
       rear: {
         caliper: 'stock-rear-caliper',
@@ -62,6 +105,7 @@ export const DEMO_PROJECT: Project = {
         hose: 'stock-rear-hose',
         wheel: 'club-wheel',
         spacer: null,
+        seen: ['knuckle-clear', 'parking-hold'],
       },
       hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve' },
       extras: [],

@@ -1,9 +1,18 @@
-import { amount, choice, count, length, type FieldTable } from './field.ts'
+import { amount, choice, count, length, text, type FieldTable } from './field.ts'
+import { MOUNT_TYPES, NUT_SEATS, PIPE_SEATS } from './part-kinds.ts'
 
 export const carFields = {
   use: choice('Used', [
     { value: 'road', label: 'on the road' },
     { value: 'competition', label: 'in competition only' },
+  ]),
+  parkingBrake: choice('Parking brake', [
+    { value: 'lever', label: 'lever and cable on the brake' },
+    { value: 'electric', label: 'electric, on the brake' },
+    { value: 'shoes', label: 'shoes in the rotor’s hat' },
+    { value: 'separate', label: 'a caliper of its own' },
+    { value: 'transmission', label: 'on the transmission' },
+    { value: 'none', label: 'none' },
   ]),
   massKg: amount('Mass, driver only', 'mass', 300, 5000, { help: 'As it is driven, with driver and half a tank.' }),
   ladenMassKg: amount('Mass, fully laden', 'mass', 300, 6000),
@@ -39,6 +48,31 @@ export const carAxleFields = {
     help: 'Ball joint, tie-rod end, strut, hose: the outermost place over full lock and travel, from hub centre and wheel seat.',
   },
   objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
+  nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
+  mountType: choice('Caliper mount', MOUNT_TYPES),
+  mountSide: choice('Caliper sits on the mount’s', [
+    { value: 'outboard', label: 'outboard face' },
+    { value: 'inboard', label: 'inboard face' },
+  ]),
+  mountSpacingMm: length('Caliper mount bolts apart', 40, 320),
+  mountThread: text('Caliper mount thread', 40),
+  mountBoltMm: length('Caliper mount bolt diameter', 6, 20),
+  mountDepthMm: length('Depth of thread in the mount', 5, 80),
+  knuckleMaterial: choice('Knuckle', [
+    { value: 'steel', label: 'steel or iron' },
+    { value: 'aluminium', label: 'aluminium' },
+  ]),
+  flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'What the rotor’s hat must go over.' }),
+  shield: choice('Dust shield', [
+    { value: 'fitted', label: 'fitted' },
+    { value: 'none', label: 'none' },
+  ]),
+  shieldRadiusMm: length('Dust shield radius', 80, 300, { when: { field: 'shield', is: 'fitted' } }),
+  hosePathMm: length('Hose path at full lock and droop', 50, 1200, {
+    help: 'Along the way a hose must take, wheel hanging, steering on the lock that pulls.',
+  }),
+  lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
+  lineSeat: choice('Seat of the hard line', PIPE_SEATS),
   mountFaceMm: length('Caliper mount face', -150, 100, {
     help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
   }),

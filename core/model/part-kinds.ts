@@ -11,6 +11,28 @@ const boltPattern = {
   boreMm: length('Centre bore', 30, 200, { group: 'Bolting' }),
 } as const
 
+export const MOUNT_TYPES = [
+  { value: 'lug', label: 'lug: bolts along the axle' },
+  { value: 'radial', label: 'radial: bolts towards the hub' },
+] as const
+/** Seats of brake pipes and hoses; two of a kind seal, mixed ones never do. */
+export const PIPE_SEATS = [
+  { value: 'banjo', label: 'banjo with washers' },
+  { value: 'bubble flare', label: 'bubble flare' },
+  { value: 'double flare', label: 'double flare' },
+  { value: '37 degree cone', label: '37 degree cone' },
+] as const
+export const NUT_SEATS = [
+  { value: 'cone', label: 'cone' },
+  { value: 'ball', label: 'ball' },
+  { value: 'flat', label: 'flat with washer' },
+] as const
+const YES_NO = [
+  { value: 'yes', label: 'yes' },
+  { value: 'no', label: 'no' },
+] as const
+const bolting = { group: 'Bolting' } as const
+const inlet = { group: 'Hose end' } as const
 const mounting = { group: 'Where it sits' } as const
 const quick = { group: 'Quick outline', when: { field: 'outlineFrom', is: 'quick' } } as const
 const takenWith = 'Taken with'
@@ -38,6 +60,38 @@ export const caliperFields = {
     help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
   }),
   slotWidthMm: length('Slot width', 5, 90, { ...mounting, help: 'Between the abutments, where rotor and both pads go.' }),
+  ratedFromMm: length('Rotor thickness it takes, from', 3, 60, mounting),
+  ratedToMm: length('Rotor thickness it takes, to', 3, 60, mounting),
+  bridgeRadiusMm: length('Inner radius of the bridge', -60, 300, {
+    ...mounting,
+    help: 'Under the bridge, above the rotor’s edge; from the same datum as the pad’s top edge.',
+  }),
+  pistonTravelMm: length('Safe piston travel', 3, 80, {
+    ...mounting,
+    help: 'How far a piston may stand out before its seal is in danger.',
+  }),
+  padShape: text('Pad shape it takes', 40, mounting),
+  minWheelIn: amount('Smallest wheel the maker states', 'number', 12, 24, {
+    ...mounting,
+    help: 'It can rule a wheel out, never clear one.',
+  }),
+  bleedUppermost: choice('Bleed screw uppermost as mounted', YES_NO, mounting),
+  parkingBrake: choice(
+    'Parking brake in it',
+    [
+      { value: 'none', label: 'none' },
+      { value: 'lever', label: 'lever and cable' },
+      { value: 'electric', label: 'electric' },
+    ],
+    mounting,
+  ),
+  mountType: choice('Mount', MOUNT_TYPES, bolting),
+  mountSpacingMm: length('Mount bolts apart', 40, 320, bolting),
+  mountThread: text('Mount thread', 40, { ...bolting, help: 'As M12 x 1.5.' }),
+  boltLengthMm: length('Mount bolt, length under the head', 8, 140, bolting),
+  lugMm: length('Thickness the mount bolt goes through', 3, 60, bolting),
+  inletThread: text('Inlet thread', 40, inlet),
+  inletSeat: choice('Inlet seat', PIPE_SEATS, inlet),
   frame: choice(
     'Outline is kept from',
     [
@@ -118,6 +172,8 @@ export const drumFields = {
     { value: 'twoLeading', label: 'two leading' },
     { value: 'duoServo', label: 'duo-servo' },
   ]),
+  inletThread: text('Inlet thread', 40),
+  inletSeat: choice('Inlet seat', PIPE_SEATS),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
 
@@ -136,13 +192,33 @@ export const rotorFields = {
     when: { field: 'ventilation', is: 'vented' },
     help: 'Share of the ring that is air.',
   }),
+  vanes: choice('Vanes', [
+    { value: 'straight', label: 'none or straight: no hand' },
+    { value: 'directional', label: 'curved: left and right differ' },
+  ]),
+  sides: choice(
+    'The two rotors are',
+    [
+      { value: 'pair', label: 'one left, one right' },
+      { value: 'same', label: 'both of one side' },
+    ],
+    { when: { field: 'vanes', is: 'directional' } },
+  ),
+  hatOuterDiameterMm: length('Hat, outer diameter', 60, 320),
+  hatInnerDiameterMm: length('Hat, inner diameter', 50, 300),
+  studHoleMm: length('Stud holes', 6, 24),
+  parkingDrum: choice('Drum for parking shoes in the hat', YES_NO),
   ...boltPattern,
 } as const satisfies FieldTable
 
 export const padFields = {
   friction: amount('Friction coefficient', 'number', 0.05, 1, { help: 'At working temperature.' }),
   heightMm: length('Lining height', 15, 120, { help: 'Radial height of the lining.' }),
+  plateHeightMm: length('Plate, from the lining’s top down', 20, 140, {
+    help: 'From the top edge of the lining to the lowest place of the plate.',
+  }),
   thicknessMm: length('Thickness, new', 5, 40, { help: 'Plate and lining together.' }),
+  minThicknessMm: length('Thickness, minimum', 2, 30, { help: 'Plate and lining together, when they must be changed.' }),
   shape: text('Shape code', 40),
 } as const satisfies FieldTable
 
@@ -153,8 +229,12 @@ export const hoseFields = {
     { value: 'braided', label: 'braided PTFE' },
     { value: 'hard', label: 'hard line' },
   ]),
-  endCaliper: text('End at the caliper', 60),
-  endLine: text('End at the car', 60),
+  caliperThread: text('Thread at the caliper', 40, { help: 'As M10 x 1.' }),
+  caliperSeat: choice('Seat at the caliper', PIPE_SEATS),
+  lineThread: text('Thread at the car', 40),
+  lineSeat: choice('Seat at the car', PIPE_SEATS),
+  endCaliper: text('End at the caliper, in words', 60),
+  endLine: text('End at the car, in words', 60),
 } as const satisfies FieldTable
 
 const nominal = { group: 'From the markings' } as const
@@ -211,6 +291,7 @@ export const wheelFields = {
     help: 'As the wheel maker lists them; the raise counts from the face measured above.',
   },
   faceChosen: text('Face height fitted', 60, { group: 'Face heights', help: 'One of the names above; empty is the face measured above.' }),
+  seatShape: choice('Nut or bolt seat', NUT_SEATS, { group: 'Bolting' }),
   padThicknessMm: length('Thickness under the nut seat', 3, 60, {
     group: 'Bolting',
     help: 'From the hub pad to where the nut or bolt seats.',
@@ -226,6 +307,14 @@ export const spacerFields = {
 export const bracketFields = {
   axialMm: length('Axial offset', -80, 80, { help: '+ outboard.' }),
   radialMm: length('Radial offset', -60, 120, { help: '+ away from the hub.' }),
+  knuckleType: choice('Mount towards the knuckle', MOUNT_TYPES),
+  knuckleSpacingMm: length('Bolts apart, towards the knuckle', 40, 320),
+  knuckleThread: text('Thread, towards the knuckle', 40),
+  caliperType: choice('Mount towards the caliper', MOUNT_TYPES),
+  caliperSpacingMm: length('Bolts apart, towards the caliper', 40, 320),
+  caliperThread: text('Thread, towards the caliper', 40),
+  boltLengthMm: length('Bolt into the knuckle, length under the head', 8, 140),
+  lugMm: length('Thickness that bolt goes through', 3, 60),
 } as const satisfies FieldTable
 
 export const masterCylinderFields = {

@@ -82,6 +82,8 @@ export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   spacerTrialMm?: number
   /** Shims between mount face and caliper, mm, + outboard. */
   shimMm?: number
+  /** Rules of the fit check that someone has seen to hold on the car. */
+  seen?: string[]
   trialFit?: TrialFit
   byDifference?: GapByDifference
 }
@@ -164,6 +166,8 @@ export interface Preferences {
   instrument: InstrumentId
   /** Thickness of stick-on weights to allow for in the barrel of wheels whose weights nobody measured, mm. */
   weightAllowanceMm: number
+  /** Limits of the fit check that this project sets itself, by their name in core/fit/limits.ts. */
+  limits?: Record<string, number>
   effectiveRadius: 'mean' | 'uniformPressure'
   areaCounting: 'oneSide' | 'allPistons'
   /** Deceleration at which effort and biases are stated, g. */

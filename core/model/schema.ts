@@ -274,6 +274,7 @@ const axleSetupSchema = closed({
   ...slotShape(AXLE_SLOTS),
   spacerTrialMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
   shimMm: finite().min(-20).max(20),
+  seen: array().strict().max(60).of(idSchema),
   trialFit: closed({
     gapMm: figureSchema('length', -20, 100).required('the gap is missing'),
     caliper: idSchema,
@@ -323,6 +324,17 @@ const oneOf = (values: readonly string[]) =>
     .required('is missing')
 const symbols = (dimension: Dimension, keep: number) => DIMENSIONS[dimension].slice(0, keep).map((unit) => unit.symbol)
 
+/** Names and finite numbers; which limits there are is the fit check's affair. */
+const isNumbers = (value: unknown): boolean =>
+  value === undefined ||
+  (typeof value === 'object' &&
+    value !== null &&
+    !Array.isArray(value) &&
+    Object.entries(value).length <= 60 &&
+    Object.entries(value).every(
+      ([name, one]) => /^[A-Za-z]{1,40}$/.test(name) && typeof one === 'number' && Number.isFinite(one) && one >= 0 && one <= 1000,
+    ))
+
 const preferencesSchema = closed({
   units: closed({
     length: oneOf(symbols('length', 2)),
@@ -346,6 +358,7 @@ const preferencesSchema = closed({
     ),
   taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
   gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
+  limits: mixed().strict().test('limits', 'must give each limit a number', isNumbers),
   instrument: oneOf(INSTRUMENT_IDS),
   weightAllowanceMm: finite().required('is missing').min(0, 'must not be negative').max(20, 'at most 20 mm'),
   effectiveRadius: oneOf(['mean', 'uniformPressure']),

@@ -5,6 +5,7 @@ import { axleBrake, type AxleBrakeReport } from './brake.ts'
 import type { Context } from './context.ts'
 import { cornerReport, type CornerReport } from './corner.ts'
 import type { Precision } from './judge.ts'
+import { fitFindings } from './fit-check.ts'
 import { heatFigures } from './heat.ts'
 import { pedalReport } from './pedal.ts'
 import { stepStates } from './steps.ts'
@@ -48,6 +49,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     cost,
   ]
   const findings = [...corners.front.findings, ...corners.rear.findings, ...pedal.findings]
+  const fit = AXLES.flatMap((axle) => fitFindings(context, axle))
   const report: Omit<Report, 'steps'> = {
     setupId,
     setupName: setup.name,
@@ -55,7 +57,8 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     figures: Object.fromEntries(all.map((figure) => [figure.id, figure])) as Record<FigureId, ReportFigure>,
     corners: { front: corners.front.corner, rear: corners.rear.corner },
     findings,
-    verdict: worstVerdict(findings.filter((one) => one.rule !== 'lock-order').map((one) => one.verdict)),
+    fit,
+    verdict: worstVerdict([...findings.filter((one) => one.rule !== 'lock-order'), ...fit].map((one) => one.verdict)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
     adhesion: pedal.adhesion,

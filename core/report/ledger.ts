@@ -1,6 +1,6 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import { FINDING_ORDER } from './words.ts'
+import { FINDING_ORDER, worstVerdict } from './words.ts'
 import type { FigureId, FindingVerdict, Report, ReportFigure } from './types.ts'
 
 /** One of the six figures that stand under every screen. */
@@ -34,7 +34,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
         ? `${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
         : `${worst.axle}: ${questions(worst.missing.length)}`,
       change: against(stockGap ? `stands at ${formatQuantity(stockGap.minGapMm, 'length', units)}` : 'stock not known'),
-      tone: report.verdict,
+      tone: worstVerdict(report.findings.filter((one) => one.rule !== 'lock-order').map((one) => one.verdict)),
       figureId: `${worst.axle}.gap`,
     },
     {

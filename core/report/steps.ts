@@ -28,13 +28,19 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
   const toMeasure =
     [...missing.values()].filter(onSheet).length +
     Object.values(report.corners).filter((corner) => corner.verdict === 'measure' && corner.measureNext.length > 0).length
+  const fitState = (): StepState => {
+    const wheel = finding('wheel-clearance', 'stud-engagement', 'register-left')
+    if (wheel.state === 'blocked' || report.fit.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
+    const others = report.fit.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length
+    return open((wheel.state === 'open' ? wheel.count : 0) + others)
+  }
   const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
     measure: project.parts.length === 0 ? { state: 'nothing' } : open(toMeasure),
     parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
-    fit: project.parts.length === 0 ? { state: 'nothing' } : finding('wheel-clearance', 'stud-engagement', 'register-left'),
+    fit: project.parts.length === 0 ? { state: 'nothing' } : fitState(),
     balance: project.parts.length === 0 ? { state: 'nothing' } : finding('lock-order'),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
   }

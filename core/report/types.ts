@@ -6,19 +6,15 @@ import type { CostTotal } from '../cost/total.ts'
 import type { Chain } from '../hydraulics/chain.ts'
 import type { Shifts } from '../clearance/shift.ts'
 import type { NamedOutline, WheelFace, WheelProfile } from '../model/field.ts'
-import type { Axle, AxleSlot, HydraulicSlot, Preferences } from '../model/project.ts'
+import type { Axle } from '../model/project.ts'
+import type { EntryPlace, Question } from '../model/question.ts'
+import type { FitFinding, Verdict } from '../fit/finding.ts'
 import type { Origin } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { FormulaId } from './formulas.ts'
 
-/** Where a figure is entered, so that a view can lead there. */
-export type Place =
-  | { kind: 'part'; partId: string; field: string }
-  | { kind: 'car'; axle?: Axle; field: string }
-  | { kind: 'slot'; setupId: string; axle?: Axle; slot: AxleSlot | HydraulicSlot }
-  | { kind: 'setup'; setupId: string; axle?: Axle; field: string }
-  | { kind: 'preference'; field: keyof Preferences }
-  | { kind: 'figure'; figureId: FigureId }
+/** Where a figure is entered, or the figure of the report that it is. */
+export type Place = EntryPlace | { kind: 'figure'; figureId: FigureId }
 
 /** One number that went into a figure. */
 export interface Input {
@@ -37,13 +33,7 @@ export interface Input {
 }
 
 /** A question that keeps a figure unknown. */
-export interface Missing {
-  /** "Hat thickness of Front rotor". */
-  what: string
-  /** How to get it. */
-  how?: string
-  at: Place
-}
+export type Missing = Question<Place>
 
 type PerAxle<S extends string> = `${Axle}.${S}`
 /** Figures that a quick check or a spacer adds; a blank project does not ask for them. */
@@ -79,7 +69,7 @@ export interface ReportFigure {
   notes: string[]
 }
 
-export type FindingVerdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
+export type FindingVerdict = Verdict
 
 export interface Finding {
   rule: 'wheel-clearance' | 'stud-engagement' | 'register-left' | 'lock-order'
@@ -184,6 +174,8 @@ export interface Report {
   figures: Record<FigureId, ReportFigure>
   corners: Record<Axle, Corner>
   findings: Finding[]
+  /** Every interface, worst first within each axle. */
+  fit: FitFinding[]
   /** The worst finding on fit. */
   verdict: FindingVerdict
   /** The pedal-to-road chain at the reference deceleration. */

@@ -30,7 +30,10 @@ watch(
 useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'hidden') void store.flush()
 })
-useEventListener(window, 'pagehide', () => void store.flush())
+useEventListener(window, 'pagehide', () => {
+  store.rescue()
+  void store.flush()
+})
 useEventListener(window, 'beforeunload', (event) => {
   if (store.saveState === 'full' || store.saveState === 'failed' || store.saveState === 'conflict') event.preventDefault()
 })

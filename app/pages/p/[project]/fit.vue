@@ -38,8 +38,22 @@ function setSpacer(value: number) {
     Object.assign(target, chooseSpacer(draft, value))
   })
 }
+/** What the other rules of the fit check say, in numbers. */
+const REST_WORDS = {
+  blocked: 'blocked',
+  unknown: 'unknown',
+  needs: 'in need of something',
+  check: 'to see on the car',
+  fits: 'fit',
+} as const
+const rest = computed(() =>
+  (['blocked', 'unknown', 'needs', 'check', 'fits'] as const)
+    .map((verdict) => ({ word: REST_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
+    .filter((one) => one.count > 0),
+)
 const VIEWS = [
   { id: 'wheel', label: 'This wheel' },
+  { id: 'check', label: 'Every interface' },
   { id: 'wheels', label: 'All wheels' },
   { id: 'brakes', label: 'All brakes' },
   { id: 'card', label: 'Template' },
@@ -81,6 +95,7 @@ function setPolicy(event: Event) {
       >
     </nav>
     <CompareWheels v-if="view === 'wheels' || view === 'brakes'" :key="view" :what="view" class="whole" />
+    <FitCheck v-else-if="view === 'check'" class="whole" />
     <CaliperCard v-else-if="view === 'card'" class="whole" />
     <div v-else class="fit">
       <section class="answer">
@@ -91,6 +106,10 @@ function setPolicy(event: Event) {
         <p v-if="other" class="small">
           <button class="linkish" type="button" @click="chooseAxle(otherAxle)">{{ otherAxle === 'rear' ? 'Rear' : 'Front' }}</button>:
           {{ other.sentence }}
+        </p>
+        <p v-if="rest.length > 0" class="small" data-test="rest">
+          Other interfaces, front and rear:
+          <NuxtLink :to="link('fit', { view: 'check' })">{{ rest.map((one) => `${one.count} ${one.word}`).join(', ') }}</NuxtLink>
         </p>
 
         <template v-if="corner.missing.length > 0">

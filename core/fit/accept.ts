@@ -1,0 +1,39 @@
+import type { Axle, Project } from '../model/project.ts'
+import type { FitFinding, Remedy } from './finding.ts'
+import { pieceLineId } from './rule.ts'
+
+/**
+ * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
+ * checks run again with it. Changes the draft it is given.
+ */
+export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule'>, remedy: Remedy): void {
+  const setup = draft.setups.find((one) => one.id === setupId)
+  if (!setup) return
+  const axle = setup[finding.axle]
+  if (remedy.kind === 'part') {
+    axle[remedy.slot] = remedy.partId
+    if (remedy.slot === 'spacer') delete axle.spacerTrialMm
+  } else if (remedy.kind === 'shim') axle.shimMm = remedy.shimMm
+  else if (!setup.extras.some((line) => line.id === pieceLineId(finding.axle, finding.rule)))
+    setup.extras.push({
+      id: pieceLineId(finding.axle, finding.rule),
+      label: `${remedy.label}, ${finding.axle}`.slice(0, 120),
+      quantity: remedy.quantity,
+    })
+}
+
+/** Takes a piece off the bill again. */
+export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule'>): void {
+  const setup = draft.setups.find((one) => one.id === setupId)
+  if (setup) setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding.axle, finding.rule))
+}
+
+/** Notes that someone has seen a rule to hold on the car, or takes that back. */
+export function setSeen(draft: Project, setupId: string, axle: Axle, rule: string, seen: boolean): void {
+  const holder = draft.setups.find((one) => one.id === setupId)?.[axle]
+  if (!holder) return
+  const others = (holder.seen ?? []).filter((one) => one !== rule)
+  if (seen) holder.seen = [...others, rule]
+  else if (others.length > 0) holder.seen = others
+  else delete holder.seen
+}

@@ -1,0 +1,49 @@
+import type { Axle, AxleSlot } from '../model/project.ts'
+import type { Looked, Question } from '../model/question.ts'
+import type { Dimension } from '../quantity/units.ts'
+import type { LimitId } from './limits.ts'
+import type { RuleId } from './rules.ts'
+
+export type Verdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
+
+/** What cures a finding: a part of the project into a slot, a thickness, or a piece to buy that is no part yet. */
+export type Remedy =
+  | { kind: 'part'; slot: AxleSlot; partId: string; sentence: string }
+  | { kind: 'shim'; shimMm: number; sentence: string }
+  | { kind: 'piece'; label: string; quantity: number; sentence: string }
+
+/** What a rule says of one interface. */
+export interface Judgement {
+  verdict: Exclude<Verdict, 'unknown'>
+  /** As a mechanic would say it. */
+  sentence: string
+  /** The governing figure, in the core's unit. */
+  value?: number
+  dimension?: Dimension
+  /** What it is held against, in words. */
+  limit?: string
+  remedies?: Remedy[]
+  /** A warning that concerns safety. */
+  safety?: boolean
+}
+
+export interface FitFinding {
+  rule: RuleId
+  title: string
+  axle: Axle
+  verdict: Verdict
+  sentence: string
+  value?: number
+  dimension?: Dimension
+  limit?: string
+  remedies: Remedy[]
+  safety: boolean
+  looked: Looked[]
+  missing: Question[]
+  /** Limits that this project sets itself. */
+  ownLimits: LimitId[]
+  /** The weakest origin among the figures: a finding is only as good as that. */
+  weakest: Looked['origin']
+  /** A piece that cures it is on the bill. */
+  accepted: boolean
+}

@@ -1,0 +1,125 @@
+import { carAxleFields, carFields } from '../model/car-fields.ts'
+import type { FieldTable } from '../model/field.ts'
+import { fieldsOf, type PartKind } from '../model/part-kinds.ts'
+import { AXLE_SLOTS, type Axle, type AxleSlot, type Part, type PartOf, type Project, type Setup } from '../model/project.ts'
+import type { EntryPlace, Looked, Question } from '../model/question.ts'
+import type { ResolvedAxle } from '../model/resolve.ts'
+import type { Figure } from '../quantity/figure.ts'
+import { LIMITS, type LimitId } from './limits.ts'
+
+/** What a rule may look at. */
+export interface Facts {
+  project: Project
+  setup: Setup
+  axle: Axle
+  resolved: ResolvedAxle
+  /** Rules that someone has seen to hold on the car. */
+  seen: readonly string[]
+}
+
+type Filled<S extends AxleSlot> = NonNullable<ResolvedAxle[S]>
+
+/**
+ * The eyes of a rule: whatever it looks at is noted, and what is not there becomes a question. So a rule
+ * cannot find that something fits while a figure it names is absent.
+ */
+export class Look {
+  readonly looked: Looked[] = []
+  readonly missing: Question[] = []
+  readonly ownLimits: LimitId[] = []
+
+  constructor(readonly facts: Facts) {}
+
+  /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
+  part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
+    const { axle, setup, resolved } = this.facts
+    const found = resolved[slot]
+    if (found === undefined)
+      this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
+    return found as Filled<S> | null | undefined
+  }
+  /** The caliper where there is one; a drum is none. */
+  caliper(): PartOf<'caliper'> | undefined {
+    const found = this.part('caliper')
+    return found?.kind === 'caliper' ? found : undefined
+  }
+  rotor(): PartOf<'rotor'> | undefined {
+    return this.part('rotor') ?? undefined
+  }
+  pad(): PartOf<'pad'> | undefined {
+    return this.part('pad') ?? undefined
+  }
+
+  /** A figure of a part. */
+  of<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): number | undefined {
+    if (!part) return undefined
+    return this.read((part as unknown as Record<string, unknown>)[field], fieldsOf(part.kind), field, ` of ${part.name}`, {
+      kind: 'part',
+      partId: part.id,
+      field,
+    })
+  }
+  /** A choice or words of a part. */
+  wordOf<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): string | undefined {
+    if (!part) return undefined
+    return this.word((part as unknown as Record<string, unknown>)[field], fieldsOf(part.kind), field, ` of ${part.name}`, {
+      kind: 'part',
+      partId: part.id,
+      field,
+    })
+  }
+  car(field: keyof typeof carAxleFields): number | undefined {
+    const { axle, project } = this.facts
+    return this.read(project.car[axle][field], carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
+  }
+  carWord(field: keyof typeof carAxleFields): string | undefined {
+    const { axle, project } = this.facts
+    return this.word(project.car[axle][field], carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
+  }
+  wholeCarWord(field: keyof typeof carFields): string | undefined {
+    return this.word(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
+  }
+
+  limit(id: LimitId): number {
+    const own = this.facts.project.preferences.limits?.[id]
+    if (own === undefined) return LIMITS[id].value
+    if (!this.ownLimits.includes(id)) this.ownLimits.push(id)
+    return own
+  }
+  /** Whether someone has seen on the car what figures cannot say. */
+  seen(rule: string): boolean {
+    return this.facts.seen.includes(rule)
+  }
+  /** Parts of the project that could take a slot, in the order of the project. */
+  library<K extends PartKind>(kind: K): PartOf<K>[] {
+    return this.facts.project.parts.filter((part: Part): part is Part & PartOf<K> => part.kind === kind)
+  }
+
+  private ask(what: string, at: EntryPlace, how?: string): void {
+    if (!this.missing.some((one) => one.what === what)) this.missing.push({ what, at, ...(how === undefined ? {} : { how }) })
+  }
+  private read(value: unknown, table: FieldTable, field: string, suffix: string, at: EntryPlace): number | undefined {
+    const entry = table[field]
+    const figure = value as Figure | undefined
+    const label = `${entry?.label ?? field}${suffix}`
+    this.looked.push({
+      label,
+      value: figure?.value,
+      dimension: entry?.type === 'figure' ? entry.dimension : 'number',
+      at,
+      ...(figure ? { origin: figure.origin } : {}),
+      ...(figure?.date === undefined ? {} : { date: figure.date }),
+    })
+    if (!figure) this.ask(label, at, entry?.help)
+    return figure?.value
+  }
+  private word(value: unknown, table: FieldTable, field: string, suffix: string, at: EntryPlace): string | undefined {
+    const entry = table[field]
+    const label = `${entry?.label ?? field}${suffix}`
+    const known = typeof value === 'string' && value.trim() !== '' ? value.trim() : undefined
+    const shown = entry?.type === 'choice' ? entry.options.find((one) => one.value === known)?.label : known
+    this.looked.push({ label, value: shown ?? known, dimension: 'words', at })
+    if (known === undefined) this.ask(label, at, entry?.help)
+    return known
+  }
+}

@@ -1,0 +1,328 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import { carAxleFields, carFields } from '../model/car-fields.ts'
+import { fieldsOf } from '../model/part-kinds.ts'
+import { AXLE_SLOTS, AXLES, type Axle, type Part, type Project } from '../model/project.ts'
+import { findSetup, resolveSetup } from '../model/resolve.ts'
+import { projectProblems } from '../model/check.ts'
+import { figure } from '../quantity/figure.ts'
+import { acceptRemedy, dropPiece, setSeen } from './accept.ts'
+import type { FitFinding, Verdict } from './finding.ts'
+import { LIMITS } from './limits.ts'
+import { check, pieceLineId } from './rule.ts'
+import { RULE_IDS, RULES, type RuleId } from './rules.ts'
+
+type Loose = Record<string, unknown>
+const demo = (change: (project: Project) => void = () => {}): Project => {
+  const copy = structuredClone(DEMO_PROJECT)
+  change(copy)
+  return copy
+}
+function find(project: Project, rule: RuleId, axle: Axle = 'front', setupId = 'as-it-stands'): FitFinding | undefined {
+  const setup = findSetup(project, setupId)!
+  const stock = project.setups[0]
+  const facts = {
+    project,
+    setup,
+    axle,
+    resolved: resolveSetup(project, setup)[axle],
+    seen: [...(setup[axle].seen ?? []), ...(stock[axle].seen ?? [])],
+  }
+  return check(
+    RULES.find((one) => one.id === rule)!,
+    facts,
+  )
+}
+const part = (project: Project, id: string) => project.parts.find((one) => one.id === id) as unknown as Loose
+/** A part's or the car's field set to a number (mm) or a word, in the car as it stands. */
+const withField = (holder: string, field: string, value: number | string, more: (project: Project) => void = () => {}) =>
+  demo((project) => {
+    const target =
+      holder === 'car'
+        ? (project.car as unknown as Loose)
+        : holder === 'front' || holder === 'rear'
+          ? (project.car[holder] as unknown as Loose)
+          : part(project, holder)
+    target[field] = typeof value === 'number' ? figure(value) : value
+    more(project)
+  })
+const CALIPER = 'stock-front-caliper'
+const ROTOR = 'stock-front-rotor'
+const PAD = 'stock-front-pad'
+const HOSE = 'stock-front-hose'
+
+test('every rule is listed once, has an id and a title of its own', () => {
+  expect(RULES.map((rule) => rule.id)).toEqual([...RULE_IDS])
+  expect(new Set(RULES.map((rule) => rule.title)).size).toBe(RULES.length)
+})
+
+/** Each limit at its edge, just inside and just outside: where, field, value, verdict. */
+const EDGES: readonly (readonly [RuleId, string, string, number | string, Verdict])[] = [
+  ['hub-pattern', ROTOR, 'boltCircleMm', 104.1, 'fits'],
+  ['hub-pattern', ROTOR, 'boltCircleMm', 104.11, 'blocked'],
+  ['hub-pattern', ROTOR, 'boltCount', 5, 'blocked'],
+  ['hub-register', ROTOR, 'boreMm', 62, 'fits'],
+  ['hub-register', ROTOR, 'boreMm', 61.99, 'blocked'],
+  ['hub-register', ROTOR, 'boreMm', 62.2, 'fits'],
+  ['hub-register', ROTOR, 'boreMm', 62.21, 'needs'],
+  ['wheel-pattern', 'club-wheel', 'boltCircleMm', 103.9, 'fits'],
+  ['wheel-pattern', 'club-wheel', 'boltCircleMm', 103.89, 'blocked'],
+  ['wheel-register', 'club-wheel', 'boreMm', 63, 'needs'],
+  // stock: mount -38, disc at 6 - 28 = -22; a sliding caliper may be 2 mm off; the mount's inboard face shims inboard only
+  ['disc-plane', CALIPER, 'mountToSlotMm', 18, 'fits'],
+  ['disc-plane', CALIPER, 'mountToSlotMm', 18.01, 'needs'],
+  ['disc-plane', CALIPER, 'mountToSlotMm', 22, 'needs'],
+  ['disc-plane', CALIPER, 'mountToSlotMm', 22.01, 'blocked'],
+  ['disc-plane', CALIPER, 'mountToSlotMm', 14, 'fits'],
+  ['disc-plane', CALIPER, 'mountToSlotMm', 13.99, 'blocked'],
+  ['disc-thickness', CALIPER, 'ratedFromMm', 22, 'fits'],
+  ['disc-thickness', CALIPER, 'ratedFromMm', 22.01, 'blocked'],
+  ['disc-thickness', CALIPER, 'ratedToMm', 21.99, 'blocked'],
+  // rotor 22, pads 2 x 16
+  ['pad-slot', CALIPER, 'slotWidthMm', 54.3, 'fits'],
+  ['pad-slot', CALIPER, 'slotWidthMm', 54.29, 'needs'],
+  ['pad-slot', CALIPER, 'slotWidthMm', 57, 'fits'],
+  ['pad-slot', CALIPER, 'slotWidthMm', 57.01, 'needs'],
+  // 55.2 - 19.8 - 2 x 7 = 21.4, all on one side
+  ['piston-travel', CALIPER, 'pistonTravelMm', 21.4, 'fits'],
+  ['piston-travel', CALIPER, 'pistonTravelMm', 21.39, 'needs'],
+  // rotor radius 128
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 128, 'fits'],
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 128.01, 'check'],
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 128.5, 'check'],
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 128.51, 'blocked'],
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 125.5, 'fits'],
+  ['disc-diameter', CALIPER, 'padTopRadiusMm', 125.49, 'needs'],
+  ['bridge', CALIPER, 'bridgeRadiusMm', 130, 'fits'],
+  ['bridge', CALIPER, 'bridgeRadiusMm', 129.99, 'needs'],
+  ['mount', CALIPER, 'mountSpacingMm', 130.2, 'fits'],
+  ['mount', CALIPER, 'mountType', 'radial', 'blocked'],
+  ['mount', CALIPER, 'mountThread', 'M12x1.5', 'fits'],
+  ['mount', CALIPER, 'mountThread', 'M12 x 1.25', 'blocked'],
+  ['pad-shape', PAD, 'shape', 't 110', 'fits'],
+  ['pad-shape', PAD, 'shape', 'T-999', 'needs'],
+  // 127 - height - 76
+  ['pad-sweep', PAD, 'heightMm', 51, 'fits'],
+  ['pad-sweep', PAD, 'heightMm', 51.01, 'needs'],
+  ['pad-sweep', PAD, 'heightMm', 53, 'needs'],
+  ['pad-sweep', PAD, 'heightMm', 53.01, 'blocked'],
+  ['hose-caliper-end', HOSE, 'caliperThread', 'M10x1', 'fits'],
+  ['hose-caliper-end', HOSE, 'caliperThread', '3/8-24', 'needs'],
+  ['hose-caliper-end', HOSE, 'caliperSeat', 'double flare', 'blocked'],
+  ['hose-line-end', HOSE, 'lineThread', '3/8-24', 'needs'],
+  ['hose-line-end', HOSE, 'lineSeat', 'double flare', 'blocked'],
+  // path 330: a tenth of it is more than 15 mm
+  ['hose-length', HOSE, 'lengthMm', 363, 'fits'],
+  // the braided hose among the parts is long enough
+  ['hose-length', HOSE, 'lengthMm', 362.9, 'needs'],
+  ['handedness', CALIPER, 'bleedUppermost', 'no', 'needs'],
+  ['handedness', ROTOR, 'vanes', 'directional', 'unknown'],
+  ['dust-shield', 'front', 'shieldRadiusMm', 131, 'fits'],
+  ['dust-shield', 'front', 'shieldRadiusMm', 130.99, 'check'],
+  ['dust-shield', 'front', 'shield', 'none', 'fits'],
+  ['wheel-minimum', CALIPER, 'minWheelIn', 15, 'check'],
+  ['wheel-minimum', CALIPER, 'minWheelIn', 16, 'check'],
+  ['wheel-fastener', 'club-wheel', 'seatShape', 'ball', 'needs'],
+  // 34 - 16 = 18 in steel M12, 22 deep
+  ['mount-bolts', CALIPER, 'boltLengthMm', 28, 'fits'],
+  ['mount-bolts', CALIPER, 'boltLengthMm', 27.99, 'needs'],
+  ['mount-bolts', CALIPER, 'boltLengthMm', 38, 'fits'],
+  ['mount-bolts', CALIPER, 'boltLengthMm', 38.01, 'needs'],
+  ['mount-bolts', 'front', 'knuckleMaterial', 'aluminium', 'fits'],
+  ['hat-fit', ROTOR, 'hatInnerDiameterMm', 136, 'fits'],
+  ['hat-fit', ROTOR, 'hatInnerDiameterMm', 135.99, 'blocked'],
+  ['hat-fit', ROTOR, 'studHoleMm', 11.99, 'blocked'],
+  // 127 - 49 - 73 = 5
+  ['hat-clearance', PAD, 'plateHeightMm', 52, 'fits'],
+  ['hat-clearance', PAD, 'plateHeightMm', 52.01, 'blocked'],
+]
+test.each(EDGES)('%s: %s %s = %p is %s', (rule, holder, field, value, verdict) => {
+  expect(find(withField(holder, field, value), rule)!.verdict).toBe(verdict)
+})
+
+describe('the parking brake', () => {
+  test.each([
+    ['lever', 'lever', 'fits'],
+    ['lever', 'none', 'blocked'],
+    ['electric', 'lever', 'blocked'],
+    ['shoes', 'lever', 'unknown'],
+    ['separate', 'none', 'fits'],
+    ['none', 'none', 'check'],
+  ] as const)('a car with %s, a caliper with %s: %s', (car, caliper, verdict) => {
+    const project = withField('car', 'parkingBrake', car, (one) => (part(one, 'stock-rear-caliper').parkingBrake = caliper))
+    expect(find(project, 'parking-brake', 'rear')!.verdict).toBe(verdict)
+  })
+  test('in competition alone a lost one is a warning, and the front has none', () => {
+    const lost = withField('car', 'use', 'competition', (one) => (part(one, 'stock-rear-caliper').parkingBrake = 'none'))
+    expect(find(lost, 'parking-brake', 'rear')).toMatchObject({ verdict: 'check', safety: true })
+    expect(find(lost, 'parking-brake', 'front')).toBeUndefined()
+  })
+})
+
+describe('unknown is never fits', () => {
+  const rules = RULE_IDS.filter((id) => id !== 'wheel-minimum')
+  test('each rule, for each thing it looks at: taking that away makes it unknown or stays bad news', () => {
+    for (const setup of DEMO_PROJECT.setups) {
+      for (const axle of AXLES) {
+        for (const rule of rules) {
+          const whole = find(DEMO_PROJECT, rule, axle, setup.id)
+          if (!whole) continue
+          expect([setup.id, axle, rule, whole.looked.length > 0 || whole.verdict === 'check' || whole.verdict === 'fits']).toEqual([
+            setup.id,
+            axle,
+            rule,
+            true,
+          ])
+          for (const looked of whole.looked) {
+            const less = demo((project) => {
+              const { at } = looked
+              if (at.kind === 'part') Reflect.deleteProperty(part(project, at.partId), at.field)
+              else if (at.kind === 'car') Reflect.deleteProperty(at.axle ? project.car[at.axle] : project.car, at.field)
+            })
+            const found = find(less, rule, axle, setup.id)
+            expect([rule, looked.label, found?.verdict]).not.toEqual([rule, looked.label, 'fits'])
+            if (found?.verdict === 'unknown') expect(found.missing.map((one) => one.what)).toContain(looked.label)
+          }
+        }
+      }
+    }
+  })
+  test('a blank slot is a question with the place where it is answered', () => {
+    const empty = demo((project) => Reflect.deleteProperty(project.setups[0].front, 'rotor'))
+    expect(find(empty, 'hub-pattern')).toMatchObject({
+      verdict: 'unknown',
+      missing: [{ what: 'Rotor, front', at: { kind: 'slot', axle: 'front', slot: 'rotor' } }],
+    })
+  })
+  test('what is known to be wrong blocks although other figures are missing', () => {
+    const wrong = withField(ROTOR, 'boltCount', 5, (project) => Reflect.deleteProperty(part(project, ROTOR), 'boltCircleMm'))
+    expect(find(wrong, 'hub-pattern')!.verdict).toBe('blocked')
+  })
+  test('a drum is asked nothing of a disc', () => {
+    const drum = demo((project) => {
+      project.parts.push({ id: 'drum', kind: 'drum', name: 'Drum' } as Part)
+      project.setups[0].rear.caliper = 'drum'
+    })
+    const asked = RULE_IDS.filter((id) => find(drum, id, 'rear') !== undefined)
+    expect(asked).toEqual([
+      'hose-caliper-end',
+      'hose-line-end',
+      'hose-length',
+      'parking-brake',
+      'parking-hold',
+      'wheel-pattern',
+      'wheel-register',
+      'wheel-fastener',
+    ])
+  })
+})
+
+describe('limits', () => {
+  test('each has a reason; a project’s own counts and is shown where it counts', () => {
+    for (const limit of Object.values(LIMITS)) expect(limit.reason).toMatch(/\.$/)
+    const strict = withField(CALIPER, 'bridgeRadiusMm', 130.5, (project) => (project.preferences.limits = { bridgeMm: 3 }))
+    expect(find(strict, 'bridge')).toMatchObject({ verdict: 'needs', ownLimits: ['bridgeMm'], limit: 'at least 3.0\u00a0mm' })
+    expect(find(strict, 'hub-pattern')!.ownLimits).toEqual([])
+    expect(projectProblems(strict)).toEqual([])
+    expect(projectProblems(demo((project) => (project.preferences.limits = { bridgeMm: -1 }))).map((one) => one.path)).toEqual([
+      'preferences.limits',
+    ])
+  })
+  test('a finding is as good as its weakest figure', () => {
+    const guessed = demo((project) => (part(project, ROTOR).diameterMm = figure(256, 'estimated')))
+    expect(find(guessed, 'bridge')!.weakest).toBe('estimated')
+    expect(find(DEMO_PROJECT, 'bridge')!.weakest).toBe('published')
+  })
+})
+
+describe('remedies', () => {
+  const loose = () => withField(ROTOR, 'boreMm', 63)
+  test('a piece goes onto the bill, cures, and comes off again', () => {
+    const project = loose()
+    const before = find(project, 'hub-register')!
+    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
+    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
+    expect(project.setups[0].extras.filter((line) => line.id === pieceLineId('front', 'hub-register'))).toHaveLength(1)
+    expect(find(project, 'hub-register')).toMatchObject({
+      verdict: 'fits',
+      accepted: true,
+      sentence: expect.stringMatching(/^With centring ring/),
+    })
+    expect(projectProblems(project)).toEqual([])
+    dropPiece(project, 'as-it-stands', before)
+    expect(find(project, 'hub-register')!.verdict).toBe('needs')
+  })
+  test('shims go under the mount and centre the caliper', () => {
+    const project = withField(CALIPER, 'mountToSlotMm', 19.2)
+    const found = find(project, 'disc-plane')!
+    acceptRemedy(project, 'as-it-stands', found, found.remedies[0]!)
+    expect(project.setups[0].front.shimMm).toBe(-3.2)
+    expect(find(project, 'disc-plane')).toMatchObject({ verdict: 'fits', value: expect.closeTo(0, 6) })
+  })
+  test('a part of the project goes into its slot: pads of the right shape, a longer hose, a bracket that joins', () => {
+    const shape = demo((project) => (project.setups[1]!.front.pad = 'stock-front-pad'))
+    const wrong = find(shape, 'pad-shape', 'front', 'estate-fronts')!
+    acceptRemedy(shape, 'estate-fronts', wrong, wrong.remedies[0]!)
+    expect(shape.setups[1]!.front.pad).toBe('estate-front-pad')
+    expect(find(shape, 'pad-shape', 'front', 'estate-fronts')!.verdict).toBe('fits')
+    const bare = demo((project) => (project.setups[3]!.front.bracket = null))
+    expect(find(bare, 'mount', 'front', 'balanced')).toMatchObject({
+      verdict: 'needs',
+      remedies: [{ kind: 'part', slot: 'bracket', partId: 'kit-bracket' }],
+    })
+    const short = withField(HOSE, 'lengthMm', 300)
+    expect(find(short, 'hose-length')!.remedies).toEqual([expect.objectContaining({ partId: 'braided-front-hose' })])
+    short.parts = short.parts.filter((one) => one.id !== 'braided-front-hose')
+    short.setups[3]!.front.hose = 'stock-front-hose'
+    expect(find(short, 'hose-length')).toMatchObject({ verdict: 'blocked', safety: true })
+  })
+  test('only a look at the car settles what no figure says', () => {
+    const project = demo((one) => delete one.setups[0].front.seen)
+    expect(find(project, 'knuckle-clear')!.verdict).toBe('check')
+    setSeen(project, 'as-it-stands', 'front', 'knuckle-clear', true)
+    expect(find(project, 'knuckle-clear')!.verdict).toBe('fits')
+    expect(projectProblems(project)).toEqual([])
+    setSeen(project, 'as-it-stands', 'front', 'knuckle-clear', false)
+    expect(project.setups[0].front.seen).toBeUndefined()
+  })
+})
+
+test('whatever is put into the slots, every rule answers, and never fits with something missing', () => {
+  const choose = (slot: keyof typeof AXLE_SLOTS) =>
+    fc.constantFrom(
+      undefined,
+      ...(AXLE_SLOTS[slot].nothing ? [null] : []),
+      ...DEMO_PROJECT.parts.filter((one) => (AXLE_SLOTS[slot].kinds as readonly string[]).includes(one.kind)).map((one) => one.id),
+    )
+  const axle = fc.record({
+    caliper: choose('caliper'),
+    bracket: choose('bracket'),
+    rotor: choose('rotor'),
+    pad: choose('pad'),
+    hose: choose('hose'),
+    wheel: choose('wheel'),
+  })
+  fc.assert(
+    fc.property(axle, fc.constantFrom(...AXLES), fc.constantFrom(...RULE_IDS), (slots, which, rule) => {
+      const project = demo((one) => void Object.assign(one.setups[1]![which], slots))
+      const found = find(project, rule, which, 'estate-fronts')
+      if (found && found.missing.length > 0) expect(['unknown', 'blocked']).toContain(found.verdict)
+      if (found) expect(found.sentence).toMatch(/[.]$/)
+    }),
+    { numRuns: 300 },
+  )
+})
+
+test('every field that the rules name is in a table of the model', () => {
+  for (const setup of DEMO_PROJECT.setups) {
+    for (const which of AXLES) {
+      for (const rule of RULE_IDS) {
+        for (const { at } of find(DEMO_PROJECT, rule, which, setup.id)?.looked ?? []) {
+          if (at.kind === 'part') expect(fieldsOf(DEMO_PROJECT.parts.find((one) => one.id === at.partId)!.kind)).toHaveProperty(at.field)
+          else if (at.kind === 'car') expect(at.axle ? carAxleFields : carFields).toHaveProperty(at.field)
+        }
+      }
+    }
+  }
+})

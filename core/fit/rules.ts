@@ -1,0 +1,91 @@
+import { bridge } from './rules/bridge.ts'
+import { discDiameterRule } from './rules/disc-diameter.ts'
+import { discPlaneRule } from './rules/disc-plane.ts'
+import { discThickness } from './rules/disc-thickness.ts'
+import { dustShield } from './rules/dust-shield.ts'
+import { handedness } from './rules/handedness.ts'
+import { hatClearance } from './rules/hat-clearance.ts'
+import { hatFit } from './rules/hat-fit.ts'
+import { hoseCaliperEnd } from './rules/hose-caliper-end.ts'
+import { hoseLength } from './rules/hose-length.ts'
+import { hoseLineEnd } from './rules/hose-line-end.ts'
+import { hubPattern } from './rules/hub-pattern.ts'
+import { hubRegister } from './rules/hub-register.ts'
+import { knuckleClear } from './rules/knuckle-clear.ts'
+import { mount } from './rules/mount.ts'
+import { mountBolts } from './rules/mount-bolts.ts'
+import { padShape } from './rules/pad-shape.ts'
+import { padSlotRule } from './rules/pad-slot.ts'
+import { padSweep } from './rules/pad-sweep.ts'
+import { parkingBrake } from './rules/parking-brake.ts'
+import { parkingHold } from './rules/parking-hold.ts'
+import { pistonTravel } from './rules/piston-travel.ts'
+import { wheelFastener } from './rules/wheel-fastener.ts'
+import { wheelMinimum } from './rules/wheel-minimum.ts'
+import { wheelPattern } from './rules/wheel-pattern.ts'
+import { wheelRegister } from './rules/wheel-register.ts'
+import type { Rule } from './rule.ts'
+
+/**
+ * Every interface that is looked at, in the order in which a car is built. To add one: a file in `rules/`
+ * and a line here. The wheel's clearance, studs and register, and the order of locking are found with
+ * their own figures and join in the report.
+ */
+export const RULE_IDS = [
+  'hub-pattern',
+  'hub-register',
+  'disc-plane',
+  'disc-thickness',
+  'pad-slot',
+  'piston-travel',
+  'disc-diameter',
+  'bridge',
+  'mount',
+  'pad-shape',
+  'pad-sweep',
+  'hat-fit',
+  'hat-clearance',
+  'handedness',
+  'dust-shield',
+  'mount-bolts',
+  'knuckle-clear',
+  'hose-caliper-end',
+  'hose-line-end',
+  'hose-length',
+  'parking-brake',
+  'parking-hold',
+  'wheel-pattern',
+  'wheel-register',
+  'wheel-minimum',
+  'wheel-fastener',
+] as const
+export type RuleId = (typeof RULE_IDS)[number]
+
+export const RULES: readonly Rule[] = [
+  hubPattern,
+  hubRegister,
+  discPlaneRule,
+  discThickness,
+  padSlotRule,
+  pistonTravel,
+  discDiameterRule,
+  bridge,
+  mount,
+  padShape,
+  padSweep,
+  hatFit,
+  hatClearance,
+  handedness,
+  dustShield,
+  mountBolts,
+  knuckleClear,
+  hoseCaliperEnd,
+  hoseLineEnd,
+  hoseLength,
+  parkingBrake,
+  parkingHold,
+  wheelPattern,
+  wheelRegister,
+  wheelMinimum,
+  wheelFastener,
+]

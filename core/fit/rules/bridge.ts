@@ -1,0 +1,34 @@
+import { mm } from '../words.ts'
+import type { Rule } from '../rule.ts'
+import { mountedRadius } from './mounted-radius.ts'
+
+export const bridge: Rule = {
+  id: 'bridge',
+  title: 'Rotor under the caliper’s bridge',
+  on: 'disc',
+  judge(look) {
+    const inner = mountedRadius(look, look.caliper(), 'bridgeRadiusMm')
+    const diameter = look.of(look.rotor(), 'diameterMm')
+    const least = look.limit('bridgeMm')
+    if (inner === undefined || diameter === undefined) return undefined
+    const gap = inner - diameter / 2
+    const figure = { value: gap, dimension: 'length', limit: `at least ${mm(least)}` } as const
+    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${mm(gap)} between rotor and bridge.` }
+    return {
+      ...figure,
+      verdict: 'needs',
+      sentence:
+        gap < 0
+          ? `The rotor reaches ${mm(-gap)} into the bridge: radial spacers of ${mm(least - gap)}.`
+          : `Only ${mm(gap)} between rotor and bridge: radial spacers of ${mm(least - gap)}.`,
+      remedies: [
+        {
+          kind: 'piece',
+          label: `Radial spacers ${mm(least - gap)} with longer bolts`,
+          quantity: 2,
+          sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
+        },
+      ],
+    }
+  },
+}

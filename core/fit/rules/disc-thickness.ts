@@ -1,0 +1,37 @@
+import { mm } from '../words.ts'
+import type { Rule } from '../rule.ts'
+
+export const discThickness: Rule = {
+  id: 'disc-thickness',
+  title: 'Rotor thickness in the caliper',
+  on: 'disc',
+  judge(look) {
+    const caliper = look.caliper()
+    const thickness = look.of(look.rotor(), 'thicknessMm')
+    const from = look.of(caliper, 'ratedFromMm')
+    const to = look.of(caliper, 'ratedToMm')
+    if (thickness === undefined || from === undefined || to === undefined) return undefined
+    const figure = { value: thickness, dimension: 'length', limit: `${mm(from)} to ${mm(to)}` } as const
+    if (thickness >= from - 1e-9 && thickness <= to + 1e-9)
+      return { ...figure, verdict: 'fits', sentence: `The rotor is ${mm(thickness)} thick, inside what the caliper is made for.` }
+    const sentence = `The rotor is ${mm(thickness)} thick; the caliper is made for ${mm(from)} to ${mm(to)}.`
+    const other = look
+      .library('caliper')
+      .find(
+        (one) =>
+          one.id !== caliper?.id &&
+          one.ratedFromMm &&
+          one.ratedToMm &&
+          one.ratedFromMm.value <= thickness &&
+          one.ratedToMm.value >= thickness &&
+          one.mountSpacingMm?.value === caliper?.mountSpacingMm?.value,
+      )
+    if (!other) return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
+    return {
+      ...figure,
+      verdict: 'needs',
+      sentence,
+      remedies: [{ kind: 'part', slot: 'caliper', partId: other.id, sentence: `${other.name} takes it on the same mount.` }],
+    }
+  },
+}

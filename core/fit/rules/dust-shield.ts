@@ -1,0 +1,27 @@
+import { mm } from '../words.ts'
+import type { Rule } from '../rule.ts'
+
+export const dustShield: Rule = {
+  id: 'dust-shield',
+  title: 'Rotor in the dust shield',
+  on: 'disc',
+  judge(look) {
+    const shield = look.carWord('shield')
+    if (shield === 'none') return { verdict: 'fits', sentence: 'The car has no dust shield here.' }
+    const radius = look.car('shieldRadiusMm')
+    const diameter = look.of(look.rotor(), 'diameterMm')
+    const least = look.limit('shieldMm')
+    if (radius === undefined || diameter === undefined) return undefined
+    const gap = radius - diameter / 2
+    const figure = { value: gap, dimension: 'length', limit: `at least ${mm(least)}` } as const
+    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${mm(gap)} between rotor and shield.` }
+    return {
+      ...figure,
+      verdict: look.seen('dust-shield') ? 'fits' : 'check',
+      sentence:
+        gap < 0
+          ? `The rotor is ${mm(-gap)} larger than its shield: trim or remove it, and see that it runs free.`
+          : `Only ${mm(gap)} between rotor and shield: see that it runs free.`,
+    }
+  },
+}

@@ -1,0 +1,39 @@
+import type { PartOf } from '../../model/project.ts'
+import { mm } from '../words.ts'
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
+
+/** Holes of a rotor or a wheel against the hub's: the same count on the same circle. */
+export function equalPattern(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'> | undefined | null): Judgement | undefined {
+  if (!part) return undefined
+  const count = look.of<'rotor' | 'wheel'>(part, 'boltCount')
+  const circle = look.of<'rotor' | 'wheel'>(part, 'boltCircleMm')
+  const hubCount = look.car('boltCount')
+  const hubCircle = look.car('boltCircleMm')
+  const limitMm = look.limit('patternMm')
+  if (count !== undefined && hubCount !== undefined && count !== hubCount)
+    return {
+      verdict: 'blocked',
+      sentence: `${count} holes on a hub for ${hubCount}: it does not go on.`,
+      value: count,
+      dimension: 'count',
+      limit: `${hubCount}`,
+    }
+  if (circle === undefined || hubCircle === undefined) return undefined
+  const off = Math.abs(circle - hubCircle)
+  if (off > limitMm + 1e-9)
+    return {
+      verdict: 'blocked',
+      sentence: `Its bolt circle is ${mm(circle)}, the hub’s ${mm(hubCircle)}: it does not go on.`,
+      value: circle,
+      dimension: 'length',
+      limit: mm(hubCircle),
+    }
+  return {
+    verdict: 'fits',
+    sentence: `${count ?? ''} holes on ${mm(circle)}, like the hub.`,
+    value: circle,
+    dimension: 'length',
+    limit: mm(hubCircle),
+  }
+}

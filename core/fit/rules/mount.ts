@@ -1,0 +1,105 @@
+import { mm } from '../words.ts'
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
+import type { Rule } from '../rule.ts'
+import { plainThread } from './same-thread.ts'
+
+interface Side {
+  type: string | undefined
+  spacing: number | undefined
+  thread: string | undefined
+}
+
+/** Two faces that are bolted together. */
+function joint(look: Look, a: Side, b: Side, what: string): Judgement | undefined {
+  const limitMm = look.limit('mountSpacingMm')
+  if (a.type !== undefined && b.type !== undefined && a.type !== b.type)
+    return { verdict: 'blocked', sentence: `${what}: a ${a.type} mount on a ${b.type} one.` }
+  if (a.spacing !== undefined && b.spacing !== undefined && Math.abs(a.spacing - b.spacing) > limitMm + 1e-9)
+    return {
+      verdict: 'blocked',
+      sentence: `${what}: bolts ${mm(a.spacing)} apart on ${mm(b.spacing)}.`,
+      value: a.spacing,
+      dimension: 'length',
+      limit: mm(b.spacing),
+    }
+  if (a.thread !== undefined && b.thread !== undefined && plainThread(a.thread) !== plainThread(b.thread))
+    return { verdict: 'blocked', sentence: `${what}: ${a.thread} on ${b.thread}.` }
+  if (
+    a.type === undefined ||
+    b.type === undefined ||
+    a.spacing === undefined ||
+    b.spacing === undefined ||
+    a.thread === undefined ||
+    b.thread === undefined
+  )
+    return undefined
+  return {
+    verdict: 'fits',
+    sentence: `${what}: ${a.type}, ${mm(a.spacing)}, ${a.thread} on both.`,
+    value: a.spacing,
+    dimension: 'length',
+    limit: mm(b.spacing),
+  }
+}
+
+export const mount: Rule = {
+  id: 'mount',
+  title: 'Caliper on the knuckle',
+  on: 'disc',
+  judge(look) {
+    const caliper = look.caliper()
+    const bracket = look.part('bracket')
+    if (!caliper || bracket === undefined) return undefined
+    const knuckle: Side = { type: look.carWord('mountType'), spacing: look.car('mountSpacingMm'), thread: look.carWord('mountThread') }
+    const own: Side = {
+      type: look.wordOf(caliper, 'mountType'),
+      spacing: look.of(caliper, 'mountSpacingMm'),
+      thread: look.wordOf(caliper, 'mountThread'),
+    }
+    if (bracket) {
+      const upper = joint(
+        look,
+        own,
+        {
+          type: look.wordOf(bracket, 'caliperType'),
+          spacing: look.of(bracket, 'caliperSpacingMm'),
+          thread: look.wordOf(bracket, 'caliperThread'),
+        },
+        'Caliper on bracket',
+      )
+      const lower = joint(
+        look,
+        {
+          type: look.wordOf(bracket, 'knuckleType'),
+          spacing: look.of(bracket, 'knuckleSpacingMm'),
+          thread: look.wordOf(bracket, 'knuckleThread'),
+        },
+        knuckle,
+        'Bracket on knuckle',
+      )
+      const bad = [upper, lower].find((one) => one?.verdict === 'blocked')
+      return bad ?? (upper && lower ? { ...lower, sentence: `${upper.sentence} ${lower.sentence}` } : undefined)
+    }
+    const direct = joint(look, own, knuckle, 'Caliper on knuckle')
+    if (direct?.verdict !== 'blocked') return direct
+    const joins = look.library('bracket').find((one) => {
+      const near = (x: number | undefined, y: number | undefined) =>
+        x !== undefined && y !== undefined && Math.abs(x - y) <= look.limit('mountSpacingMm')
+      return (
+        near(one.caliperSpacingMm?.value, own.spacing) &&
+        near(one.knuckleSpacingMm?.value, knuckle.spacing) &&
+        one.caliperType === own.type &&
+        one.knuckleType === knuckle.type
+      )
+    })
+    return joins
+      ? {
+          ...direct,
+          verdict: 'needs',
+          sentence: `${direct.sentence} A bracket joins both.`,
+          remedies: [{ kind: 'part', slot: 'bracket', partId: joins.id, sentence: `${joins.name} goes between.` }],
+        }
+      : { ...direct, sentence: `${direct.sentence} No bracket among the parts joins both.` }
+  },
+}

@@ -1,0 +1,63 @@
+import { mm } from '../words.ts'
+import type { Rule } from '../rule.ts'
+
+export interface PadSlot {
+  clearanceMm: number
+  verdict: 'fits' | 'needs'
+  /** Thickest pad, plate and lining, that leaves the least play, mm. */
+  padTotalMaxMm: number
+}
+
+/** Play of a new rotor with two new pads in the caliper's slot, mm. */
+export function padSlot(slotWidthMm: number, rotorThicknessMm: number, padTotalMm: number, leastMm: number, mostMm: number): PadSlot {
+  const clearanceMm = slotWidthMm - rotorThicknessMm - 2 * padTotalMm
+  const fits = clearanceMm >= leastMm - 1e-9 && clearanceMm <= mostMm + 1e-9
+  return { clearanceMm, verdict: fits ? 'fits' : 'needs', padTotalMaxMm: (slotWidthMm - rotorThicknessMm - leastMm) / 2 }
+}
+
+export const padSlotRule: Rule = {
+  id: 'pad-slot',
+  title: 'New pads and rotor in the slot',
+  on: 'disc',
+  judge(look) {
+    const caliper = look.caliper()
+    const pad = look.pad()
+    const slot = look.of(caliper, 'slotWidthMm')
+    const rotor = look.of(look.rotor(), 'thicknessMm')
+    const total = look.of(pad, 'thicknessMm')
+    if (slot === undefined || rotor === undefined || total === undefined) return undefined
+    const [least, most] = [look.limit('slotLeastMm'), look.limit('slotMostMm')]
+    const { clearanceMm, verdict, padTotalMaxMm } = padSlot(slot, rotor, total, least, most)
+    const figure = { value: clearanceMm, dimension: 'length', limit: `${mm(least)} to ${mm(most)}` } as const
+    if (verdict === 'fits') return { ...figure, verdict, sentence: `Rotor and new pads go in with ${mm(clearanceMm)} to spare.` }
+    const tight = clearanceMm < least
+    const other = look
+      .library('pad')
+      .find(
+        (one) =>
+          one.id !== pad?.id &&
+          one.shape !== undefined &&
+          one.shape === pad?.shape &&
+          one.thicknessMm &&
+          padSlot(slot, rotor, one.thicknessMm.value, least, most).verdict === 'fits',
+      )
+    return {
+      ...figure,
+      verdict,
+      sentence: tight
+        ? `Rotor and two new pads are ${mm(-clearanceMm + least)} too thick for the slot: pads of at most ${mm(padTotalMaxMm)}.`
+        : `${mm(clearanceMm)} play in the slot is too much: thicker pads or a thicker rotor.`,
+      remedies: [
+        ...(other
+          ? [{ kind: 'part', slot: 'pad', partId: other.id, sentence: `${other.name} have the same shape and go in.` } as const]
+          : []),
+        {
+          kind: 'piece',
+          label: tight ? `Pads of at most ${mm(padTotalMaxMm)}, from the pad maker` : 'Thicker pads from the pad maker',
+          quantity: 1,
+          sentence: 'Pads of another thickness, from their maker; never ground by hand.',
+        },
+      ],
+    }
+  },
+}

@@ -1,0 +1,33 @@
+import { mm } from '../words.ts'
+import type { Rule } from '../rule.ts'
+import { mountedRadius } from './mounted-radius.ts'
+
+export const padSweep: Rule = {
+  id: 'pad-sweep',
+  title: 'Pad on the friction ring',
+  on: 'disc',
+  judge(look) {
+    const top = mountedRadius(look, look.caliper(), 'padTopRadiusMm')
+    const height = look.of(look.pad(), 'heightMm')
+    const inner = look.of(look.rotor(), 'frictionInnerDiameterMm')
+    const trim = look.limit('sweepTrimMm')
+    if (top === undefined || height === undefined || inner === undefined) return undefined
+    const inside = top - height - inner / 2
+    const figure = { value: inside, dimension: 'length', limit: 'not below 0' } as const
+    if (inside >= -1e-9) return { ...figure, verdict: 'fits', sentence: `The pad’s foot runs ${mm(inside)} inside the friction ring.` }
+    if (inside >= -trim - 1e-9)
+      return {
+        ...figure,
+        verdict: 'needs',
+        sentence: `The pad’s foot hangs ${mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
+        remedies: [
+          { kind: 'piece', label: `Pads trimmed ${mm(-inside)} by their maker`, quantity: 1, sentence: 'Trimmed by the pad maker.' },
+        ],
+      }
+    return {
+      ...figure,
+      verdict: 'blocked',
+      sentence: `The pad’s foot hangs ${mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
+    }
+  },
+}

@@ -1,0 +1,31 @@
+import type { PartOf } from '../../model/project.ts'
+import { mm } from '../words.ts'
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
+
+/** Centre bore of a rotor or a wheel over the hub's register. */
+export function registerPlay(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'> | undefined | null): Judgement | undefined {
+  if (!part) return undefined
+  const bore = look.of<'rotor' | 'wheel'>(part, 'boreMm')
+  const register = look.car('registerMm')
+  const most = look.limit('registerPlayMm')
+  if (bore === undefined || register === undefined) return undefined
+  const play = bore - register
+  const figure = { value: play, dimension: 'length', limit: `0 to ${mm(most)}` } as const
+  if (play < -1e-9)
+    return { ...figure, verdict: 'blocked', sentence: `Its bore is ${mm(-play)} smaller than the hub’s register: it does not go over.` }
+  if (play <= most + 1e-9) return { ...figure, verdict: 'fits', sentence: `It is centred with ${mm(play)} play.` }
+  return {
+    ...figure,
+    verdict: 'needs',
+    sentence: `Its bore is ${mm(play)} larger than the hub’s register: a centring ring is needed.`,
+    remedies: [
+      {
+        kind: 'piece',
+        label: `Centring ring ${mm(register)} to ${mm(bore)}`,
+        quantity: 2,
+        sentence: 'A centring ring on each side centres it.',
+      },
+    ],
+  }
+}

@@ -1,0 +1,31 @@
+import type { Origin } from '../quantity/figure.ts'
+import type { Dimension } from '../quantity/units.ts'
+import type { Axle, AxleSlot, HydraulicSlot, Preferences } from './project.ts'
+
+/** Where a figure is entered, so that a view can lead there. */
+export type EntryPlace =
+  | { kind: 'part'; partId: string; field: string }
+  | { kind: 'car'; axle?: Axle; field: string }
+  | { kind: 'slot'; setupId: string; axle?: Axle; slot: AxleSlot | HydraulicSlot }
+  | { kind: 'setup'; setupId: string; axle?: Axle; field: string }
+  | { kind: 'preference'; field: keyof Preferences }
+
+/** A question that keeps something unknown. */
+export interface Question<P = EntryPlace> {
+  /** "Hat thickness of Front rotor". */
+  what: string
+  /** How to get it. */
+  how?: string
+  at: P
+}
+
+/** Something that was looked at. */
+export interface Looked {
+  label: string
+  /** A number in the core's unit, or words; undefined: nobody has entered it. */
+  value: number | string | undefined
+  dimension: Dimension | 'words'
+  origin?: Origin
+  date?: string
+  at: EntryPlace
+}

@@ -1,0 +1,71 @@
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo, seriousFindings, type } from './support.ts'
+
+/** Another address, once what was changed is kept. */
+async function leave(page: Page, address: string): Promise<void> {
+  await expect(page.getByText('Saved here')).toBeAttached()
+  await page.goto(`/p/larkrise-club-hatch/${address}`)
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+}
+
+test('every interface: needs and unknowns are named, measured, accepted; the bill follows', async ({ page }) => {
+  await openDemo(page, 'setup', 'setup=estate-fronts')
+  await page.getByLabel('Pads, front', { exact: true }).selectOption('stock-front-pad')
+  await page.getByRole('link', { name: /^\s*5?\s*Fit/ }).click()
+  await page.getByRole('link', { name: 'Every interface' }).click()
+  const rule = (id: string) => page.locator(`[data-rule="${id}"]`)
+  await expect(rule('front.pad-shape')).toContainText('The pads are shape T-110, the caliper takes T-284.')
+  await rule('front.pad-shape').getByRole('button', { name: 'Accept' }).click()
+  await expect(rule('front.pad-shape')).toContainText('as the caliper takes')
+
+  // a figure that nobody knows is a question for the yard, and leads to its field
+  await leave(page, 'parts?setup=estate-fronts&part=estate-front-caliper')
+  const slot = page.getByLabel('Slot width', { exact: true })
+  await slot.fill('')
+  await slot.press('Enter')
+  await leave(page, 'fit?setup=estate-fronts&view=check')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Cannot say yet')
+  await page.getByTestId('yard-list').getByRole('button', { name: 'Slot width of Estate front caliper' }).click()
+  await expect(slot).toBeFocused()
+  await type(page, 'Slot width', '58.2')
+  await page.getByLabel('Name of the part').click()
+
+  // a bore that is too large: a ring on the bill
+  await leave(page, 'parts?setup=estate-fronts&part=estate-front-rotor')
+  await type(page, 'Centre bore', '63.4 mm')
+  await leave(page, 'fit?setup=estate-fronts&view=check')
+  await expect(rule('front.hub-register')).toContainText('a centring ring is needed')
+  await rule('front.hub-register').getByRole('button', { name: 'Accept' }).click()
+  await expect(rule('front.hub-register')).toContainText('On the bill')
+  await expect(page.getByTestId('ledger-cost')).toContainText('1 without a price')
+  await rule('front.hub-register')
+    .getByRole('button', { name: /What went into/ })
+    .click()
+  await expect(rule('front.hub-register')).toContainText('Centre bore of Estate front rotor')
+
+  // only the car says it
+  await rule('front.knuckle-clear').getByLabel('seen on the car').check()
+  await expect(rule('front.knuckle-clear')).toContainText('Seen on the car')
+  await page.keyboard.press('Control+z')
+  await expect(rule('front.knuckle-clear').getByLabel('seen on the car')).not.toBeChecked()
+  expect(await seriousFindings(page)).toEqual([])
+})
+
+test('the yard checklist on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDemo(page, 'setup', 'setup=balanced')
+  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption('estate-front-caliper')
+  await leave(page, 'fit?setup=balanced&view=check')
+  await expect(page.getByTestId('fit-counts')).toContainText('needs', { timeout: 15_000 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await page.getByLabel('only what is open').check()
+  await expect(page.locator('[data-rule="front.mount"]')).toContainText('blocked')
+  await expect(page.locator('[data-rule="front.hub-pattern"]')).toHaveCount(0)
+})
+
+test('a change in the last moment before the page goes is not lost', async ({ page }) => {
+  await openDemo(page, 'fit', 'setup=estate-fronts')
+  await page.getByTestId('take-spacer').click()
+  await page.reload()
+  await expect(page.getByTestId('verdict')).toContainText('Clears.', { timeout: 15_000 })
+})
