@@ -5,6 +5,7 @@ import { normalQuantile } from '../core/clearance/normal.ts'
 import { prepareCaliper, prepareWheel } from '../core/clearance/outline.ts'
 import { plainGap, quantile, uncertainGap } from '../core/clearance/uncertain-gap.ts'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { allCandidates } from '../core/report/candidates.ts'
 import { evaluate } from '../core/report/evaluate.ts'
 import { bruteDistance } from './brute-gap.ts'
 import { caliperShape, wheelShape } from './shapes.ts'
@@ -120,6 +121,11 @@ for (const setup of DEMO_PROJECT.setups) {
   console.log(`evaluate "${setup.name}", budget of ${BUDGET_MS} ms over time taken: ratio ${(BUDGET_MS / milliseconds).toFixed(1)}`)
   promise(milliseconds < BUDGET_MS, `evaluate() of ${setup.name} takes ${milliseconds.toFixed(2)} ms`)
 }
+// one candidate against a setup, all its interfaces and the wheel's clearance: a goal, not yet kept on every run
+const CANDIDATE_MS = 0.2
+const many = allCandidates(DEMO_PROJECT, 'balanced').length
+const perCandidate = (await microseconds(() => allCandidates(DEMO_PROJECT, 'balanced'))) / 1000 / many
+console.log(`a candidate against a setup, budget of ${CANDIDATE_MS} ms over time taken: ratio ${(CANDIDATE_MS / perCandidate).toFixed(1)}`)
 console.log(
   `absolute: gap ${fast.toFixed(1)} µs, with preparation ${whole.toFixed(1)} µs, brute force ${brute.toFixed(0)} µs, general package ${package_.toFixed(0)} µs`,
 )

@@ -69,3 +69,16 @@ test('a change in the last moment before the page goes is not lost', async ({ pa
   await page.reload()
   await expect(page.getByTestId('verdict')).toContainText('Clears.', { timeout: 15_000 })
 })
+
+test('what each part would bring is said before it is chosen; what bolts on is listed', async ({ page }) => {
+  await openDemo(page, 'setup', 'setup=as-it-stands')
+  const caliper = page.getByLabel('Caliper or drum brake, front', { exact: true })
+  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/does not go, \+95/)
+  await expect(caliper.locator('option').nth(1)).toHaveText(/Front sliding caliper: fits/)
+  await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands')
+  await page.getByTestId('order').selectOption('front')
+  const first = page.getByTestId('bolts-on').getByRole('button').first()
+  await expect(first).toContainText('fits what it meets')
+  await expect(page.getByTestId('bolts-on').getByRole('button', { name: /Winter steel wheel/ })).toContainText('Cannot say')
+  await expect(page.getByTestId('bolts-on').getByRole('button', { name: /Spacer/ })).toHaveCount(0)
+})

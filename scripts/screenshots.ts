@@ -33,6 +33,7 @@ const SHOTS: Shot[] = [
   { name: 'fit-phone', path: `${DEMO}/fit?setup=estate-fronts`, width: 390, height: 844 },
   { name: 'measure', path: `${DEMO}/measure?setup=estate-fronts&sheet=caliperOutline` },
   { name: 'measure-phone', path: `${DEMO}/measure?setup=balanced&sheet=rotor&field=hatThicknessMm`, width: 390, height: 844 },
+  { name: 'interfaces', path: `${DEMO}/fit?setup=big-kit&view=check` },
   { name: 'wheels', path: `${DEMO}/fit?setup=estate-fronts&view=wheels` },
   { name: 'template', path: `${DEMO}/fit?setup=estate-fronts&view=card` },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },

@@ -44,7 +44,7 @@ export function uncertainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spa
   }
   const draw = drawnGap(caliper, wheel, spacerMm, u)
   const few = draw(FEW)
-  const linear = Float64Array.from(few, (_, i) => now.minGapMm + change(gradient, shiftsOf(fixedDraws(FEW), i, u)))
+  const linear = few.map((_, i) => now.minGapMm + change(gradient, shiftsOf(fixedDraws(FEW), i, u)))
   const away = Math.sqrt(few.reduce((sum, one, i) => sum + (one - linear[i]!) ** 2, 0) / FEW)
   if (away <= LINEAR_MM) {
     const drawn = summary(few)
@@ -67,7 +67,9 @@ export function drawnGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerM
   return (count) => {
     const draws = fixedDraws(count)
     const at = isSimple(wheel) ? fastGap(caliper, wheel, spacerMm, plain, farthest(wheel, draws, u)) : plain
-    return Float64Array.from({ length: count }, (_, i) => at(shiftsOf(draws, i, u)))
+    const gaps = new Float64Array(count)
+    for (let i = 0; i < count; i += 1) gaps[i] = at(shiftsOf(draws, i, u))
+    return gaps
   }
 }
 

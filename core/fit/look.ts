@@ -5,6 +5,7 @@ import { AXLE_SLOTS, type Axle, type AxleSlot, type Part, type PartOf, type Proj
 import type { EntryPlace, Looked, Question } from '../model/question.ts'
 import type { ResolvedAxle } from '../model/resolve.ts'
 import type { Figure } from '../quantity/figure.ts'
+import { formatQuantity } from '../quantity/format.ts'
 import { LIMITS, type LimitId } from './limits.ts'
 
 /** What a rule may look at. */
@@ -27,12 +28,15 @@ export class Look {
   readonly looked: Looked[] = []
   readonly missing: Question[] = []
   readonly ownLimits: LimitId[] = []
+  /** The slots it looked into. */
+  readonly slots = new Set<AxleSlot>()
 
   constructor(readonly facts: Facts) {}
 
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
   part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
     const { axle, setup, resolved } = this.facts
+    this.slots.add(slot)
     const found = resolved[slot]
     if (found === undefined)
       this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
@@ -80,6 +84,13 @@ export class Look {
     return this.word(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
   }
 
+  /** A length in a finding's sentence, in the units the project reads: a digit more where one less would hide the difference. */
+  mm(value: number): string {
+    const { units } = this.facts.project.preferences
+    const decimals = units.length === 'mm' ? (Math.abs(value) < 1 && value !== 0 ? 2 : 1) : 3
+    return formatQuantity(value, 'length', units, { decimals })
+  }
+
   limit(id: LimitId): number {
     const own = this.facts.project.preferences.limits?.[id]
     if (own === undefined) return LIMITS[id].value
@@ -102,14 +113,10 @@ export class Look {
     const entry = table[field]
     const figure = value as Figure | undefined
     const label = `${entry?.label ?? field}${suffix}`
-    this.looked.push({
-      label,
-      value: figure?.value,
-      dimension: entry?.type === 'figure' ? entry.dimension : 'number',
-      at,
-      ...(figure ? { origin: figure.origin } : {}),
-      ...(figure?.date === undefined ? {} : { date: figure.date }),
-    })
+    const seen: Looked = { label, value: figure?.value, dimension: entry?.type === 'figure' ? entry.dimension : 'number', at }
+    if (figure) seen.origin = figure.origin
+    if (figure?.date !== undefined) seen.date = figure.date
+    this.looked.push(seen)
     if (!figure) this.ask(label, at, entry?.help)
     return figure?.value
   }

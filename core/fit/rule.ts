@@ -1,4 +1,5 @@
 import { ORIGINS } from '../quantity/figure.ts'
+import type { AxleSlot } from '../model/project.ts'
 import type { FitFinding, Judgement } from './finding.ts'
 import { Look, type Facts } from './look.ts'
 import type { RuleId } from './rules.ts'
@@ -32,40 +33,55 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
   const look = new Look(facts)
   const judged = rule.judge(look)
   if (!judged && look.missing.length === 0) return undefined
-  const base = {
+  const finding: FitFinding = {
     rule: rule.id,
     title: rule.title,
     axle: facts.axle,
+    verdict: 'unknown',
+    sentence: '',
+    remedies: NONE,
+    safety: false,
     looked: look.looked,
     missing: look.missing,
     ownLimits: look.ownLimits,
     weakest: weakest(look.looked),
+    accepted: false,
   }
   if (look.missing.length > 0 && judged?.verdict !== 'blocked') {
     const [first, ...rest] = look.missing
-    const sentence = `Cannot say: not known ${rest.length === 0 ? 'is' : 'are'} ${lowerFirst(first!.what)}${rest.length === 0 ? '' : ` and ${rest.length} more`}.`
-    return { ...base, verdict: 'unknown', sentence, remedies: [], safety: false, accepted: false }
+    finding.sentence = `Cannot say: not known ${rest.length === 0 ? 'is' : 'are'} ${lowerFirst(first!.what)}${rest.length === 0 ? '' : ` and ${rest.length} more`}.`
+    return finding
   }
-  const { verdict, sentence, value, dimension, limit, remedies = [], safety = false } = judged!
-  const piece = remedies.find((one) => one.kind === 'piece')
-  const accepted =
-    verdict === 'needs' && piece !== undefined && facts.setup.extras.some((line) => line.id === pieceLineId(facts.axle, rule.id))
-  return {
-    ...base,
-    verdict: accepted ? 'fits' : verdict,
-    sentence: accepted ? `With ${lowerFirst(piece!.kind === 'piece' ? piece!.label : '')} on the bill: ${lowerFirst(sentence)}` : sentence,
-    remedies,
-    safety,
-    accepted,
-    ...(value === undefined ? {} : { value }),
-    ...(dimension === undefined ? {} : { dimension }),
-    ...(limit === undefined ? {} : { limit }),
+  const { verdict, sentence, value, dimension, limit, remedies = NONE, safety = false } = judged!
+  finding.verdict = verdict
+  finding.sentence = sentence
+  finding.remedies = remedies
+  finding.safety = safety
+  if (value !== undefined) finding.value = value
+  if (dimension !== undefined) finding.dimension = dimension
+  if (limit !== undefined) finding.limit = limit
+  const piece = verdict === 'needs' ? remedies.find((one) => one.kind === 'piece') : undefined
+  if (piece && facts.setup.extras.some((line) => line.id === pieceLineId(facts.axle, rule.id))) {
+    finding.accepted = true
+    finding.verdict = 'fits'
+    finding.sentence = `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`
   }
+  return finding
 }
 
+/** Whether what stands in a slot matters to a rule at all. */
+export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
+  const look = new Look(facts)
+  rule.judge(look)
+  return look.slots
+}
+
+const NONE: FitFinding['remedies'] = []
+
 function weakest(looked: FitFinding['looked']): FitFinding['weakest'] {
-  const ranks = looked.flatMap((one) => (one.origin ? [ORIGINS.indexOf(one.origin)] : []))
-  return ranks.length === 0 ? undefined : ORIGINS[Math.max(...ranks)]
+  let worst = -1
+  for (const one of looked) if (one.origin) worst = Math.max(worst, ORIGINS.indexOf(one.origin))
+  return ORIGINS[worst]
 }
 
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

@@ -24,12 +24,16 @@ export function formatQuantity(value: number | undefined, dimension: Dimension, 
   const shown = toUnit(value, unit)
   const fixed = Math.abs(shown).toFixed(options.decimals ?? unit.decimals)
   const negative = shown < 0 && Number(fixed) !== 0
-  const [whole, fraction] = fixed.split('.')
-  const grouped = whole!.length > 4 ? whole!.replace(/\B(?=(\d{3})+$)/g, NARROW) : whole!
   const sign = negative ? MINUS : options.signed ? '+' : ''
-  const number = sign + grouped + (fraction ? `.${fraction}` : '')
+  const number = sign + (Math.abs(shown) < 9999 ? fixed : grouped(fixed))
   if (options.bare || unit.symbol === '') return number
   return `${number}${unit.symbol === '%' ? '\u202f' : '\u00a0'}${unit.symbol}`
+}
+
+/** Thousands parted by a narrow blank, from five digits on. */
+function grouped(fixed: string): string {
+  const [whole, fraction] = fixed.split('.')
+  return (whole!.length > 4 ? whole!.replace(/\B(?=(\d{3})+$)/g, NARROW) : whole!) + (fraction ? `.${fraction}` : '')
 }
 
 /**

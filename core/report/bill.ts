@@ -8,7 +8,8 @@ import type { BillLine, Place, Report, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
 /** Pieces of a part that one axle takes; pads come as a set for the axle. */
-const PER_AXLE: Record<AxleSlot, number> = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, spacer: 2 }
+/** Pieces that a slot takes on both sides of an axle. */
+export const PER_AXLE: Record<AxleSlot, number> = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, spacer: 2 }
 
 /** What the setup costs beyond the car as it stands. */
 export function billReport(context: Context): { bill: Report['bill']; figure: ReportFigure } {

@@ -29,6 +29,15 @@ export interface CornerReport {
 
 /** Whether the wheel of one axle clears what is fitted there, and what a half section shows of it. */
 export function cornerReport(context: Context, axle: Axle, precision: Precision): CornerReport {
+  return report(context, axle, precision, false)
+}
+
+/** The verdict alone, by the linear estimate and without what would help: for lists of many candidates. */
+export function briefClearance(context: Context, axle: Axle): Pick<Corner, 'verdict' | 'sentence'> {
+  return report(context, axle, 'linear', true).corner
+}
+
+function report(context: Context, axle: Axle, precision: Precision, brief: boolean): CornerReport {
   const { caliper, wheel, spacer, spacerTrialMm, rotor } = context.resolved[axle]
   const { preferences } = context.project
   const { units } = preferences
@@ -58,7 +67,8 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision)
   const now = ready && judge(ready, spacerMm!, precision, seen)
   const difference = differenceReport(context, axle, now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false))
   const verdict: ClearanceVerdict = now?.verdict ?? difference?.verdict ?? 'measure'
-  const spacers = ready && section!.faceKnown ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!) : undefined
+  const spacers =
+    !brief && ready && section!.faceKnown ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!) : undefined
 
   let sentence: string
   if (caliper?.kind === 'drum') sentence = 'A drum has no outline here: see on the car that the wheel turns free.'
@@ -73,7 +83,7 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision)
   const trialWords = now?.trial && trialSentence(now.trial, units)
   if (trialWords) work.notes.push(trialWords)
 
-  const effects = spacerEffects(context, axle, spacerMm)
+  const effects = brief ? { consequences: [], figures: [], findings: [] } : spacerEffects(context, axle, spacerMm)
   const g = now?.gap
   const figures: ReportFigure[] = [
     work.figure(`${axle}.gap`, `Least gap, ${axle}`, 'length', 'least-gap', g?.minGapMm, now ? { u: now.uMm } : {}),
@@ -104,14 +114,14 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision)
     gap: now && { ...now.gap, meanMm: now.meanMm, u: now.uMm, p05Mm: now.p05Mm, p95Mm: now.p95Mm },
     missing: work.missing,
     measureNext:
-      now && (now.verdict === 'measure' || now.verdict === 'tight')
+      !brief && now && (now.verdict === 'measure' || now.verdict === 'tight')
         ? nextMeasurements(now, inputs.all, preferences, { kind: 'setup', setupId: context.setup.id, axle, field: 'trialFit' })
         : [],
     twoWays,
     trial: trialWords ? { sentence: trialWords, agree: now!.trial!.agree } : staleTrial(context, axle, spacerMm),
     difference: difference && { sentence: difference.sentence, agrees: differenceAgrees(difference, now, units) },
     consequences: effects.consequences,
-    faces: ready && wheel ? faceHeights(context, axle, ready, spacerMm!, precision) : [],
+    faces: !brief && ready && wheel ? faceHeights(context, axle, ready, spacerMm!, precision) : [],
   }
   return { corner, figures, findings: [clearanceFinding(corner, caliper?.kind === 'drum'), ...effects.findings] }
 }

@@ -20,6 +20,9 @@ export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
 /** Worst last. */
 export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs', 'unknown', 'blocked']
 
+/** The place of a verdict in that order. */
+export const VERDICT_RANK: Readonly<Record<FindingVerdict, number>> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
+
 export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdict {
   return verdicts.reduce(
     (worst: FindingVerdict, verdict) => (FINDING_ORDER.indexOf(verdict) > FINDING_ORDER.indexOf(worst) ? verdict : worst),

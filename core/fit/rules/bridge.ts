@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
@@ -12,19 +11,19 @@ export const bridge: Rule = {
     const least = look.limit('bridgeMm')
     if (inner === undefined || diameter === undefined) return undefined
     const gap = inner - diameter / 2
-    const figure = { value: gap, dimension: 'length', limit: `at least ${mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${mm(gap)} between rotor and bridge.` }
+    const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
+    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between rotor and bridge.` }
     return {
       ...figure,
       verdict: 'needs',
       sentence:
         gap < 0
-          ? `The rotor reaches ${mm(-gap)} into the bridge: radial spacers of ${mm(least - gap)}.`
-          : `Only ${mm(gap)} between rotor and bridge: radial spacers of ${mm(least - gap)}.`,
+          ? `The rotor reaches ${look.mm(-gap)} into the bridge: radial spacers of ${look.mm(least - gap)}.`
+          : `Only ${look.mm(gap)} between rotor and bridge: radial spacers of ${look.mm(least - gap)}.`,
       remedies: [
         {
           kind: 'piece',
-          label: `Radial spacers ${mm(least - gap)} with longer bolts`,
+          label: `Radial spacers ${look.mm(least - gap)} with longer bolts`,
           quantity: 2,
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },

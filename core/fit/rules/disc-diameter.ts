@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
@@ -35,28 +34,28 @@ export const discDiameterRule: Rule = {
     if (diameter === undefined || top === undefined) return undefined
     const most = look.limit('edgeMostMm')
     const found = discDiameter(diameter, top, most, look.limit('edgeOverMm'), look.limit('edgeWantedMm'))
-    const figure = { value: found.edgeMm, dimension: 'length', limit: `0 to ${mm(most)}` } as const
+    const figure = { value: found.edgeMm, dimension: 'length', limit: `0 to ${look.mm(most)}` } as const
     if (found.verdict === 'fits')
-      return { ...figure, verdict: 'fits', sentence: `The pad ends ${mm(found.edgeMm)} below the rotor’s edge.` }
+      return { ...figure, verdict: 'fits', sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge.` }
     if (found.verdict === 'check')
       return {
         ...figure,
         verdict: 'check',
-        sentence: `The pad stands ${mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
+        sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
       }
     if (found.verdict === 'blocked')
       return {
         ...figure,
         verdict: 'blocked',
-        sentence: `The pad stands ${mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`,
+        sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`,
       }
     const type = look.wordOf(caliper, 'mountType')
     if (type === undefined) return undefined
-    const piece = type === 'radial' ? `Radial spacers ${mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
+    const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
     return {
       ...figure,
       verdict: 'needs',
-      sentence: `The pad ends ${mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
+      sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
       remedies: [
         { kind: 'piece', label: piece, quantity: 2, sentence: 'One a side; enter it as a bracket to have the rest checked with it.' },
       ],

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 export interface DiscPlane {
@@ -63,26 +62,26 @@ export const discPlaneRule: Rule = {
     const shim = look.facts.resolved.shimMm
     const tolerance = look.limit(construction === 'fixed' ? 'planeFixedMm' : 'planeSlidingMm')
     const found = discPlane(face, side as 'outboard' | 'inboard', axial + shim, toSlot, hat, offset, tolerance, look.limit('shimMostMm'))
-    const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${mm(tolerance)}` } as const
+    const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${look.mm(tolerance)}` } as const
     const way = found.misalignMm > 0 ? 'outboard' : 'inboard'
     if (found.verdict === 'fits')
-      return { ...figure, verdict: 'fits', sentence: `The slot stands ${mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle.` }
+      return { ...figure, verdict: 'fits', sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle.` }
     if (found.shimMm === null)
       return {
         ...figure,
         verdict: 'blocked',
-        sentence: `The slot stands ${mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle, and no shim can move it that way: another bracket.`,
+        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle, and no shim can move it that way: another bracket.`,
       }
     const signed = shim + (side === 'outboard' ? found.shimMm : -found.shimMm)
     return {
       ...figure,
       verdict: 'needs',
-      sentence: `The slot stands ${mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle: shims of ${mm(found.shimMm)} under the mount.`,
+      sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle: shims of ${look.mm(found.shimMm)} under the mount.`,
       remedies: [
         {
           kind: 'shim',
           shimMm: Math.round(signed * 100) / 100,
-          sentence: `Shims of ${mm(found.shimMm)} between mount and caliper, both bolts alike.`,
+          sentence: `Shims of ${look.mm(found.shimMm)} between mount and caliper, both bolts alike.`,
         },
       ],
     }

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 export const discThickness: Rule = {
@@ -11,10 +10,10 @@ export const discThickness: Rule = {
     const from = look.of(caliper, 'ratedFromMm')
     const to = look.of(caliper, 'ratedToMm')
     if (thickness === undefined || from === undefined || to === undefined) return undefined
-    const figure = { value: thickness, dimension: 'length', limit: `${mm(from)} to ${mm(to)}` } as const
+    const figure = { value: thickness, dimension: 'length', limit: `${look.mm(from)} to ${look.mm(to)}` } as const
     if (thickness >= from - 1e-9 && thickness <= to + 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The rotor is ${mm(thickness)} thick, inside what the caliper is made for.` }
-    const sentence = `The rotor is ${mm(thickness)} thick; the caliper is made for ${mm(from)} to ${mm(to)}.`
+      return { ...figure, verdict: 'fits', sentence: `The rotor is ${look.mm(thickness)} thick, inside what the caliper is made for.` }
+    const sentence = `The rotor is ${look.mm(thickness)} thick; the caliper is made for ${look.mm(from)} to ${look.mm(to)}.`
     const other = look
       .library('caliper')
       .find(

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 export const dustShield: Rule = {
@@ -13,15 +12,15 @@ export const dustShield: Rule = {
     const least = look.limit('shieldMm')
     if (radius === undefined || diameter === undefined) return undefined
     const gap = radius - diameter / 2
-    const figure = { value: gap, dimension: 'length', limit: `at least ${mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${mm(gap)} between rotor and shield.` }
+    const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
+    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between rotor and shield.` }
     return {
       ...figure,
       verdict: look.seen('dust-shield') ? 'fits' : 'check',
       sentence:
         gap < 0
-          ? `The rotor is ${mm(-gap)} larger than its shield: trim or remove it, and see that it runs free.`
-          : `Only ${mm(gap)} between rotor and shield: see that it runs free.`,
+          ? `The rotor is ${look.mm(-gap)} larger than its shield: trim or remove it, and see that it runs free.`
+          : `Only ${look.mm(gap)} between rotor and shield: see that it runs free.`,
     }
   },
 }

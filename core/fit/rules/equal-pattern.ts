@@ -1,5 +1,4 @@
 import type { PartOf } from '../../model/project.ts'
-import { mm } from '../words.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 
@@ -24,16 +23,16 @@ export function equalPattern(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'>
   if (off > limitMm + 1e-9)
     return {
       verdict: 'blocked',
-      sentence: `Its bolt circle is ${mm(circle)}, the hub’s ${mm(hubCircle)}: it does not go on.`,
+      sentence: `Its bolt circle is ${look.mm(circle)}, the hub’s ${look.mm(hubCircle)}: it does not go on.`,
       value: circle,
       dimension: 'length',
-      limit: mm(hubCircle),
+      limit: look.mm(hubCircle),
     }
   return {
     verdict: 'fits',
-    sentence: `${count ?? ''} holes on ${mm(circle)}, like the hub.`,
+    sentence: `${count ?? ''} holes on ${look.mm(circle)}, like the hub.`,
     value: circle,
     dimension: 'length',
-    limit: mm(hubCircle),
+    limit: look.mm(hubCircle),
   }
 }

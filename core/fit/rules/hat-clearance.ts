@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
@@ -13,12 +12,12 @@ export const hatClearance: Rule = {
     const least = look.limit('hatGapMm')
     if (top === undefined || plate === undefined || hat === undefined) return undefined
     const gap = top - plate - hat / 2
-    const figure = { value: gap, dimension: 'length', limit: `at least ${mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${mm(gap)} between pad plate and hat.` }
+    const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
+    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between pad plate and hat.` }
     return {
       ...figure,
       verdict: 'blocked',
-      sentence: `${gap < 0 ? `The pad plate reaches ${mm(-gap)} into the hat` : `Only ${mm(gap)} between pad plate and hat`}: another rotor.`,
+      sentence: `${gap < 0 ? `The pad plate reaches ${look.mm(-gap)} into the hat` : `Only ${look.mm(gap)} between pad plate and hat`}: another rotor.`,
     }
   },
 }

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 export const hatFit: Rule = {
@@ -13,26 +12,26 @@ export const hatFit: Rule = {
     if (inner !== undefined && flange !== undefined && inner < flange - 1e-9)
       return {
         verdict: 'blocked',
-        sentence: `The hat is ${mm(inner)} wide inside, the hub flange ${mm(flange)}: it does not go over.`,
+        sentence: `The hat is ${look.mm(inner)} wide inside, the hub flange ${look.mm(flange)}: it does not go over.`,
         value: inner,
         dimension: 'length',
-        limit: mm(flange),
+        limit: look.mm(flange),
       }
     if (hole !== undefined && thread !== undefined && hole < thread - 1e-9)
       return {
         verdict: 'blocked',
-        sentence: `Its holes are ${mm(hole)}, the studs ${mm(thread)}.`,
+        sentence: `Its holes are ${look.mm(hole)}, the studs ${look.mm(thread)}.`,
         value: hole,
         dimension: 'length',
-        limit: mm(thread),
+        limit: look.mm(thread),
       }
     if (inner === undefined || flange === undefined || hole === undefined || thread === undefined) return undefined
     return {
       verdict: 'fits',
-      sentence: `The hat goes over the flange with ${mm(inner - flange)}.`,
+      sentence: `The hat goes over the flange with ${look.mm(inner - flange)}.`,
       value: inner,
       dimension: 'length',
-      limit: mm(flange),
+      limit: look.mm(flange),
     }
   },
 }

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 /** Free length that a hose needs for a path at full droop and full lock, mm. */
@@ -14,9 +13,9 @@ export const hoseLength: Rule = {
     const path = look.car('hosePathMm')
     if (length === undefined || path === undefined) return undefined
     const needed = hoseNeededMm(path, look.limit('hoseShare'), look.limit('hoseSlackMm'))
-    const figure = { value: length, dimension: 'length', limit: `at least ${mm(needed)}` } as const
+    const figure = { value: length, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
     if (length >= needed - 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The hose has ${mm(length - path)} to spare over its path.` }
+      return { ...figure, verdict: 'fits', sentence: `The hose has ${look.mm(length - path)} to spare over its path.` }
     const longer = look
       .library('hose')
       .filter(
@@ -30,7 +29,7 @@ export const hoseLength: Rule = {
       ...figure,
       verdict: longer.length > 0 ? 'needs' : 'blocked',
       safety: true,
-      sentence: `The hose is ${mm(needed - length)} short at full lock and droop: a hose must never be pulled.`,
+      sentence: `The hose is ${look.mm(needed - length)} short at full lock and droop: a hose must never be pulled.`,
       remedies: longer.map((one) => ({ kind: 'part', slot: 'hose', partId: one.id, sentence: `${one.name} is long enough.` })),
     }
   },

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 /** Thread of a mount bolt in the knuckle after what it clamps, mm. */
@@ -27,17 +26,17 @@ export const mountBolts: Rule = {
       return undefined
     const engaged = boltEngagedMm(length, lug + Math.abs(look.facts.resolved.shimMm))
     const needed = look.limit(material === 'aluminium' ? 'threadAluminium' : 'threadSteel') * diameter
-    const figure = { value: engaged, dimension: 'length', limit: `at least ${mm(needed)}, at most ${mm(depth)}` } as const
+    const figure = { value: engaged, dimension: 'length', limit: `at least ${look.mm(needed)}, at most ${look.mm(depth)}` } as const
     if (engaged > depth + 1e-9)
       return {
         ...figure,
         verdict: 'needs',
         safety: true,
-        sentence: `The bolts are ${mm(engaged - depth)} too long and would bottom before they clamp.`,
+        sentence: `The bolts are ${look.mm(engaged - depth)} too long and would bottom before they clamp.`,
         remedies: [
           {
             kind: 'piece',
-            label: `Caliper bolts ${mm(engaged - depth)} shorter`,
+            label: `Caliper bolts ${look.mm(engaged - depth)} shorter`,
             quantity: 4,
             sentence: 'Shorter bolts of the same grade.',
           },
@@ -48,16 +47,16 @@ export const mountBolts: Rule = {
         ...figure,
         verdict: 'needs',
         safety: true,
-        sentence: `${mm(engaged)} of thread hold where ${mm(needed)} are needed.`,
+        sentence: `${look.mm(engaged)} of thread hold where ${look.mm(needed)} are needed.`,
         remedies: [
           {
             kind: 'piece',
-            label: `Caliper bolts ${mm(needed - engaged)} longer`,
+            label: `Caliper bolts ${look.mm(needed - engaged)} longer`,
             quantity: 4,
             sentence: 'Longer bolts of the same grade.',
           },
         ],
       }
-    return { ...figure, verdict: 'fits', sentence: `${mm(engaged)} of thread hold in ${material}.` }
+    return { ...figure, verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold in ${material}.` }
   },
 }

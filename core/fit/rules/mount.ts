@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
@@ -18,10 +17,10 @@ function joint(look: Look, a: Side, b: Side, what: string): Judgement | undefine
   if (a.spacing !== undefined && b.spacing !== undefined && Math.abs(a.spacing - b.spacing) > limitMm + 1e-9)
     return {
       verdict: 'blocked',
-      sentence: `${what}: bolts ${mm(a.spacing)} apart on ${mm(b.spacing)}.`,
+      sentence: `${what}: bolts ${look.mm(a.spacing)} apart on ${look.mm(b.spacing)}.`,
       value: a.spacing,
       dimension: 'length',
-      limit: mm(b.spacing),
+      limit: look.mm(b.spacing),
     }
   if (a.thread !== undefined && b.thread !== undefined && plainThread(a.thread) !== plainThread(b.thread))
     return { verdict: 'blocked', sentence: `${what}: ${a.thread} on ${b.thread}.` }
@@ -36,10 +35,10 @@ function joint(look: Look, a: Side, b: Side, what: string): Judgement | undefine
     return undefined
   return {
     verdict: 'fits',
-    sentence: `${what}: ${a.type}, ${mm(a.spacing)}, ${a.thread} on both.`,
+    sentence: `${what}: ${a.type}, ${look.mm(a.spacing)}, ${a.thread} on both.`,
     value: a.spacing,
     dimension: 'length',
-    limit: mm(b.spacing),
+    limit: look.mm(b.spacing),
   }
 }
 

@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 export interface PadSlot {
@@ -28,8 +27,8 @@ export const padSlotRule: Rule = {
     if (slot === undefined || rotor === undefined || total === undefined) return undefined
     const [least, most] = [look.limit('slotLeastMm'), look.limit('slotMostMm')]
     const { clearanceMm, verdict, padTotalMaxMm } = padSlot(slot, rotor, total, least, most)
-    const figure = { value: clearanceMm, dimension: 'length', limit: `${mm(least)} to ${mm(most)}` } as const
-    if (verdict === 'fits') return { ...figure, verdict, sentence: `Rotor and new pads go in with ${mm(clearanceMm)} to spare.` }
+    const figure = { value: clearanceMm, dimension: 'length', limit: `${look.mm(least)} to ${look.mm(most)}` } as const
+    if (verdict === 'fits') return { ...figure, verdict, sentence: `Rotor and new pads go in with ${look.mm(clearanceMm)} to spare.` }
     const tight = clearanceMm < least
     const other = look
       .library('pad')
@@ -45,15 +44,15 @@ export const padSlotRule: Rule = {
       ...figure,
       verdict,
       sentence: tight
-        ? `Rotor and two new pads are ${mm(-clearanceMm + least)} too thick for the slot: pads of at most ${mm(padTotalMaxMm)}.`
-        : `${mm(clearanceMm)} play in the slot is too much: thicker pads or a thicker rotor.`,
+        ? `Rotor and two new pads are ${look.mm(-clearanceMm + least)} too thick for the slot: pads of at most ${look.mm(padTotalMaxMm)}.`
+        : `${look.mm(clearanceMm)} play in the slot is too much: thicker pads or a thicker rotor.`,
       remedies: [
         ...(other
           ? [{ kind: 'part', slot: 'pad', partId: other.id, sentence: `${other.name} have the same shape and go in.` } as const]
           : []),
         {
           kind: 'piece',
-          label: tight ? `Pads of at most ${mm(padTotalMaxMm)}, from the pad maker` : 'Thicker pads from the pad maker',
+          label: tight ? `Pads of at most ${look.mm(padTotalMaxMm)}, from the pad maker` : 'Thicker pads from the pad maker',
           quantity: 1,
           sentence: 'Pads of another thickness, from their maker; never ground by hand.',
         },

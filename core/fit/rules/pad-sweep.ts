@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
@@ -14,20 +13,20 @@ export const padSweep: Rule = {
     if (top === undefined || height === undefined || inner === undefined) return undefined
     const inside = top - height - inner / 2
     const figure = { value: inside, dimension: 'length', limit: 'not below 0' } as const
-    if (inside >= -1e-9) return { ...figure, verdict: 'fits', sentence: `The pad’s foot runs ${mm(inside)} inside the friction ring.` }
+    if (inside >= -1e-9) return { ...figure, verdict: 'fits', sentence: `The pad’s foot runs ${look.mm(inside)} inside the friction ring.` }
     if (inside >= -trim - 1e-9)
       return {
         ...figure,
         verdict: 'needs',
-        sentence: `The pad’s foot hangs ${mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
+        sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
         remedies: [
-          { kind: 'piece', label: `Pads trimmed ${mm(-inside)} by their maker`, quantity: 1, sentence: 'Trimmed by the pad maker.' },
+          { kind: 'piece', label: `Pads trimmed ${look.mm(-inside)} by their maker`, quantity: 1, sentence: 'Trimmed by the pad maker.' },
         ],
       }
     return {
       ...figure,
       verdict: 'blocked',
-      sentence: `The pad’s foot hangs ${mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
+      sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
     }
   },
 }

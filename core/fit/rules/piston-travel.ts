@@ -1,4 +1,3 @@
-import { mm } from '../words.ts'
 import type { Rule } from '../rule.ts'
 
 /** How far a piston stands out when rotor and pads are at their minimum, mm: half of it each where pistons face each other. */
@@ -18,17 +17,18 @@ export const pistonTravel: Rule = {
     const safe = look.of(caliper, 'pistonTravelMm')
     if (!construction || slot === undefined || rotor === undefined || pad === undefined || safe === undefined) return undefined
     const out = wornExtensionMm(construction as 'fixed' | 'sliding', slot, rotor, pad)
-    const figure = { value: out, dimension: 'length', limit: `at most ${mm(safe)}` } as const
-    if (out <= safe + 1e-9) return { ...figure, verdict: 'fits', sentence: `With all worn a piston stands out ${mm(out)} of ${mm(safe)}.` }
+    const figure = { value: out, dimension: 'length', limit: `at most ${look.mm(safe)}` } as const
+    if (out <= safe + 1e-9)
+      return { ...figure, verdict: 'fits', sentence: `With all worn a piston stands out ${look.mm(out)} of ${look.mm(safe)}.` }
     return {
       ...figure,
       verdict: 'needs',
       safety: true,
-      sentence: `With all worn a piston stands out ${mm(out)}, and ${mm(safe)} is safe: a thicker rotor or thicker pads.`,
+      sentence: `With all worn a piston stands out ${look.mm(out)}, and ${look.mm(safe)} is safe: a thicker rotor or thicker pads.`,
       remedies: [
         {
           kind: 'piece',
-          label: `Pads changed ${mm(construction === 'fixed' ? out - safe : (out - safe) / 2)} before their minimum`,
+          label: `Pads changed ${look.mm(construction === 'fixed' ? out - safe : (out - safe) / 2)} before their minimum`,
           quantity: 1,
           sentence: 'Pads that are changed earlier, written into the log.',
         },

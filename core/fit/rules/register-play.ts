@@ -1,5 +1,4 @@
 import type { PartOf } from '../../model/project.ts'
-import { mm } from '../words.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 
@@ -11,18 +10,22 @@ export function registerPlay(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'>
   const most = look.limit('registerPlayMm')
   if (bore === undefined || register === undefined) return undefined
   const play = bore - register
-  const figure = { value: play, dimension: 'length', limit: `0 to ${mm(most)}` } as const
+  const figure = { value: play, dimension: 'length', limit: `0 to ${look.mm(most)}` } as const
   if (play < -1e-9)
-    return { ...figure, verdict: 'blocked', sentence: `Its bore is ${mm(-play)} smaller than the hub’s register: it does not go over.` }
-  if (play <= most + 1e-9) return { ...figure, verdict: 'fits', sentence: `It is centred with ${mm(play)} play.` }
+    return {
+      ...figure,
+      verdict: 'blocked',
+      sentence: `Its bore is ${look.mm(-play)} smaller than the hub’s register: it does not go over.`,
+    }
+  if (play <= most + 1e-9) return { ...figure, verdict: 'fits', sentence: `It is centred with ${look.mm(play)} play.` }
   return {
     ...figure,
     verdict: 'needs',
-    sentence: `Its bore is ${mm(play)} larger than the hub’s register: a centring ring is needed.`,
+    sentence: `Its bore is ${look.mm(play)} larger than the hub’s register: a centring ring is needed.`,
     remedies: [
       {
         kind: 'piece',
-        label: `Centring ring ${mm(register)} to ${mm(bore)}`,
+        label: `Centring ring ${look.mm(register)} to ${look.mm(bore)}`,
         quantity: 2,
         sentence: 'A centring ring on each side centres it.',
       },

@@ -2,10 +2,11 @@
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
-import type { Part } from '#core/model/project.ts'
+import type { Axle, Part } from '#core/model/project.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
+import { useCandidates } from '~/composables/candidates'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -42,6 +43,17 @@ async function add() {
   )
   await router.replace({ path: route.path, query: { ...link('parts').query, part: id, field: 'name' } })
 }
+const { found } = useCandidates()
+const order = ref<'kind' | Axle>('kind')
+/** What bolts to this axle, the best first; parts that go nowhere on an axle are left out. */
+const bolting = computed(() => {
+  const at = order.value
+  if (at === 'kind') return []
+  const shown = new Set(groups.value.flatMap((group) => group.parts.map((part) => part.id)))
+  return found.value
+    .filter((one) => one.axle === at && shown.has(one.partId))
+    .map((one) => ({ ...one, part: store.project!.parts.find((part) => part.id === one.partId)! }))
+})
 const costs = (part: Part) =>
   part.owned ? 'have it' : part.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price'
 </script>
@@ -51,6 +63,11 @@ const costs = (part: Part) =>
     <section class="list" aria-label="Parts">
       <div class="tools">
         <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
+        <select v-model="order" class="native" aria-label="Order of the parts" data-test="order">
+          <option value="kind">by kind</option>
+          <option value="front">what bolts on, front</option>
+          <option value="rear">what bolts on, rear</option>
+        </select>
         <select v-model="adding" class="native" aria-label="Add a part" data-test="add-part" @change="add">
           <option value="">Add a part …</option>
           <option v-for="kind in PART_KIND_NAMES" :key="kind" :value="kind">{{ PART_KINDS[kind].one }}</option>
@@ -60,7 +77,19 @@ const costs = (part: Part) =>
         No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
       </p>
       <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
-      <div v-for="group in groups" :key="group.kind">
+      <template v-if="order !== 'kind'">
+        <h3>What bolts on, {{ order }}, against this setup</h3>
+        <ul data-test="bolts-on">
+          <li v-for="one in bolting" :key="one.partId">
+            <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
+              <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
+              <span class="soft small num">{{ costs(one.part) }}</span>
+              <span class="soft small from">{{ one.why || 'fits what it meets' }}</span>
+            </button>
+          </li>
+        </ul>
+      </template>
+      <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
         <h3>{{ PART_KINDS[group.kind].many }}</h3>
         <ul>
           <li v-for="part in group.parts" :key="part.id">

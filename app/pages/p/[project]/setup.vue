@@ -7,6 +7,7 @@ import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type Hydr
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
+import { useCandidates } from '~/composables/candidates'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -26,6 +27,16 @@ const twin = computed(() => {
 const nameOf = (slot: Slot, nothing: string): string =>
   slot === null ? nothing : slot === undefined ? 'not known' : (store.project!.parts.find((part) => part.id === slot)?.name ?? 'not known')
 const partsFor = (kinds: readonly string[]) => store.project!.parts.filter((part) => kinds.includes(part.kind))
+const { of, words } = useCandidates()
+/** The best first, as far as that is known already. */
+const ranked = (axle: Axle, slot: AxleSlot) =>
+  [...partsFor(AXLE_SLOTS[slot].kinds)].sort((a, b) => (of(axle, slot, a.id)?.rank ?? 0) - (of(axle, slot, b.id)?.rank ?? 0))
+/** What is wrong with what stands in a slot. */
+function worstFitted(axle: Axle, slot: AxleSlot) {
+  const id = slotOf(store.project!, setup.value!, axle, slot)
+  const found = id ? of(axle, slot, id) : undefined
+  return found && found.worst !== 'fits' ? found : undefined
+}
 /** Select values: '' as it stands or unknown, '-' none, else a part's id. */
 const valueOf = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
 const emptyWord = (stock: Slot) => (isStock.value ? 'not known' : `${nameOf(stock, 'none')} (as it stands)`)
@@ -96,8 +107,13 @@ function writeNote(event: Event) {
               >
                 <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
                 <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
-                <option v-for="part in partsFor(AXLE_SLOTS[slot].kinds)" :key="part.id" :value="part.id">{{ part.name }}</option>
+                <option v-for="part in ranked(axle, slot)" :key="part.id" :value="part.id">
+                  {{ part.name }}{{ words(axle, slot, part.id) ? `: ${words(axle, slot, part.id)}` : '' }}
+                </option>
               </select>
+              <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
+                ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
+              >
               <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
                 >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
               >

@@ -1,0 +1,109 @@
+import type { FitFinding } from '../fit/finding.ts'
+import { check, looksInto } from '../fit/rule.ts'
+import { RULES } from '../fit/rules.ts'
+import { AXLES, AXLE_SLOTS, type Axle, type AxleSlot, type Part, type Project } from '../model/project.ts'
+import { findSetup, resolveSetup } from '../model/resolve.ts'
+import { PER_AXLE } from './bill.ts'
+import type { Context } from './context.ts'
+import { briefClearance } from './corner.ts'
+import { seenOn } from './fit-check.ts'
+import type { FindingVerdict } from './types.ts'
+import { VERDICT_RANK } from './words.ts'
+
+/** What a part would bring if it were put into a slot of a setup, before anybody does. */
+export interface Candidate {
+  partId: string
+  slot: AxleSlot
+  axle: Axle
+  /** The worst finding that the part itself has a hand in. */
+  worst: FindingVerdict
+  /** Its sentence; empty when everything fits. */
+  why: string
+  /** How many findings are as bad as that. */
+  count: number
+  /** Price against what is fitted now, minor units; undefined where one of them has no price or another currency. */
+  extraMinor: number | undefined
+}
+
+/** No rule looks at a spacer alone: what it does is seen in the drawing. */
+const SLOTS = (Object.keys(AXLE_SLOTS) as AxleSlot[]).filter((slot) => slot !== 'spacer')
+/** For these the gap between wheel and caliper is the first question. */
+const OVER_THE_CALIPER: ReadonlySet<AxleSlot> = new Set(['caliper', 'wheel'])
+
+/**
+ * Every part of the project that could take a slot of one axle, the best first: by the worst finding, then
+ * by how many there are of it, then by price.
+ * @throws RangeError when the project has no such setup
+ */
+export function candidates(project: Project, setupId: string, axle: Axle): Candidate[] {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const context: Context = { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
+  const seen = seenOn(context, axle)
+  const resolved = context.resolved[axle]
+  const found: Candidate[] = []
+  const touched = RULES.map((rule) => ({ rule, slots: looksInto(rule, { project, setup, axle, seen, resolved }) }))
+  for (const slot of SLOTS) {
+    const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
+    for (const part of project.parts) {
+      if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
+      const facts = { project, setup, axle, seen, resolved: { ...resolved, [slot]: part } }
+      const findings = rules.flatMap((rule) => check(rule, facts) ?? []).filter((one) => concerns(one, part))
+      const judged = worstOf(findings)
+      const clearance = OVER_THE_CALIPER.has(slot) ? clearanceOf(context, axle, slot, part) : undefined
+      found.push({
+        ...(clearance ? worse(judged, clearance) : judged),
+        partId: part.id,
+        slot,
+        axle,
+        extraMinor: extra(part, resolved[slot], slot, project.preferences.currency),
+      })
+    }
+  }
+  return found.sort(
+    (a, b) =>
+      VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0,
+  )
+}
+
+/** All of both axles: what in the project bolts on. */
+export const allCandidates = (project: Project, setupId: string): Candidate[] => AXLES.flatMap((axle) => candidates(project, setupId, axle))
+
+const concerns = (finding: FitFinding, part: Part): boolean =>
+  finding.verdict !== 'check' && finding.looked.some((one) => one.at.kind === 'part' && one.at.partId === part.id)
+
+type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
+
+function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
+  const resolved = { ...context.resolved, [axle]: { ...context.resolved[axle], [slot]: part } }
+  const { verdict, sentence } = briefClearance({ ...context, resolved }, axle)
+  const worst: FindingVerdict =
+    part.kind === 'drum'
+      ? 'check'
+      : ({ clears: 'fits', tight: 'check', measure: 'unknown', tooClose: 'needs', hits: 'needs' } as const)[verdict]
+  return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
+}
+
+function worse(a: Judged, b: Judged): Judged {
+  const [ra, rb] = [VERDICT_RANK[a.worst], VERDICT_RANK[b.worst]]
+  if (ra === rb) return { ...a, why: a.why || b.why, count: a.count + b.count }
+  return ra > rb ? a : b
+}
+
+function worstOf(findings: readonly FitFinding[]): Judged {
+  let worst: FindingVerdict = 'fits'
+  for (const one of findings) if (VERDICT_RANK[one.verdict] > VERDICT_RANK[worst]) worst = one.verdict
+  const same = findings.filter((one) => one.verdict === worst)
+  return { worst, why: worst === 'fits' ? '' : (same[0]?.sentence ?? ''), count: worst === 'fits' ? 0 : same.length }
+}
+
+/** What a slot costs on both sides, minor units: nothing when it is there already; undefined without a price in the project's currency. */
+function priceOf(part: Part | null | undefined, slot: AxleSlot, currency: string): number | undefined {
+  if (part === null || part?.owned) return 0
+  if (!part?.price || part.price.currency !== currency) return undefined
+  return Math.ceil(PER_AXLE[slot] / part.price.pieces) * part.price.likelyMinor
+}
+function extra(part: Part, fitted: Part | null | undefined, slot: AxleSlot, currency: string): number | undefined {
+  const [then, now] = [priceOf(fitted, slot, currency), priceOf(part, slot, currency)]
+  return then === undefined || now === undefined ? undefined : now - then
+}
