@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { exported, ledger, openDemo, type } from './support.ts'
+import { exported, ledger, openDemo, pick, type } from './support.ts'
 
 const KINDS = [
   'caliper',
@@ -67,7 +67,7 @@ test('setups are made, filled, renamed, ordered and removed', async ({ page }) =
   const tab = page.getByRole('tab', { name: 'Estate calipers, stock rotors' })
   await expect(tab).toHaveAttribute('aria-selected', 'true')
   await expect(page.getByTestId('ledger-area')).toContainText('front same, rear same')
-  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption({ label: 'Estate front caliper' })
+  await pick(page, 'Caliper or drum brake, front', 'Estate front caliper')
   await expect(page.getByTestId('ledger-area')).toContainText('front +15')
   await page.getByLabel('Booster', { exact: true }).selectOption('-')
   await expect(page.getByTestId('ledger-pedal')).toContainText('force +')

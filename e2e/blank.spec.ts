@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { type } from './support.ts'
+import { pick, type } from './support.ts'
 
 test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
@@ -47,7 +47,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await type(page, 'Offset ET', '35')
 
   await page.getByRole('link', { name: /Setup/ }).click()
-  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption({ label: 'Four-pot' })
+  await pick(page, 'Caliper or drum brake, front', 'Four-pot')
   await page.getByLabel('Rotor, front', { exact: true }).selectOption({ index: 1 })
   await page.getByLabel('Wheel, front', { exact: true }).selectOption({ index: 1 })
 

@@ -49,3 +49,10 @@ export async function exported(page: Page): Promise<string> {
   for await (const chunk of stream) chunks.push(chunk as Buffer)
   return Buffer.concat(chunks).toString('utf8')
 }
+
+/** Chooses a part by its name; what it would bring stands behind the name once that is known. */
+export async function pick(page: Page, label: string, name: string): Promise<void> {
+  const select = page.getByLabel(label, { exact: true })
+  const value = await select.locator('option', { hasText: name }).first().getAttribute('value')
+  await select.selectOption(value!)
+}

@@ -13,6 +13,8 @@ export interface SheetDimension {
   letter: string
   touch: string
   instrument: InstrumentId
+  /** Stamped into the part, not measured: one figure, no readings. */
+  stamped?: true
 }
 
 export interface Sheet {
@@ -162,13 +164,14 @@ export const SHEETS: readonly Sheet[] = [
     on: 'wheel',
     before: ['Wheel face down on a clean blanket, straightedge over the inboard flange.'],
     dimensions: [
-      { field: 'diameterIn', letter: 'A', touch: 'Stamped in the wheel: 15 in 6.5J x 15.', instrument: 'tape' },
-      { field: 'widthIn', letter: 'B', touch: 'Stamped in the wheel: 6.5 in 6.5J x 15.', instrument: 'tape' },
+      { field: 'diameterIn', letter: 'A', touch: 'Stamped in the wheel: 15 in 6.5J x 15.', instrument: 'tape', stamped: true },
+      { field: 'widthIn', letter: 'B', touch: 'Stamped in the wheel: 6.5 in 6.5J x 15.', instrument: 'tape', stamped: true },
       {
         field: 'offsetMm',
         letter: 'C',
         touch: 'Stamped: ET 35. Else depth to the hub pad less half the overall width.',
         instrument: 'straightedge',
+        stamped: true,
       },
       { field: 'barrelRadiusMm', letter: 'D', touch: 'Half the smallest inner diameter where the caliper will be.', instrument: 'tape' },
       {

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
-import { SHEETS, type SheetId } from '#core/model/sheets.ts'
+import { SHEETS, type SheetDimension, type SheetId } from '#core/model/sheets.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import { partSection } from '#core/report/part-section.ts'
 import { secondWay } from '#core/report/two-ways.ts'
@@ -27,9 +27,8 @@ const registerMm = computed(() => store.project!.car[axle.value].registerMm?.val
 const addMm = computed(() => (fromRegister.value && registerMm.value !== undefined ? registerMm.value / 2 : undefined))
 
 const shownFields = computed(() => [...dimensions.value.map((one) => one.field), ...(sheet.value.points ? [sheet.value.points.field] : [])])
-const STAMPED = new Set(['diameterIn', 'widthIn', 'offsetMm'])
 const RADII = new Set(['tallestRadiusMm', 'faceOuterRadiusMm', 'faceInnerRadiusMm'])
-const isMeasured = (field: string) => fieldOf(field)?.dimension === 'length' && !STAMPED.has(field)
+const isMeasured = (one: SheetDimension) => fieldOf(one.field)?.dimension === 'length' && !one.stamped
 /** The sheet knows what suits a dimension; another instrument at hand is taken for all. */
 const instrumentFor = (suited: InstrumentId): InstrumentId => {
   const { instrument } = store.project!.preferences
@@ -129,7 +128,7 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
       <template v-else>
         <template v-for="one in dimensions" :key="`${part?.id ?? axle}-${one.field}`">
           <ReadingsInput
-            v-if="isMeasured(one.field)"
+            v-if="isMeasured(one)"
             :ref="(found: unknown) => (inputs[one.field] = found as { focus(): void } | null)"
             :field="fieldOf(one.field)!"
             :figure="figureOf(one.field)"
