@@ -158,7 +158,7 @@ function insertAfter(row: number) {
   const here = taken.value[at.value]!.taken.points
   const [a, b] = [here[row], here[row + 1]]
   const middle = a && b ? rowsOf([{ name: '', points: [[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]] }], props.units)[0]!.rows[0]! : emptyRow()
-  line.value.rows.splice(row + 1, 0, { ...middle, tag: line.value.rows[row]!.tag, read: true })
+  line.value.rows.splice(row + 1, 0, { ...middle, tag: line.value.rows[row]!.tag, read: false })
   commit()
 }
 function addLine(name: string) {
@@ -185,7 +185,8 @@ function moved(point: number, z: number, r: number) {
   const [made] = rowsOf([{ name: '', points: [[z, r]] }], props.units)[0]!.rows
   row.z = made!.z
   row.r = made!.r
-  row.read = true
+  // a hand in the drawing is no reading
+  row.read = false
 }
 function focused(row: number, cell: 'z' | 'r') {
   current.value = row
@@ -306,7 +307,8 @@ const problemOf = (row: number, cell: 'z' | 'r') =>
     </ul>
     <p class="soft small">
       Enter goes to the next cell. Several readings of one place go into one cell with a semicolon between; a block pasted from a
-      spreadsheet fills the rows from here on.
+      spreadsheet fills the rows from here on. A point that is dragged or inserted was not read: the readings of its line then no longer
+      count, and how sure it is gets assumed.
     </p>
   </div>
 </template>

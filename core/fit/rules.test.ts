@@ -12,6 +12,7 @@ import type { FitFinding, Verdict } from './finding.ts'
 import { LIMITS } from './limits.ts'
 import { check, pieceLineId } from './rule.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
+import { SEEN_ON_CAR } from './seen.ts'
 
 type Loose = Record<string, unknown>
 const demo = (change: (project: Project) => void = () => {}): Project => {
@@ -168,12 +169,7 @@ describe('unknown is never fits', () => {
         for (const rule of rules) {
           const whole = find(DEMO_PROJECT, rule, axle, setup.id)
           if (!whole) continue
-          expect([setup.id, axle, rule, whole.looked.length > 0 || whole.verdict === 'check' || whole.verdict === 'fits']).toEqual([
-            setup.id,
-            axle,
-            rule,
-            true,
-          ])
+          if (!SEEN_ON_CAR.includes(rule)) expect([rule, whole.looked.length]).not.toEqual([rule, 0])
           for (const looked of whole.looked) {
             const less = demo((project) => {
               const { at } = looked
