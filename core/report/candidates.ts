@@ -76,11 +76,7 @@ type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
 function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
   const resolved = { ...context.resolved, [axle]: { ...context.resolved[axle], [slot]: part } }
-  const { verdict, sentence } = briefClearance({ ...context, resolved }, axle)
-  const worst: FindingVerdict =
-    part.kind === 'drum'
-      ? 'check'
-      : ({ clears: 'fits', tight: 'check', measure: 'unknown', tooClose: 'needs', hits: 'needs' } as const)[verdict]
+  const { verdict: worst, sentence } = briefClearance({ ...context, resolved }, axle)
   return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
 }
 

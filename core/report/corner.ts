@@ -32,9 +32,12 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision)
   return report(context, axle, precision, false)
 }
 
-/** The verdict alone, by the linear estimate and without what would help: for lists of many candidates. */
-export function briefClearance(context: Context, axle: Axle): Pick<Corner, 'verdict' | 'sentence'> {
-  return report(context, axle, 'linear', true).corner
+/**
+ * The finding alone, by the linear estimate: for lists of many candidates. Whether a spacer helps is only
+ * asked where the wheel does not clear.
+ */
+export function briefClearance(context: Context, axle: Axle): Pick<Finding, 'verdict' | 'sentence'> {
+  return report(context, axle, 'linear', true).findings[0]!
 }
 
 function report(context: Context, axle: Axle, precision: Precision, brief: boolean): CornerReport {
@@ -68,7 +71,9 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
   const difference = differenceReport(context, axle, now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false))
   const verdict: ClearanceVerdict = now?.verdict ?? difference?.verdict ?? 'measure'
   const spacers =
-    !brief && ready && section!.faceKnown ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!) : undefined
+    (!brief || verdict === 'hits' || verdict === 'tooClose') && ready && section!.faceKnown
+      ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!)
+      : undefined
 
   let sentence: string
   if (caliper?.kind === 'drum') sentence = 'A drum has no outline here: see on the car that the wheel turns free.'
