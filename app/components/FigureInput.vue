@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
 import type { FigureField } from '#core/model/field.ts'
+import { unusual } from '#core/model/plausible.ts'
 import { fieldSchema, schemaProblems } from '#core/model/schema.ts'
 import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
 import { editQuantity } from '#core/quantity/format.ts'
@@ -25,6 +26,8 @@ const text = ref('')
 const error = ref('')
 const dirty = ref(false)
 const label = computed(() => props.label ?? props.field.label)
+/** A figure outside what is usual is taken, and asked about. */
+const question = computed(() => props.figure && unusual({ ...props.field, label: label.value }, props.figure.value, props.units))
 
 const shown = () => {
   const { figure, field, units } = props
@@ -77,6 +80,16 @@ function take() {
 function setOrigin(event: Event) {
   if (props.figure) emit('change', { ...props.figure, origin: (event.target as HTMLSelectElement).value as Origin })
 }
+/** Date and note stand behind a button: few figures need them, all can have them. */
+const more = ref(false)
+function setMore(key: 'date' | 'note', event: Event) {
+  const value = (event.target as HTMLInputElement).value.trim().slice(0, 4000)
+  if (!props.figure || (key === 'date' && value !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(value))) return
+  const next = { ...props.figure }
+  if (value === '') Reflect.deleteProperty(next, key)
+  else next[key] = value
+  emit('change', next)
+}
 function cancel() {
   text.value = shown()
   error.value = ''
@@ -113,7 +126,37 @@ function cancel() {
       >
         <option v-for="origin in ORIGINS" :key="origin" :value="origin" :title="ORIGIN_WORDS[origin]">{{ origin }}</option>
       </select>
+      <button
+        v-if="figure && !bare"
+        class="aside"
+        :class="{ noted: figure.note }"
+        type="button"
+        :aria-expanded="more"
+        :aria-label="`Date and note of ${label}`"
+        :title="[figure.date, figure.note].filter(Boolean).join(': ') || 'Date and note'"
+        @click="more = !more"
+      >
+        …
+      </button>
     </div>
+    <div v-if="more && figure" class="asides">
+      <DraftInput
+        class="native"
+        type="date"
+        :value="figure.date?.slice(0, 10)"
+        :aria-label="`Date of ${label}`"
+        @change="setMore('date', $event)"
+      />
+      <DraftInput
+        class="native"
+        :value="figure.note"
+        placeholder="Note"
+        maxlength="4000"
+        :aria-label="`Note on ${label}`"
+        @change="setMore('note', $event)"
+      />
+    </div>
+    <p v-if="question" class="tone-needs small" data-test="question">{{ question }}</p>
     <p :id="`${id}-more`" class="more">
       <span v-if="error" class="field-error">{{ error }}</span>
       <span v-else-if="field.help && !bare" class="soft help">{{ field.help }}</span>
@@ -142,6 +185,27 @@ label {
   padding: 4px 2px 4px 6px;
   color: var(--ink-soft);
   font-size: 12.5px;
+}
+.aside {
+  flex: none;
+  width: 26px;
+  margin-left: -1px;
+  padding: 0;
+  border: 1px solid var(--line);
+  border-radius: 0 2px 2px 0;
+  background: var(--sheet);
+  color: var(--ink-soft);
+  cursor: pointer;
+}
+.noted {
+  color: var(--accent);
+  font-weight: 700;
+}
+.asides {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr);
+  gap: 4px;
+  margin-top: 4px;
 }
 .more {
   min-height: 0;

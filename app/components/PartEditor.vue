@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
 import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
+import { doubts } from '#core/model/plausible.ts'
 import { CONDITIONS, type Part } from '#core/model/project.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -13,6 +14,15 @@ const emit = defineEmits<{ removed: []; copied: [id: string] }>()
 const store = useProjectStore()
 const { units } = useWorkbench()
 const kind = computed(() => PART_KINDS[props.part.kind])
+const questions = computed(() => doubts(props.part, units.value))
+const current = ref('')
+/** The figure in hand, for the drawing. */
+const look = (event: FocusEvent) => {
+  current.value = (event.target as HTMLElement).closest<HTMLElement>('[data-field]')?.dataset.field ?? current.value
+}
+const against = ref('')
+const alike = computed(() => store.project!.parts.filter((one) => one.kind === props.part.kind && one.id !== props.part.id))
+const other = computed(() => alike.value.find((one) => one.id === against.value))
 const mass = amount('Mass', 'mass', 0, 200)
 
 function change(key: string, value: unknown) {
@@ -42,6 +52,7 @@ function remove() {
   emit('removed')
   store.edit(`Remove ${props.part.name}`, (draft) => {
     draft.parts = draft.parts.filter((one) => one.id !== props.part.id)
+    for (const bundle of draft.bundles) bundle.parts = bundle.parts.filter((id) => id !== props.part.id)
     for (const setup of draft.setups) {
       for (const holder of [setup.front, setup.rear, setup.hydraulics] as Draft<Record<string, unknown>>[]) {
         for (const [slot, value] of Object.entries(holder)) if (value === props.part.id) Reflect.deleteProperty(holder, slot)
@@ -60,12 +71,16 @@ function duplicate() {
 </script>
 
 <template>
-  <form class="editor" @submit.prevent>
+  <form class="editor" @submit.prevent @focusin="look">
     <header>
       <label class="title"
         ><span class="soft small">{{ kind.one }}</span
         ><DraftInput class="native" :value="part.name" maxlength="120" aria-label="Name of the part" data-field="name" @change="rename"
       /></label>
+      <select v-if="alike.length > 0" v-model="against" class="native with" aria-label="Compare with">
+        <option value="">Compare with …</option>
+        <option v-for="one in alike" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select>
       <button class="btn" type="button" @click="duplicate">Copy</button>
       <button
         class="btn"
@@ -77,8 +92,14 @@ function duplicate() {
       </button>
     </header>
     <p v-if="usedIn.length > 0" class="soft small">In use in: {{ usedIn.join(', ') }}</p>
+    <ul v-if="questions.length > 0" class="doubts tone-needs" data-test="doubts">
+      <li v-for="one in questions" :key="one.sentence">{{ one.sentence }} Is that so?</li>
+    </ul>
+    <PartCompare v-if="other" :part="part" :other="other" />
+    <PartFigure :part="part" :current="current" />
     <FieldGrid :table="fieldsOf(part.kind)" :values="part" :units="units" @change="change" />
     <PartSketch v-if="part.kind === 'caliper' || part.kind === 'wheel'" :part="part" />
+    <InspectionSheet :part="part" />
     <fieldset class="group">
       <legend>Where it comes from and what it costs</legend>
       <div class="grid">
@@ -126,12 +147,13 @@ function duplicate() {
 <style scoped>
 header {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: flex-end;
   margin-bottom: 8px;
 }
 .title {
-  flex: 1;
+  flex: 1 1 260px;
   min-width: 0;
 }
 .title span {
@@ -140,6 +162,13 @@ header {
 .title input {
   font-size: 16px;
   font-weight: 640;
+}
+.with {
+  width: 170px;
+}
+.doubts {
+  margin: 0 0 10px;
+  padding-left: 18px;
 }
 .group {
   margin: 16px 0 0;

@@ -24,6 +24,9 @@ export const STEPS = [
 const preferenceStep: Partial<Record<keyof Preferences, StepName>> = {
   rates: 'cost',
   taxPercent: 'cost',
+  budgetMinor: 'cost',
+  eventsPerSeason: 'cost',
+  limits: 'fit',
   gapPolicy: 'fit',
   weightAllowanceMm: 'fit',
   instrument: 'measure',
@@ -85,9 +88,12 @@ export const useWorkbench = createSharedComposable(() => {
       case 'setup':
         if (place.field === 'trialFit' || place.field === 'byDifference')
           void go('measure', { setup: place.setupId, axle: place.axle, sheet: place.field === 'trialFit' ? 'trialFit' : 'difference' })
-        else if (place.field === 'extras') void go('cost', { setup: place.setupId })
+        else if (place.field === 'extras' || place.field === 'wear') void go('cost', { setup: place.setupId })
         else if (place.field === 'spacerTrialMm') void go('fit', { setup: place.setupId, axle: place.axle })
         else void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.field}` : place.field })
+        break
+      case 'bundle':
+        void go('parts', { view: 'bundles', bundle: place.bundleId })
         break
       case 'preference':
         void go(preferenceStep[place.field] ?? 'balance', { field: place.field })

@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/model/project.ts'
+import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
 import { allCandidates, type Candidate } from '../../core/report/candidates.ts'
 import { compareBrakes, compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/compare-wheels.ts'
 import { evaluate } from '../../core/report/evaluate.ts'
@@ -15,6 +16,7 @@ const api = {
     rim: smallestRim(project, setupId, axle),
   }),
   candidates: (project: Project, setupId: string): Candidate[] => allCandidates(project, setupId),
+  bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }
 

@@ -1,6 +1,6 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { costTotal, type CostLine } from './total.ts'
+import { chanceWithin, costTotal, type CostLine } from './total.ts'
 
 const line: fc.Arbitrary<CostLine> = fc
   .record({
@@ -38,4 +38,61 @@ test('what is owned costs nothing', () => {
 test('rounded once, half up, at the line', () => {
   const half = { quantity: 1, low: 5, likely: 5, high: 5, rate: 0.1, owned: false }
   expect(costTotal([half, half], 0).likely).toBe(2)
+})
+
+describe('what moves together', () => {
+  const spread = (more: Partial<CostLine> = {}): CostLine => ({
+    quantity: 1,
+    low: 8000,
+    likely: 10_000,
+    high: 12_000,
+    rate: 1,
+    owned: false,
+    ...more,
+  })
+  const width = (lines: CostLine[]) => costTotal(lines, 0).p90 - costTotal(lines, 0).p10
+  test('independent lines even out, the shipping of one seller does not', () => {
+    const apart = width([spread(), spread()])
+    const together = width([spread({ movesWith: 'a' }), spread({ movesWith: 'a' })])
+    expect(together).toBeGreaterThan(apart)
+    // standard deviations add: twice one line
+    expect(together).toBeCloseTo(2 * width([spread()]), -1)
+    expect(width([spread({ movesWith: 'a' }), spread({ movesWith: 'b' })])).toBe(apart)
+  })
+  test('a rate that may move widens the sum and the range, all lines of it at once', () => {
+    const fixed = spread({ low: 10_000, high: 10_000 })
+    const abroad = { ...fixed, spread: { of: 'USD', share: 0.1 } }
+    expect(costTotal([abroad], 0)).toMatchObject({ low: 9000, likely: 10_000, high: 11_000, expected: 10_000 })
+    // symmetric triangle: share / root 6
+    const sigma = 20_000 * 0.1 * Math.sqrt(1 / 6)
+    expect(width([abroad, abroad])).toBeCloseTo(2 * 1.28155 * sigma, -1)
+  })
+  test('what is sold takes from the sum', () => {
+    expect(costTotal([spread(), spread({ low: -3000, likely: -2000, high: -1000 })], 0)).toMatchObject({
+      low: 5000,
+      likely: 8000,
+      high: 11_000,
+    })
+  })
+})
+
+describe('the chance to stay within a budget', () => {
+  test('none below the lowest, certain at the highest, rising between', () => {
+    const lines = [{ quantity: 1, low: 8000, likely: 10_000, high: 15_000, rate: 1, owned: false }]
+    expect(chanceWithin(lines, 0, 7999)).toBe(0)
+    expect(chanceWithin(lines, 0, 15_000)).toBe(1)
+    expect(chanceWithin(lines, 0, 11_000)).toBeCloseTo(0.5, 6)
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 8 }), fc.nat(900_000), fc.nat(900_000), (all, a, b) => {
+        const [less, more] = [Math.min(a, b), Math.max(a, b)]
+        expect(chanceWithin(all, 5, less)).toBeLessThanOrEqual(chanceWithin(all, 5, more) + 1e-9)
+      }),
+    )
+  })
+  test('agrees with the 80 % range', () => {
+    const lines = Array.from({ length: 20 }, () => ({ quantity: 1, low: 5000, likely: 10_000, high: 12_000, rate: 1, owned: false }))
+    const { p10, p90 } = costTotal(lines, 0)
+    expect(chanceWithin(lines, 0, p10)).toBeCloseTo(0.1, 3)
+    expect(chanceWithin(lines, 0, p90)).toBeCloseTo(0.9, 3)
+  })
 })

@@ -9,12 +9,14 @@ import type { InstrumentId } from '../quantity/instrument.ts'
 
 const TAKEN_ON = '2026-09-12'
 const READ_ON = '2026-09-03'
-const measured = (value: number, u?: number): Figure => figure(value, 'measured', { date: TAKEN_ON, ...(u === undefined ? {} : { u }) })
+export const measured = (value: number, u?: number): Figure =>
+  figure(value, 'measured', { date: TAKEN_ON, ...(u === undefined ? {} : { u }) })
 /** Read with an instrument, each reading kept. */
-const read = (instrument: InstrumentId, ...readings: number[]): Figure => figureFromReadings(readings, instrument, { date: TAKEN_ON })
-const published = (value: number): Figure => figure(value, 'published', { date: READ_ON })
-const reported = (value: number): Figure => figure(value, 'reported', { date: READ_ON })
-const price = (low: number, likely: number, high: number, pieces = 1): Price => ({
+export const read = (instrument: InstrumentId, ...readings: number[]): Figure =>
+  figureFromReadings(readings, instrument, { date: TAKEN_ON })
+export const published = (value: number): Figure => figure(value, 'published', { date: READ_ON })
+export const reported = (value: number): Figure => figure(value, 'reported', { date: READ_ON })
+export const price = (low: number, likely: number, high: number, pieces = 1): Price => ({
   lowMinor: low * 100,
   likelyMinor: likely * 100,
   highMinor: high * 100,
@@ -94,6 +96,7 @@ const stock: Part[] = [
     id: 'stock-front-pad',
     kind: 'pad',
     name: 'Front road pads',
+    massKg: published(1.5),
     plateHeightMm: measured(49),
     minThicknessMm: published(7),
     maker: 'Tamsin Friction',
@@ -173,6 +176,7 @@ const stock: Part[] = [
     id: 'stock-rear-pad',
     kind: 'pad',
     name: 'Rear road pads',
+    massKg: published(0.9),
     plateHeightMm: measured(37),
     minThicknessMm: published(6.5),
     maker: 'Tamsin Friction',
@@ -219,6 +223,16 @@ const stock: Part[] = [
     construction: 'tandem',
     boreMm: published(20.6375),
     strokeMm: published(34),
+    frontStrokeMm: published(20),
+    rearStrokeMm: published(14),
+    flange: 'two bolts, 82 apart',
+    pilotMm: published(42),
+    pushrodDepthMm: measured(14.5),
+    portThread: 'M10 x 1',
+    portSeat: 'bubble flare',
+    outlets: published(2),
+    frontResidualMpa: measured(0),
+    rearResidualMpa: measured(0),
   },
   {
     id: 'stock-booster',
@@ -241,6 +255,17 @@ const stock: Part[] = [
     action: 'fixed',
     kneeMpa: reported(2.9),
     slope: reported(0.4),
+  },
+  {
+    id: 'stock-fluid',
+    kind: 'fluid',
+    name: 'Brake fluid 4',
+    maker: 'Tamsin Friction',
+    owned: true,
+    base: 'glycol',
+    grade: '4',
+    dryBoilC: published(240),
+    wetBoilC: published(160),
   },
 ]
 
@@ -305,6 +330,7 @@ const wheels: Part[] = [
     boreMm: published(62),
     massKg: measured(7.4),
     padThicknessMm: measured(6.5),
+    inspection: { points: { cracks: 'passed', runout: 'passed', seats: 'passed' }, date: TAKEN_ON },
     note: 'Spoke back not measured yet.',
   },
   {
@@ -423,6 +449,18 @@ const donor: Part[] = [
     number: 'BR-7731',
     condition: 'used',
     provenance: 'Bramble estate, breaker’s yard',
+    inspection: {
+      points: {
+        pistonsMove: 'passed',
+        boots: 'passed',
+        pitting: 'passed',
+        bleed: 'passed',
+        slides: 'passed',
+        threads: 'passed',
+        body: 'passed',
+      },
+      date: TAKEN_ON,
+    },
     construction: 'fixed',
     pistonsMm: [published(41), published(41)],
     padTopRadiusMm: measured(141),
@@ -489,6 +527,7 @@ const donor: Part[] = [
     id: 'estate-front-pad',
     kind: 'pad',
     name: 'Estate front pads',
+    massKg: published(1.7),
     plateHeightMm: published(51),
     minThicknessMm: published(7),
     maker: 'Tamsin Friction',
@@ -575,6 +614,7 @@ const bigKit: Part[] = [
     id: 'kit2-pad',
     kind: 'pad',
     name: 'Pads Q2',
+    massKg: published(1.6),
     plateHeightMm: published(46),
     minThicknessMm: published(7),
     maker: 'Tamsin Friction',
@@ -591,6 +631,7 @@ const bigKit: Part[] = [
     id: 'kit-bracket',
     kind: 'bracket',
     name: 'Bracket for 276 rotors',
+    massKg: published(0.6),
     knuckleType: 'lug',
     knuckleSpacingMm: published(130),
     knuckleThread: 'M12 x 1.5',
@@ -679,6 +720,7 @@ const balanced: Part[] = [
     id: 'kit4-pad',
     kind: 'pad',
     name: 'Fast-road pads Q4',
+    massKg: published(1.4),
     plateHeightMm: published(45),
     minThicknessMm: published(7),
     maker: 'Tamsin Friction',
@@ -695,6 +737,7 @@ const balanced: Part[] = [
     id: 'rear-fast-pad',
     kind: 'pad',
     name: 'Rear fast-road pads',
+    massKg: published(0.9),
     plateHeightMm: published(37),
     minThicknessMm: published(6.5),
     maker: 'Tamsin Friction',
@@ -738,9 +781,13 @@ const balanced: Part[] = [
     name: 'Brake fluid 5.1',
     maker: 'Tamsin Friction',
     condition: 'new',
+    base: 'glycol',
     grade: '5.1',
+    dryBoilC: published(268),
+    wetBoilC: published(186),
     price: price(14, 16, 19, 1),
   },
 ]
 
-export const DEMO_PARTS: Part[] = [...stock, ...wheels, ...spacers, ...donor, ...bigKit, ...balanced]
+/** What is on the car, and what the setups are made of. */
+export const SETUP_PARTS: Part[] = [...stock, ...wheels, ...spacers, ...donor, ...bigKit, ...balanced]

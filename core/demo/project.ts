@@ -1,7 +1,10 @@
 import { DEFAULT_PREFERENCES } from '../model/blank.ts'
 import { FORMAT, VERSION, type ExtraLine, type Project } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
-import { DEMO_PARTS } from './parts.ts'
+import { DEMO_BUNDLES } from './bundles.ts'
+import { DEMO_FIT_REPORTS } from './fit-reports.ts'
+import { LIBRARY_PARTS } from './library.ts'
+import { SETUP_PARTS } from './parts.ts'
 
 const weighed = (value: number) => figure(value, 'measured', { date: '2026-08-30' })
 const published = (value: number) => figure(value, 'published', { date: '2026-09-03' })
@@ -19,6 +22,7 @@ const studs = {
   knuckleMaterial: 'steel',
   lineThread: 'M10 x 1',
   lineSeat: 'bubble flare',
+  absRing: 'none',
 } as const
 const frontKnuckle = {
   mountFaceMm: weighed(-38),
@@ -65,6 +69,17 @@ export const DEMO_PROJECT: Project = {
     cgHeightMm: figure(510, 'estimated', { date: '2026-08-30' }),
     wheelbaseMm: published(2440),
     pedalRatio: weighed(4.2),
+    pedalTravelMm: weighed(152),
+    abs: 'none',
+    circuits: 'frontRear',
+    outlets: weighed(2),
+    reservoirAbove: 'yes',
+    sealsFor: 'glycol',
+    masterFlange: 'two bolts, 82 apart',
+    masterPilotMm: weighed(42),
+    pushrodReachMm: weighed(13.5),
+    masterLineThread: 'M10 x 1',
+    masterLineSeat: 'bubble flare',
     front: {
       tyreRadiusMm: weighed(283),
       boltCount: published(4),
@@ -82,7 +97,9 @@ export const DEMO_PROJECT: Project = {
       ...rearKnuckle,
     },
   },
-  parts: DEMO_PARTS,
+  parts: [...SETUP_PARTS, ...LIBRARY_PARTS],
+  bundles: DEMO_BUNDLES,
+  fitReports: DEMO_FIT_REPORTS,
   setups: [
     {
       id: 'as-it-stands',
@@ -107,7 +124,7 @@ export const DEMO_PROJECT: Project = {
         spacer: null,
         seen: ['knuckle-clear', 'parking-hold'],
       },
-      hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve' },
+      hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve', fluid: 'stock-fluid' },
       extras: [],
     },
     {

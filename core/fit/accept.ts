@@ -6,26 +6,28 @@ import { pieceLineId } from './rule.ts'
  * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
  * checks run again with it. Changes the draft it is given.
  */
-export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule'>, remedy: Remedy): void {
+export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy): void {
   const setup = draft.setups.find((one) => one.id === setupId)
   if (!setup) return
-  const axle = setup[finding.axle]
-  if (remedy.kind === 'part') {
+  const axle = finding.axle && setup[finding.axle]
+  if (remedy.kind === 'hydraulic') setup.hydraulics[remedy.slot] = remedy.partId
+  else if (remedy.kind === 'part' && axle) {
     axle[remedy.slot] = remedy.partId
     if (remedy.slot === 'spacer') delete axle.spacerTrialMm
-  } else if (remedy.kind === 'shim') axle.shimMm = remedy.shimMm
-  else if (!setup.extras.some((line) => line.id === pieceLineId(finding.axle, finding.rule)))
+  } else if (remedy.kind === 'shim' && axle) axle.shimMm = remedy.shimMm
+  else if (remedy.kind === 'piece' && !setup.extras.some((line) => line.id === pieceLineId(finding)))
     setup.extras.push({
-      id: pieceLineId(finding.axle, finding.rule),
-      label: `${remedy.label}, ${finding.axle}`.slice(0, 120),
+      id: pieceLineId(finding),
+      label: (finding.axle ? `${remedy.label}, ${finding.axle}` : remedy.label).slice(0, 120),
+      kind: 'remedy',
       quantity: remedy.quantity,
     })
 }
 
 /** Takes a piece off the bill again. */
-export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule'>): void {
+export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): void {
   const setup = draft.setups.find((one) => one.id === setupId)
-  if (setup) setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding.axle, finding.rule))
+  if (setup) setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding))
 }
 
 /** Notes that someone has seen a rule to hold on the car, or takes that back. */

@@ -1,4 +1,4 @@
-import type { Axle, AxleSlot } from '../model/project.ts'
+import type { Axle, AxleSlot, HydraulicSlot } from '../model/project.ts'
 import type { Looked, Question } from '../model/question.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { LimitId } from './limits.ts'
@@ -9,6 +9,7 @@ export type Verdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
 /** What cures a finding: a part of the project into a slot, a thickness, or a piece to buy that is no part yet. */
 export type Remedy =
   | { kind: 'part'; slot: AxleSlot; partId: string; sentence: string }
+  | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
   | { kind: 'shim'; shimMm: number; sentence: string }
   | { kind: 'piece'; label: string; quantity: number; sentence: string }
 
@@ -22,7 +23,7 @@ export interface Judgement {
   dimension?: Dimension
   /** What it is held against, in words. */
   limit?: string
-  remedies?: Remedy[]
+  remedies?: readonly Remedy[]
   /** A warning that concerns safety. */
   safety?: boolean
 }
@@ -30,13 +31,16 @@ export interface Judgement {
 export interface FitFinding {
   rule: RuleId
   title: string
-  axle: Axle
+  /** Absent: it concerns the whole car. */
+  axle?: Axle
+  /** The part that is looked at, for rules that look at each alone. */
+  slot?: AxleSlot
   verdict: Verdict
   sentence: string
   value?: number
   dimension?: Dimension
   limit?: string
-  remedies: Remedy[]
+  remedies: readonly Remedy[]
   safety: boolean
   looked: Looked[]
   missing: Question[]

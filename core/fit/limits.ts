@@ -27,6 +27,31 @@ export const LIMITS = {
   threadSteel: { value: 1, label: 'Bolt thread in steel, diameters', reason: 'The bolt breaks before the thread strips.' },
   threadAluminium: { value: 1.5, label: 'Bolt thread in aluminium, diameters', reason: 'The softer thread needs more length.' },
   hatGapMm: { value: 2, label: 'Pad and caliper to the hat at least', reason: 'Hats are cast, not turned.' },
+  pilotPlayMm: { value: 0.3, label: 'Play of the master cylinder’s pilot at most', reason: 'More lets its rod push askew.' },
+  freePlayMm: { value: 0.5, label: 'Free play at the pushrod at least', reason: 'Without it the brakes drag and heat.' },
+  residualDiscMostMpa: { value: 0.02, label: 'Residual pressure for discs at most', reason: 'More keeps pads on the rotor.' },
+  residualLowLeastMpa: {
+    value: 0.01,
+    label: 'Residual pressure for discs above the reservoir at least',
+    reason: 'Fluid runs back to a reservoir below.',
+  },
+  residualLowMostMpa: {
+    value: 0.02,
+    label: 'Residual pressure for discs above the reservoir at most',
+    reason: 'More keeps pads on the rotor.',
+  },
+  residualDrumLeastMpa: { value: 0.04, label: 'Residual pressure for drums at least', reason: 'Cups without expanders draw air.' },
+  residualDrumMostMpa: { value: 0.1, label: 'Residual pressure for drums at most', reason: 'The return springs must win.' },
+  strokeShare: {
+    value: 0.75,
+    label: 'Share of the master cylinder’s stroke used at 8 MPa at most',
+    reason: 'What is left takes worn pads, fade and a hose that gives.',
+  },
+  absPoints: {
+    value: 0.05,
+    label: 'Bias against stock with anti-lock, off by at most',
+    reason: 'The control unit was set up for the stock split.',
+  },
 } as const satisfies Record<string, { value: number; label: string; reason: string }>
 
 export type LimitId = keyof typeof LIMITS

@@ -1,9 +1,19 @@
 import { carAxleFields, carFields } from '../model/car-fields.ts'
 import type { FieldTable } from '../model/field.ts'
 import { fieldsOf, type PartKind } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, type Axle, type AxleSlot, type Part, type PartOf, type Project, type Setup } from '../model/project.ts'
+import {
+  AXLE_SLOTS,
+  HYDRAULIC_SLOTS,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Part,
+  type PartOf,
+  type Project,
+  type Setup,
+} from '../model/project.ts'
 import type { EntryPlace, Looked, Question } from '../model/question.ts'
-import type { ResolvedAxle } from '../model/resolve.ts'
+import type { ResolvedAxle, ResolvedSetup } from '../model/resolve.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { LIMITS, type LimitId } from './limits.ts'
@@ -14,6 +24,11 @@ export interface Facts {
   setup: Setup
   axle: Axle
   resolved: ResolvedAxle
+  /** The whole setup and the car as it stands, for what concerns both axles. */
+  whole: ResolvedSetup
+  stock: ResolvedSetup
+  /** The slot that is looked at, for rules that look at each alone. */
+  slot?: AxleSlot
   /** Rules that someone has seen to hold on the car. */
   seen: readonly string[]
 }
@@ -41,6 +56,13 @@ export class Look {
     if (found === undefined)
       this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
     return found as Filled<S> | null | undefined
+  }
+  /** What is fitted in the hydraulics, in this setup or in the car as it stands. */
+  hydraulic<S extends HydraulicSlot>(slot: S, of: 'whole' | 'stock' = 'whole'): NonNullable<ResolvedSetup[S]> | null | undefined {
+    const found = this.facts[of][slot]
+    const setupId = of === 'stock' ? this.facts.project.setups[0].id : this.facts.setup.id
+    if (found === undefined) this.ask(HYDRAULIC_SLOTS[slot].label, { kind: 'slot', setupId, slot }, 'Choose a part in the step Setup.')
+    return found as NonNullable<ResolvedSetup[S]> | null | undefined
   }
   /** The caliper where there is one; a drum is none. */
   caliper(): PartOf<'caliper'> | undefined {
@@ -80,6 +102,9 @@ export class Look {
     const { axle, project } = this.facts
     return this.word(project.car[axle][field], carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
   }
+  wholeCar(field: keyof typeof carFields): number | undefined {
+    return this.read(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
+  }
   wholeCarWord(field: keyof typeof carFields): string | undefined {
     return this.word(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
   }
@@ -106,7 +131,8 @@ export class Look {
     return this.facts.project.parts.filter((part: Part): part is Part & PartOf<K> => part.kind === kind)
   }
 
-  private ask(what: string, at: EntryPlace, how?: string): void {
+  /** Asks for something that no field holds by itself. */
+  ask(what: string, at: EntryPlace, how?: string): void {
     if (!this.missing.some((one) => one.what === what)) this.missing.push({ what, at, ...(how === undefined ? {} : { how }) })
   }
   private read(value: unknown, table: FieldTable, field: string, suffix: string, at: EntryPlace): number | undefined {

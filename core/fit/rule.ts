@@ -8,22 +8,33 @@ import type { RuleId } from './rules.ts'
 export interface Rule {
   id: RuleId
   title: string
-  /** Rules of discs do not ask anything of a drum. */
-  on: 'disc' | 'any'
+  /** Rules of discs do not ask anything of a drum; those of the car are looked at once, not for each axle. */
+  on: 'disc' | 'any' | 'car'
   /** Only this axle has the interface. */
   axle?: 'rear'
+  /** Looks at what stands in each of these slots alone. */
+  each?: readonly AxleSlot[]
   /**
    * @returns undefined when a figure it looked for is missing, or when there is no such interface
    */
   judge(look: Look): Judgement | undefined
 }
 
+/** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
+export const findingKey = ({ axle, rule, slot }: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): string =>
+  [axle ?? 'car', rule, slot].filter(Boolean).join('.')
+
 /** The line of the bill that stands for a piece that cures a finding. */
-export const pieceLineId = (axle: string, rule: RuleId): string => `fit.${axle}.${rule}`
+export const pieceLineId = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): string => `fit.${findingKey(finding)}`
+
+/** Everything a rule finds at one axle, or of the car. */
+export const checkAll = (rule: Rule, facts: Facts): FitFinding[] =>
+  (rule.each ?? [undefined]).flatMap((slot) => check(rule, slot === undefined ? facts : { ...facts, slot }) ?? [])
 
 /**
  * What a rule finds. Whatever it looked for and did not find makes the finding unknown, unless what is
- * known already blocks: so no rule can say "fits" of something nobody entered.
+ * known already blocks: so no rule can say "fits" of something nobody entered. A piece that cures it counts
+ * once it is on the bill; until then even a blocker with a remedy blocks.
  *
  * @returns undefined where there is no such interface
  */
@@ -36,7 +47,8 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
   const finding: FitFinding = {
     rule: rule.id,
     title: rule.title,
-    axle: facts.axle,
+    ...(rule.on === 'car' ? {} : { axle: facts.axle }),
+    ...(facts.slot ? { slot: facts.slot } : {}),
     verdict: 'unknown',
     sentence: '',
     remedies: NONE,
@@ -60,8 +72,8 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
   if (value !== undefined) finding.value = value
   if (dimension !== undefined) finding.dimension = dimension
   if (limit !== undefined) finding.limit = limit
-  const piece = verdict === 'needs' ? remedies.find((one) => one.kind === 'piece') : undefined
-  if (piece && facts.setup.extras.some((line) => line.id === pieceLineId(facts.axle, rule.id))) {
+  const piece = verdict === 'fits' ? undefined : remedies.find((one) => one.kind === 'piece')
+  if (piece && facts.setup.extras.some((line) => line.id === pieceLineId(finding))) {
     finding.accepted = true
     finding.verdict = 'fits'
     finding.sentence = `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`
@@ -71,6 +83,7 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
 
 /** Whether what stands in a slot matters to a rule at all. */
 export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
+  if (rule.each) return new Set(rule.each)
   const look = new Look(facts)
   rule.judge(look)
   return look.slots

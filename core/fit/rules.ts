@@ -1,8 +1,10 @@
 import { bridge } from './rules/bridge.ts'
+import { circuitCount } from './rules/circuit-count.ts'
 import { discDiameterRule } from './rules/disc-diameter.ts'
 import { discPlaneRule } from './rules/disc-plane.ts'
 import { discThickness } from './rules/disc-thickness.ts'
 import { dustShield } from './rules/dust-shield.ts'
+import { fluid } from './rules/fluid.ts'
 import { handedness } from './rules/handedness.ts'
 import { hatClearance } from './rules/hat-clearance.ts'
 import { hatFit } from './rules/hat-fit.ts'
@@ -12,6 +14,7 @@ import { hoseLineEnd } from './rules/hose-line-end.ts'
 import { hubPattern } from './rules/hub-pattern.ts'
 import { hubRegister } from './rules/hub-register.ts'
 import { knuckleClear } from './rules/knuckle-clear.ts'
+import { masterMount } from './rules/master-mount.ts'
 import { mount } from './rules/mount.ts'
 import { mountBolts } from './rules/mount-bolts.ts'
 import { padShape } from './rules/pad-shape.ts'
@@ -20,6 +23,8 @@ import { padSweep } from './rules/pad-sweep.ts'
 import { parkingBrake } from './rules/parking-brake.ts'
 import { parkingHold } from './rules/parking-hold.ts'
 import { pistonTravel } from './rules/piston-travel.ts'
+import { residualValve } from './rules/residual-valve.ts'
+import { usedPart } from './rules/used-part.ts'
 import { wheelFastener } from './rules/wheel-fastener.ts'
 import { wheelMinimum } from './rules/wheel-minimum.ts'
 import { wheelPattern } from './rules/wheel-pattern.ts'
@@ -29,7 +34,7 @@ import type { Rule } from './rule.ts'
 /**
  * Every interface that is looked at, in the order in which a car is built. To add one: a file in `rules/`
  * and a line here. The wheel's clearance, studs and register, and the order of locking are found with
- * their own figures and join in the report.
+ * their own figures and join in the report; so do the stroke of the master cylinder and the bias with anti-lock.
  */
 export const RULE_IDS = [
   'hub-pattern',
@@ -58,6 +63,11 @@ export const RULE_IDS = [
   'wheel-register',
   'wheel-minimum',
   'wheel-fastener',
+  'used-part',
+  'residual-valve',
+  'master-mount',
+  'circuit-count',
+  'fluid',
 ] as const
 export type RuleId = (typeof RULE_IDS)[number]
 
@@ -88,4 +98,9 @@ export const RULES: readonly Rule[] = [
   wheelRegister,
   wheelMinimum,
   wheelFastener,
+  usedPart,
+  residualValve,
+  masterMount,
+  circuitCount,
+  fluid,
 ]

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { DEMO_PARTS } from '../demo/parts.ts'
+import { DEMO_PROJECT } from '../demo/project.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { readOutlines, readProfile, writeOutlines, writeProfile } from './points-text.ts'
 
@@ -32,7 +32,7 @@ describe('points as lines of text', () => {
   })
   test('the demo comes back as it is, in both units', () => {
     for (const units of [DEFAULT_UNITS, INCH]) {
-      for (const part of DEMO_PARTS) {
+      for (const part of DEMO_PROJECT.parts) {
         if (part.kind === 'wheel' && part.profile) {
           const back = readProfile(writeProfile(part.profile, units), units)
           expect(back.ok && back.value.tags).toEqual(part.profile.tags)

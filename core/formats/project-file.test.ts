@@ -20,7 +20,7 @@ describe('the project file', () => {
     ['nothing', '  \n', /empty/],
     ['no JSON', 'hello', /not JSON/],
     ['cut off', text.slice(0, 500), /ends too early, in line \d+/],
-    ['a comma too many', text.replace('"version": 2,', '"version": 2,,'), /line 3, column/],
+    ['a comma too many', text.replace('"version": 3,', '"version": 3,,'), /line 3, column/],
     ['a list', '[]', /one JSON object/],
     ['another format', '{"format":"sheet/1"}', /not a project of this application/],
     ['no version', '{"format":"valiant-caliper/project"}', /version/],

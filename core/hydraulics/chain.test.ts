@@ -139,12 +139,13 @@ describe('which axle locks first', () => {
         const beta = chain(system, 100).bias.road!
         const z = criticalDecelG(beta, 0.6, 0.2)
         const order = lockOrder(system, MASS)!
-        if (z > 0.16 && z < 1.49) {
+        // the search looks from 0.15 to 1.5 g; at its ends either answer is right
+        if (z > 0.1501 && z < 1.4999) {
           expect(order).toEqual({ kind: 'rearAbove', aboveG: expect.closeTo(z, 5) })
           const at = adhesionUsed(system, MASS, z)!
           expect(at.front).toBeCloseTo(z, 9)
           expect(at.rear).toBeCloseTo(z, 9)
-        } else expect(order.kind).toBe(z <= 0.16 ? 'rearAlways' : 'frontAlways')
+        } else if (z < 0.1499 || z > 1.5001) expect(order.kind).toBe(z < 0.1499 ? 'rearAlways' : 'frontAlways')
       }),
     )
   })

@@ -6,6 +6,7 @@ export const DEFAULT_PREFERENCES: Preferences = {
   currency: 'EUR',
   rates: [],
   taxPercent: 0,
+  eventsPerSeason: 8,
   gapPolicy: 'standard',
   instrument: 'digitalCaliper',
   weightAllowanceMm: 0,
@@ -29,6 +30,8 @@ export function blankProject(id: string, name: string): Project {
     setups: [
       { ...blankSetup('as-it-stands', 'As it stands'), front: { bracket: null, spacer: null }, rear: { bracket: null, spacer: null } },
     ],
+    bundles: [],
+    fitReports: [],
     preferences: DEFAULT_PREFERENCES,
   }
 }

@@ -1,5 +1,7 @@
 import { amount, choice, count, length, text, type FieldTable } from './field.ts'
-import { MOUNT_TYPES, NUT_SEATS, PIPE_SEATS } from './part-kinds.ts'
+import { FLUID_BASES, MOUNT_TYPES, NUT_SEATS, PIPE_SEATS } from './part-kinds.ts'
+
+const hydraulics = { group: 'Hydraulics' } as const
 
 export const carFields = {
   use: choice('Used', [
@@ -24,6 +26,43 @@ export const carFields = {
   wheelbaseMm: length('Wheelbase', 1500, 4500),
   pedalRatio: amount('Pedal ratio', 'number', 1, 12, { help: 'Pad travel over pushrod travel.' }),
   pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85 % assumed when unknown.' }),
+  pedalTravelMm: length('Pedal travel to the floor', 30, 250, { ...hydraulics, help: 'At the pad, from rest until something stops it.' }),
+  abs: choice(
+    'Anti-lock',
+    [
+      { value: 'none', label: 'none' },
+      { value: 'abs', label: 'anti-lock' },
+      { value: 'absAndDistribution', label: 'anti-lock with electronic rear distribution' },
+    ],
+    hydraulics,
+  ),
+  circuits: choice(
+    'Circuits',
+    [
+      { value: 'frontRear', label: 'front and rear' },
+      { value: 'diagonal', label: 'diagonal' },
+      { value: 'single', label: 'one for all' },
+    ],
+    hydraulics,
+  ),
+  outlets: count('Lines from the master cylinder', 1, 6, hydraulics),
+  reservoirAbove: choice(
+    'Reservoir above the calipers',
+    [
+      { value: 'yes', label: 'yes' },
+      { value: 'no', label: 'no, under the floor' },
+    ],
+    hydraulics,
+  ),
+  sealsFor: choice('Seals of the hydraulics made for', FLUID_BASES, hydraulics),
+  masterFlange: text('Master cylinder flange', 60, { ...hydraulics, help: 'As two bolts, 82 apart, upright.' }),
+  masterPilotMm: length('Master cylinder pilot', 15, 90, hydraulics),
+  pushrodReachMm: length('Pushrod beyond the flange', 0, 60, {
+    ...hydraulics,
+    help: 'At rest. Longer than the depth to the piston, and the brakes drag.',
+  }),
+  masterLineThread: text('Thread of the lines at the master cylinder', 40, hydraulics),
+  masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
 } as const satisfies FieldTable
 
 /** The hub and tyre at one axle. */
@@ -73,6 +112,11 @@ export const carAxleFields = {
   }),
   lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
   lineSeat: choice('Seat of the hard line', PIPE_SEATS),
+  absRing: choice('Wheel-speed ring sits on', [
+    { value: 'hub', label: 'hub or shaft' },
+    { value: 'rotor', label: 'rotor' },
+    { value: 'none', label: 'there is none' },
+  ]),
   mountFaceMm: length('Caliper mount face', -150, 100, {
     help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
   }),

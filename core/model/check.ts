@@ -54,5 +54,23 @@ function referenceProblems(project: Project): { path: string; message: string }[
       lines.add(line.id)
     })
   })
+  const bundles = new Set<string>()
+  project.bundles.forEach((bundle, index) => {
+    if (bundles.has(bundle.id)) say(`bundles[${index}].id`, `the id ${bundle.id} is used twice`)
+    bundles.add(bundle.id)
+    bundle.parts.forEach((id, row) => {
+      if (!kinds.has(id)) say(`bundles[${index}].parts[${row}]`, `names the part ${id}, which is not in the file`)
+    })
+  })
+  project.setups.forEach((setup, index) =>
+    setup.taken?.forEach((id, row) => {
+      if (!bundles.has(id)) say(`setups[${index}].taken[${row}]`, `names the kit or donor ${id}, which is not in the file`)
+    }),
+  )
+  const reports = new Set<string>()
+  project.fitReports.forEach((report, index) => {
+    if (reports.has(report.id)) say(`fitReports[${index}].id`, `the id ${report.id} is used twice`)
+    reports.add(report.id)
+  })
   return problems
 }

@@ -4,8 +4,9 @@ import type { Dimension } from '../quantity/units.ts'
 
 /**
  * A field table describes the figures of a car or a kind of part once: types, Yup schemas, JSON Schema
- * and forms are all made from it. Limits refuse only what cannot be meant (a rotor of 28 mm);
- * every field may be absent, and absent means unknown.
+ * and forms are all made from it. `min` and `max` are what is usual: beyond them a length is questioned
+ * (plausible.ts), and refused only where it cannot be meant; other figures are refused. Every field may
+ * be absent, and absent means unknown.
  */
 
 /** What was read at one point, each time: z, then r; the point is their means. */
@@ -83,6 +84,15 @@ export type ValueOf<F> = F extends { type: 'figure' }
             : F extends { type: 'faces' }
               ? WheelFace[]
               : never
+
+/** A slip of unit (cm, inch) is a factor of 10 or 25.4: so far a length is taken, and asked about. */
+const BEYOND_USUAL = 26
+
+/** What a schema refuses, in the core's unit. */
+export function hardLimits(field: FigureField | FiguresField): [min: number, max: number] {
+  if (field.dimension !== 'length' || field.min <= 0) return [field.min, field.max]
+  return [field.min / BEYOND_USUAL, field.max * BEYOND_USUAL]
+}
 
 /** What a table describes: every field optional, because anything may be unknown. */
 export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }

@@ -11,6 +11,13 @@ export const MIGRATIONS: MigrationTable = {
     isObject(older.preferences)
       ? { ...older, preferences: { instrument: 'digitalCaliper', weightAllowanceMm: 0, ...older.preferences } }
       : older,
+  // version 3 keeps kits, donors, fit reports and inspections, and counts a season's events
+  2: (older) => ({
+    bundles: [],
+    fitReports: [],
+    ...older,
+    ...(isObject(older.preferences) ? { preferences: { eventsPerSeason: 8, ...older.preferences } } : {}),
+  }),
 }
 
 export type Migrated = { ok: true; value: Record<string, unknown> } | { ok: false; message: string }

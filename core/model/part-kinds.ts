@@ -22,6 +22,12 @@ export const PIPE_SEATS = [
   { value: 'double flare', label: 'double flare' },
   { value: '37 degree cone', label: '37 degree cone' },
 ] as const
+/** What rubber is made for; the wrong fluid swells it. */
+export const FLUID_BASES = [
+  { value: 'glycol', label: 'glycol (grades 3, 4, 5.1)' },
+  { value: 'silicone', label: 'silicone (grade 5)' },
+  { value: 'mineral', label: 'mineral oil' },
+] as const
 export const NUT_SEATS = [
   { value: 'cone', label: 'cone' },
   { value: 'ball', label: 'ball' },
@@ -34,6 +40,7 @@ const YES_NO = [
 const bolting = { group: 'Bolting' } as const
 const inlet = { group: 'Hose end' } as const
 const mounting = { group: 'Where it sits' } as const
+const atCar = { group: 'Where it bolts on' } as const
 const quick = { group: 'Quick outline', when: { field: 'outlineFrom', is: 'quick' } } as const
 const takenWith = 'Taken with'
 
@@ -51,6 +58,18 @@ export const caliperFields = {
     label: 'Pistons on one side',
     help: 'Diameters on one side only, with a semicolon between: 38.1; 41.3. A sliding caliper has all on one side.',
   },
+  pistonAreaMm2: amount('Piston area that is stated', 'area', 50, 20000, {
+    help: 'As a maker or a seller gives it. Only questions the diameters; the area counted is theirs.',
+  }),
+  sides: choice(
+    'The two calipers are',
+    [
+      { value: 'pair', label: 'one left, one right' },
+      { value: 'same', label: 'both of one side' },
+    ],
+    { help: 'Staggered pistons, the smaller leading, make a left and a right one.' },
+  ),
+  seals: choice('Seals made for', FLUID_BASES),
   padTopRadiusMm: length('Top edge of the pad lining', -60, 260, {
     ...mounting,
     help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
@@ -174,6 +193,10 @@ export const drumFields = {
   ]),
   inletThread: text('Inlet thread', 40),
   inletSeat: choice('Inlet seat', PIPE_SEATS),
+  cupExpanders: choice('Cup expanders in the wheel cylinder', YES_NO, {
+    help: 'Springs that hold the cups open; with them no residual pressure is needed.',
+  }),
+  seals: choice('Seals made for', FLUID_BASES),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
 
@@ -207,6 +230,7 @@ export const rotorFields = {
   hatOuterDiameterMm: length('Hat, outer diameter', 60, 320),
   hatInnerDiameterMm: length('Hat, inner diameter', 50, 300),
   studHoleMm: length('Stud holes', 6, 24),
+  absRing: choice('Ring for the wheel-speed sensor', YES_NO),
   parkingDrum: choice('Drum for parking shoes in the hat', YES_NO),
   ...boltPattern,
 } as const satisfies FieldTable
@@ -214,6 +238,7 @@ export const rotorFields = {
 export const padFields = {
   friction: amount('Friction coefficient', 'number', 0.05, 1, { help: 'At working temperature.' }),
   heightMm: length('Lining height', 15, 120, { help: 'Radial height of the lining.' }),
+  areaMm2: amount('Lining area, one pad', 'area', 500, 30000),
   plateHeightMm: length('Plate, from the lining’s top down', 20, 140, {
     help: 'From the top edge of the lining to the lowest place of the plate.',
   }),
@@ -325,7 +350,20 @@ export const masterCylinderFields = {
   boreMm: length('Bore', 8, 50, { when: { field: 'construction', is: 'tandem' } }),
   frontBoreMm: length('Front bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
   rearBoreMm: length('Rear bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
-  strokeMm: length('Usable stroke', 5, 80),
+  strokeMm: length('Usable stroke', 5, 80, { help: 'Of the rod, both chambers together; of each cylinder where there are two.' }),
+  frontStrokeMm: length('Stroke of the front circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),
+  rearStrokeMm: length('Stroke of the rear circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),
+  flange: text('Flange', 60, { ...atCar, help: 'As two bolts, 82 apart, upright.' }),
+  pilotMm: length('Pilot diameter', 15, 90, atCar),
+  pushrodDepthMm: length('Depth to the piston’s seat', 0, 60, { ...atCar, help: 'From the flange to where the pushrod meets the piston.' }),
+  portThread: text('Port thread', 40, { ...atCar, help: 'As M10 x 1.' }),
+  portSeat: choice('Port seat', PIPE_SEATS, atCar),
+  outlets: count('Outlets', 1, 6, atCar),
+  frontResidualMpa: amount('Residual pressure held, front', 'pressure', 0, 0.5, {
+    ...atCar,
+    help: 'By a valve in the outlet or the line; 0 when there is none.',
+  }),
+  rearResidualMpa: amount('Residual pressure held, rear', 'pressure', 0, 0.5, atCar),
 } as const satisfies FieldTable
 
 export const boosterFields = {
@@ -348,7 +386,12 @@ export const valveFields = {
   slope: amount('Slope above the knee', 'number', 0, 0.99, { help: 'Rear rise over front rise above the knee, below 1.' }),
 } as const satisfies FieldTable
 
-export const fluidFields = { grade: text('Grade', 40) } as const satisfies FieldTable
+export const fluidFields = {
+  base: choice('Made of', FLUID_BASES),
+  grade: text('Grade', 40),
+  dryBoilC: amount('Boiling point, dry', 'temperature', 100, 400),
+  wetBoilC: amount('Boiling point, wet', 'temperature', 80, 350),
+} as const satisfies FieldTable
 export const otherFields = { use: text('What it is for', 200) } as const satisfies FieldTable
 
 export const PART_KINDS = {

@@ -28,6 +28,11 @@ const WORDS: Record<string, string> = {
   tags: 'tags',
   units: 'units',
   rates: 'exchange rates',
+  bundles: 'Kits and donors',
+  taken: 'bought whole',
+  fitReports: 'Fit reports',
+  inspection: 'Inspection',
+  wear: 'Wear',
 }
 
 /**

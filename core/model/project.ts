@@ -5,10 +5,10 @@ import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 2. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 3. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 2
+export const VERSION = 3
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -25,6 +25,16 @@ export interface Price {
   pieces: number
   origin?: Origin
   date?: string
+  /** Who asks it. */
+  seller?: string
+  /** Refundable when the old part comes back; shown apart from the sum. */
+  depositMinor?: number
+}
+
+/** What someone found who looked a used part over, point by point of core/model/inspection.ts. */
+export interface Inspection {
+  points: Record<string, 'passed' | 'failed'>
+  date?: string
 }
 
 export interface PartCommon<K extends PartKind> {
@@ -40,6 +50,7 @@ export interface PartCommon<K extends PartKind> {
   owned?: boolean
   price?: Price
   massKg?: Figure
+  inspection?: Inspection
   note?: string
 }
 
@@ -74,6 +85,7 @@ export const HYDRAULIC_SLOTS = {
   masterCylinder: { label: 'Master cylinder', kinds: ['masterCylinder'], nothing: false },
   booster: { label: 'Booster', kinds: ['booster'], nothing: true },
   valve: { label: 'Rear valve', kinds: ['valve'], nothing: true },
+  fluid: { label: 'Fluid', kinds: ['fluid'], nothing: false },
 } as const satisfies Record<string, { label: string; kinds: readonly PartKind[]; nothing: boolean }>
 export type HydraulicSlot = keyof typeof HYDRAULIC_SLOTS
 
@@ -113,13 +125,43 @@ export type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
   barFrontShare?: Figure
 }
 
+export const EXTRA_KINDS = {
+  remedy: 'piece that a check asks for',
+  consumable: 'consumable',
+  service: 'machining or other service',
+  labour: 'labour',
+  fee: 'inspection or approval fee',
+  shipping: 'shipping',
+  returnFreight: 'return freight',
+  sale: 'sale of what comes off',
+} as const
+export type ExtraKind = keyof typeof EXTRA_KINDS
+
 /** A cost that is not a part in a slot: fluid, labour, carriage. */
 export interface ExtraLine {
   id: string
   label: string
+  kind?: ExtraKind
   quantity: number
   price?: Price
   owned?: boolean
+}
+
+/** What wears, and after how many events it is used up. */
+export const WEARING = {
+  frontPads: 'Front pads',
+  rearPads: 'Rear pads',
+  frontRotors: 'Front rotors',
+  rearRotors: 'Rear rotors',
+  fluid: 'Fluid',
+  rebuild: 'Caliper seals',
+} as const
+export type Wearing = keyof typeof WEARING
+
+/** Something that wears in a setup: events it lasts, and what renewing it costs where no part of the setup says that. */
+export interface Wear {
+  lastsEvents?: Figure
+  price?: Price
 }
 
 export interface Setup {
@@ -130,6 +172,42 @@ export interface Setup {
   rear: AxleSetup
   hydraulics: HydraulicSetup
   extras: ExtraLine[]
+  /** Kits and donors bought whole, by id: their price stands for that of their parts. */
+  taken?: string[]
+  wear?: Partial<Record<Wearing, Wear>>
+}
+
+/** A kit with a price of its own, or a vehicle with the parts that it yields. */
+export interface Bundle {
+  id: string
+  kind: 'kit' | 'donor'
+  name: string
+  maker?: string
+  /** Of a donor. */
+  years?: string
+  trims?: string
+  /** The axle its parts come from, or are made for. */
+  axle: Axle
+  parts: string[]
+  /** For everything together. */
+  price?: Price
+  note?: string
+}
+
+/** Someone's word on a wheel over a caliper. Names, not ids: most of them come from elsewhere. */
+export interface FitReport {
+  id: string
+  car: string
+  axle: Axle
+  caliper: string
+  rotor?: string
+  wheel: string
+  spacerMm?: number
+  outcome: 'clears' | 'touches'
+  gapMm?: Figure
+  by?: string
+  date?: string
+  note?: string
 }
 
 export const GAP_POLICIES = {
@@ -153,6 +231,8 @@ export interface ExchangeRate {
   currency: Currency
   /** Project currency for one unit of `currency`. */
   rate: number
+  /** How far the rate may move either way until it is paid, per cent. */
+  spreadPercent?: number
   date?: string
 }
 
@@ -161,6 +241,9 @@ export interface Preferences {
   currency: Currency
   rates: ExchangeRate[]
   taxPercent: number
+  /** What may be spent at most, minor units. */
+  budgetMinor?: number
+  eventsPerSeason: number
   gapPolicy: GapPolicy
   /** What a next measurement would be taken with. */
   instrument: InstrumentId
@@ -186,5 +269,7 @@ export interface Project {
   parts: Part[]
   /** The first is the car as it stands. */
   setups: [Setup, ...Setup[]]
+  bundles: Bundle[]
+  fitReports: FitReport[]
   preferences: Preferences
 }

@@ -8,6 +8,7 @@ export type EntryPlace =
   | { kind: 'car'; axle?: Axle; field: string }
   | { kind: 'slot'; setupId: string; axle?: Axle; slot: AxleSlot | HydraulicSlot }
   | { kind: 'setup'; setupId: string; axle?: Axle; field: string }
+  | { kind: 'bundle'; bundleId: string }
   | { kind: 'preference'; field: keyof Preferences }
 
 /** A question that keeps something unknown. */

@@ -33,6 +33,7 @@ export interface ResolvedSetup {
   masterCylinder: Filled<PartOf<'masterCylinder'>>
   booster: Filled<PartOf<'booster'>>
   valve: Filled<PartOf<'valve'>>
+  fluid: Filled<PartOf<'fluid'>>
 }
 
 export const stockSetup = (project: Project): Setup => project.setups[0]
@@ -93,5 +94,6 @@ export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
     masterCylinder: hydraulic('masterCylinder'),
     booster: hydraulic('booster'),
     valve: hydraulic('valve'),
+    fluid: hydraulic('fluid'),
   }
 }

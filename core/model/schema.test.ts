@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { carAxleFields, carFields } from './car-fields.ts'
-import type { Field, FieldTable } from './field.ts'
-import { fieldsOf, PART_KIND_NAMES } from './part-kinds.ts'
+import { hardLimits, type Field, type FieldTable } from './field.ts'
+import { fieldsOf, PART_KIND_NAMES, rotorFields } from './part-kinds.ts'
 import { fieldSchema, partSchema, priceSchema, schemaProblems } from './schema.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 
@@ -69,13 +69,21 @@ const figures = [...PART_KIND_NAMES.map(fieldsOf), carFields as FieldTable, carA
 )
 test.each(figures)('%s: its limits hold, just beyond does not, and the message names them', (_, field) => {
   const problems = (value: number) => schemaProblems(fieldSchema(field, { ...DEFAULT_UNITS, length: 'in' }), { value, origin: 'measured' })
-  const step = field.integer ? 1 : (field.max - field.min) * 1e-6
-  expect(problems(field.min)).toEqual([])
-  expect(problems(field.max)).toEqual([])
-  for (const beyond of [field.min - step, field.max + step])
+  const [min, max] = hardLimits(field)
+  const step = field.integer ? 1 : (max - min) * 1e-6
+  for (const within of [min, max, field.min, field.max]) expect(problems(within)).toEqual([])
+  for (const beyond of [min - step, max + step])
     expect(problems(beyond).map((problem) => problem.message)).toEqual([expect.stringMatching(/^must be between .+ and .+/)])
-  if (field.dimension === 'length') expect(problems(field.max + step)[0]!.message).toMatch(/in$/)
+  if (field.dimension === 'length') expect(problems(max + step)[0]!.message).toMatch(/in$/)
   expect(problems(Infinity).length).toBeGreaterThan(0)
+})
+
+test('a slip of unit is taken and asked about, what cannot be meant is refused', () => {
+  const diameter = rotorFields.diameterMm
+  expect(schemaProblems(fieldSchema(diameter), { value: 28, origin: 'measured' })).toEqual([])
+  expect(schemaProblems(fieldSchema(diameter), { value: 2.8, origin: 'measured' })).toHaveLength(1)
+  // a share or a count has no unit to slip in
+  expect(hardLimits(carFields.pedalEfficiency)).toEqual([0.5, 1])
 })
 
 describe('a price', () => {

@@ -17,13 +17,36 @@ import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { DIMENSIONS, type Dimension, type UnitChoice } from '../quantity/units.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
-import { WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
+import { hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
 import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
-import { AXLE_SLOTS, CONDITIONS, CURRENCIES, FORMAT, GAP_POLICIES, HYDRAULIC_SLOTS, VERSION } from './project.ts'
+import {
+  AXLE_SLOTS,
+  AXLES,
+  CONDITIONS,
+  CURRENCIES,
+  EXTRA_KINDS,
+  FORMAT,
+  GAP_POLICIES,
+  HYDRAULIC_SLOTS,
+  VERSION,
+  WEARING,
+} from './project.ts'
 
 /** One schema set for every way in: file, browser storage, route body and the fields of a form. */
 
-const LIMITS = { parts: 2000, setups: 40, points: 2000, outlines: 20, extras: 200, rates: 40, readings: 50, faces: 30 } as const
+const LIMITS = {
+  parts: 2000,
+  setups: 40,
+  bundles: 500,
+  bundleParts: 40,
+  fitReports: 5000,
+  points: 2000,
+  outlines: 20,
+  extras: 200,
+  rates: 40,
+  readings: 50,
+  faces: 30,
+} as const
 
 const idSchema = string()
   .strict()
@@ -179,11 +202,11 @@ const facesSchema = array()
 export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
   switch (field.type) {
     case 'figure':
-      return figureSchema(field.dimension, field.min, field.max, field.integer, units).default(undefined)
+      return figureSchema(field.dimension, ...hardLimits(field), field.integer, units).default(undefined)
     case 'figures':
       return array()
         .strict()
-        .of(figureSchema(field.dimension, field.min, field.max, false, units))
+        .of(figureSchema(field.dimension, ...hardLimits(field), false, units))
         .min(1, 'needs at least one figure')
         .max(field.maxItems, `at most ${field.maxItems} figures`)
     case 'choice':
@@ -224,6 +247,8 @@ export const priceSchema = closed({
     .required('how many pieces the price buys is missing'),
   origin: string().strict().oneOf(ORIGINS),
   date: dateSchema,
+  seller: string().strict().max(120, 'at most 120 signs'),
+  depositMinor: minor(),
 })
   .test(
     'order',
@@ -231,6 +256,14 @@ export const priceSchema = closed({
     (price: AnyObject | undefined) => !price || !(price.lowMinor > price.likelyMinor || price.likelyMinor > price.highMinor),
   )
   .default(undefined)
+
+/** Which points there are is the affair of the inspection sheets: one that is gone does no harm. */
+const isInspected = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  !Array.isArray(value) &&
+  Object.entries(value).length <= 40 &&
+  Object.entries(value).every(([name, found]) => /^[A-Za-z]{1,40}$/.test(name) && (found === 'passed' || found === 'failed'))
 
 const partSchemas = Object.fromEntries(
   PART_KIND_NAMES.map((kind) => [
@@ -248,6 +281,10 @@ const partSchemas = Object.fromEntries(
       owned: boolean().strict().typeError('must be true or false'),
       price: priceSchema,
       massKg: figureSchema('mass', 0, 200).default(undefined),
+      inspection: closed({
+        points: mixed().strict().test('points', 'must say passed or failed of each point', isInspected),
+        date: dateSchema,
+      }).default(undefined),
       note: noteSchema,
       ...shapeOf(fieldsOf(kind)),
     }),
@@ -310,11 +347,56 @@ const setupSchema = closed({
       closed({
         id: idSchema,
         label: nameSchema,
+        kind: string().strict().oneOf(Object.keys(EXTRA_KINDS)),
         quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
         price: priceSchema,
         owned: boolean().strict(),
       }),
     ),
+  taken: array().strict().max(LIMITS.bundles).of(idSchema),
+  wear: closed(
+    Object.fromEntries(
+      Object.keys(WEARING).map((what) => [
+        what,
+        closed({ lastsEvents: figureSchema('count', 0.1, 1000).default(undefined), price: priceSchema }).default(undefined),
+      ]),
+    ),
+  ).default(undefined),
+})
+
+const axleName = () =>
+  string()
+    .strict()
+    .oneOf([...AXLES], 'must be front or rear')
+    .required('the axle is missing')
+
+const bundleSchema = closed({
+  id: idSchema,
+  kind: string().strict().oneOf(['kit', 'donor'], 'must be kit or donor').required('the kind is missing'),
+  name: nameSchema,
+  maker: string().strict().max(120),
+  years: string().strict().max(60),
+  trims: string().strict().max(120),
+  axle: axleName(),
+  parts: array().strict().required('is missing').max(LIMITS.bundleParts, `at most ${LIMITS.bundleParts} parts`).of(idSchema),
+  price: priceSchema,
+  note: noteSchema,
+})
+
+/** The schema of a fit report, for files of reports too. */
+export const fitReportSchema = closed({
+  id: idSchema,
+  car: nameSchema,
+  axle: axleName(),
+  caliper: nameSchema,
+  rotor: string().strict().max(120),
+  wheel: nameSchema,
+  spacerMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
+  outcome: string().strict().oneOf(['clears', 'touches'], 'must be clears or touches').required('the outcome is missing'),
+  gapMm: figureSchema('length', -20, 100).default(undefined),
+  by: string().strict().max(120),
+  date: dateSchema,
+  note: noteSchema,
 })
 
 const oneOf = (values: readonly string[]) =>
@@ -353,10 +435,13 @@ const preferencesSchema = closed({
       closed({
         currency: oneOf(CURRENCIES),
         rate: finite().required('the rate is missing').moreThan(0, 'must be above zero').max(1e6),
+        spreadPercent: finite().min(0, 'must not be negative').max(50, 'at most 50 %'),
         date: dateSchema,
       }),
     ),
   taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
+  budgetMinor: minor(),
+  eventsPerSeason: finite().required('is missing').min(0.5, 'must be between 0.5 and 200').max(200, 'must be between 0.5 and 200'),
   gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
   limits: mixed().strict().test('limits', 'must give each limit a number', isNumbers),
   instrument: oneOf(INSTRUMENT_IDS),
@@ -393,6 +478,8 @@ export const projectSchema = closed({
     .of(setupSchema)
     .min(1, 'needs at least the car as it stands')
     .max(LIMITS.setups, `at most ${LIMITS.setups} setups`),
+  bundles: array().strict().required('is missing').max(LIMITS.bundles).of(bundleSchema),
+  fitReports: array().strict().required('is missing').max(LIMITS.fitReports).of(fitReportSchema),
   preferences: preferencesSchema,
 })
 

@@ -1,83 +1,130 @@
-import { costTotal, lineAmount, roundMinor, type CostLine } from '../cost/total.ts'
+import { chanceWithin, costTotal, lineAmount, roundMinor, type CostLine } from '../cost/total.ts'
 import { PART_KINDS } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Part, type Price } from '../model/project.ts'
+import {
+  AXLE_SLOTS,
+  AXLES,
+  EXTRA_KINDS,
+  HYDRAULIC_SLOTS,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Part,
+  type Price,
+} from '../model/project.ts'
 import { slotOf, stockSetup } from '../model/resolve.ts'
+import { boughtWhole } from '../model/take-bundle.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
-import type { BillLine, Place, Report, ReportFigure } from './types.ts'
+import type { BillGroup, BillLine, Place, Report, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
-/** Pieces of a part that one axle takes; pads come as a set for the axle. */
-/** Pieces that a slot takes on both sides of an axle. */
+/** Pieces that a slot takes on both sides of an axle; pads come as a set for the axle. */
 export const PER_AXLE: Record<AxleSlot, number> = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, spacer: 2 }
+
+interface NewLine {
+  id: string
+  label: string
+  detail: string
+  group: BillGroup
+  quantity: number
+  owned: boolean
+  at: Place
+}
 
 /** What the setup costs beyond the car as it stands. */
 export function billReport(context: Context): { bill: Report['bill']; figure: ReportFigure } {
   const { project, setup, isStock } = context
-  const { currency, taxPercent, rates } = project.preferences
+  const { currency, taxPercent, rates, budgetMinor, units } = project.preferences
   const work = new Working()
-  const priced: CostLine[] = []
+  const priced: { line: BillLine; cost: CostLine }[] = []
   const lines: BillLine[] = []
+  let deposits = 0
 
-  const rateOf = (price: Price): number | undefined =>
-    price.currency === currency ? 1 : rates.find((rate) => rate.currency === price.currency)?.rate
-  const add = (
-    line: { id: string; label: string; detail: string; quantity: number; owned: boolean; at: Place },
-    price: Price | undefined,
-  ) => {
+  const rateOf = (price: Price) =>
+    price.currency === currency ? { rate: 1, spreadPercent: 0 } : rates.find((rate) => rate.currency === price.currency)
+  /** What comes off and is sold brings money: its dearest price is the lowest cost. */
+  const add = (line: NewLine, price: Price | undefined, sold = false) => {
     const rate = price && rateOf(price)
+    const sign = sold ? -1 : 1
     const cost: CostLine | undefined =
-      price && rate !== undefined
-        ? { quantity: line.quantity, low: price.lowMinor, likely: price.likelyMinor, high: price.highMinor, rate, owned: line.owned }
+      price && rate
+        ? {
+            quantity: line.quantity,
+            low: sold ? -price.highMinor : price.lowMinor,
+            likely: sign * price.likelyMinor,
+            high: sold ? -price.lowMinor : price.highMinor,
+            rate: rate.rate,
+            owned: line.owned,
+            ...(rate.spreadPercent ? { spread: { of: price.currency, share: rate.spreadPercent / 100 } } : {}),
+            ...(line.group === 'shipping' && price.seller ? { movesWith: price.seller } : {}),
+          }
         : undefined
     if (line.owned) {
       lines.push({ ...line, low: 0, likely: 0, high: 0 })
       return
     }
-    if (cost) priced.push(cost)
-    else if (price)
+    if (price && !cost)
       work.ask(
         `Exchange rate of ${price.currency}`,
         { kind: 'preference', field: 'rates' },
         `Enter what one ${price.currency} is in ${currency}.`,
       )
-    else work.ask(`Price of ${line.label}`, line.at)
+    else if (!price) work.ask(`Price of ${line.label}`, line.at)
+    if (price?.depositMinor && rate) deposits += roundMinor(line.quantity * price.depositMinor * rate.rate)
     const amount = (which: 'low' | 'likely' | 'high') => (cost ? roundMinor(lineAmount(cost, which, taxPercent)) : undefined)
-    lines.push({
+    const done: BillLine = {
       ...line,
       low: amount('low'),
       likely: amount('likely'),
       high: amount('high'),
       ...(price?.origin ? { origin: price.origin } : {}),
       ...(price?.date ? { date: price.date } : {}),
-    })
+      ...(price?.seller ? { seller: price.seller } : {}),
+    }
+    lines.push(done)
+    if (cost) priced.push({ line: done, cost })
   }
 
-  if (!isStock)
-    for (const { part, pieces, places } of partsToBuy(context)) {
+  if (!isStock) {
+    const whole = boughtWhole(project, setup)
+    for (const bundle of whole)
+      add(
+        {
+          id: `bundle.${bundle.id}`,
+          label: bundle.name,
+          detail: `${bundle.kind}, whole: ${bundle.parts.map((id) => project.parts.find((one) => one.id === id)?.name ?? id).join(', ')}`,
+          group: 'parts',
+          quantity: 1,
+          owned: false,
+          at: { kind: 'bundle', bundleId: bundle.id },
+        },
+        bundle.price,
+      )
+    for (const { part, pieces, places } of partsToBuy(context, new Set(whole.flatMap((one) => one.parts)))) {
       const perPrice = part.price?.pieces ?? 1
-      const packs = Math.ceil(pieces / perPrice)
       const packed = perPrice > 1 ? `${pieces} pieces, sold by ${perPrice}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
       add(
         {
           id: part.id,
           label: part.name,
-          detail: `${PART_KINDS[part.kind].one}, ${places.join(' and ')}, ${packed}`,
-          quantity: packs,
+          detail: [part.condition, PART_KINDS[part.kind].one, places.join(' and '), packed].filter(Boolean).join(', '),
+          group: part.kind === 'wheel' || part.kind === 'spacer' ? 'wheels' : part.kind === 'fluid' ? 'consumable' : 'parts',
+          quantity: Math.ceil(pieces / perPrice),
           owned: part.owned ?? false,
           at: { kind: 'part', partId: part.id, field: 'price' },
         },
         part.price,
       )
     }
+  }
   for (const axle of AXLES) {
     const trial = setup[axle].spacerTrialMm
     if (!trial) continue
     add(
       {
         id: `spacer-${axle}`,
-        label: `Wheel spacer ${formatQuantity(trial, 'length', project.preferences.units)}, ${axle}`,
+        label: `Wheel spacer ${formatQuantity(trial, 'length', units)}, ${axle}`,
         detail: 'tried in the drawing, no part chosen',
+        group: 'wheels',
         quantity: 2,
         owned: false,
         at: { kind: 'slot', setupId: setup.id, axle, slot: 'spacer' },
@@ -90,16 +137,19 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
       {
         id: line.id,
         label: line.label,
-        detail: 'extra cost',
+        detail: line.kind ? EXTRA_KINDS[line.kind] : 'extra cost',
+        group: line.kind ?? 'consumable',
         quantity: line.quantity,
         owned: line.owned ?? false,
         at: { kind: 'setup', setupId: setup.id, field: 'extras' },
       },
       line.price,
+      line.kind === 'sale',
     )
   }
 
-  const total = costTotal(priced, taxPercent)
+  const costs = priced.map((one) => one.cost)
+  const total = costTotal(costs, taxPercent)
   const unpriced = lines.filter((line) => !line.owned && line.likely === undefined).length
   work.atLeast = unpriced > 0
   for (const line of lines) {
@@ -114,16 +164,39 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
   }
   work.set(taxPercent / 100, { symbol: 'tax', label: 'Tax', dimension: 'share', at: { kind: 'preference', field: 'taxPercent' } })
   const figure = work.figure('cost.total', isStock ? 'Cost' : 'Cost beyond the car as it stands', 'money', 'bill-total', total.likely)
-  return { bill: { lines, total, unpriced }, figure }
+  const budget =
+    budgetMinor === undefined
+      ? undefined
+      : {
+          minor: budgetMinor,
+          chance: chanceWithin(costs, taxPercent, budgetMinor),
+          within: linesWithin(
+            priced.map((one) => one.line),
+            budgetMinor,
+          ),
+        }
+  return { bill: { lines, total, unpriced, deposits, ...(budget ? { budget } : {}) }, figure }
 }
 
-/** Parts in this setup's slots that the car does not have yet, each once, with the pieces it takes. */
-function partsToBuy({ project, setup }: Context): { part: Part; pieces: number; places: string[] }[] {
+/** The lines that fit under the budget when they are bought one after the other, in the order of the bill. */
+function linesWithin(lines: readonly BillLine[], budget: number): string[] {
+  let sum = 0
+  const within: string[] = []
+  for (const line of lines) {
+    sum += line.likely ?? 0
+    if (sum > budget) break
+    within.push(line.id)
+  }
+  return within
+}
+
+/** Parts in this setup's slots that the car does not have yet, each once, with the pieces it takes; without those that a bundle brings. */
+export function partsToBuy({ project, setup }: Context, brought: ReadonlySet<string>): { part: Part; pieces: number; places: string[] }[] {
   const stock = stockSetup(project)
   const byId = new Map<string, { part: Part; pieces: number; places: string[] }>()
   const take = (id: string, pieces: number, place: string) => {
     const part = project.parts.find((one) => one.id === id)
-    if (!part) return
+    if (!part || brought.has(id)) return
     const known = byId.get(id)
     if (known) {
       known.pieces += pieces

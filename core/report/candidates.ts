@@ -1,12 +1,12 @@
 import type { FitFinding } from '../fit/finding.ts'
-import { check, looksInto } from '../fit/rule.ts'
+import { checkAll, looksInto } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { AXLES, AXLE_SLOTS, type Axle, type AxleSlot, type Part, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { PER_AXLE } from './bill.ts'
 import type { Context } from './context.ts'
 import { briefClearance } from './corner.ts'
-import { seenOn } from './fit-check.ts'
+import { factsOf } from './fit-check.ts'
 import type { FindingVerdict } from './types.ts'
 import { VERDICT_RANK } from './words.ts'
 
@@ -39,16 +39,16 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const context: Context = { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
-  const seen = seenOn(context, axle)
-  const resolved = context.resolved[axle]
+  const facts = factsOf(context, axle)
+  const { resolved } = facts
   const found: Candidate[] = []
-  const touched = RULES.map((rule) => ({ rule, slots: looksInto(rule, { project, setup, axle, seen, resolved }) }))
+  const touched = RULES.filter((rule) => rule.on !== 'car').map((rule) => ({ rule, slots: looksInto(rule, facts) }))
   for (const slot of SLOTS) {
     const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
-      const facts = { project, setup, axle, seen, resolved: { ...resolved, [slot]: part } }
-      const findings = rules.flatMap((rule) => check(rule, facts) ?? []).filter((one) => concerns(one, part))
+      const tried = { ...facts, resolved: { ...resolved, [slot]: part } }
+      const findings = rules.flatMap((rule) => checkAll(rule, tried)).filter((one) => concerns(one, part))
       const judged = worstOf(findings)
       const clearance = OVER_THE_CALIPER.has(slot) ? clearanceOf(context, axle, slot, part) : undefined
       found.push({

@@ -17,7 +17,9 @@ export interface Context {
 }
 
 const figureOf = (holder: object, field: string): Figure | undefined => (holder as Record<string, unknown>)[field] as Figure | undefined
+const MASS = { label: 'Mass', dimension: 'mass' } as const
 const describe = (table: FieldTable, field: string): { label: string; dimension: Dimension; how?: string } => {
+  if (field === 'massKg' && !table[field]) return MASS
   const entry = table[field]
   if (entry?.type !== 'figure') throw new RangeError(`${field} is not a figure`)
   return { label: entry.label, dimension: entry.dimension, ...(entry.help === undefined ? {} : { how: entry.help }) }

@@ -1,15 +1,20 @@
 import { AXLES, type Axle, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../model/resolve.ts'
+import { systemOf } from './brake-system.ts'
 import { billReport } from './bill.ts'
 import { axleBrake, type AxleBrakeReport } from './brake.ts'
 import type { Context } from './context.ts'
 import { cornerReport, type CornerReport } from './corner.ts'
 import type { Precision } from './judge.ts'
-import { fitFindings } from './fit-check.ts'
+import { carFindings, fitFindings } from './fit-check.ts'
+import { reportsBeside } from './fit-reports.ts'
 import { heatFigures } from './heat.ts'
+import { massFigures } from './mass.ts'
 import { pedalReport } from './pedal.ts'
+import { seasonReport } from './season.ts'
 import { stepStates } from './steps.ts'
 import type { FigureId, Report, ReportFigure } from './types.ts'
+import { Working } from './working.ts'
 import { worstVerdict } from './words.ts'
 
 export interface EvaluateOptions {
@@ -32,11 +37,15 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
   const context: Context = { project, setup, isStock: setup === stock, resolved: resolveSetup(project, setup) }
 
   const brakes = both((axle) => axleBrake(context, axle))
-  const stockBrakes = context.isStock ? brakes : stockAreas(project)
+  const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
   const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws'))
-  const pedal = pedalReport(context, brakes, totalArea(stockBrakes))
+  const pedal = pedalReport(context, brakes, {
+    area: totalArea(onTheCar.brakes),
+    system: systemOf(new Working(), onTheCar.context, onTheCar.brakes),
+  })
   const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
   const { bill, figure: cost } = billReport(context)
+  const { season, figure: wear } = seasonReport(context)
 
   const all: ReportFigure[] = [
     ...AXLES.flatMap((axle) => [
@@ -47,9 +56,11 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     ]),
     ...pedal.figures,
     cost,
+    wear,
+    ...massFigures(context),
   ]
   const findings = [...corners.front.findings, ...corners.rear.findings, ...pedal.findings]
-  const fit = AXLES.flatMap((axle) => fitFindings(context, axle))
+  const fit = [...AXLES.flatMap((axle) => fitFindings(context, axle)), ...carFindings(context)]
   const report: Omit<Report, 'steps'> = {
     setupId,
     setupName: setup.name,
@@ -58,19 +69,21 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     corners: { front: corners.front.corner, rear: corners.rear.corner },
     findings,
     fit,
+    reports: both((axle) => reportsBeside(context, axle, corners[axle].corner)),
     verdict: worstVerdict([...findings.filter((one) => one.rule !== 'lock-order'), ...fit].map((one) => one.verdict)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
     adhesion: pedal.adhesion,
     bill,
+    season,
   }
   return { ...report, steps: stepStates(project, report) }
 }
 
-function stockAreas(project: Project): Record<Axle, AxleBrakeReport> {
+function stockBrakes(project: Project): { context: Context; brakes: Record<Axle, AxleBrakeReport> } {
   const setup = stockSetup(project)
   const context: Context = { project, setup, isStock: true, resolved: resolveSetup(project, setup) }
-  return both((axle) => axleBrake(context, axle))
+  return { context, brakes: both((axle) => axleBrake(context, axle)) }
 }
 
 function totalArea(brakes: Record<Axle, AxleBrakeReport>): number | undefined {

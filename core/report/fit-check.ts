@@ -1,16 +1,37 @@
 import type { FitFinding } from '../fit/finding.ts'
-import { check } from '../fit/rule.ts'
+import type { Facts } from '../fit/look.ts'
+import { checkAll } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import type { Axle } from '../model/project.ts'
-import { stockSetup } from '../model/resolve.ts'
+import { resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
 import type { Context } from './context.ts'
 import { VERDICT_RANK } from './words.ts'
 
+const worstFirst = (a: FitFinding, b: FitFinding): number => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]
+
+/** What the rules may look at, at one axle of a setup. */
+export function factsOf(context: Context, axle: Axle, stock: ResolvedSetup = stockParts(context)): Facts {
+  const { project, setup, resolved } = context
+  return { project, setup, axle, resolved: resolved[axle], whole: resolved, stock, seen: seenOn(context, axle) }
+}
+
+const stockParts = ({ project, isStock, resolved }: Context): ResolvedSetup =>
+  isStock ? resolved : resolveSetup(project, stockSetup(project))
+
 /** Every interface of one axle, worst first; rules of one verdict in the order of building. */
 export function fitFindings(context: Context, axle: Axle): FitFinding[] {
-  const facts = { project: context.project, setup: context.setup, axle, resolved: context.resolved[axle], seen: seenOn(context, axle) }
-  const found = RULES.flatMap((rule) => check(rule, facts) ?? [])
-  return found.sort((a, b) => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict])
+  const facts = factsOf(context, axle)
+  return RULES.filter((rule) => rule.on !== 'car')
+    .flatMap((rule) => checkAll(rule, facts))
+    .sort(worstFirst)
+}
+
+/** What concerns both axles. */
+export function carFindings(context: Context): FitFinding[] {
+  const facts = factsOf(context, 'front')
+  return RULES.filter((rule) => rule.on === 'car')
+    .flatMap((rule) => checkAll(rule, facts))
+    .sort(worstFirst)
 }
 
 /** What was seen on the car as it stands still holds where a setup leaves the brake alone. */

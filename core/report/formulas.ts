@@ -61,6 +61,13 @@ export const FORMULAS = {
     text: 'travel = (fluid taken / master area + free stroke) · i',
     source: 'R. Limpert, Brake Design and Safety, ch. 5',
   },
+  'stroke-used': {
+    inWords: true,
+    name: 'Stroke used in a hard stop',
+    text: 'largest of: fluid taken / master area / stroke; the same for each chamber; stroke · i / pedal travel',
+    source: 'R. Limpert, Brake Design and Safety, ch. 5',
+  },
+  'bias-difference': { name: 'Bias against the car as it stands', text: 'b − b_0', source: 'At the same pedal force' },
   'critical-deceleration': {
     inWords: true,
     name: 'Deceleration at which the lock order turns',
@@ -81,6 +88,18 @@ export const FORMULAS = {
     name: 'Rise of the rotor in one stop',
     text: 'ΔT = ½ · 1.05 · m · (v / 3.6)² · share · 0.95 / (2 · m_ring · 510)',
     source: 'R. Limpert, Brake Design and Safety, ch. 3',
+  },
+  'season-wear': {
+    inWords: true,
+    name: 'Wear in a season',
+    text: 'Σ price of renewing / events it lasts, times the events of a season',
+    source: 'Plain division; without a given doubt an event count may be off by 30 %',
+  },
+  'mass-change': {
+    inWords: true,
+    name: 'Mass against the car as it stands',
+    text: 'Σ mass of what goes on − Σ mass of what comes off; half a pad set to a corner',
+    source: 'Plain sum',
   },
   'bill-total': {
     inWords: true,

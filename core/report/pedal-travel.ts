@@ -43,7 +43,7 @@ export function travelFigure(
 
 const DRUM_PISTON_STROKE_MM = 0.6
 
-function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeReport): FluidTaker | undefined {
+export function takerOf(work: Working, context: Context, axle: Axle, brake: AxleBrakeReport): FluidTaker | undefined {
   const { caliper, hose } = context.resolved[axle]
   const area = brake.pistonArea.value
   let hoseLengthMm: number | undefined

@@ -10,6 +10,8 @@ import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { massOf, systemOf } from './brake-system.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
+import { antiLock } from './anti-lock.ts'
+import { masterStroke } from './master-stroke.ts'
 import { travelFigure } from './pedal-travel.ts'
 import type { CurvePoint, Finding, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
@@ -28,7 +30,11 @@ export interface PedalReport {
 }
 
 /** From the pedal to the road: effort, travel, the four biases and which axle locks first. */
-export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeReport>, stockArea: number | undefined): PedalReport {
+export function pedalReport(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  stock: { area: number | undefined; system: BrakeSystem | undefined },
+): PedalReport {
   const { referenceDecelG, units } = context.project.preferences
   const work = new Working()
   const system = systemOf(work, context, brakes)
@@ -66,6 +72,8 @@ export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeRepo
   const ideal = idealFigure(context)
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = criticalFigure(work, order)
+  const stroke = masterStroke(context, brakes, system)
+  const abs = antiLock(context, stage, forceN, stock.system)
   const figures = [
     force,
     noAssist,
@@ -73,9 +81,12 @@ export function pedalReport(context: Context, brakes: Record<Axle, AxleBrakeRepo
     ideal,
     critical,
     travelFigure(context, brakes, system, stage, force),
-    sameFeelFigure(context, brakes, stockArea),
+    sameFeelFigure(context, brakes, stock.area),
+    stroke.figure,
+    abs.figure,
   ]
-  return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings: [lockFinding(context, order, critical)] }
+  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, order, critical)]
+  return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
 }
 
 /** A new working that starts from what another has read. */

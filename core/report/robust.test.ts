@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { projectProblems } from '../model/check.ts'
 import { carAxleFields, carFields } from '../model/car-fields.ts'
-import type { Field, FieldTable } from '../model/field.ts'
+import { hardLimits, type Field, type FieldTable } from '../model/field.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
 import { AXLES, type Project } from '../model/project.ts'
 import { evaluate } from './evaluate.ts'
@@ -17,9 +17,8 @@ function changesOf(holder: Change['holder'], table: FieldTable): fc.Arbitrary<Ch
   return Object.entries(table).flatMap(([key, field]: [string, Field]): fc.Arbitrary<Change>[] => {
     const away = fc.constant<Change>({ holder, key, value: undefined })
     if (field.type === 'figure') {
-      const value = field.integer
-        ? fc.integer({ min: field.min, max: field.max })
-        : fc.double({ min: field.min, max: field.max, noNaN: true })
+      const [min, max] = hardLimits(field)
+      const value = field.integer ? fc.integer({ min, max }) : fc.double({ min, max, noNaN: true })
       return [
         fc.oneof(
           away,

@@ -8,7 +8,8 @@ const open = (count: number): StepState => (count > 0 ? { state: 'open', count }
 export function stepStates(project: Project, report: Omit<Report, 'steps'>): Record<StepId, StepState> {
   const missing = new Map<string, Missing>()
   // a quick check that nobody made is no open question, nor is what only a spacer would ask for
-  const optional = (id: string) => /\.(gapByDifference|studEngagement|registerLeft|effectiveOffset|track|poke)$/.test(id)
+  const optional = (id: string) =>
+    /\.(gapByDifference|studEngagement|registerLeft|effectiveOffset|track|poke|massChange|rotatingChange)$/.test(id) || id === 'cost.season'
   for (const figure of Object.values(report.figures).filter((one) => !optional(one.id)))
     for (const one of figure.missing) missing.set(one.what, one)
   const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
@@ -29,7 +30,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     [...missing.values()].filter(onSheet).length +
     Object.values(report.corners).filter((corner) => corner.verdict === 'measure' && corner.measureNext.length > 0).length
   const fitState = (): StepState => {
-    const wheel = finding('wheel-clearance', 'stud-engagement', 'register-left')
+    const wheel = finding('wheel-clearance', 'stud-engagement', 'register-left', 'master-stroke', 'abs')
     if (wheel.state === 'blocked' || report.fit.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
     const others = report.fit.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length
     return open((wheel.state === 'open' ? wheel.count : 0) + others)

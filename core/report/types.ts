@@ -6,12 +6,14 @@ import type { CostTotal } from '../cost/total.ts'
 import type { Chain } from '../hydraulics/chain.ts'
 import type { Shifts } from '../clearance/shift.ts'
 import type { NamedOutline, WheelFace, WheelProfile } from '../model/field.ts'
-import type { Axle } from '../model/project.ts'
+import type { Axle, ExtraKind, HydraulicSlot } from '../model/project.ts'
 import type { EntryPlace, Question } from '../model/question.ts'
 import type { FitFinding, Verdict } from '../fit/finding.ts'
 import type { Origin } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { FormulaId } from './formulas.ts'
+import type { ReportBeside } from './fit-reports.ts'
+import type { Season } from './season.ts'
 
 /** Where a figure is entered, or the figure of the report that it is. */
 export type Place = EntryPlace | { kind: 'figure'; figureId: FigureId }
@@ -37,7 +39,8 @@ export type Missing = Question<Place>
 
 type PerAxle<S extends string> = `${Axle}.${S}`
 /** Figures that a quick check or a spacer adds; a blank project does not ask for them. */
-type AtTheWheel = 'gapByDifference' | 'studEngagement' | 'registerLeft' | 'effectiveOffset' | 'track' | 'poke'
+type AtTheWheel =
+  'massChange' | 'rotatingChange' | 'gapByDifference' | 'studEngagement' | 'registerLeft' | 'effectiveOffset' | 'track' | 'poke'
 export type FigureId =
   | PerAxle<'pistonArea' | 'effectiveRadius' | 'gap' | 'faceGap' | 'barrelGap' | 'shift' | 'heat' | 'ringMass' | AtTheWheel>
   | 'bias.pressure'
@@ -49,8 +52,11 @@ export type FigureId =
   | 'pedal.forceNoAssist'
   | 'pedal.travel'
   | 'balance.critical'
+  | 'master.strokeUsed'
+  | 'bias.againstStock'
   | 'master.sameFeel'
   | 'cost.total'
+  | 'cost.season'
 
 export interface ReportFigure {
   id: FigureId
@@ -72,13 +78,14 @@ export interface ReportFigure {
 export type FindingVerdict = Verdict
 
 export interface Finding {
-  rule: 'wheel-clearance' | 'stud-engagement' | 'register-left' | 'lock-order'
+  rule: 'wheel-clearance' | 'stud-engagement' | 'register-left' | 'master-stroke' | 'abs' | 'lock-order'
   axle?: Axle
   verdict: FindingVerdict
   sentence: string
   figureId: FigureId
   missing: Missing[]
-  remedy?: { kind: 'spacer'; thicknessMm: number; sentence: string }
+  remedy?:
+    { kind: 'spacer'; thicknessMm: number; sentence: string } | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
 }
 
 /** One measurement that would narrow the gap, in words. */
@@ -149,10 +156,14 @@ export interface CurvePoint {
   pedalForceN: number
 }
 
+/** Parts in slots, wheels with what they need, or one of the kinds of extra cost. */
+export type BillGroup = 'parts' | 'wheels' | ExtraKind
+
 export interface BillLine {
   id: string
   label: string
   detail: string
+  group: BillGroup
   quantity: number
   owned: boolean
   /** Of the whole line with tax in the project's currency, minor units; undefined: not priced. */
@@ -161,6 +172,7 @@ export interface BillLine {
   high: number | undefined
   origin?: Origin
   date?: string
+  seller?: string
   at: Place
 }
 
@@ -176,12 +188,23 @@ export interface Report {
   findings: Finding[]
   /** Every interface, worst first within each axle. */
   fit: FitFinding[]
+  /** What people say of each corner. */
+  reports: Record<Axle, ReportBeside[]>
   /** The worst finding on fit. */
   verdict: FindingVerdict
   /** The pedal-to-road chain at the reference deceleration. */
   chain: Chain | undefined
   lockOrder: LockOrder | undefined
   adhesion: CurvePoint[]
-  bill: { lines: BillLine[]; total: CostTotal; unpriced: number }
+  bill: {
+    lines: BillLine[]
+    total: CostTotal
+    unpriced: number
+    /** Refundable deposits, minor units: not in the total. */
+    deposits: number
+    /** How likely the bill stays within the budget, and the lines that do when bought in order. */
+    budget?: { minor: number; chance: number; within: string[] }
+  }
+  season: Season
   steps: Record<StepId, StepState>
 }

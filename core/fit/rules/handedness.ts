@@ -10,6 +10,9 @@ export const handedness: Rule = {
     const bleed = look.wordOf(caliper, 'bleedUppermost')
     const vanes = look.wordOf(rotor, 'vanes')
     const sides = vanes === 'directional' ? look.wordOf(rotor, 'sides') : 'pair'
+    // the smaller piston leads: with pistons of two sizes there is a left and a right caliper
+    const staggered = new Set(caliper?.pistonsMm?.map((one) => one.value)).size > 1
+    const hands = staggered ? look.wordOf(caliper, 'sides') : 'pair'
     if (bleed === 'no')
       return {
         verdict: 'needs',
@@ -29,11 +32,15 @@ export const handedness: Rule = {
         verdict: 'blocked',
         sentence: 'The rotor’s vanes are directional and both rotors are of one side: one would pump backwards.',
       }
-    if (bleed === undefined || vanes === undefined || sides === undefined) return undefined
+    if (hands === 'same')
+      return {
+        verdict: 'blocked',
+        sentence: 'The pistons are staggered and both calipers are of one side: on one wheel the larger piston would lead.',
+      }
+    if (bleed === undefined || vanes === undefined || sides === undefined || hands === undefined) return undefined
     return {
       verdict: 'fits',
-      sentence:
-        vanes === 'directional' ? 'Left and right rotors, bleed screws uppermost.' : 'Bleed screws uppermost; the rotor has no hand.',
+      sentence: `Bleed screws uppermost; ${vanes === 'directional' ? 'a left and a right rotor' : 'the rotor has no hand'}${staggered ? ', a left and a right caliper' : ''}.`,
     }
   },
 }

@@ -23,11 +23,14 @@ export const hoseLength: Rule = {
           one.id !== hose?.id &&
           (one.lengthMm?.value ?? 0) >= needed &&
           one.caliperThread === hose?.caliperThread &&
-          one.caliperSeat === hose?.caliperSeat,
+          one.caliperSeat === hose?.caliperSeat &&
+          one.lineThread === hose?.lineThread &&
+          one.lineSeat === hose?.lineSeat,
       )
     return {
       ...figure,
-      verdict: longer.length > 0 ? 'needs' : 'blocked',
+      // a hose that can be pulled is no need but a blocker, until another is in
+      verdict: 'blocked',
       safety: true,
       sentence: `The hose is ${look.mm(needed - length)} short at full lock and droop: a hose must never be pulled.`,
       remedies: longer.map((one) => ({ kind: 'part', slot: 'hose', partId: one.id, sentence: `${one.name} is long enough.` })),

@@ -51,11 +51,13 @@ const rest = computed(() =>
     .map((verdict) => ({ word: REST_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
     .filter((one) => one.count > 0),
 )
+const contradicted = computed(() => report.value?.reports[axle.value].filter((one) => one.contradicts !== undefined) ?? [])
 const VIEWS = [
   { id: 'wheel', label: 'This wheel' },
   { id: 'check', label: 'Every interface' },
   { id: 'wheels', label: 'All wheels' },
   { id: 'brakes', label: 'All brakes' },
+  { id: 'reports', label: 'Reports' },
   { id: 'card', label: 'Template' },
 ] as const
 const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'wheel')
@@ -85,17 +87,10 @@ function setPolicy(event: Event) {
 
 <template>
   <div v-if="corner && finding" class="page">
-    <nav class="views" aria-label="Views of the fit">
-      <NuxtLink
-        v-for="one in VIEWS"
-        :key="one.id"
-        :to="link('fit', one.id === 'wheel' ? {} : { view: one.id })"
-        :aria-current="view === one.id ? 'page' : undefined"
-        >{{ one.label }}</NuxtLink
-      >
-    </nav>
+    <ViewTabs step="fit" :views="VIEWS" :current="view" label="Views of the fit" />
     <CompareWheels v-if="view === 'wheels' || view === 'brakes'" :key="view" :what="view" class="whole" />
     <FitCheck v-else-if="view === 'check'" class="whole" />
+    <FitReports v-else-if="view === 'reports'" class="whole" />
     <CaliperCard v-else-if="view === 'card'" class="whole" />
     <div v-else class="fit">
       <section class="answer">
@@ -106,6 +101,10 @@ function setPolicy(event: Event) {
         <p v-if="other" class="small">
           <button class="linkish" type="button" @click="chooseAxle(otherAxle)">{{ otherAxle === 'rear' ? 'Rear' : 'Front' }}</button>:
           {{ other.sentence }}
+        </p>
+        <p v-if="contradicted.length > 0" class="small tone-needs" data-test="contradicted">
+          <VerdictMark verdict="needs" :size="13" /> A report contradicts this. {{ contradicted[0]!.contradicts }}
+          <NuxtLink :to="link('fit', { view: 'reports' })">Read it</NuxtLink>
         </p>
         <p v-if="rest.length > 0" class="small" data-test="rest">
           Other interfaces, front and rear:
@@ -240,25 +239,6 @@ function setPolicy(event: Event) {
   display: flex;
   flex-direction: column;
   height: 100%;
-}
-.views {
-  display: flex;
-  flex: none;
-  gap: 2px 18px;
-  margin: -6px 0 8px;
-  overflow-x: auto;
-  white-space: nowrap;
-}
-.views a {
-  padding: 3px 1px;
-  border-bottom: 2px solid transparent;
-  color: var(--ink-soft);
-  text-decoration: none;
-}
-.views a[aria-current='page'] {
-  border-bottom-color: var(--ink);
-  color: var(--ink);
-  font-weight: 640;
 }
 .whole {
   flex: 1;

@@ -43,6 +43,12 @@ async function add() {
   )
   await router.replace({ path: route.path, query: { ...link('parts').query, part: id, field: 'name' } })
 }
+const VIEWS = [
+  { id: 'list', label: 'One by one' },
+  { id: 'table', label: 'Table' },
+  { id: 'bundles', label: 'Kits and donors' },
+] as const
+const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'list')
 const { found } = useCandidates()
 const order = ref<'kind' | Axle>('kind')
 /** What bolts to this axle, the best first; parts that go nowhere on an axle are left out. */
@@ -59,65 +65,79 @@ const costs = (part: Part) =>
 </script>
 
 <template>
-  <div class="parts" :class="{ editing: chosen }">
-    <section class="list" aria-label="Parts">
-      <div class="tools">
-        <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
-        <select v-model="order" class="native" aria-label="Order of the parts" data-test="order">
-          <option value="kind">by kind</option>
-          <option value="front">what bolts on, front</option>
-          <option value="rear">what bolts on, rear</option>
-        </select>
-        <select v-model="adding" class="native" aria-label="Add a part" data-test="add-part" @change="add">
-          <option value="">Add a part …</option>
-          <option v-for="kind in PART_KIND_NAMES" :key="kind" :value="kind">{{ PART_KINDS[kind].one }}</option>
-        </select>
-      </div>
-      <p v-if="store.project!.parts.length === 0" class="soft">
-        No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
-      </p>
-      <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
-      <template v-if="order !== 'kind'">
-        <h3>What bolts on, {{ order }}, against this setup</h3>
-        <ul data-test="bolts-on">
-          <li v-for="one in bolting" :key="one.partId">
-            <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
-              <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
-              <span class="soft small num">{{ costs(one.part) }}</span>
-              <span class="soft small from">{{ one.why || 'fits what it meets' }}</span>
-            </button>
-          </li>
-        </ul>
-      </template>
-      <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
-        <h3>{{ PART_KINDS[group.kind].many }}</h3>
-        <ul>
-          <li v-for="part in group.parts" :key="part.id">
-            <button type="button" class="part" :aria-current="part.id === chosen?.id" @click="choose(part.id)">
-              <span class="what">{{ part.name }}</span>
-              <span class="soft small num">{{ costs(part) }}</span>
-              <span class="soft small from">{{ [part.maker, part.number].filter(Boolean).join(' ') }}</span>
-            </button>
-          </li>
-        </ul>
-      </div>
-    </section>
-    <section class="edit" aria-label="Part">
-      <template v-if="chosen">
-        <button class="btn bare back" type="button" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</button>
-        <PartEditor :key="chosen.id" :part="chosen" @removed="choose(undefined)" @copied="choose" />
-      </template>
-      <p v-else class="soft pick">Choose a part to see and edit its figures.</p>
-    </section>
+  <div class="page">
+    <ViewTabs step="parts" :views="VIEWS" :current="view" label="Views of the parts" />
+    <PartsTable v-if="view === 'table'" class="whole" />
+    <BundlesPanel v-else-if="view === 'bundles'" class="whole" />
+    <div v-else class="parts" :class="{ editing: chosen }">
+      <section class="list" aria-label="Parts">
+        <div class="tools">
+          <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
+          <select v-model="order" class="native" aria-label="Order of the parts" data-test="order">
+            <option value="kind">by kind</option>
+            <option value="front">what bolts on, front</option>
+            <option value="rear">what bolts on, rear</option>
+          </select>
+          <select v-model="adding" class="native" aria-label="Add a part" data-test="add-part" @change="add">
+            <option value="">Add a part …</option>
+            <option v-for="kind in PART_KIND_NAMES" :key="kind" :value="kind">{{ PART_KINDS[kind].one }}</option>
+          </select>
+        </div>
+        <p v-if="store.project!.parts.length === 0" class="soft">
+          No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
+        </p>
+        <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
+        <template v-if="order !== 'kind'">
+          <h3>What bolts on, {{ order }}, against this setup</h3>
+          <ul data-test="bolts-on">
+            <li v-for="one in bolting" :key="one.partId">
+              <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
+                <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
+                <span class="soft small num">{{ costs(one.part) }}</span>
+                <span class="soft small from">{{ one.why || 'fits what it meets' }}</span>
+              </button>
+            </li>
+          </ul>
+        </template>
+        <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
+          <h3>{{ PART_KINDS[group.kind].many }}</h3>
+          <ul>
+            <li v-for="part in group.parts" :key="part.id">
+              <button type="button" class="part" :aria-current="part.id === chosen?.id" @click="choose(part.id)">
+                <span class="what">{{ part.name }}</span>
+                <span class="soft small num">{{ costs(part) }}</span>
+                <span class="soft small from">{{ [part.maker, part.number].filter(Boolean).join(' ') }}</span>
+              </button>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <section class="edit" aria-label="Part">
+        <template v-if="chosen">
+          <button class="btn bare back" type="button" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</button>
+          <PartEditor :key="chosen.id" :part="chosen" @removed="choose(undefined)" @copied="choose" />
+        </template>
+        <p v-else class="soft pick">Choose a part to see and edit its figures.</p>
+      </section>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.page {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.whole,
+.parts {
+  flex: 1;
+  min-height: 0;
+}
 .parts {
   display: grid;
   grid-template-columns: 292px minmax(0, 1fr);
   gap: 22px;
-  height: 100%;
 }
 .list,
 .edit {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
@@ -7,7 +7,9 @@ import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type Hydr
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
+import { boughtWhole } from '#core/model/take-bundle.ts'
 import { useCandidates } from '~/composables/candidates'
+import { useChoosePart, type SlotPlace } from '~/composables/choose-part'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -44,19 +46,21 @@ const drumIn = (axle: Axle) =>
   store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
 
-function put(target: Draft<Record<string, unknown>>, key: string, value: string) {
-  if (value === '') Reflect.deleteProperty(target, key)
-  else target[key] = value === '-' ? null : value
+const { dragged, takes, put, drop } = useChoosePart()
+const valueIn = (event: Event) => (event.target as HTMLSelectElement).value
+const wanted = (place: SlotPlace) => dragged.value !== undefined && takes(place, dragged.value)
+/** A cell lets a part be dropped only where it goes. */
+const over = (place: SlotPlace, event: DragEvent) => {
+  if (wanted(place)) event.preventDefault()
 }
-function choose(label: string, key: string, axle: Axle | undefined, event: Event) {
-  const { value } = event.target as HTMLSelectElement
-  store.edit(`Choose ${label.toLowerCase()}`, (draft) => {
+const side = ref<'drawing' | 'shelf'>('drawing')
+/** Kits and donors that were taken whole and whose price counts. */
+const whole = computed(() => (setup.value ? boughtWhole(store.project!, setup.value) : []))
+const singly = (id: string) =>
+  store.edit('Price its parts one by one', (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
-    const target = (axle ? one[axle] : one.hydraulics) as Draft<Record<string, unknown>>
-    put(target, key, value)
-    if (key === 'spacer') Reflect.deleteProperty(target, 'spacerTrialMm')
+    one.taken = one.taken?.filter((taken) => taken !== id)
   })
-}
 function setFigure(key: 'pedalRatio' | 'barFrontShare', value: Figure | undefined) {
   store.edit('Edit hydraulics', (draft) => {
     const target = draft.setups.find((one) => one.id === setup.value?.id)!.hydraulics as Draft<Record<string, unknown>>
@@ -94,7 +98,14 @@ function writeNote(event: Event) {
         <tbody>
           <tr v-for="slot in axleSlots" :key="slot">
             <th scope="row">{{ AXLE_SLOTS[slot].label }}</th>
-            <td v-for="axle in AXLES" :key="axle">
+            <td
+              v-for="axle in AXLES"
+              :key="axle"
+              :class="{ wanted: wanted({ axle, slot }) }"
+              :data-slot="`${axle}.${slot}`"
+              @dragover="over({ axle, slot }, $event)"
+              @drop.prevent="drop({ axle, slot })"
+            >
               <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
               <select
                 v-else
@@ -103,12 +114,12 @@ function writeNote(event: Event) {
                 :value="valueOf(setup[axle][slot])"
                 :aria-label="`${AXLE_SLOTS[slot].label}, ${axle}`"
                 :data-field="`${axle}.${slot}`"
-                @change="choose(AXLE_SLOTS[slot].label, slot, axle, $event)"
+                @change="put({ axle, slot }, valueIn($event))"
               >
                 <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
                 <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
                 <option v-for="part in ranked(axle, slot)" :key="part.id" :value="part.id">
-                  {{ part.name }}{{ words(axle, slot, part.id) ? `: ${words(axle, slot, part.id)}` : '' }}
+                  {{ part.name }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
                 </option>
               </select>
               <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
@@ -121,14 +132,20 @@ function writeNote(event: Event) {
           </tr>
           <tr v-for="slot in hydraulicSlots" :key="slot">
             <th scope="row">{{ HYDRAULIC_SLOTS[slot].label }}</th>
-            <td colspan="2">
+            <td
+              colspan="2"
+              :class="{ wanted: wanted({ slot }) }"
+              :data-slot="slot"
+              @dragover="over({ slot }, $event)"
+              @drop.prevent="drop({ slot })"
+            >
               <select
                 class="native"
                 :class="{ changed: !isStock && setup.hydraulics[slot] !== undefined }"
                 :value="valueOf(setup.hydraulics[slot])"
                 :aria-label="HYDRAULIC_SLOTS[slot].label"
                 :data-field="slot"
-                @change="choose(HYDRAULIC_SLOTS[slot].label, slot, undefined, $event)"
+                @change="put({ slot }, valueIn($event))"
               >
                 <option value="">{{ emptyWord(store.project!.setups[0].hydraulics[slot]) }}</option>
                 <option v-if="HYDRAULIC_SLOTS[slot].nothing" value="-">none</option>
@@ -140,6 +157,10 @@ function writeNote(event: Event) {
           </tr>
         </tbody>
       </table>
+      <p v-for="one in whole" :key="one.id" class="small" data-test="bought-whole">
+        {{ one.name }} is bought whole{{ one.price ? '' : ', without a price yet' }}.
+        <button class="linkish" type="button" @click="singly(one.id)">Price its parts one by one</button>
+      </p>
       <div class="figures">
         <FigureInput
           v-if="!isStock"
@@ -164,7 +185,17 @@ function writeNote(event: Event) {
         >Note<DraftInput as="textarea" class="native" rows="2" :value="setup.note" maxlength="4000" @change="writeNote"
       /></label>
     </section>
-    <CornerPanel class="drawing" />
+    <div class="side">
+      <div class="sides" role="group" aria-label="Beside the setup">
+        <button type="button" class="linkish" :aria-pressed="side === 'drawing'" @click="side = 'drawing'">Drawing</button>
+        <button type="button" class="linkish" :aria-pressed="side === 'shelf'" data-test="show-shelf" @click="side = 'shelf'">
+          Parts to choose from
+        </button>
+        <NuxtLink :to="link('parts', { view: 'bundles' })">Take a whole kit or donor</NuxtLink>
+      </div>
+      <CornerPanel v-if="side === 'drawing'" class="drawing" />
+      <PartShelf v-else class="drawing" />
+    </div>
   </div>
 </template>
 
@@ -198,6 +229,32 @@ table.plain th,
 table.plain td {
   padding: 2px 4px;
   border: 0;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.sides {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  margin-bottom: 6px;
+  font-size: 13px;
+}
+.sides [aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 640;
+  text-decoration: none;
+}
+.drawing {
+  flex: 1;
+  min-height: 0;
+}
+.wanted {
+  outline: 2px dashed var(--accent);
+  outline-offset: -2px;
 }
 .changed {
   border-color: var(--ink) !important;

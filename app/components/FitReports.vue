@@ -1,0 +1,320 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { NEARNESS_WORDS } from '#core/evidence/fit-reports.ts'
+import { newReports, readReports, writeReportsCsv, writeReportsJsonl } from '#core/formats/fit-reports-text.ts'
+import { AXLES, type Axle, type FitReport } from '#core/model/project.ts'
+import { resolveSetup, spacerInUseMm } from '#core/model/resolve.ts'
+import { length } from '#core/model/field.ts'
+import type { Figure } from '#core/quantity/figure.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import { newId } from '~/stores/shelf'
+import { download } from '~/composables/project-files'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** What people say of wheels over calipers, beside what is computed: matched, entered, exchanged. */
+const store = useProjectStore()
+const { report, setup, units } = useWorkbench()
+const all = computed(() => store.project!.fitReports)
+const beside = computed(() =>
+  AXLES.map((axle) => ({
+    axle,
+    gap: report.value!.corners[axle].gap,
+    sentence: report.value!.corners[axle].sentence,
+    found: report.value!.reports[axle],
+  })),
+)
+const contradictions = computed(() => beside.value.flatMap(({ found }) => found.filter((one) => one.contradicts !== undefined)).length)
+const matched = computed(() => beside.value.flatMap((one) => one.found).length)
+const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
+const says = (one: FitReport) =>
+  `${one.outcome === 'clears' ? 'clears' : 'touches'}${one.gapMm ? `, gap ${mm(one.gapMm.value)}` : ''}${one.spacerMm === undefined ? '' : one.spacerMm === 0 ? ', no spacer' : `, spacer ${mm(one.spacerMm)}`}`
+const from = (one: FitReport) => [one.by, one.date, one.gapMm?.origin].filter(Boolean).join(', ')
+
+const adding = ref<Axle>()
+const draft = ref<{ outcome: FitReport['outcome']; gapMm: Figure | undefined; by: string; note: string }>({
+  outcome: 'clears',
+  gapMm: undefined,
+  by: '',
+  note: '',
+})
+const gapField = length('Gap that was seen', -20, 100)
+/** A report of the very corner that is looked at: its names are those of the setup. */
+const names = computed(() => {
+  const axle = adding.value
+  if (!axle) return undefined
+  const resolved = resolveSetup(store.project!, setup.value!)[axle]
+  return resolved.caliper && resolved.wheel
+    ? { caliper: resolved.caliper.name, wheel: resolved.wheel.name, rotor: resolved.rotor?.name, spacerMm: spacerInUseMm(resolved) }
+    : undefined
+})
+function add() {
+  const axle = adding.value
+  if (!axle || !names.value) return
+  const { caliper, wheel, rotor, spacerMm } = names.value
+  const { outcome, gapMm, by, note } = draft.value
+  const entry: FitReport = {
+    id: newId(),
+    car: store.project!.car.name,
+    axle,
+    caliper,
+    wheel,
+    outcome,
+    date: new Date().toISOString().slice(0, 10),
+    ...(rotor ? { rotor } : {}),
+    ...(spacerMm === undefined ? {} : { spacerMm }),
+    ...(gapMm ? { gapMm } : {}),
+    ...(by.trim() ? { by: by.trim() } : {}),
+    ...(note.trim() ? { note: note.trim() } : {}),
+  }
+  const problems = store.edit('Add a fit report', (project) => void project.fitReports.push(entry))
+  message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
+  if (problems.length === 0) {
+    adding.value = undefined
+    draft.value = { outcome: 'clears', gapMm: undefined, by: '', note: '' }
+  }
+}
+const remove = (id: string) =>
+  store.edit('Remove a fit report', (project) => void (project.fitReports = project.fitReports.filter((one) => one.id !== id)))
+/** Text in a cell of the table of all reports. */
+function change(one: FitReport, key: 'car' | 'caliper' | 'wheel' | 'by' | 'note' | 'spacerMm', event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  let value: string | number | undefined = text || undefined
+  if (key === 'spacerMm' && text !== '') {
+    const parsed = parseQuantity(text, 'length', units.value)
+    if (!parsed.ok) {
+      message.value = parsed.message
+      return
+    }
+    value = parsed.value
+  }
+  const problems = store.edit('Edit a fit report', (project) => {
+    const target = project.fitReports.find((candidate) => candidate.id === one.id) as Record<string, unknown> | undefined
+    if (!target) return
+    if (value === undefined) Reflect.deleteProperty(target, key)
+    else target[key] = value
+  })
+  message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
+}
+
+const message = ref('')
+const rejected = ref<{ line: number; reasons: string[] }[]>([])
+const file = ref<HTMLInputElement>()
+async function open(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [one] = input.files ?? []
+  if (!one) return
+  const text = await one.text().catch(() => '')
+  input.value = ''
+  const read = readReports(text, () => newId())
+  const fresh = newReports(read.reports, all.value)
+  rejected.value = read.rejected
+  if (fresh.length > 0) {
+    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh))
+    if (problems[0]) {
+      message.value = `${problems[0].place}: ${problems[0].message}.`
+      return
+    }
+  }
+  const known = read.reports.length - fresh.length
+  message.value = `${fresh.length} taken${known > 0 ? `, ${known} were here already` : ''}${read.rejected.length > 0 ? `, ${read.rejected.length} left out` : ''}.`
+}
+</script>
+
+<template>
+  <div class="reports">
+    <h1 :class="contradictions > 0 ? 'tone-needs' : ''">
+      <VerdictMark v-if="contradictions > 0" verdict="needs" :size="22" />
+      {{
+        contradictions > 0
+          ? `${contradictions === 1 ? 'One report contradicts' : `${contradictions} reports contradict`} the figures: look for the wrong one.`
+          : matched > 0
+            ? `${matched} ${matched === 1 ? 'report speaks' : 'reports speak'} of this setup; none contradicts the figures.`
+            : 'Nobody has reported on these wheels over these calipers.'
+      }}
+    </h1>
+    <p class="soft small">Reports stand beside the calculation and never change it.</p>
+    <section v-for="{ axle, sentence, found } in beside" :key="axle" :data-test="`reports-${axle}`">
+      <h2>{{ axle === 'front' ? 'Front' : 'Rear' }}</h2>
+      <p class="small"><span class="soft">By the figures:</span> {{ sentence }}</p>
+      <ul>
+        <li v-for="one in found" :key="one.report.id">
+          <strong>{{ NEARNESS_WORDS[one.nearness] }}</strong>: {{ says(one.report) }}
+          <span class="soft small">
+            {{
+              one.nearness === 'exact'
+                ? ''
+                : [one.nearness === 'otherCar' ? one.report.car : '', one.nearness === 'sameSize' ? one.report.wheel : '']
+                    .filter(Boolean)
+                    .join(' ')
+            }}
+            {{ from(one.report) }}</span
+          >
+          <span v-if="one.report.note" class="soft small block">{{ one.report.note }}</span>
+          <span v-if="one.contradicts" class="tone-needs block"><VerdictMark verdict="needs" :size="14" /> {{ one.contradicts }}</span>
+        </li>
+      </ul>
+      <p v-if="found.length === 0" class="soft small">No report of this caliper with such a wheel.</p>
+      <button v-if="adding !== axle" class="btn" type="button" :aria-label="`Report on the ${axle}`" @click="adding = axle">
+        Report what you saw
+      </button>
+      <form v-else-if="names" class="add" @submit.prevent="add">
+        <p class="small wide">
+          {{ names.wheel }} over {{ names.caliper }} on {{ store.project!.car.name }},
+          {{ names.spacerMm ? `spacer ${mm(names.spacerMm)}` : 'no spacer' }}.
+        </p>
+        <label class="small"
+          >It<select v-model="draft.outcome" class="native">
+            <option value="clears">clears</option>
+            <option value="touches">touches</option>
+          </select></label
+        >
+        <FigureInput
+          name="reportGap"
+          :field="gapField"
+          :figure="draft.gapMm"
+          :units="units"
+          empty="not measured"
+          @change="draft.gapMm = $event"
+        />
+        <label class="small">Who saw it<input v-model="draft.by" class="native" maxlength="120" /></label>
+        <label class="small">Note<input v-model="draft.note" class="native" maxlength="4000" /></label>
+        <span class="buttons"
+          ><button class="btn main" type="submit">Keep this report</button
+          ><button class="btn" type="button" @click="adding = undefined">Cancel</button></span
+        >
+      </form>
+      <p v-else class="tone-unknown">Choose a caliper and a wheel for this axle first.</p>
+    </section>
+
+    <section>
+      <h2>All reports ({{ all.length }})</h2>
+      <p class="tools">
+        <button class="btn" type="button" @click="file?.click()">Open reports</button>
+        <input
+          ref="file"
+          class="visually-hidden"
+          type="file"
+          accept=".jsonl,.csv,.tsv,.txt"
+          aria-label="File of fit reports"
+          tabindex="-1"
+          @change="open"
+        />
+        <button
+          class="btn"
+          type="button"
+          :disabled="all.length === 0"
+          @click="download('fit-reports.jsonl', writeReportsJsonl(all), 'application/jsonl')"
+        >
+          Save as JSON Lines
+        </button>
+        <button
+          class="btn"
+          type="button"
+          :disabled="all.length === 0"
+          @click="download('fit-reports.csv', writeReportsCsv(all), 'text/csv')"
+        >
+          Save as CSV
+        </button>
+      </p>
+      <p v-if="message" role="status" data-test="reports-message">{{ message }}</p>
+      <ul v-if="rejected.length > 0" data-test="reports-rejected">
+        <li v-for="one in rejected.slice(0, 20)" :key="one.line">Line {{ one.line }}: {{ one.reasons.join('; ') }}.</li>
+      </ul>
+      <div class="scroll">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th scope="col">Car</th>
+              <th scope="col">Caliper</th>
+              <th scope="col">Wheel</th>
+              <th scope="col">Spacer</th>
+              <th scope="col">Says</th>
+              <th scope="col">From</th>
+              <th scope="col"><span class="visually-hidden">Remove</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in all" :key="one.id">
+              <td><DraftInput class="native" :value="one.car" aria-label="Car" @change="change(one, 'car', $event)" /></td>
+              <td><DraftInput class="native" :value="one.caliper" aria-label="Caliper" @change="change(one, 'caliper', $event)" /></td>
+              <td><DraftInput class="native" :value="one.wheel" aria-label="Wheel" @change="change(one, 'wheel', $event)" /></td>
+              <td>
+                <DraftInput
+                  class="native num short"
+                  :value="one.spacerMm === undefined ? '' : mm(one.spacerMm)"
+                  placeholder="not said"
+                  aria-label="Spacer"
+                  @change="change(one, 'spacerMm', $event)"
+                />
+              </td>
+              <td class="small">{{ one.axle }}: {{ one.outcome }}{{ one.gapMm ? `, ${mm(one.gapMm.value)}` : '' }}</td>
+              <td class="soft small">{{ from(one) }}</td>
+              <td>
+                <button
+                  class="btn bare"
+                  type="button"
+                  :aria-label="`Remove the report on ${one.caliper}, ${one.wheel}`"
+                  @click="remove(one.id)"
+                >
+                  <Icon name="tabler:trash" size="16" />
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.reports {
+  overflow: auto;
+}
+h1 {
+  font-size: 19px;
+}
+h2 {
+  margin-top: 14px;
+}
+ul {
+  margin: 4px 0 8px;
+  padding-left: 18px;
+}
+.block {
+  display: block;
+}
+.add {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+  gap: 8px 14px;
+  max-width: 860px;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+}
+.wide,
+.buttons {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+.buttons,
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  min-width: 820px;
+}
+td .native {
+  min-height: 30px;
+}
+.short {
+  width: 78px;
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { acceptRemedy, dropPiece, setSeen } from '#core/fit/accept.ts'
+import type { FitFinding, Remedy } from '#core/fit/finding.ts'
+import { LIMITS } from '#core/fit/limits.ts'
+import { SEEN_ON_CAR } from '#core/fit/seen.ts'
+import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { interfaceFigure, studFigure } from '~/drawing/interface-figures'
+import { FIT_WORDS, type FitRow } from '~/composables/fit-rows'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** One interface: the verdict, what a mechanic would say, a drawing where geometry decides, what cures it and for how much. */
+const props = defineProps<{ row: FitRow; open: boolean }>()
+const emit = defineEmits<{ toggle: [] }>()
+const store = useProjectStore()
+const { report, setup, units, goTo, link, openFigureId } = useWorkbench()
+const fit = computed(() => props.row.fit)
+const figure = computed(() => {
+  if (props.row.verdict === 'fits' && !props.open) return undefined
+  if (fit.value) return interfaceFigure(fit.value)
+  const own = props.row.own
+  return own?.rule === 'stud-engagement' && report.value ? studFigure(report.value.figures[own.figureId]) : undefined
+})
+const seen = computed(() => {
+  const one = fit.value
+  return one?.axle !== undefined && SEEN_ON_CAR.includes(one.rule)
+    ? { is: setup.value?.[one.axle].seen?.includes(one.rule) ?? false, axle: one.axle }
+    : undefined
+})
+
+function price(remedy: Remedy): string {
+  if (remedy.kind === 'shim') return 'no price yet'
+  if (remedy.kind === 'piece') return 'priced on the bill'
+  const part = store.project!.parts.find((one) => one.id === remedy.partId)
+  return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
+}
+const accept = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy) =>
+  store.edit(`Accept: ${props.row.title.toLowerCase()}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
+const drop = (finding: FitFinding) =>
+  store.edit(`Take back: ${finding.title.toLowerCase()}`, (draft) => dropPiece(draft, setup.value!.id, finding))
+function see(event: Event) {
+  const { axle } = seen.value!
+  store.edit('Seen on the car', (draft) =>
+    setSeen(draft, setup.value!.id, axle, fit.value!.rule, (event.target as HTMLInputElement).checked),
+  )
+}
+/** A cylinder that cures the stroke is a part of the project like any other remedy. */
+function takeCylinder() {
+  const remedy = props.row.own?.remedy
+  if (remedy?.kind !== 'hydraulic') return
+  store.edit('Accept: another master cylinder', (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value!.id)!
+    one.hydraulics[remedy.slot] = remedy.partId
+  })
+}
+const shown = (one: FitFinding['looked'][number]) =>
+  one.value === undefined
+    ? 'not known'
+    : typeof one.value === 'string' || one.dimension === 'words'
+      ? String(one.value)
+      : formatQuantity(one.value, one.dimension, units.value)
+</script>
+
+<template>
+  <li :data-rule="row.key">
+    <div class="row">
+      <span class="mark" :class="`tone-${row.verdict}`"
+        ><VerdictMark :verdict="row.verdict" :size="17" /><span class="visually-hidden">{{ FIT_WORDS[row.verdict] }}</span></span
+      >
+      <div class="say">
+        <strong>{{ row.title }}</strong>
+        <span v-if="fit?.safety && row.verdict !== 'fits'" class="safety small">safety</span>
+        <p>{{ row.sentence }}</p>
+        <p v-if="fit && fit.ownLimits.length > 0" class="small tone-needs">
+          Limit set by this project: {{ fit.ownLimits.map((id) => LIMITS[id].label.toLowerCase()).join(', ') }}.
+        </p>
+      </div>
+      <InterfaceSketch v-if="figure" class="sketch" :figure="figure" />
+      <span class="figure num">
+        <template v-if="fit?.value !== undefined && fit.dimension">{{ formatQuantity(fit.value, fit.dimension, units) }}</template>
+        <span v-if="fit?.limit" class="block soft small">{{ fit.limit }}</span>
+      </span>
+      <button
+        v-if="fit"
+        class="btn bare more"
+        type="button"
+        :aria-expanded="open"
+        :aria-label="`What went into: ${row.title}`"
+        @click="emit('toggle')"
+      >
+        {{ open ? '−' : '+' }}
+      </button>
+      <button v-else class="btn bare more" type="button" :aria-label="`Working of: ${row.title}`" @click="openFigureId = row.own!.figureId">
+        +
+      </button>
+    </div>
+    <div v-if="fit && (fit.remedies.length > 0 || seen)" class="cures">
+      <label v-if="seen" class="small"> <input type="checkbox" :checked="seen.is" @change="see" /> seen on the car </label>
+      <p v-if="fit.accepted" class="small">
+        On the bill. <button class="linkish" type="button" @click="drop(fit)">Take it back</button>
+        <NuxtLink :to="link('cost')">Price it</NuxtLink>
+      </p>
+      <template v-else>
+        <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">
+          <span
+            >{{ remedy.sentence }} <span class="soft small">{{ price(remedy) }}</span></span
+          >
+          <button class="btn" type="button" @click="accept(fit, remedy)">Accept</button>
+        </div>
+      </template>
+    </div>
+    <p v-if="row.own?.remedy?.kind === 'spacer'" class="cures small">
+      {{ row.own.remedy.sentence }}
+      <NuxtLink :to="link('fit', { axle: row.own.axle === 'rear' ? 'rear' : undefined })">Take it in the drawing</NuxtLink>
+    </p>
+    <div v-else-if="row.own?.remedy" class="cures cure">
+      <span
+        >{{ row.own.remedy.sentence }} <span class="soft small">{{ price(row.own.remedy) }}</span></span
+      >
+      <button class="btn" type="button" @click="takeCylinder">Accept</button>
+    </div>
+    <table v-if="fit && open" class="plain inputs">
+      <tbody>
+        <tr v-for="one in fit.looked" :key="one.label">
+          <td>
+            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.label }}</button>
+            <span v-if="one.origin" class="soft small">
+              {{ ORIGIN_WORDS[one.origin] }}{{ one.date ? `, ${one.date.slice(0, 10)}` : '' }}</span
+            >
+          </td>
+          <td class="r num">{{ shown(one) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </li>
+</template>
+
+<style scoped>
+li {
+  padding: 6px 0 5px;
+  border-bottom: 1px solid var(--hair);
+}
+.row {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr) auto 150px 34px;
+  gap: 8px;
+  align-items: start;
+}
+.say {
+  grid-column: 2;
+}
+.say p {
+  margin: 0;
+}
+.sketch {
+  grid-column: 3;
+}
+.figure {
+  grid-column: 4;
+  font-size: 15px;
+  text-align: right;
+}
+.more {
+  grid-column: 5;
+  min-height: 28px;
+}
+.safety {
+  margin-left: 6px;
+  padding: 0 5px;
+  border: 1px solid currentColor;
+  color: var(--blocked);
+}
+.block {
+  display: block;
+}
+.cures {
+  margin: 4px 0 2px 32px;
+}
+.cures label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.cure {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  max-width: 720px;
+  padding: 2px 0;
+}
+.inputs {
+  max-width: 720px;
+  margin: 6px 0 6px 32px;
+}
+@media (max-width: 760px) {
+  .row {
+    grid-template-columns: 22px minmax(0, 1fr) 34px;
+  }
+  .more {
+    grid-row: 1;
+    grid-column: 3;
+  }
+  .sketch,
+  .figure {
+    grid-column: 2;
+    text-align: left;
+  }
+  .cures {
+    margin-left: 30px;
+  }
+  .inputs {
+    width: calc(100% - 32px);
+  }
+}
+@media print {
+  .more,
+  .cure .btn {
+    display: none;
+  }
+}
+</style>

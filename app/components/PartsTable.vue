@@ -1,0 +1,366 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { headerOf, writePartsCsv } from '#core/formats/parts-csv.ts'
+import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
+import { usePartGrid } from '~/composables/part-grid'
+import { useTableImport } from '~/composables/table-import'
+import { download } from '~/composables/project-files'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** All parts of one kind as a table: sort, filter, arrow keys, type into a cell, paste a block, change many at once, CSV. */
+const store = useProjectStore()
+const route = useRoute()
+const router = useRouter()
+const { link } = useWorkbench()
+const kind = computed<PartKind>(() => PART_KIND_NAMES.find((one) => one === route.query.kind) ?? 'caliper')
+const filter = ref('')
+const { units, mine, all, columns, rows, sortBy, sort, chosen, toggle, message, write, paste, setAll } = usePartGrid(kind, filter)
+const incoming = useTableImport()
+const grid = ref<HTMLElement>()
+const at = ref({ row: 0, column: 0 })
+const editing = ref(false)
+const draft = ref('')
+const bulkColumn = ref('')
+const bulkText = ref('')
+const file = ref<HTMLInputElement>()
+
+const chooseKind = (event: Event) =>
+  router.replace({ path: route.path, query: { ...link('parts').query, view: 'table', kind: (event.target as HTMLSelectElement).value } })
+watch(kind, () => {
+  chosen.value = new Set()
+  at.value = { row: 0, column: 0 }
+  bulkColumn.value = ''
+  message.value = ''
+})
+
+async function focusCell() {
+  await nextTick()
+  const cell = grid.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)
+  const control = editing.value ? cell?.querySelector<HTMLElement>('input, select') : cell
+  control?.focus()
+  cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+}
+function move(down: number, across: number) {
+  at.value = {
+    row: Math.min(Math.max(at.value.row + down, 0), rows.value.length - 1),
+    column: Math.min(Math.max(at.value.column + across, 0), columns.value.length - 1),
+  }
+  void focusCell()
+}
+function begin(text?: string) {
+  const part = rows.value[at.value.row]
+  const column = columns.value[at.value.column]
+  if (!part || !column) return
+  draft.value = text ?? column.read(part, units.value)
+  editing.value = true
+  void focusCell()
+}
+function finish(down = 0, across = 0) {
+  const part = rows.value[at.value.row]
+  const column = columns.value[at.value.column]
+  if (!editing.value || !part || !column) return
+  if (draft.value !== column.read(part, units.value) && !write(`Edit ${part.name}`, [{ partId: part.id, column, text: draft.value }])) {
+    void focusCell()
+    return
+  }
+  editing.value = false
+  move(down, across)
+}
+function cancel() {
+  editing.value = false
+  message.value = ''
+  void focusCell()
+}
+const KEYS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+function onKey(event: KeyboardEvent) {
+  if (editing.value) {
+    if (event.key === 'Enter') finish(event.shiftKey ? -1 : 1)
+    else if (event.key === 'Tab') finish(0, event.shiftKey ? -1 : 1)
+    else if (event.key === 'Escape') cancel()
+    else return
+    event.preventDefault()
+    event.stopPropagation()
+    return
+  }
+  const step = KEYS[event.key]
+  if (step) move(...step)
+  else if (event.key === 'Enter' || event.key === 'F2') begin()
+  else if (event.key === 'Delete') {
+    const part = rows.value[at.value.row]
+    const column = columns.value[at.value.column]
+    if (part && column) write(`Clear ${column.label.toLowerCase()}`, [{ partId: part.id, column, text: '' }])
+  } else if (event.key === ' ') {
+    const part = rows.value[at.value.row]
+    if (part) toggle(part.id)
+  } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) begin(event.key)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+function onPaste(event: ClipboardEvent) {
+  if (editing.value) return
+  const text = event.clipboardData?.getData('text') ?? ''
+  if (text === '') return
+  event.preventDefault()
+  if (incoming.looksLikeTable(text, kind.value)) incoming.start(text, kind.value)
+  else paste(text, at.value.row, at.value.column)
+}
+function onCopy(event: ClipboardEvent) {
+  if (editing.value) return
+  const marked = rows.value.filter((part) => chosen.value.has(part.id))
+  const part = rows.value[at.value.row]
+  const column = columns.value[at.value.column]
+  if (!part || !column) return
+  const text =
+    marked.length > 0
+      ? [columns.value.map(headerOf), ...marked.map((one) => columns.value.map((each) => each.read(one, units.value)))]
+          .map((row) => row.join('\t'))
+          .join('\n')
+      : column.read(part, units.value)
+  event.clipboardData?.setData('text/plain', text)
+  event.preventDefault()
+}
+const bulk = () => {
+  const column = all.value.find((one) => one.id === bulkColumn.value)
+  if (column && setAll(column, bulkText.value)) bulkText.value = ''
+}
+function removeChosen() {
+  const ids = chosen.value
+  store.edit(`Remove ${ids.size} parts`, (draft) => {
+    draft.parts = draft.parts.filter((part) => !ids.has(part.id))
+    for (const bundle of draft.bundles) bundle.parts = bundle.parts.filter((id) => !ids.has(id))
+    for (const setup of draft.setups)
+      for (const holder of [setup.front, setup.rear, setup.hydraulics] as Record<string, unknown>[])
+        for (const [slot, value] of Object.entries(holder))
+          if (typeof value === 'string' && ids.has(value)) Reflect.deleteProperty(holder, slot)
+  })
+  chosen.value = new Set()
+}
+async function openFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [one] = input.files ?? []
+  if (one) await incoming.startFile(one, kind.value)
+  input.value = ''
+}
+async function pasteButton() {
+  try {
+    const text = await navigator.clipboard.readText()
+    incoming.start(text, kind.value)
+  } catch {
+    message.value = 'This browser does not hand over the clipboard to a button: click a cell and press Ctrl+V.'
+  }
+}
+const save = () =>
+  download(
+    `${PART_KINDS[kind.value].many.replace(/\W+/g, '-')}.csv`,
+    writePartsCsv(kind.value, store.project!.parts, units.value),
+    'text/csv',
+  )
+</script>
+
+<template>
+  <div class="tabled">
+    <div class="tools">
+      <label class="small"
+        >Kind<select class="native" :value="kind" aria-label="Kind of part in the table" @change="chooseKind">
+          <option v-for="one in PART_KIND_NAMES" :key="one" :value="one">
+            {{ PART_KINDS[one].many }} ({{ store.project!.parts.filter((part) => part.kind === one).length }})
+          </option>
+        </select></label
+      >
+      <label class="small">Only rows with<input v-model="filter" class="native" type="search" placeholder="any word or figure" /></label>
+      <span class="buttons">
+        <button class="btn" type="button" @click="pasteButton">Paste a table</button>
+        <button class="btn" type="button" @click="file?.click()">Open CSV</button>
+        <input
+          ref="file"
+          class="visually-hidden"
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          aria-label="CSV file"
+          tabindex="-1"
+          @change="openFile"
+        />
+        <button class="btn" type="button" :disabled="mine.length === 0" @click="save">Save as CSV</button>
+      </span>
+    </div>
+    <p v-if="incoming.problem.value" class="field-error" role="alert">{{ incoming.problem.value }}</p>
+    <TableImport v-if="incoming.table.value" class="scroll" @done="focusCell" />
+    <template v-else>
+      <div v-if="chosen.size > 0" class="bulk" role="group" aria-label="Change the chosen rows">
+        <strong class="num">{{ chosen.size }} chosen</strong>
+        <select v-model="bulkColumn" class="native" aria-label="What to change">
+          <option value="">Set …</option>
+          <option v-for="column in all" :key="column.id" :value="column.id">{{ headerOf(column) }}</option>
+        </select>
+        <input v-model="bulkText" class="native" aria-label="To this" placeholder="to this; empty clears" @keydown.enter="bulk" />
+        <button class="btn" type="button" :disabled="bulkColumn === ''" @click="bulk">Set in all {{ chosen.size }}</button>
+        <button class="btn" type="button" @click="removeChosen">Remove</button>
+        <button class="btn bare" type="button" @click="chosen = new Set()">Choose none</button>
+      </div>
+      <p v-if="message" class="field-error" role="alert" data-test="grid-message">{{ message }}</p>
+      <p v-if="mine.length === 0" class="soft">
+        No {{ PART_KINDS[kind].many }} yet. Paste a table with a first row of column names, or open a CSV file.
+      </p>
+      <div v-else ref="grid" class="scroll" @keydown="onKey" @paste="onPaste" @copy="onCopy">
+        <table class="plain grid" role="grid" :aria-label="PART_KINDS[kind].many" :aria-rowcount="rows.length">
+          <thead>
+            <tr>
+              <th scope="col"><span class="visually-hidden">Choose</span></th>
+              <th
+                v-for="column in columns"
+                :key="column.id"
+                scope="col"
+                :class="{ r: column.numeric, first: column.id === 'name' }"
+                :aria-sort="sortBy?.id === column.id ? (sortBy.up ? 'ascending' : 'descending') : 'none'"
+              >
+                <button class="sort" type="button" @click="sort(column.id)">
+                  {{ headerOf(column) }}<span aria-hidden="true">{{ sortBy?.id === column.id ? (sortBy.up ? ' ▲' : ' ▼') : '' }}</span>
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(part, row) in rows" :key="part.id" :class="{ picked: chosen.has(part.id) }">
+              <td>
+                <input type="checkbox" :checked="chosen.has(part.id)" :aria-label="`Choose ${part.name}`" @change="toggle(part.id)" />
+              </td>
+              <td
+                v-for="(column, index) in columns"
+                :key="column.id"
+                role="gridcell"
+                :data-cell="`${row}.${index}`"
+                :tabindex="at.row === row && at.column === index ? 0 : -1"
+                :class="{ r: column.numeric, num: column.numeric, first: column.id === 'name' }"
+                @focus="!editing && (at = { row, column: index })"
+                @dblclick="begin()"
+              >
+                <template v-if="editing && at.row === row && at.column === index">
+                  <select
+                    v-if="column.options"
+                    v-model="draft"
+                    class="native"
+                    :aria-label="column.label"
+                    @change="finish()"
+                    @blur="finish()"
+                  >
+                    <option value="" />
+                    <option v-for="option in column.options" :key="option">{{ option }}</option>
+                  </select>
+                  <input v-else v-model="draft" class="native cell" :aria-label="column.label" @blur="finish()" />
+                </template>
+                <template v-else>{{ column.read(part, units) }}</template>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="rows.length === 0" class="soft">No row has “{{ filter }}”.</p>
+      </div>
+      <p class="soft small keys">
+        Arrow keys move, Enter or typing edits, Space chooses a row, Delete empties a cell, Ctrl+V pastes cells or a whole table.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.tabled {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-width: 0;
+  min-height: 0;
+  height: 100%;
+}
+.tools,
+.bulk {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+}
+.bulk {
+  align-items: center;
+  padding: 6px 8px;
+  background: var(--accent-soft);
+}
+.bulk .native {
+  width: 190px;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-left: auto;
+}
+.scroll {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.grid {
+  width: max-content;
+  min-width: 100%;
+  border-collapse: separate;
+  border-spacing: 0;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  max-width: 150px;
+  background: var(--sheet);
+  vertical-align: bottom;
+}
+.sort {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: inherit;
+  cursor: pointer;
+}
+.first {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  max-width: 260px;
+  background: var(--sheet);
+}
+thead .first {
+  z-index: 3;
+}
+tbody td {
+  max-width: 260px;
+  padding: 3px 8px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+tbody td:focus {
+  outline: 2px solid var(--focus);
+  outline-offset: -2px;
+}
+.picked td {
+  background: var(--accent-soft);
+}
+.cell {
+  width: 130px;
+  min-height: 26px;
+  padding: 2px 4px;
+}
+.keys {
+  margin: 0;
+}
+@media (max-width: 760px) {
+  .first {
+    max-width: 150px;
+  }
+  .keys {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+import { computed } from 'vue'
+import type { FitFinding } from '#core/fit/finding.ts'
+import { findingKey } from '#core/fit/rule.ts'
+import { AXLES, type Axle } from '#core/model/project.ts'
+import type { Finding, FindingVerdict } from '#core/report/types.ts'
+import { VERDICT_RANK } from '#core/report/words.ts'
+import { useWorkbench } from './workbench.ts'
+
+/** One line of the fit check: a rule's finding, or one that has a figure of its own. */
+export interface FitRow {
+  key: string
+  verdict: FindingVerdict
+  title: string
+  sentence: string
+  fit?: FitFinding
+  own?: Finding
+}
+
+export const FIT_WORDS: Record<FindingVerdict, string> = {
+  blocked: 'blocked',
+  unknown: 'unknown',
+  needs: 'needs',
+  check: 'see on the car',
+  fits: 'fits',
+}
+const OWN_TITLES: Record<Finding['rule'], string> = {
+  'wheel-clearance': 'Wheel over the caliper',
+  'stud-engagement': 'Thread with the spacer',
+  'register-left': 'Register with the spacer',
+  'master-stroke': 'Stroke of the master cylinder',
+  abs: 'Anti-lock',
+  'lock-order': 'Which axle locks first',
+}
+const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
+  ...AXLES.map((id) => ({ id, label: id === 'front' ? 'Front' : 'Rear' })),
+  { id: 'car', label: 'Hydraulics and the whole car' },
+]
+
+/** Every finding of the setup that is looked at, by axle, the worst first. */
+export function useFitRows() {
+  const { report } = useWorkbench()
+  const groups = computed(() =>
+    GROUPS.map(({ id, label }) => {
+      const here = (axle: Axle | undefined) => (axle ?? 'car') === id
+      const rows: FitRow[] = [
+        ...(report.value?.findings ?? [])
+          .filter((one) => here(one.axle) && one.rule !== 'lock-order')
+          .map((own) => ({ key: `${id}.${own.rule}`, verdict: own.verdict, title: OWN_TITLES[own.rule], sentence: own.sentence, own })),
+        ...(report.value?.fit ?? [])
+          .filter((one) => here(one.axle))
+          .map((fit) => ({ key: findingKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),
+      ]
+      return { id, label, rows: rows.sort((a, b) => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]) }
+    }),
+  )
+  return { groups }
+}

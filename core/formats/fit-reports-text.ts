@@ -1,0 +1,121 @@
+import Papa from 'papaparse'
+import type { FitReport } from '../model/project.ts'
+import { fitReportSchema, schemaProblems } from '../model/schema.ts'
+import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
+
+/** Fit reports travel as JSON Lines, one report a line, or as CSV with one column a field. Lengths in mm. */
+
+export interface TakenReports {
+  reports: FitReport[]
+  /** Lines that were left out, with the reason; line 1 is the first of the file. */
+  rejected: { line: number; reasons: string[] }[]
+}
+
+const COLUMNS = [
+  'car',
+  'axle',
+  'caliper',
+  'rotor',
+  'wheel',
+  'spacerMm',
+  'outcome',
+  'gapMm',
+  'gapUMm',
+  'origin',
+  'by',
+  'date',
+  'note',
+] as const
+
+/** An id is this project's affair: it does not travel. */
+export const writeReportsJsonl = (reports: readonly FitReport[]): string =>
+  reports.map(({ id: _id, ...rest }) => `${JSON.stringify(rest)}\n`).join('')
+
+export function writeReportsCsv(reports: readonly FitReport[]): string {
+  const rows = reports.map((one) => [
+    one.car,
+    one.axle,
+    one.caliper,
+    one.rotor ?? '',
+    one.wheel,
+    one.spacerMm ?? '',
+    one.outcome,
+    one.gapMm?.value ?? '',
+    one.gapMm?.u ?? '',
+    one.gapMm?.origin ?? '',
+    one.by ?? '',
+    one.date ?? '',
+    one.note ?? '',
+  ])
+  const guarded = rows.map((row) => row.map((cell) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)))
+  return `${Papa.unparse([[...COLUMNS], ...guarded], { newline: '\n' })}\n`
+}
+
+/**
+ * Reads reports from JSON Lines or CSV, whichever it is. Lines with anything wrong are left out with the reason; the
+ * others are taken.
+ * @param idOf an id for each line
+ */
+export function readReports(text: string, idOf: (line: number) => string): TakenReports {
+  const taken: TakenReports = { reports: [], rejected: [] }
+  const clean = text.replace(/^\uFEFF/, '')
+  if (clean.length > MAX_TABLE_BYTES)
+    return { reports: [], rejected: [{ line: 1, reasons: [`the file is larger than ${MAX_TABLE_BYTES / 1e6} MB`] }] }
+  const take = (line: number, value: Record<string, unknown>) => {
+    const report = { ...value, id: idOf(line) }
+    const problems = schemaProblems(fitReportSchema, report)
+    if (problems.length > 0)
+      taken.rejected.push({ line, reasons: problems.map((one) => `${one.path ? `${one.path} ` : ''}${one.message}`) })
+    else taken.reports.push(report as unknown as FitReport)
+  }
+  if (clean.trimStart().startsWith('{')) {
+    clean.split(/\r?\n/).forEach((one, index) => {
+      if (one.trim() === '') return
+      try {
+        const value: unknown = JSON.parse(one)
+        if (typeof value === 'object' && value !== null && !Array.isArray(value)) take(index + 1, value as Record<string, unknown>)
+        else taken.rejected.push({ line: index + 1, reasons: ['it is not one JSON object'] })
+      } catch {
+        taken.rejected.push({ line: index + 1, reasons: ['it is not JSON'] })
+      }
+    })
+    return taken
+  }
+  const read = readTable(clean)
+  if (!read.ok) return { reports: [], rejected: [{ line: 1, reasons: [read.message] }] }
+  const at = new Map(read.table.header.map((name, index) => [name.toLowerCase().replace(/[^a-z]/g, ''), index]))
+  const lacking = ['car', 'axle', 'caliper', 'wheel', 'outcome'].filter((name) => !at.has(name))
+  if (lacking.length > 0)
+    return { reports: [], rejected: [{ line: 1, reasons: [`the first row lacks the columns ${lacking.join(', ')}`] }] }
+  read.table.rows.forEach((row, index) => {
+    const cell = (name: string): string => row[at.get(name.toLowerCase()) ?? -1]?.trim() ?? ''
+    const value: Record<string, unknown> = {}
+    for (const name of ['car', 'axle', 'caliper', 'rotor', 'wheel', 'outcome', 'by', 'date', 'note'])
+      if (cell(name) !== '') value[name] = cell(name)
+    const number = (text: string) => Number(text.replace(',', '.'))
+    if (cell('spacerMm') !== '') value.spacerMm = number(cell('spacerMm'))
+    if (cell('gapMm') !== '')
+      value.gapMm = {
+        value: number(cell('gapMm')),
+        ...(cell('gapUMm') === '' ? {} : { u: number(cell('gapUMm')) }),
+        origin: cell('origin') || 'reported',
+      }
+    take(index + 2, value)
+  })
+  return taken
+}
+
+/** Reports that say what none of those at hand says already. */
+export function newReports(found: readonly FitReport[], known: readonly FitReport[]): FitReport[] {
+  const said = new Set(known.map(sayingOf))
+  return found.filter((one) => {
+    const saying = sayingOf(one)
+    if (said.has(saying)) return false
+    said.add(saying)
+    return true
+  })
+}
+const sayingOf = (one: FitReport): string =>
+  JSON.stringify(
+    [one.car, one.axle, one.caliper, one.wheel, one.spacerMm, one.outcome, one.gapMm?.value, one.by, one.date].map((cell) => cell ?? null),
+  )

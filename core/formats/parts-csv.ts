@@ -1,0 +1,146 @@
+import Papa from 'papaparse'
+import { doubts } from '../model/plausible.ts'
+import { PART_KINDS, type PartKind } from '../model/part-kinds.ts'
+import type { Part } from '../model/project.ts'
+import { partSchema, schemaProblems } from '../model/schema.ts'
+import { placeInWords } from '../model/place.ts'
+import type { UnitChoice } from '../quantity/units.ts'
+import { partColumns, type CellContext, type PartColumn } from './part-cells.ts'
+
+export const MAX_TABLE_BYTES = 2_000_000
+export const MAX_TABLE_ROWS = 1000
+
+export interface PlainTable {
+  header: string[]
+  rows: string[][]
+}
+export type ReadTable = { ok: true; table: PlainTable } | { ok: false; message: string }
+
+/** A spreadsheet takes a text that starts like this for a formula. */
+const FORMULA = /^[=+\-@\t\r]/
+const guard = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
+const unguard = (text: string): string => (text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text)
+
+/**
+ * A table as a spreadsheet gives it: by commas, semicolons or tabs; the first row names the columns. Refused as a whole
+ * only when it is no table at all.
+ */
+export function readTable(text: string): ReadTable {
+  if (text.length > MAX_TABLE_BYTES)
+    return { ok: false, message: `The table is larger than ${MAX_TABLE_BYTES / 1e6} MB. Bring it in pieces.` }
+  const clean = text.replace(/^\uFEFF/, '').replace(/\0/g, '')
+  if (clean.trim() === '') return { ok: false, message: 'There is nothing in it.' }
+  const { data, errors } = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy', delimitersToGuess: ['\t', ';', ',', '|'] })
+  const broken = errors.find((one) => one.type === 'Quotes')
+  if (broken) return { ok: false, message: `A quotation mark in row ${(broken.row ?? 0) + 1} is never closed.` }
+  const [header, ...rows] = data.map((row) => row.map((cell) => unguard(cell.trim())))
+  if (!header || rows.length === 0)
+    return { ok: false, message: 'It needs a first row with the names of the columns and at least one row below.' }
+  if (rows.length > MAX_TABLE_ROWS) return { ok: false, message: `It has ${rows.length} rows; at most ${MAX_TABLE_ROWS} at once.` }
+  return { ok: true, table: { header, rows } }
+}
+
+/** Parts of one kind as CSV: every column that any of them fills. */
+export function writePartsCsv(kind: PartKind, parts: readonly Part[], units: UnitChoice): string {
+  const mine = parts.filter((part) => part.kind === kind)
+  const columns = partColumns(kind, units).filter((column) => column.id === 'name' || mine.some((part) => column.read(part, units) !== ''))
+  const rows = mine.map((part) => columns.map((column) => (column.numeric ? column.read(part, units) : guard(column.read(part, units)))))
+  return `${Papa.unparse([columns.map(headerOf), ...rows], { newline: '\n' })}\n`
+}
+
+export const headerOf = (column: PartColumn): string => (column.unit ? `${column.label} (${column.unit})` : column.label)
+
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/\([^)]*\)/g, '')
+    .replace(/[^\p{L}\d±]+/gu, '')
+
+/** Which column of a kind each column of a table is likely to be; null: none. Nothing is taken twice. */
+export function guessMapping(header: readonly string[], columns: readonly PartColumn[]): (string | null)[] {
+  const free = new Map(columns.map((column) => [column.id, column]))
+  const take = (matches: (column: PartColumn) => boolean): string | null => {
+    const found = [...free.values()].find(matches)
+    if (found) free.delete(found.id)
+    return found?.id ?? null
+  }
+  const exact = header.map((name) =>
+    take((column) => plain(column.label) === plain(name) || column.id.toLowerCase() === name.trim().toLowerCase()),
+  )
+  return header.map((name, index) => {
+    if (exact[index] !== null) return exact[index]!
+    const wanted = plain(name)
+    return wanted.length < 4
+      ? null
+      : take((column) => !column.aside && (plain(column.label).startsWith(wanted) || wanted.startsWith(plain(column.label))))
+  })
+}
+
+export interface RowReport {
+  /** As a spreadsheet counts: the header is row 1. */
+  row: number
+  name: string
+  reasons: string[]
+}
+export interface TakenTable {
+  parts: Part[]
+  /** Nothing of these rows was taken. */
+  rejected: RowReport[]
+  /** Taken, but asked about. */
+  doubted: RowReport[]
+}
+
+/**
+ * Makes parts of the rows of a table. A row with anything wrong is rejected whole, with every reason; the others are taken.
+ *
+ * @param mapping for each column of the table the id of a part's column, or null to leave it out
+ * @param idOf an id for each row
+ */
+export function partsFromTable(
+  { header, rows }: PlainTable,
+  mapping: readonly (string | null)[],
+  kind: PartKind,
+  context: CellContext,
+  idOf: (row: number) => string,
+): TakenTable {
+  const columns = new Map(partColumns(kind, context.units).map((column) => [column.id, column]))
+  const taken: TakenTable = { parts: [], rejected: [], doubted: [] }
+  // what stands beside a figure or in a price needs the figure or the price first
+  const order = header
+    .map((_, index) => index)
+    .filter((index) => mapping[index] && columns.has(mapping[index]))
+    .sort((a, b) => rank(mapping[a]!) - rank(mapping[b]!))
+  rows.forEach((cells, index) => {
+    const part: Record<string, unknown> = { id: idOf(index), kind }
+    const reasons: string[] = []
+    if (cells.length > header.length && cells.slice(header.length).some((cell) => cell !== ''))
+      reasons.push(`it has ${cells.length} cells where the header has ${header.length}`)
+    for (const at of order) {
+      const column = columns.get(mapping[at]!)!
+      const wrong = column.write(part, cells[at] ?? '', context)
+      if (wrong) reasons.push(`${column.label}: ${wrong.replace(/\.$/, '')}`)
+    }
+    const name = typeof part.name === 'string' ? part.name : ''
+    if (name === '') reasons.push(`a name is missing: every ${PART_KINDS[kind].one} needs one`)
+    if (reasons.length === 0)
+      for (const problem of schemaProblems(partSchema(kind), part)) {
+        const place = placeInWords({ parts: [part] }, `parts[0].${problem.path}`)
+          .split(' › ')
+          .slice(2)
+          .join(', ')
+        reasons.push(`${place ? `${place} ` : ''}${problem.message}`)
+      }
+    const report = { row: index + 2, name }
+    if (reasons.length > 0) {
+      taken.rejected.push({ ...report, reasons })
+      return
+    }
+    const found = part as unknown as Part
+    taken.parts.push(found)
+    const questions = doubts(found, context.units).map((one) => one.sentence)
+    if (questions.length > 0) taken.doubted.push({ ...report, reasons: questions })
+  })
+  return taken
+}
+
+const rank = (id: string): number => (id.includes(':') ? 2 : id.startsWith('price.') ? (id === 'price.likelyMinor' ? 0 : 1) : 0)

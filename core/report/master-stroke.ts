@@ -1,0 +1,124 @@
+import { LIMITS } from '../fit/limits.ts'
+import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, strokeMm } from '../hydraulics/travel.ts'
+import { boreAreaMm2, type BrakeSystem } from '../hydraulics/system.ts'
+import type { Axle, PartOf } from '../model/project.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import type { AxleBrakeReport } from './brake.ts'
+import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
+import { takerOf } from './pedal-travel.ts'
+import type { Finding, ReportFigure } from './types.ts'
+import { Working } from './working.ts'
+
+/** The pressure of a hard stop, at which stroke must be left, MPa. */
+export const HARD_STOP_MPA = 8
+
+interface Share {
+  share: number
+  what: string
+}
+
+/**
+ * How much of the master cylinder's stroke a hard stop takes: in all, in each chamber, and at the pedal.
+ * The worst of them is the figure. (R. Limpert, Brake Design and Safety, ch. 5.)
+ */
+export function masterStroke(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+): { figure: ReportFigure; finding: Finding } {
+  const { units, limits } = context.project.preferences
+  const { figure, worst } = strokeUsed(context, brakes, system)
+  const base = { rule: 'master-stroke', figureId: 'master.strokeUsed', missing: figure.missing } as const
+  if (!worst) return { figure, finding: { ...base, verdict: 'unknown', sentence: sayMissing(figure) } }
+  const limit = limits?.strokeShare ?? LIMITS.strokeShare.value
+  const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
+  if (worst.share <= limit) return { figure, finding: { ...base, verdict: 'fits', sentence: `${used}.` } }
+  const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
+  const larger = largerMaster(context, brakes, system, limit)
+  return larger
+    ? {
+        figure,
+        finding: {
+          ...base,
+          verdict: 'needs',
+          sentence,
+          remedy: {
+            kind: 'hydraulic',
+            slot: 'masterCylinder',
+            partId: larger.id,
+            sentence: `${larger.name} leaves enough; it makes the pedal heavier.`,
+          },
+        },
+      }
+    : { figure, finding: { ...base, verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.` } }
+}
+
+/** The smallest cylinder among the parts that leaves stroke enough. */
+function largerMaster(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  limit: number,
+): PartOf<'masterCylinder'> | undefined {
+  if (!system) return undefined
+  return context.project.parts
+    .filter(
+      (part): part is PartOf<'masterCylinder'> =>
+        part.kind === 'masterCylinder' && part.construction === 'tandem' && part.boreMm !== undefined,
+    )
+    .sort((a, b) => a.boreMm!.value - b.boreMm!.value)
+    .find((part) => {
+      const tried = { ...context, resolved: { ...context.resolved, masterCylinder: part } }
+      const { worst } = strokeUsed(tried, brakes, { ...system, master: { kind: 'tandem', boreMm: part.boreMm!.value } })
+      return worst !== undefined && worst.share <= limit
+    })
+}
+
+function strokeUsed(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+): { figure: ReportFigure; worst: Share | undefined } {
+  const work = new Working()
+  const front = takerOf(work, context, 'front', brakes.front)
+  const rear = takerOf(work, context, 'rear', brakes.rear)
+  const part = context.resolved.masterCylinder
+  if (!part) askHydraulicSlot(work, context, 'masterCylinder')
+  const usableMm = part ? readPart(work, part, 'strokeMm') : undefined
+  const floorMm = readCar(work, context, 'pedalTravelMm')
+  const tandem = part?.construction === 'tandem'
+  const chamberMm = [
+    tandem && part.frontStrokeMm ? readPart(work, part, 'frontStrokeMm') : undefined,
+    tandem && part.rearStrokeMm ? readPart(work, part, 'rearStrokeMm') : undefined,
+  ] as const
+  work.notes.push('Compliance and clearances are estimates, good to about 40 %.')
+  const shares: Share[] = []
+  if (system && front && rear && usableMm !== undefined && floorMm !== undefined) {
+    const { master } = system
+    const pressureMpa = HARD_STOP_MPA
+    const strokeInAllMm = strokeMm(master, { taker: front, pressureMpa }, { taker: rear, pressureMpa }, DEFAULT_FREE_STROKE_MM)
+    const [frontMm3, rearMm3] = [axleFluidMm3(front, pressureMpa), axleFluidMm3(rear, pressureMpa)]
+    shares.push({ share: (strokeInAllMm * system.pedalRatio) / floorMm, what: 'the pedal’s travel' })
+    if (master.kind === 'twin') {
+      shares.push({ share: frontMm3 / boreAreaMm2(master.frontBoreMm) / usableMm, what: 'the front cylinder’s stroke' })
+      shares.push({ share: rearMm3 / boreAreaMm2(master.rearBoreMm) / usableMm, what: 'the rear cylinder’s stroke' })
+    } else {
+      shares.push({ share: strokeInAllMm / usableMm, what: 'the master cylinder’s stroke' })
+      // diagonal circuits: each chamber works one front and one rear wheel
+      const diagonal = context.project.car.circuits === 'diagonal'
+      const fluidMm3 = diagonal ? [(frontMm3 + rearMm3) / 2, (frontMm3 + rearMm3) / 2] : [frontMm3, rearMm3]
+      const names = diagonal ? ['the first chamber', 'the second chamber'] : ['the front chamber', 'the rear chamber']
+      chamberMm.forEach((chamber, index) => {
+        if (chamber !== undefined) shares.push({ share: fluidMm3[index]! / boreAreaMm2(master.boreMm) / chamber, what: names[index]! })
+      })
+    }
+  }
+  const worst = shares.reduce<Share | undefined>((a, b) => (a && a.share >= b.share ? a : b), undefined)
+  return { figure: work.figure('master.strokeUsed', 'Stroke used in a hard stop', 'share', 'stroke-used', worst?.share), worst }
+}
+
+const sayMissing = (figure: ReportFigure): string => {
+  const [first, ...rest] = figure.missing
+  if (!first) return 'Cannot say how much stroke a hard stop takes.'
+  return `Cannot say: not known ${rest.length === 0 ? 'is' : 'are'} ${first.what.toLowerCase()}${rest.length === 0 ? '' : ` and ${rest.length} more`}.`
+}
