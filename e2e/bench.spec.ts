@@ -133,7 +133,7 @@ test('the bill: extra costs, tax and a foreign price with its rate', async ({ pa
   await page.getByLabel('Price, likely').nth(2).fill('60')
   await page.getByLabel('Price, likely').nth(2).press('Enter')
   await expect(total).toContainText('370.00')
-  await page.locator('.extra select').nth(2).selectOption('USD')
+  await page.locator('.extra .price select').nth(2).selectOption('USD')
   await expect(total).toContainText('At least')
   await page.getByLabel('1 USD in EUR').fill('0,5')
   await page.getByLabel('1 USD in EUR').press('Enter')

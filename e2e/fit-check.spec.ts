@@ -74,7 +74,7 @@ test('what each part would bring is said before it is chosen; what bolts on is l
   await openDemo(page, 'setup', 'setup=as-it-stands')
   const caliper = page.getByLabel('Caliper or drum brake, front', { exact: true })
   await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/does not go, \+95/)
-  await expect(caliper.locator('option').nth(1)).toHaveText(/Front sliding caliper: fits/)
+  await expect(caliper.locator('option', { hasText: 'Sprig GT front caliper, piston 57' })).toHaveText(/: fits, \+55/)
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands')
   await page.getByTestId('order').selectOption('front')
   const first = page.getByTestId('bolts-on').getByRole('button').first()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { NEARNESS_WORDS } from '#core/evidence/fit-reports.ts'
 import { newReports, readReports, writeReportsCsv, writeReportsJsonl } from '#core/formats/fit-reports-text.ts'
 import { AXLES, type Axle, type FitReport } from '#core/model/project.ts'
@@ -33,12 +33,14 @@ const says = (one: FitReport) =>
 const from = (one: FitReport) => [one.by, one.date, one.gapMm?.origin].filter(Boolean).join(', ')
 
 const adding = ref<Axle>()
-const draft = ref<{ outcome: FitReport['outcome']; gapMm: Figure | undefined; by: string; note: string }>({
+// shallow: what goes into the project must be a plain value
+const draft = shallowRef<{ outcome: FitReport['outcome']; gapMm?: Figure; by: string; note: string }>({
   outcome: 'clears',
-  gapMm: undefined,
   by: '',
   note: '',
 })
+const edit = (change: Partial<typeof draft.value>) => (draft.value = { ...draft.value, ...change })
+const words = (event: Event) => (event.target as HTMLInputElement).value
 const gapField = length('Gap that was seen', -20, 100)
 /** A report of the very corner that is looked at: its names are those of the setup. */
 const names = computed(() => {
@@ -72,7 +74,7 @@ function add() {
   message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
   if (problems.length === 0) {
     adding.value = undefined
-    draft.value = { outcome: 'clears', gapMm: undefined, by: '', note: '' }
+    draft.value = { outcome: 'clears', by: '', note: '' }
   }
 }
 const remove = (id: string) =>
@@ -165,7 +167,7 @@ async function open(event: Event) {
           {{ names.spacerMm ? `spacer ${mm(names.spacerMm)}` : 'no spacer' }}.
         </p>
         <label class="small"
-          >It<select v-model="draft.outcome" class="native">
+          >It<select class="native" :value="draft.outcome" @change="edit({ outcome: words($event) as FitReport['outcome'] })">
             <option value="clears">clears</option>
             <option value="touches">touches</option>
           </select></label
@@ -176,10 +178,14 @@ async function open(event: Event) {
           :figure="draft.gapMm"
           :units="units"
           empty="not measured"
-          @change="draft.gapMm = $event"
+          @change="edit({ gapMm: $event })"
         />
-        <label class="small">Who saw it<input v-model="draft.by" class="native" maxlength="120" /></label>
-        <label class="small">Note<input v-model="draft.note" class="native" maxlength="4000" /></label>
+        <label class="small"
+          >Who saw it<input :value="draft.by" class="native" maxlength="120" @input="edit({ by: words($event) })"
+        /></label>
+        <label class="small"
+          >Note<input :value="draft.note" class="native" maxlength="4000" @input="edit({ note: words($event) })"
+        /></label>
         <span class="buttons"
           ><button class="btn main" type="submit">Keep this report</button
           ><button class="btn" type="button" @click="adding = undefined">Cancel</button></span

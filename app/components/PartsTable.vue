@@ -162,7 +162,7 @@ const save = () =>
 
 <template>
   <div class="tabled">
-    <div class="tools">
+    <div v-if="!incoming.table.value" class="tools">
       <label class="small"
         >Kind<select class="native" :value="kind" aria-label="Kind of part in the table" @change="chooseKind">
           <option v-for="one in PART_KIND_NAMES" :key="one" :value="one">

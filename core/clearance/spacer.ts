@@ -24,19 +24,36 @@ export function leastSpacer(caliper: PreparedCaliper, wheel: PreparedWheel, requ
   let short = missing(0)
   if (short <= 0) return 0
   while (below < maxMm) {
-    let above = Math.min(below + Math.max(short, STEP_MM), maxMm)
-    short = missing(above)
-    if (short <= 0) {
-      while (above - below > PRECISION_MM) {
-        const middle = (below + above) / 2
-        if (missing(middle) <= 0) above = middle
-        else below = middle
-      }
-      return above
-    }
+    const above = Math.min(below + Math.max(short, STEP_MM), maxMm)
+    const over = missing(above)
+    if (over <= 0) return narrow(missing, below, short, above, over)
     below = above
+    short = over
   }
   return undefined
+}
+
+/**
+ * The place between `below`, where `short` is missing, and `above`, where nothing is. The gap runs almost straight
+ * there, so where a straight line says is looked at first, a little to both sides; halving does the rest.
+ */
+function narrow(missing: (spacerMm: number) => number, below: number, short: number, above: number, over: number): number {
+  for (let [low, high, a, b] = [below, above, short, over]; ;) {
+    if (high - low <= PRECISION_MM) return high
+    const guess = low + ((high - low) * a) / (a - b)
+    for (const at of [guess + 0.4 * PRECISION_MM, guess - 0.4 * PRECISION_MM, (low + high) / 2]) {
+      if (at <= low || at >= high) continue
+      const left = missing(at)
+      if (left <= 0) {
+        high = at
+        b = left
+      } else {
+        low = at
+        a = left
+      }
+      if (high - low <= PRECISION_MM) return high
+    }
+  }
 }
 
 /**

@@ -47,8 +47,20 @@ const rearKnuckle = {
 } as const
 
 const fluidAndBits: ExtraLine[] = [
-  { id: 'fluid', label: 'Brake fluid, 1 litre', quantity: 1, price: { lowMinor: 1400, likelyMinor: 1600, highMinor: 1900, ...EUR } },
-  { id: 'bits', label: 'Washers, grease, cleaner', quantity: 1, price: { lowMinor: 1500, likelyMinor: 1800, highMinor: 2600, ...EUR } },
+  {
+    id: 'fluid',
+    label: 'Brake fluid, 1 litre',
+    kind: 'consumable',
+    quantity: 1,
+    price: { lowMinor: 1400, likelyMinor: 1600, highMinor: 1900, ...EUR },
+  },
+  {
+    id: 'bits',
+    label: 'Washers, grease, cleaner',
+    kind: 'consumable',
+    quantity: 1,
+    price: { lowMinor: 1500, likelyMinor: 1800, highMinor: 2600, ...EUR },
+  },
 ]
 
 /** The hill-climb club's shared hatchback with its stock brakes and three setups that teach. Everything is invented. */

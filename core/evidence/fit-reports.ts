@@ -54,10 +54,21 @@ function sizeIn(text: string): { widthIn: number; diameterIn: number; offsetMm: 
 }
 
 /** How near a report is to a corner; undefined: it says nothing about it. */
-export function nearness(report: FitReport, corner: CornerNamed): Nearness | undefined {
-  if (report.axle !== corner.axle || !called(corner.caliper).has(plainName(report.caliper))) return undefined
-  const sameCar = plainName(report.car) === plainName(corner.car)
-  if (called(corner.wheel).has(plainName(report.wheel))) {
+export const nearness = (report: FitReport, corner: CornerNamed): Nearness | undefined => nearnessTo(corner)(report)
+
+/** The same for many reports of one corner. */
+function nearnessTo(corner: CornerNamed): (report: FitReport) => Nearness | undefined {
+  const caliper = called(corner.caliper)
+  const wheel = called(corner.wheel)
+  const car = plainName(corner.car)
+  return (report) =>
+    report.axle === corner.axle && caliper.has(plainName(report.caliper))
+      ? howNear(report, corner, plainName(report.car) === car, wheel)
+      : undefined
+}
+
+function howNear(report: FitReport, corner: CornerNamed, sameCar: boolean, wheel: ReadonlySet<string>): Nearness | undefined {
+  if (wheel.has(plainName(report.wheel))) {
     if (!sameCar) return 'otherCar'
     const known = report.spacerMm !== undefined && corner.spacerMm !== undefined
     return known && Math.abs(report.spacerMm! - corner.spacerMm!) <= SAME_SPACER_MM ? 'exact' : 'otherSpacer'
@@ -79,9 +90,11 @@ export interface MatchedReport {
 
 /** The reports that say something about a corner, nearest first, then newest. */
 export function matchReports(reports: readonly FitReport[], corner: CornerNamed): MatchedReport[] {
+  if (reports.length === 0) return []
+  const nearnessOf = nearnessTo(corner)
   return reports
     .flatMap((report) => {
-      const near = nearness(report, corner)
+      const near = nearnessOf(report)
       return near ? [{ report, nearness: near }] : []
     })
     .sort((a, b) => ORDER.indexOf(a.nearness) - ORDER.indexOf(b.nearness) || (b.report.date ?? '').localeCompare(a.report.date ?? ''))

@@ -1,6 +1,6 @@
 import { ORIGINS } from '../quantity/figure.ts'
-import type { AxleSlot } from '../model/project.ts'
-import type { FitFinding, Judgement } from './finding.ts'
+import type { Axle, AxleSlot } from '../model/project.ts'
+import type { FitFinding, Judgement, Verdict } from './finding.ts'
 import { Look, type Facts } from './look.ts'
 import type { RuleId } from './rules.ts'
 
@@ -21,15 +21,27 @@ export interface Rule {
 }
 
 /** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
-export const findingKey = ({ axle, rule, slot }: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): string =>
-  [axle ?? 'car', rule, slot].filter(Boolean).join('.')
+/** Which finding it is: of which rule, where. */
+export interface FindingPlace {
+  rule: RuleId
+  axle?: Axle | undefined
+  slot?: AxleSlot | undefined
+}
+export const findingKey = ({ axle, rule, slot }: FindingPlace): string => [axle ?? 'car', rule, slot].filter(Boolean).join('.')
 
 /** The line of the bill that stands for a piece that cures a finding. */
-export const pieceLineId = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): string => `fit.${findingKey(finding)}`
+export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
 
 /** Everything a rule finds at one axle, or of the car. */
-export const checkAll = (rule: Rule, facts: Facts): FitFinding[] =>
-  (rule.each ?? [undefined]).flatMap((slot) => check(rule, slot === undefined ? facts : { ...facts, slot }) ?? [])
+export function checkAll(rule: Rule, facts: Facts): FitFinding[] {
+  const found: FitFinding[] = []
+  for (const slot of rule.each ?? NOWHERE) {
+    const one = check(rule, slot === undefined ? facts : { ...facts, slot })
+    if (one) found.push(one)
+  }
+  return found
+}
+const NOWHERE = [undefined]
 
 /**
  * What a rule finds. Whatever it looked for and did not find makes the finding unknown, unless what is
@@ -39,46 +51,78 @@ export const checkAll = (rule: Rule, facts: Facts): FitFinding[] =>
  * @returns undefined where there is no such interface
  */
 export function check(rule: Rule, facts: Facts): FitFinding | undefined {
-  if (rule.axle && rule.axle !== facts.axle) return undefined
-  if (rule.on === 'disc' && facts.resolved.caliper?.kind === 'drum') return undefined
-  const look = new Look(facts)
-  const judged = rule.judge(look)
-  if (!judged && look.missing.length === 0) return undefined
+  const said = ask(rule, facts)
+  if (!said) return undefined
+  const { look, judged, verdict, sentence, accepted } = said
+  const known = verdict !== 'unknown'
   const finding: FitFinding = {
     rule: rule.id,
     title: rule.title,
-    ...(rule.on === 'car' ? {} : { axle: facts.axle }),
-    ...(facts.slot ? { slot: facts.slot } : {}),
-    verdict: 'unknown',
-    sentence: '',
-    remedies: NONE,
-    safety: false,
+    verdict,
+    sentence,
+    remedies: (known && judged?.remedies) || NONE,
+    safety: (known && judged?.safety) || false,
     looked: look.looked,
     missing: look.missing,
     ownLimits: look.ownLimits,
     weakest: weakest(look.looked),
-    accepted: false,
+    accepted,
   }
-  if (look.missing.length > 0 && judged?.verdict !== 'blocked') {
-    const [first, ...rest] = look.missing
-    finding.sentence = `Cannot say: not known ${rest.length === 0 ? 'is' : 'are'} ${lowerFirst(first!.what)}${rest.length === 0 ? '' : ` and ${rest.length} more`}.`
-    return finding
-  }
-  const { verdict, sentence, value, dimension, limit, remedies = NONE, safety = false } = judged!
-  finding.verdict = verdict
-  finding.sentence = sentence
-  finding.remedies = remedies
-  finding.safety = safety
-  if (value !== undefined) finding.value = value
-  if (dimension !== undefined) finding.dimension = dimension
-  if (limit !== undefined) finding.limit = limit
-  const piece = verdict === 'fits' ? undefined : remedies.find((one) => one.kind === 'piece')
-  if (piece && facts.setup.extras.some((line) => line.id === pieceLineId(finding))) {
-    finding.accepted = true
-    finding.verdict = 'fits'
-    finding.sentence = `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`
-  }
+  if (rule.on !== 'car') finding.axle = facts.axle
+  if (rule.each && facts.slot) finding.slot = facts.slot
+  if (known && judged?.value !== undefined) finding.value = judged.value
+  if (known && judged?.dimension !== undefined) finding.dimension = judged.dimension
+  if (known && judged?.limit !== undefined) finding.limit = judged.limit
   return finding
+}
+
+/**
+ * The verdict alone, for lists of hundreds of parts.
+ * @returns undefined where there is no such interface, or where the part has no hand in it
+ */
+export function verdictOn(rule: Rule, facts: Facts, partId: string): { verdict: Verdict; sentence: string } | undefined {
+  const said = ask(rule, facts)
+  return said?.look.looked.some((one) => one.at.kind === 'part' && one.at.partId === partId) ? said : undefined
+}
+
+interface Said {
+  look: Look
+  judged: Judgement | undefined
+  verdict: Verdict
+  sentence: string
+  accepted: boolean
+}
+
+function ask(rule: Rule, facts: Facts): Said | undefined {
+  if (rule.axle && rule.axle !== facts.axle) return undefined
+  if (rule.on === 'disc' && facts.resolved.caliper?.kind === 'drum') return undefined
+  const look = new Look(facts)
+  const judged = rule.judge(look)
+  const { missing } = look
+  if (!judged && missing.length === 0) return undefined
+  if (missing.length > 0 && judged?.verdict !== 'blocked') {
+    const rest = missing.length - 1
+    const sentence = `Cannot say: not known ${rest === 0 ? 'is' : 'are'} ${lowerFirst(missing[0]!.what)}${rest === 0 ? '' : ` and ${rest} more`}.`
+    return { look, judged, verdict: 'unknown', sentence, accepted: false }
+  }
+  const { verdict, sentence, remedies } = judged!
+  const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')
+  if (
+    piece &&
+    facts.setup.extras.some(
+      (line) =>
+        line.id ===
+        pieceLineId({ rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }),
+    )
+  )
+    return {
+      look,
+      judged,
+      verdict: 'fits',
+      sentence: `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`,
+      accepted: true,
+    }
+  return { look, judged, verdict, sentence, accepted: false }
 }
 
 /** Whether what stands in a slot matters to a rule at all. */

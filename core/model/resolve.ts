@@ -5,7 +5,6 @@ import {
   type Axle,
   type AxleSlot,
   type HydraulicSlot,
-  type Part,
   type PartOf,
   type Project,
   type Setup,
@@ -55,11 +54,11 @@ export function spacerInUseMm(axle: Pick<ResolvedAxle, 'spacer' | 'spacerTrialMm
 
 /** Follows every slot of a setup to its part. A caliper slot that holds a drum leaves disc parts aside. */
 export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
-  const parts = new Map<string, Part>(project.parts.map((part) => [part.id, part]))
   const stock = stockSetup(project)
   const follow = <K extends PartKind>(slot: Slot, kinds: readonly K[]): Filled<PartOf<K>> => {
     if (slot === null || slot === undefined) return slot
-    const part = parts.get(slot)
+    // a dozen slots are looked up quicker than all parts are indexed
+    const part = project.parts.find((one) => one.id === slot)
     return part && (kinds as readonly string[]).includes(part.kind) ? (part as PartOf<K>) : undefined
   }
   const axle = (which: Axle): ResolvedAxle => {

@@ -75,16 +75,34 @@ const closed = <T extends AnyObject>(shape: { [K in keyof T]: AnySchema }) =>
     .typeError('must be an object')
     .nonNullable('must not be null') as unknown as ObjectSchema<T>
 
-function valueSchema(dimension: Dimension, min: number, max: number, integer = false, units?: UnitChoice) {
+/** `usual` is what the message names where more than that is taken. */
+function valueSchema(
+  dimension: Dimension,
+  min: number,
+  max: number,
+  integer = false,
+  units?: UnitChoice,
+  usual?: { min: number; max: number },
+) {
   const show = (value: number) => formatQuantity(value, dimension, units)
-  const range = `must be between ${show(min)} and ${show(max)}`
+  const range =
+    usual && (usual.min !== min || usual.max !== max)
+      ? `must be between ${show(usual.min)} and ${show(usual.max)}, or not far off`
+      : `must be between ${show(min)} and ${show(max)}`
   const schema = finite().required('a value is missing').min(min, range).max(max, range)
   return integer ? schema.integer('must be a whole number') : schema
 }
 
-function figureSchema(dimension: Dimension, min: number, max: number, integer?: boolean, units?: UnitChoice) {
+function figureSchema(
+  dimension: Dimension,
+  min: number,
+  max: number,
+  integer?: boolean,
+  units?: UnitChoice,
+  usual?: { min: number; max: number },
+) {
   return closed({
-    value: valueSchema(dimension, min, max, integer, units),
+    value: valueSchema(dimension, min, max, integer, units, usual),
     u: finite().min(0, 'an uncertainty is never negative'),
     origin: string()
       .strict()
@@ -202,11 +220,11 @@ const facesSchema = array()
 export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
   switch (field.type) {
     case 'figure':
-      return figureSchema(field.dimension, ...hardLimits(field), field.integer, units).default(undefined)
+      return figureSchema(field.dimension, ...hardLimits(field), field.integer, units, field).default(undefined)
     case 'figures':
       return array()
         .strict()
-        .of(figureSchema(field.dimension, ...hardLimits(field), false, units))
+        .of(figureSchema(field.dimension, ...hardLimits(field), false, units, field))
         .min(1, 'needs at least one figure')
         .max(field.maxItems, `at most ${field.maxItems} figures`)
     case 'choice':

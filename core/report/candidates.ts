@@ -1,5 +1,5 @@
-import type { FitFinding } from '../fit/finding.ts'
-import { checkAll, looksInto } from '../fit/rule.ts'
+import type { Facts } from '../fit/look.ts'
+import { looksInto, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { AXLES, AXLE_SLOTS, type Axle, type AxleSlot, type Part, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
@@ -47,9 +47,8 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
     const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
-      const tried = { ...facts, resolved: { ...resolved, [slot]: part } }
-      const findings = rules.flatMap((rule) => checkAll(rule, tried)).filter((one) => concerns(one, part))
-      const judged = worstOf(findings)
+      const tried = { ...facts, slot, resolved: { ...resolved, [slot]: part } }
+      const judged = worstOf(rules, tried, part.id)
       const clearance = OVER_THE_CALIPER.has(slot) ? clearanceOf(context, axle, slot, part) : undefined
       found.push({
         ...(clearance ? worse(judged, clearance) : judged),
@@ -69,9 +68,6 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
 /** All of both axles: what in the project bolts on. */
 export const allCandidates = (project: Project, setupId: string): Candidate[] => AXLES.flatMap((axle) => candidates(project, setupId, axle))
 
-const concerns = (finding: FitFinding, part: Part): boolean =>
-  finding.verdict !== 'check' && finding.looked.some((one) => one.at.kind === 'part' && one.at.partId === part.id)
-
 type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
 function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
@@ -86,11 +82,17 @@ function worse(a: Judged, b: Judged): Judged {
   return ra > rb ? a : b
 }
 
-function worstOf(findings: readonly FitFinding[]): Judged {
-  let worst: FindingVerdict = 'fits'
-  for (const one of findings) if (VERDICT_RANK[one.verdict] > VERDICT_RANK[worst]) worst = one.verdict
-  const same = findings.filter((one) => one.verdict === worst)
-  return { worst, why: worst === 'fits' ? '' : (same[0]?.sentence ?? ''), count: worst === 'fits' ? 0 : same.length }
+/** What only the car can say is said of every part alike, and tells none from another. */
+function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
+  const judged: Judged = { worst: 'fits', why: '', count: 0 }
+  for (const rule of rules) {
+    const found = verdictOn(rule, facts, partId)
+    if (!found || found.verdict === 'check' || found.verdict === 'fits') continue
+    if (found.verdict === judged.worst) judged.count += 1
+    else if (VERDICT_RANK[found.verdict] > VERDICT_RANK[judged.worst])
+      Object.assign(judged, { worst: found.verdict, why: found.sentence, count: 1 })
+  }
+  return judged
 }
 
 /** What a slot costs on both sides, minor units: nothing when it is there already; undefined without a price in the project's currency. */

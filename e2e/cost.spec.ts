@@ -1,0 +1,83 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test } from '@playwright/test'
+import { openDemo, seriousFindings, type } from './support.ts'
+
+test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=balanced')
+  await page.getByTestId('ask-quotes').click()
+  await expect(page.locator('[data-quotes="kit4-rotor"]')).toContainText('Hazelmere Motor Factors')
+  await page.getByTestId('take-new').click()
+  await expect(page.locator('[data-line="kit4-rotor"]')).toContainText(
+    /(Hazelmere Motor Factors|Thornbury Brake Supply), published, 20\d\d/,
+  )
+  await expect(page.locator('[data-line^="shipping."]').first()).toBeVisible()
+  const shipping = await page.locator('[data-line^="shipping."]').count()
+  expect(shipping).toBeLessThanOrEqual(2)
+  expect(await seriousFindings(page)).toEqual([])
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-line^="shipping."]')).toHaveCount(0)
+})
+
+test('without the price desk the cost still works, and says what to do', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=balanced')
+  await page.route('**/api/supply/**', (route) => route.abort())
+  await page.getByTestId('ask-quotes').click()
+  await expect(page.getByRole('alert')).toContainText('Prices can be typed in; nothing else needs it.')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('977.00 EUR')
+})
+
+test('budget, sale of the old parts, a season and when the dearer option has paid for itself', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=balanced')
+  await type(page, 'Budget, at most', '700')
+  await expect(page.getByTestId('budget')).toContainText('sure to stay within 700.00 EUR')
+  await expect(page.locator('[data-line="kit4-caliper"]')).not.toContainText('beyond the budget')
+  await expect(page.locator('[data-line="adjustable-valve"]')).toContainText('beyond the budget')
+
+  await page.getByRole('button', { name: 'Add a cost' }).click()
+  const line = page.locator('[data-extra]').last()
+  await line.getByLabel('What', { exact: true }).fill('Old calipers')
+  await line.getByLabel('What', { exact: true }).press('Enter')
+  await line.getByLabel('Kind').selectOption('sale')
+  await line.getByLabel('Price, likely').fill('60')
+  await line.getByLabel('Price, likely').press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
+
+  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').fill('12 ± 2')
+  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').press('Enter')
+  await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least 57 EUR')
+  await page.getByRole('tab', { name: 'As it stands' }).click()
+  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').fill('4')
+  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').press('Enter')
+  await page.locator('[data-wear="frontPads"]').getByRole('button', { name: 'no price yet' }).click()
+  await page.locator('[data-wear="frontPads"]').getByLabel('Price, likely').fill('60')
+  await page.locator('[data-wear="frontPads"]').getByLabel('Price, likely').press('Enter')
+  await expect(page.getByTestId('payback')).toContainText(
+    'Four-piston, rear to match is dearer to buy than As it stands and has paid for itself after',
+  )
+})
+
+test('fit reports: beside the figures, contradictions pointed out, entered, exchanged', async ({ page }) => {
+  await openDemo(page, 'fit', 'setup=big-kit&view=reports')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('One report contradicts the figures')
+  await expect(page.getByTestId('reports-front')).toContainText('It says that it touches; the figures leave')
+  await page.getByRole('link', { name: 'This wheel' }).click()
+  await expect(page.getByTestId('contradicted')).toContainText('A report contradicts this')
+  await page.getByRole('link', { name: 'Reports' }).click()
+  await page.getByRole('button', { name: 'Report on the front' }).click()
+  await type(page, 'Gap that was seen', '9 ± 0.5')
+  await page.getByLabel('Who saw it').fill('E. Larch')
+  await page.getByRole('button', { name: 'Keep this report' }).click()
+  await expect(page.getByTestId('reports-front')).toContainText('E. Larch')
+
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as JSON Lines' }).click()
+  const text = await readFile((await (await waiting).path())!, 'utf8')
+  expect(text.trim().split('\n')).toHaveLength(16)
+  // what comes in again is here already; a new one is taken, a broken one left out with its reason
+  const more = `${text}${JSON.stringify({ ...JSON.parse(text.split('\n')[0]!), by: 'F. Quince' })}\n{"car":"x"}\n`
+  await page
+    .getByLabel('File of fit reports')
+    .setInputFiles({ name: 'reports.jsonl', mimeType: 'application/jsonl', buffer: Buffer.from(more) })
+  await expect(page.getByTestId('reports-message')).toHaveText('1 taken, 16 were here already, 1 left out.')
+  await expect(page.getByTestId('reports-rejected')).toContainText('Line 18: axle the axle is missing')
+})

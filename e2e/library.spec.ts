@@ -1,0 +1,176 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test, type Page } from '@playwright/test'
+import { exported, ledger, openDemo, seriousFindings, type } from './support.ts'
+
+const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
+const rule = (page: Page, id: string) => page.locator(`[data-rule="${id}"]`)
+/** Puts a text on the clipboard by pasting it where the cursor is. */
+async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((words) => {
+    const data = new DataTransfer()
+    data.setData('text', words)
+    document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  }, text)
+}
+
+test('a donor’s front brakes: three needs and one unknown; measured, accepted; verdict, cost and thread follow', async ({ page }) => {
+  // the donor's rotor is thicker under the wheel, its bore larger, its hoses another shape; the slot nobody measured
+  await openDemo(page, 'parts', 'setup=as-it-stands&part=estate-front-rotor')
+  await type(page, 'Centre bore', '63.4 mm')
+  await saved(page)
+  await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=estate-front-caliper')
+  const slot = page.getByLabel('Slot width', { exact: true })
+  await slot.fill('')
+  await slot.press('Enter')
+  await page.locator('[data-point="boots"]').getByLabel('failed').check()
+  await saved(page)
+
+  await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&view=bundles')
+  const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
+  await expect(donor).toContainText('cannot say: 2 unknown, 3 needs', { timeout: 15_000 })
+  await page.getByRole('button', { name: 'Take Bramble estate, front whole' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Cannot say yet')
+  await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
+  await expect(rule(page, 'front.used-part.caliper')).toContainText('dust boots whole')
+  await expect(rule(page, 'front.wheel-clearance')).toContainText('Too close')
+  const before = await ledger(page)
+
+  // the unknown leads to its field
+  await page.getByTestId('yard-list').getByRole('button', { name: 'Slot width of Estate front caliper' }).click()
+  await expect(slot).toBeFocused()
+  await type(page, 'Slot width', '58.2')
+  await saved(page)
+  await page.goBack()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Can be built with what is named below', { timeout: 15_000 })
+
+  await rule(page, 'front.hub-register').getByRole('button', { name: 'Accept' }).click()
+  await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Accept' }).click()
+  await expect(rule(page, 'front.used-part.caliper')).toContainText('On the bill')
+  await rule(page, 'front.wheel-clearance').getByRole('link', { name: 'Take it in the drawing' }).click()
+  await page.getByTestId('take-spacer').click()
+  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('effects')).toContainText('Thread in the nut')
+  const after = await ledger(page)
+  expect(after[0]).not.toBe(before[0])
+  expect(after[5]).not.toBe(before[5])
+  await expect(page.getByTestId('ledger-cost')).toContainText('without a price')
+})
+
+test('forty parts pasted from a spreadsheet, three of them bad', async ({ page }) => {
+  await openDemo(page, 'parts', 'setup=as-it-stands&view=table&kind=rotor')
+  const rows = Array.from({ length: 40 }, (_, i) => `Catalogue rotor ${i + 1}\tPellin\tCR-${i}\t${250 + i}\t22\t6\t28`)
+  rows[3] = 'Catalogue rotor 4\tPellin\tCR-3\twide\t22\t6\t28'
+  rows[19] = '\tPellin\tCR-19\t270\t22\t6\t28'
+  rows[33] = 'Catalogue rotor 34\tPellin\tCR-33\t283\tabout 22\t6\t28'
+  rows[35] = 'Catalogue rotor 36\tPellin\tCR-35\t28.5\t22\t6\t28'
+  await page.locator('[data-cell="0.0"]').focus()
+  await paste(page, `Name\tMaker\tNumber\tDiameter\tThickness, new\tHat thickness\tRotor offset\n${rows.join('\n')}`)
+  await expect(page.getByTestId('import-answer')).toContainText('37 will be taken; 3 will not')
+  await expect(page.getByTestId('rejected')).toContainText('Row 5, Catalogue rotor 4: Diameter: "wide" is not a figure')
+  await expect(page.getByTestId('rejected')).toContainText('Row 21: a name is missing')
+  // one is taken, but looks like centimetres
+  await expect(page.getByText('Meant is perhaps 285.0 mm (entered in cm).')).toBeVisible()
+  // a column that was not recognised is said what it is
+  await page.getByLabel('What Rotor offset is').selectOption({ label: 'Offset (mm)' })
+  expect(await seriousFindings(page)).toEqual([])
+  await page.getByTestId('import-take').click()
+  await expect(page.getByLabel('Kind of part in the table')).toContainText('rotors (48)')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Kind of part in the table')).toContainText('rotors (11)')
+  await page.keyboard.press('Shift+Control+z')
+
+  // out as CSV, and the figures are in it
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as CSV' }).click()
+  const csv = await readFile((await (await waiting).path())!, 'utf8')
+  expect(csv.split('\n')[0]).toContain('Diameter (mm)')
+  expect(csv).toContain('Catalogue rotor 40,Pellin,CR-39,289')
+  const project = JSON.parse(await exported(page)) as { parts: { name: string; offsetMm?: { value: number; origin: string } }[] }
+  expect(project.parts.find((one) => one.name === 'Catalogue rotor 1')!.offsetMm).toMatchObject({ value: 28, origin: 'published' })
+})
+
+test('the table by keyboard: move, type, refuse, paste cells, sort, change many at once', async ({ page }) => {
+  await openDemo(page, 'parts', 'setup=as-it-stands&view=table&kind=pad')
+  const cell = (row: number, column: number) => page.locator(`[data-cell="${row}.${column}"]`)
+  await cell(0, 0).focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await expect(cell(0, 3)).toBeFocused()
+  await page.keyboard.type('0.45')
+  await page.keyboard.press('Enter')
+  await expect(cell(0, 3)).toHaveText('0.45')
+  await expect(cell(1, 3)).toBeFocused()
+  await page.keyboard.type('much')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('grid-message')).toContainText('Friction coefficient: "much" is not a figure')
+  await page.keyboard.press('Escape')
+  await expect(cell(1, 3)).toHaveText('0.38')
+  // two rows of two cells
+  await paste(page, '0.41\t44\n0.42\t45')
+  await expect(cell(1, 3)).toHaveText('0.41')
+  await expect(cell(2, 4)).toHaveText('45')
+  await page.keyboard.press('Control+z')
+  await expect(cell(1, 3)).toHaveText('0.38')
+
+  await page.getByRole('button', { name: 'Friction coefficient' }).click()
+  await expect(page.getByRole('columnheader', { name: /Friction coefficient/ })).toHaveAttribute('aria-sort', 'ascending')
+  await page.getByLabel('Only rows with').fill('cinderlane')
+  await expect(page.locator('[data-cell$=".0"]')).toHaveCount(2)
+  await page.getByLabel('Choose Front track pads').check()
+  await page.getByLabel('Choose Track pads Q4').check()
+  await page.getByLabel('What to change').selectOption({ label: 'Already have it' })
+  await page.getByLabel('To this').fill('yes')
+  await page.getByRole('button', { name: 'Set in all 2' }).click()
+  await expect(page.getByRole('row', { name: /Front track pads/ })).toContainText('yes')
+})
+
+test('what bolts on, by part and by kit; two parts compared; a doubtful figure is asked about', async ({ page }) => {
+  await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
+  const first = page.getByTestId('bundles').locator('li').first()
+  await expect(first).toContainText('fits', { timeout: 15_000 })
+  await expect(page.getByTestId('bundles').locator('li').last()).toContainText('does not go')
+  await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=stock-front-caliper')
+  await page.getByLabel('Compare with').selectOption({ label: 'Sprig GT front caliper, piston 57' })
+  await expect(page.getByTestId('part-compare').locator('tbody tr').first()).toContainText('Piston area, one side')
+  await expect(page.getByTestId('part-compare')).toContainText('+11')
+  await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=stock-front-rotor')
+  await type(page, 'Diameter', '28')
+  await expect(page.getByTestId('doubts')).toContainText('Meant is perhaps 280.0 mm (entered in cm). Is that so?')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('doubts')).toHaveCount(0)
+})
+
+test('a kit is taken whole, priced whole, and dragged parts go where they belong', async ({ page }) => {
+  await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
+  await page.getByRole('button', { name: 'Take Kit Q4, front whole' }).click()
+  await expect(page.getByTestId('ledger-cost')).toContainText('765 EUR')
+  await page.getByRole('link', { name: /^\s*4?\s*Setup/ }).click()
+  await expect(page.getByTestId('bought-whole')).toContainText('Kit Q4, front is bought whole')
+  await page.getByTestId('show-shelf').click()
+  await page.getByLabel('Search the parts').fill('track pads q4')
+  const pads = page.getByTestId('shelf').locator('[data-part="q4-track-pad"]')
+  await pads.dragTo(page.locator('[data-slot="front.pad"]'))
+  await expect(page.getByLabel('Pads, front', { exact: true })).toHaveValue('q4-track-pad')
+  // no longer whole: its parts are priced one by one
+  await expect(page.getByTestId('bought-whole')).toHaveCount(0)
+  // pads do not go where a rotor belongs
+  await pads.dragTo(page.locator('[data-slot="rear.rotor"]'))
+  await expect(page.getByLabel('Rotor, rear', { exact: true })).toHaveValue('')
+  await page.getByRole('button', { name: 'Track pads Q4 to the rear' }).click()
+  await expect(page.getByLabel('Pads, rear', { exact: true })).toHaveValue('q4-track-pad')
+})
+
+test('a project’s own limit is set, counts, and is shown where it counts', async ({ page }) => {
+  await openDemo(page, 'fit', 'setup=balanced&view=check')
+  await page.getByTestId('limits').locator('summary').click()
+  const bridge = page.getByLabel('Rotor to caliper bridge at least')
+  await bridge.fill('6')
+  await bridge.press('Enter')
+  await expect(rule(page, 'front.bridge')).toContainText('Limit set by this project: rotor to caliper bridge at least')
+  await expect(page.getByTestId('limits').locator('summary')).toContainText('1 set by this project')
+  await expect(rule(page, 'front.bridge').getByRole('img', { name: 'Pad on the rotor' })).toBeVisible()
+  await bridge.fill('')
+  await bridge.press('Enter')
+  await expect(page.getByTestId('limits').locator('summary')).toHaveText(/^\s*Limits\s*$/)
+})
