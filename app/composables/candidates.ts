@@ -1,5 +1,5 @@
 import { computed, shallowRef, watch } from 'vue'
-import type { Axle, AxleSlot } from '#core/model/project.ts'
+import type { Axle, AxleSlot, HydraulicSlot } from '#core/model/project.ts'
 import type { Candidate } from '#core/report/candidates.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { useProjectStore } from '../stores/project.ts'
@@ -34,10 +34,12 @@ export function useCandidates() {
     },
     { immediate: true },
   )
-  const index = computed(() => new Map(found.value.map((one, rank) => [`${one.axle}.${one.slot}.${one.partId}`, { ...one, rank }])))
-  const of = (axle: Axle, slot: AxleSlot, partId: string) => index.value.get(`${axle}.${slot}.${partId}`)
+  const index = computed(
+    () => new Map(found.value.map((one, rank) => [`${one.axle ?? 'hydraulics'}.${one.slot}.${one.partId}`, { ...one, rank }])),
+  )
+  const of = (axle: Axle | 'hydraulics', slot: AxleSlot | HydraulicSlot, partId: string) => index.value.get(`${axle}.${slot}.${partId}`)
   /** "fits, +95 EUR" */
-  function words(axle: Axle, slot: AxleSlot, partId: string): string {
+  function words(axle: Axle | 'hydraulics', slot: AxleSlot | HydraulicSlot, partId: string): string {
     const one = of(axle, slot, partId)
     if (!one) return ''
     const price =

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/model/check.ts'
 import { useProjectStore } from '../stores/project.ts'
+import { useTableImport } from './table-import.ts'
 import { useShelfStore } from '../stores/shelf.ts'
 
 /** Projects in from files and out to files. */
@@ -12,10 +13,17 @@ export const useProjectFiles = createSharedComposable(() => {
   const router = useRouter()
   const store = useProjectStore()
   const shelf = useShelfStore()
+  const incoming = useTableImport()
   /** What is wrong with the file that was just refused. */
   const refused = shallowRef<{ name: string; problems: Problem[] }>()
 
   async function openFile(file: File): Promise<void> {
+    // a table belongs to the parts of the open project
+    if (/\.(csv|tsv)$/i.test(file.name) && store.project) {
+      await router.push({ path: `/p/${store.project.id}/parts`, query: { view: 'table' } })
+      await incoming.startFile(file, 'caliper')
+      return
+    }
     if (file.size > MAX_FILE_BYTES) {
       refuse(file.name, [
         { path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB; an exported project is far smaller.` },

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { AXLES } from '../model/project.ts'
-import { allCandidates, candidates } from './candidates.ts'
+import { allCandidates, candidates, hydraulicCandidates } from './candidates.ts'
 
 const of = (partId: string, axle: 'front' | 'rear' = 'front', setupId = 'as-it-stands') =>
   candidates(DEMO_PROJECT, setupId, axle).find((one) => one.partId === partId)!
@@ -57,7 +57,28 @@ describe('what each part would bring', () => {
     expect(of('stock-front-rotor', 'front', 'estate-fronts').extraMinor).toBe(-2 * 6600)
   })
   test('all of both axles, and a setup that is not there', () => {
-    expect(new Set(allCandidates(DEMO_PROJECT, 'as-it-stands').map((one) => one.axle))).toEqual(new Set(AXLES))
+    expect(new Set(allCandidates(DEMO_PROJECT, 'as-it-stands').map((one) => one.axle))).toEqual(new Set([...AXLES, undefined]))
     expect(() => candidates(DEMO_PROJECT, 'nobody', 'front')).toThrow(RangeError)
+  })
+})
+
+describe('what each part of the hydraulics would bring', () => {
+  const of = (partId: string) => hydraulicCandidates(DEMO_PROJECT, 'as-it-stands').find((one) => one.partId === partId)!
+  test.each([
+    ['stock-master', 'fits'],
+    // the same flange and ports, a larger bore
+    ['master-24', 'fits'],
+    // its pilot is too large for the hole
+    ['master-25', 'blocked'],
+    ['club-fluid', 'fits'],
+    // silicone must never meet what is in the system
+    ['silicone-fluid', 'blocked'],
+    ['adjustable-valve', 'fits'],
+  ] as const)('%s: %s', (partId, worst) => {
+    expect([partId, of(partId).worst]).toEqual([partId, worst])
+  })
+  test('the price is against what is fitted, and a setup that is not there throws', () => {
+    expect(of('master-24').extraMinor).toBe(9800)
+    expect(() => hydraulicCandidates(DEMO_PROJECT, 'nobody')).toThrow(RangeError)
   })
 })

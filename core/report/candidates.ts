@@ -1,7 +1,16 @@
 import type { Facts } from '../fit/look.ts'
 import { looksInto, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
-import { AXLES, AXLE_SLOTS, type Axle, type AxleSlot, type Part, type Project } from '../model/project.ts'
+import {
+  AXLES,
+  AXLE_SLOTS,
+  HYDRAULIC_SLOTS,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Part,
+  type Project,
+} from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { PER_AXLE } from './bill.ts'
 import type { Context } from './context.ts'
@@ -13,8 +22,9 @@ import { VERDICT_RANK } from './words.ts'
 /** What a part would bring if it were put into a slot of a setup, before anybody does. */
 export interface Candidate {
   partId: string
-  slot: AxleSlot
-  axle: Axle
+  slot: AxleSlot | HydraulicSlot
+  /** Absent in the hydraulics. */
+  axle?: Axle
   /** The worst finding that the part itself has a hand in. */
   worst: FindingVerdict
   /** Its sentence; empty when everything fits. */
@@ -55,18 +65,49 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
         partId: part.id,
         slot,
         axle,
-        extraMinor: extra(part, resolved[slot], slot, project.preferences.currency),
+        extraMinor: difference(part, resolved[slot], PER_AXLE[slot], project.preferences.currency),
       })
     }
   }
-  return found.sort(
-    (a, b) =>
-      VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0,
-  )
+  return found.sort(bestFirst)
 }
 
-/** All of both axles: what in the project bolts on. */
-export const allCandidates = (project: Project, setupId: string): Candidate[] => AXLES.flatMap((axle) => candidates(project, setupId, axle))
+/** All of both axles and the hydraulics: what in the project bolts on. */
+export const allCandidates = (project: Project, setupId: string): Candidate[] => [
+  ...AXLES.flatMap((axle) => candidates(project, setupId, axle)),
+  ...hydraulicCandidates(project, setupId),
+]
+
+/**
+ * Every part of the project that could take a slot of the hydraulics, the best first.
+ * @throws RangeError when the project has no such setup
+ */
+export function hydraulicCandidates(project: Project, setupId: string): Candidate[] {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const context: Context = { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
+  const rules = RULES.filter((rule) => rule.on === 'car' || rule.id === 'residual-valve')
+  const found: Candidate[] = []
+  for (const slot of Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[])
+    for (const part of project.parts) {
+      if (!(HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
+      const whole = { ...context.resolved, [slot]: part }
+      // an axle's own circuit is looked at once for each axle, the car once
+      const judged = AXLES.map((axle) =>
+        worstOf(
+          rules.filter((rule) => rule.on !== 'car' || axle === 'front'),
+          { ...factsOf(context, axle), whole },
+          part.id,
+        ),
+      ).reduce(worse)
+      const extraMinor = difference(part, context.resolved[slot], 1, project.preferences.currency)
+      found.push({ ...judged, partId: part.id, slot, extraMinor })
+    }
+  return found.sort(bestFirst)
+}
+
+const bestFirst = (a: Candidate, b: Candidate): number =>
+  VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0
 
 type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
@@ -95,13 +136,13 @@ function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
   return judged
 }
 
-/** What a slot costs on both sides, minor units: nothing when it is there already; undefined without a price in the project's currency. */
-function priceOf(part: Part | null | undefined, slot: AxleSlot, currency: string): number | undefined {
+/** What a part costs in a place, minor units: nothing when it is there already; undefined without a price in the project's currency. */
+function priceOf(part: Part | null | undefined, pieces: number, currency: string): number | undefined {
   if (part === null || part?.owned) return 0
   if (!part?.price || part.price.currency !== currency) return undefined
-  return Math.ceil(PER_AXLE[slot] / part.price.pieces) * part.price.likelyMinor
+  return Math.ceil(pieces / part.price.pieces) * part.price.likelyMinor
 }
-function extra(part: Part, fitted: Part | null | undefined, slot: AxleSlot, currency: string): number | undefined {
-  const [then, now] = [priceOf(fitted, slot, currency), priceOf(part, slot, currency)]
+function difference(part: Part, fitted: Part | null | undefined, pieces: number, currency: string): number | undefined {
+  const [then, now] = [priceOf(fitted, pieces, currency), priceOf(part, pieces, currency)]
   return then === undefined || now === undefined ? undefined : now - then
 }

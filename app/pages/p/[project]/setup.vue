@@ -2,7 +2,6 @@
 import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
-import { PART_KINDS } from '#core/model/part-kinds.ts'
 import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Slot } from '#core/model/project.ts'
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
@@ -150,7 +149,12 @@ function writeNote(event: Event) {
                 <option value="">{{ emptyWord(store.project!.setups[0].hydraulics[slot]) }}</option>
                 <option v-if="HYDRAULIC_SLOTS[slot].nothing" value="-">none</option>
                 <option v-for="part in partsFor(HYDRAULIC_SLOTS[slot].kinds)" :key="part.id" :value="part.id">
-                  {{ part.name }} ({{ PART_KINDS[part.kind].one }})
+                  {{ part.name
+                  }}{{
+                    words('hydraulics', slot, part.id) && setup.hydraulics[slot] !== part.id
+                      ? `: ${words('hydraulics', slot, part.id)}`
+                      : ''
+                  }}
                 </option>
               </select>
             </td>
