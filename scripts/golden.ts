@@ -7,10 +7,8 @@ import { runGolden, type GoldenFile, type GoldenOutcome } from '../core/golden/r
 const own = fileURLToPath(new URL('../core/golden', import.meta.url))
 const folder = resolve(process.env.INIT_CWD ?? '.', process.argv[2] ?? own)
 
-const tally = { passed: 0, failed: 0, skipped: 0 }
+const tally = { passed: 0, failed: 0 }
 const count = (outcomes: readonly GoldenOutcome[]): void => {
-  const skipped = outcomes.filter((one) => one.outcome === 'skipped')
-  if (skipped.length > 0) console.log(`skipped ${skipped[0]!.kind}: not computed yet (${skipped.length})`)
   for (const { kind, name, outcome, differences } of outcomes) {
     tally[outcome] += 1
     if (outcome === 'failed') console.log(`FAILED ${kind} / ${name}: ${differences.join('; ')}`)
@@ -42,5 +40,5 @@ try {
   process.exit(1)
 }
 
-console.log(`${tally.passed} passed, ${tally.failed} failed${tally.skipped > 0 ? `, ${tally.skipped} skipped` : ''}`)
+console.log(`${tally.passed} passed, ${tally.failed} failed`)
 process.exit(tally.failed > 0 ? 1 : 0)

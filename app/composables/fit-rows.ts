@@ -44,7 +44,7 @@ export function useFitRows() {
       const here = (axle: Axle | undefined) => (axle ?? 'car') === id
       const rows: FitRow[] = [
         ...(report.value?.findings ?? [])
-          .filter((one) => here(one.axle) && one.rule !== 'lock-order')
+          .filter((one) => here(one.axle))
           .map((own) => ({ key: `${id}.${own.rule}`, verdict: own.verdict, title: OWN_TITLES[own.rule], sentence: own.sentence, own })),
         ...(report.value?.fit ?? [])
           .filter((one) => here(one.axle))

@@ -1,5 +1,8 @@
 import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/model/project.ts'
+import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/report/balance-report.ts'
+import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/bore-report.ts'
+import { leverReport, type LeverReport } from '../../core/report/lever-advice.ts'
 import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
 import { allCandidates, type Candidate } from '../../core/report/candidates.ts'
 import { compareBrakes, compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/compare-wheels.ts'
@@ -16,6 +19,9 @@ const api = {
     rim: smallestRim(project, setupId, axle),
   }),
   candidates: (project: Project, setupId: string): Candidate[] => allCandidates(project, setupId),
+  balance: (project: Project, setupId: string, options: BalanceOptions): BalanceReport => balanceReport(project, setupId, options),
+  bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
+  levers: (project: Project, setupId: string): LeverReport => leverReport(project, setupId),
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }

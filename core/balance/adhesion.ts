@@ -11,6 +11,13 @@ export interface Mass {
   wheelbaseMm: number
 }
 
+/** What presses the axles down or slows the car beside the brakes, N; all of them 0 when absent. */
+export interface Extras {
+  downforceN?: { front: number; rear: number }
+  /** Of the engine, at the driven axle. */
+  dragN?: { front: number; rear: number }
+}
+
 export interface AdhesionPoint {
   decelG: number
   /** Force over load of the axle: the friction it needs. Infinity when the axle has lifted. */
@@ -25,19 +32,23 @@ export interface AdhesionPoint {
  * the chain at the pedal force that gives that deceleration, so a valve and seals count as they are.
  * The axle that uses more locks first; equal use counts as rear first.
  *
+ * Engine drag takes its part of the deceleration at the driven axle; downforce loads the axles without slowing.
+ *
  * @returns undefined when the brakes cannot give the deceleration
  */
-export function adhesionUsed(system: BrakeSystem, mass: Mass, decelG: number): AdhesionPoint | undefined {
+export function adhesionUsed(system: BrakeSystem, mass: Mass, decelG: number, extras: Extras = {}): AdhesionPoint | undefined {
   const weightN = mass.massKg * STANDARD_GRAVITY
-  const pedalForceN = pedalForceForRoadForce(system, weightN * decelG)
+  const { dragN = NONE, downforceN = NONE } = extras
+  const pedalForceN = pedalForceForRoadForce(system, weightN * decelG - dragN.front - dragN.rear)
   if (pedalForceN === undefined) return undefined
   const stage = chain(system, pedalForceN)
   const transfer = (decelG * mass.cgHeightMm) / mass.wheelbaseMm
-  const front = used(stage.front.forceN, weightN * (mass.staticFront + transfer))
-  const rear = used(stage.rear.forceN, weightN * (1 - mass.staticFront - transfer))
+  const front = used(stage.front.forceN + dragN.front, weightN * (mass.staticFront + transfer) + downforceN.front)
+  const rear = used(stage.rear.forceN + dragN.rear, weightN * (1 - mass.staticFront - transfer) + downforceN.rear)
   return { decelG, front, rear, locksFirst: front > rear ? 'front' : 'rear', pedalForceN }
 }
 
+const NONE = { front: 0, rear: 0 }
 const used = (forceN: number, loadN: number): number => (loadN > 0 ? forceN / loadN : forceN > 0 ? Infinity : 0)
 
 const SCAN_FROM_G = 0.15
@@ -54,8 +65,8 @@ export type LockOrder =
  *
  * @returns undefined when the brakes give no deceleration at all
  */
-export function lockOrder(system: BrakeSystem, mass: Mass): LockOrder | undefined {
-  const first = (decelG: number) => adhesionUsed(system, mass, decelG)?.locksFirst
+export function lockOrder(system: BrakeSystem, mass: Mass, extras: Extras = {}): LockOrder | undefined {
+  const first = (decelG: number) => adhesionUsed(system, mass, decelG, extras)?.locksFirst
   const start = first(SCAN_FROM_G)
   if (start === undefined) return undefined
   if (start === 'rear') return { kind: 'rearAlways' }

@@ -153,7 +153,8 @@ describe('kits and donors taken whole', () => {
     ['donor-gt-front', 'fits'],
     ['donor-estate', 'needs'],
     ['kit-q2', 'needs'],
-    ['donor-gt-rear', 'needs'],
+    // a larger rear piston: the rear locks first
+    ['donor-gt-rear', 'blocked'],
     ['donor-saloon', 'blocked'],
     ['donor-van', 'blocked'],
     ['kit-r2', 'blocked'],

@@ -268,6 +268,8 @@ const rest: Part[] = [
     frontBoreMm: published(15.875),
     rearBoreMm: published(17.78),
     strokeMm: published(32),
+    barSpacingMm: published(64),
+    barTiltDeg: published(12),
     flange: 'two bolts, 82 apart',
     pilotMm: published(42),
     pushrodDepthMm: published(16),

@@ -80,6 +80,11 @@ export const DEMO_PROJECT: Project = {
     ladenStaticFrontShare: published(0.55),
     cgHeightMm: figure(510, 'estimated', { date: '2026-08-30' }),
     wheelbaseMm: published(2440),
+    tyreDry: figure(0.86, 'estimated', { date: '2026-09-06' }),
+    tyreWet: figure(0.6, 'estimated', { date: '2026-09-06' }),
+    tyreLoose: figure(0.4, 'estimated', { date: '2026-09-06' }),
+    driven: 'front',
+    engineDragN: figure(350, 'estimated', { date: '2026-09-06' }),
     pedalRatio: weighed(4.2),
     pedalTravelMm: weighed(152),
     abs: 'none',
@@ -112,6 +117,7 @@ export const DEMO_PROJECT: Project = {
   parts: [...SETUP_PARTS, ...LIBRARY_PARTS],
   bundles: DEMO_BUNDLES,
   fitReports: DEMO_FIT_REPORTS,
+  gaugeSessions: [],
   setups: [
     {
       id: 'as-it-stands',

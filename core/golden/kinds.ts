@@ -15,6 +15,7 @@ import { costTotal, type CostLine } from '../cost/total.ts'
 import { chain } from '../hydraulics/chain.ts'
 import { meanRadiusMm, uniformPressureRadiusMm } from '../hydraulics/effective-radius.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { barShareFromGauges, type PressurePair } from '../hydraulics/gauges.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/same-feel.ts'
 import type { AxleBrake, BrakeSystem, MasterCylinder, Valve } from '../hydraulics/system.ts'
 import { strokeMm, type FluidTaker } from '../hydraulics/travel.ts'
@@ -162,6 +163,9 @@ const kinds = {
     const boreMm = sameFeelBoreMm(input.boreMm, input.oldPistonAreaMm2, input.newPistonAreaMm2)
     return { boreMm, stockBoreMm: nearestStockBoreMm(boreMm) }
   },
+  'hydraulics.barFromGauges': (input: { pairs: PressurePair[]; frontBoreMm: number; rearBoreMm: number }) => ({
+    frontShare: orNull(barShareFromGauges(input.pairs, input.frontBoreMm, input.rearBoreMm)),
+  }),
   'hydraulics.effectiveRadius': (input: { outerMm: number; innerMm: number }) => ({
     meanMm: meanRadiusMm(input.outerMm, input.innerMm),
     uniformPressureMm: uniformPressureRadiusMm(input.outerMm, input.innerMm),
@@ -186,6 +190,3 @@ const kinds = {
 } satisfies Record<string, (input: never) => Record<string, unknown>>
 
 export const GOLDEN_KINDS = kinds as unknown as Readonly<Record<string, (input: unknown) => Record<string, unknown>>>
-
-/** Kinds of the reference set that the core does not compute yet: skipped by name, never by accident. */
-export const NOT_YET: readonly string[] = ['hydraulics.barFromGauges']

@@ -32,6 +32,7 @@ export function blankProject(id: string, name: string): Project {
     ],
     bundles: [],
     fitReports: [],
+    gaugeSessions: [],
     preferences: DEFAULT_PREFERENCES,
   }
 }

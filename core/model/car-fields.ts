@@ -2,6 +2,7 @@ import { amount, choice, count, length, text, type FieldTable } from './field.ts
 import { FLUID_BASES, MOUNT_TYPES, NUT_SEATS, PIPE_SEATS } from './part-kinds.ts'
 
 const hydraulics = { group: 'Hydraulics' } as const
+const grip = { group: 'Grip and load' } as const
 
 export const carFields = {
   use: choice('Used', [
@@ -24,6 +25,27 @@ export const carFields = {
   ladenStaticFrontShare: amount('Front share, fully laden', 'share', 0.2, 0.8),
   cgHeightMm: length('Height of the centre of gravity', 200, 1200),
   wheelbaseMm: length('Wheelbase', 1500, 4500),
+  tyreDry: amount('Tyre friction, dry', 'number', 0.3, 2, { ...grip, help: '0.9 assumed when unknown.' }),
+  tyreWet: amount('Tyre friction, wet', 'number', 0.1, 1.6, { ...grip, help: '0.6 assumed when unknown.' }),
+  tyreLoose: amount('Tyre friction, loose', 'number', 0.1, 1.2, { ...grip, help: '0.4 assumed when unknown.' }),
+  driven: choice(
+    'Driven wheels',
+    [
+      { value: 'front', label: 'front' },
+      { value: 'rear', label: 'rear' },
+      { value: 'all', label: 'all' },
+    ],
+    grip,
+  ),
+  engineDragN: amount('Engine drag at the road', 'force', 0, 5000, {
+    ...grip,
+    help: 'What the engine holds back with the clutch engaged.',
+  }),
+  downforceFrontN: amount('Downforce, front axle', 'force', -3000, 20000, { ...grip, help: 'At the speed that is looked at.' }),
+  downforceRearN: amount('Downforce, rear axle', 'force', -3000, 20000, grip),
+  ownMassKg: amount('Own case: mass', 'mass', 300, 6000, { ...grip, help: 'Fuel burnt, a passenger, a trailer’s ball load.' }),
+  ownStaticFrontShare: amount('Own case: front share', 'share', 0.2, 0.8, grip),
+  ownCgHeightMm: length('Own case: centre of gravity', 200, 1200, grip),
   pedalRatio: amount('Pedal ratio', 'number', 1, 12, { help: 'Pad travel over pushrod travel.' }),
   pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85 % assumed when unknown.' }),
   pedalTravelMm: length('Pedal travel to the floor', 30, 250, { ...hydraulics, help: 'At the pad, from rest until something stops it.' }),
@@ -62,6 +84,11 @@ export const carFields = {
     help: 'At rest. Longer than the depth to the piston, and the brakes drag.',
   }),
   masterLineThread: text('Thread of the lines at the master cylinder', 40, hydraulics),
+  measuredTravelMm: length('Pedal travel that was measured', 5, 250, {
+    ...hydraulics,
+    help: 'At the pad, of the car as it stands, at the force below: it calibrates every travel of the project.',
+  }),
+  measuredTravelForceN: amount('… at a pedal force of', 'force', 20, 1500, hydraulics),
   masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
 } as const satisfies FieldTable
 

@@ -67,6 +67,11 @@ function referenceProblems(project: Project): { path: string; message: string }[
       if (!bundles.has(id)) say(`setups[${index}].taken[${row}]`, `names the kit or donor ${id}, which is not in the file`)
     }),
   )
+  const sessions = new Set<string>()
+  project.gaugeSessions.forEach((session, index) => {
+    if (sessions.has(session.id)) say(`gaugeSessions[${index}].id`, `the id ${session.id} is used twice`)
+    sessions.add(session.id)
+  })
   const reports = new Set<string>()
   project.fitReports.forEach((report, index) => {
     if (reports.has(report.id)) say(`fitReports[${index}].id`, `the id ${report.id} is used twice`)

@@ -11,10 +11,11 @@ export const MIGRATIONS: MigrationTable = {
     isObject(older.preferences)
       ? { ...older, preferences: { instrument: 'digitalCaliper', weightAllowanceMm: 0, ...older.preferences } }
       : older,
-  // version 3 keeps kits, donors, fit reports and inspections, and counts a season's events
+  // version 3 keeps kits, donors, fit reports, inspections and gauge readings, and counts a season's events
   2: (older) => ({
     bundles: [],
     fitReports: [],
+    gaugeSessions: [],
     ...older,
     ...(isObject(older.preferences) ? { preferences: { eventsPerSeason: 8, ...older.preferences } } : {}),
   }),

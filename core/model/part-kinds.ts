@@ -350,6 +350,11 @@ export const masterCylinderFields = {
   boreMm: length('Bore', 8, 50, { when: { field: 'construction', is: 'tandem' } }),
   frontBoreMm: length('Front bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
   rearBoreMm: length('Rear bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
+  barSpacingMm: length('Clevises of the bar apart', 30, 150, { when: { field: 'construction', is: 'twin' } }),
+  barTiltDeg: amount('Bar may tilt by, degrees', 'number', 1, 45, {
+    when: { field: 'construction', is: 'twin' },
+    help: 'As its maker allows.',
+  }),
   strokeMm: length('Usable stroke', 5, 80, { help: 'Of the rod, both chambers together; of each cylinder where there are two.' }),
   frontStrokeMm: length('Stroke of the front circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),
   rearStrokeMm: length('Stroke of the rear circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),

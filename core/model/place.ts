@@ -32,6 +32,7 @@ const WORDS: Record<string, string> = {
   taken: 'bought whole',
   fitReports: 'Fit reports',
   inspection: 'Inspection',
+  gaugeSessions: 'Gauge readings',
   wear: 'Wear',
 }
 

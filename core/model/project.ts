@@ -123,6 +123,8 @@ export type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
   pedalRatio?: Figure
   /** The balance bar's front share; 50 % is centred. */
   barFrontShare?: Figure
+  /** Where an adjustable valve is set in this setup. */
+  valveKneeMpa?: Figure
 }
 
 export const EXTRA_KINDS = {
@@ -227,6 +229,24 @@ export type GapPolicy = keyof typeof GAP_POLICIES
 /** Below this a wheel is not even tried, mm. */
 export const TIGHT_LIMIT_MM = 1.5
 
+export const BIAS_AIMS = {
+  load: { label: 'the car’s load transfer', reason: 'Both axles then use their tyres alike; on the road never rear-first up to 0.80 g.' },
+  present: { label: 'the balance it has now', reason: 'The car stays as its drivers know it.' },
+  fixed: { label: 'a fixed figure', reason: 'By discipline: a paved circuit more to the front, loose surfaces more to the rear.' },
+} as const
+export type BiasAim = keyof typeof BIAS_AIMS
+
+/** Pressures read at front and rear on one day. */
+export interface GaugeSession {
+  id: string
+  date: string
+  track?: string
+  setupId?: string
+  /** Front, rear, MPa. */
+  pairs: [front: number, rear: number][]
+  note?: string
+}
+
 export interface ExchangeRate {
   currency: Currency
   /** Project currency for one unit of `currency`. */
@@ -255,6 +275,10 @@ export interface Preferences {
   areaCounting: 'oneSide' | 'allPistons'
   /** Deceleration at which effort and biases are stated, g. */
   referenceDecelG: number
+  /** What bias to aim for; the load's share when absent. */
+  biasAim?: BiasAim
+  /** With the aim `fixed`: front share of the force at the road. */
+  biasAimShare?: number
   /** Speed from which the one-stop heat is stated, km/h. */
   stopFromKmh: number
 }
@@ -271,5 +295,6 @@ export interface Project {
   setups: [Setup, ...Setup[]]
   bundles: Bundle[]
   fitReports: FitReport[]
+  gaugeSessions: GaugeSession[]
   preferences: Preferences
 }

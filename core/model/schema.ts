@@ -18,10 +18,11 @@ import { formatQuantity } from '../quantity/format.ts'
 import { DIMENSIONS, type Dimension, type UnitChoice } from '../quantity/units.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
 import { hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
-import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
+import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
 import {
   AXLE_SLOTS,
   AXLES,
+  BIAS_AIMS,
   CONDITIONS,
   CURRENCIES,
   EXTRA_KINDS,
@@ -40,6 +41,7 @@ const LIMITS = {
   bundles: 500,
   bundleParts: 40,
   fitReports: 5000,
+  gaugeSessions: 500,
   points: 2000,
   outlines: 20,
   extras: 200,
@@ -356,6 +358,7 @@ const setupSchema = closed({
     ...slotShape(HYDRAULIC_SLOTS),
     pedalRatio: fieldSchema(carFields.pedalRatio),
     barFrontShare: figureSchema('share', 0.35, 0.65).default(undefined),
+    valveKneeMpa: fieldSchema(valveFields.kneeMpa),
   }).required('is missing'),
   extras: array()
     .strict()
@@ -467,6 +470,8 @@ const preferencesSchema = closed({
   effectiveRadius: oneOf(['mean', 'uniformPressure']),
   areaCounting: oneOf(['oneSide', 'allPistons']),
   referenceDecelG: finite().required('is missing').min(0.1, 'must be between 0.1 and 2 g').max(2, 'must be between 0.1 and 2 g'),
+  biasAim: string().strict().oneOf(Object.keys(BIAS_AIMS)),
+  biasAimShare: finite().min(0.3, 'must be between 0.3 and 0.95').max(0.95, 'must be between 0.3 and 0.95'),
   stopFromKmh: finite().required('is missing').min(10, 'must be between 10 and 400 km/h').max(400, 'must be between 10 and 400 km/h'),
 }).required('is missing')
 
@@ -498,6 +503,29 @@ export const projectSchema = closed({
     .max(LIMITS.setups, `at most ${LIMITS.setups} setups`),
   bundles: array().strict().required('is missing').max(LIMITS.bundles).of(bundleSchema),
   fitReports: array().strict().required('is missing').max(LIMITS.fitReports).of(fitReportSchema),
+  gaugeSessions: array()
+    .strict()
+    .required('is missing')
+    .max(LIMITS.gaugeSessions)
+    .of(
+      closed({
+        id: idSchema,
+        date: dateSchema.required('the date is missing'),
+        track: string().strict().max(120),
+        setupId: string().strict().max(80),
+        pairs: array()
+          .strict()
+          .required('is missing')
+          .max(LIMITS.readings)
+          .of(
+            tuple([finite().required().min(-1).max(40).label('front'), finite().required().min(-1).max(40).label('rear')] as const)
+              .strict()
+              .required()
+              .typeError('must be a pair [front, rear]'),
+          ),
+        note: noteSchema,
+      }),
+    ),
   preferences: preferencesSchema,
 })
 

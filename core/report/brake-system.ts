@@ -78,7 +78,16 @@ function valveOf(work: Working, context: Context, part: PartOf<'valve'> | null |
     askHydraulicSlot(work, context, 'valve')
     return undefined
   }
-  const kneeMpa = readPart(work, part, 'kneeMpa', 'P_k')
+  // an adjustable valve stands where this setup has it set
+  const own = part.action === 'adjustable' ? context.setup.hydraulics.valveKneeMpa : undefined
+  const kneeMpa = own
+    ? work.read(own, {
+        symbol: 'P_k',
+        label: `Knee pressure set in this setup`,
+        dimension: 'pressure',
+        at: { kind: 'setup', setupId: context.setup.id, field: 'valveKneeMpa' },
+      })
+    : readPart(work, part, 'kneeMpa', 'P_k')
   const slope = readPart(work, part, 'slope')
   return kneeMpa === undefined || slope === undefined ? undefined : { valve: { kneeMpa, slope } }
 }

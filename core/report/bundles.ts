@@ -46,9 +46,7 @@ const TRIED = 'tried.bundle'
 function offer(project: Project, base: Setup, bundle: Bundle, now: number): BundleOffer {
   const tried: Project = { ...project, setups: [...project.setups, takeBundle(base, bundle, project.parts)] }
   const { fit, findings, bill } = evaluate(tried, TRIED, { precision: 'linear' })
-  const concerned = [...fit, ...findings.filter((one) => one.rule !== 'lock-order')].filter(
-    (one) => one.axle === undefined || one.axle === bundle.axle,
-  )
+  const concerned = [...fit, ...findings].filter((one) => one.axle === undefined || one.axle === bundle.axle)
   const count = (verdict: FindingVerdict) => concerned.filter((one) => one.verdict === verdict).length
   const worst = concerned.reduce((a, b) => (VERDICT_RANK[b.verdict] > VERDICT_RANK[a.verdict] ? b : a))
   return {

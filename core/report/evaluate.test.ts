@@ -45,7 +45,10 @@ describe('the demo teaches what it is made for', () => {
     const { figures, lockOrder, findings } = evaluate(DEMO_PROJECT, 'balanced')
     expect(Math.abs(figures['bias.road'].value! - figures['bias.ideal'].value!)).toBeLessThan(0.01)
     expect(lockOrder).toMatchObject({ kind: 'rearAbove' })
-    expect(findings.every((one) => one.verdict === 'fits')).toBe(true)
+    // pads that bite more would turn it: that is to be checked, nothing else is open
+    expect(findings.filter((one) => one.verdict !== 'fits')).toMatchObject([
+      { rule: 'lock-order', verdict: 'check', sentence: expect.stringMatching(/10 % more/) },
+    ])
   })
   test('figures are plausible: pedal in the road band, travel too, masses of rings', () => {
     for (const setup of DEMO_PROJECT.setups) {

@@ -11,6 +11,7 @@ import { reportsBeside } from './fit-reports.ts'
 import { heatFigures } from './heat.ts'
 import { massFigures } from './mass.ts'
 import { pedalReport } from './pedal.ts'
+import { calibrate } from './pedal-travel.ts'
 import { seasonReport } from './season.ts'
 import { stepStates } from './steps.ts'
 import type { FigureId, Report, ReportFigure } from './types.ts'
@@ -39,9 +40,11 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
   const brakes = both((axle) => axleBrake(context, axle))
   const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
   const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws'))
+  const stockSystem = systemOf(new Working(), onTheCar.context, onTheCar.brakes)
   const pedal = pedalReport(context, brakes, {
     area: totalArea(onTheCar.brakes),
-    system: systemOf(new Working(), onTheCar.context, onTheCar.brakes),
+    system: stockSystem,
+    calibration: calibrate(onTheCar.context, onTheCar.brakes, stockSystem),
   })
   const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
   const { bill, figure: cost } = billReport(context)
@@ -70,7 +73,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     findings,
     fit,
     reports: both((axle) => reportsBeside(context, axle, corners[axle].corner)),
-    verdict: worstVerdict([...findings.filter((one) => one.rule !== 'lock-order'), ...fit].map((one) => one.verdict)),
+    verdict: worstVerdict([...findings, ...fit].map((one) => one.verdict)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
     adhesion: pedal.adhesion,

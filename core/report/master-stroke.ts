@@ -25,16 +25,17 @@ export function masterStroke(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
   system: BrakeSystem | undefined,
+  factor: number,
 ): { figure: ReportFigure; finding: Finding } {
   const { units, limits } = context.project.preferences
-  const { figure, worst } = strokeUsed(context, brakes, system)
+  const { figure, worst } = strokeUsed(context, brakes, system, factor)
   const base = { rule: 'master-stroke', figureId: 'master.strokeUsed', missing: figure.missing } as const
   if (!worst) return { figure, finding: { ...base, verdict: 'unknown', sentence: sayMissing(figure) } }
   const limit = limits?.strokeShare ?? LIMITS.strokeShare.value
   const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
   if (worst.share <= limit) return { figure, finding: { ...base, verdict: 'fits', sentence: `${used}.` } }
   const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
-  const larger = largerMaster(context, brakes, system, limit)
+  const larger = largerMaster(context, brakes, system, limit, factor)
   return larger
     ? {
         figure,
@@ -59,6 +60,7 @@ function largerMaster(
   brakes: Record<Axle, AxleBrakeReport>,
   system: BrakeSystem | undefined,
   limit: number,
+  factor: number,
 ): PartOf<'masterCylinder'> | undefined {
   if (!system) return undefined
   return context.project.parts
@@ -69,7 +71,7 @@ function largerMaster(
     .sort((a, b) => a.boreMm!.value - b.boreMm!.value)
     .find((part) => {
       const tried = { ...context, resolved: { ...context.resolved, masterCylinder: part } }
-      const { worst } = strokeUsed(tried, brakes, { ...system, master: { kind: 'tandem', boreMm: part.boreMm!.value } })
+      const { worst } = strokeUsed(tried, brakes, { ...system, master: { kind: 'tandem', boreMm: part.boreMm!.value } }, factor)
       return worst !== undefined && worst.share <= limit
     })
 }
@@ -78,10 +80,11 @@ function strokeUsed(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
   system: BrakeSystem | undefined,
+  factor: number,
 ): { figure: ReportFigure; worst: Share | undefined } {
   const work = new Working()
-  const front = takerOf(work, context, 'front', brakes.front)
-  const rear = takerOf(work, context, 'rear', brakes.rear)
+  const front = takerOf(work, context, 'front', brakes.front, factor)
+  const rear = takerOf(work, context, 'rear', brakes.rear, factor)
   const part = context.resolved.masterCylinder
   if (!part) askHydraulicSlot(work, context, 'masterCylinder')
   const usableMm = part ? readPart(work, part, 'strokeMm') : undefined

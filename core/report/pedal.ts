@@ -12,14 +12,13 @@ import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
 import { antiLock } from './anti-lock.ts'
 import { masterStroke } from './master-stroke.ts'
-import { travelFigure } from './pedal-travel.ts'
+import { lockFinding } from './lock-finding.ts'
+import { travelFigure, type Calibration } from './pedal-travel.ts'
 import type { CurvePoint, Finding, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
 /** Above this no driver is expected to press, N (UN Regulation No. 13-H, Annex 3). */
 export const DRIVER_LIMIT_N = 500
-/** On the road the front must lock first up to here, g (UN Regulation No. 13-H, Annex 5). */
-export const FRONT_FIRST_TO_G = 0.8
 
 export interface PedalReport {
   figures: ReportFigure[]
@@ -33,7 +32,7 @@ export interface PedalReport {
 export function pedalReport(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
-  stock: { area: number | undefined; system: BrakeSystem | undefined },
+  stock: { area: number | undefined; system: BrakeSystem | undefined; calibration: Calibration },
 ): PedalReport {
   const { referenceDecelG, units } = context.project.preferences
   const work = new Working()
@@ -72,7 +71,7 @@ export function pedalReport(
   const ideal = idealFigure(context)
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = criticalFigure(work, order)
-  const stroke = masterStroke(context, brakes, system)
+  const stroke = masterStroke(context, brakes, system, stock.calibration.factor)
   const abs = antiLock(context, stage, forceN, stock.system)
   const figures = [
     force,
@@ -80,12 +79,16 @@ export function pedalReport(
     ...biases,
     ideal,
     critical,
-    travelFigure(context, brakes, system, stage, force),
+    travelFigure(context, brakes, system, stage, force, stock.calibration),
     sameFeelFigure(context, brakes, stock.area),
     stroke.figure,
     abs.figure,
   ]
-  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, order, critical)]
+  const findings = [
+    stroke.finding,
+    ...(abs.finding ? [abs.finding] : []),
+    lockFinding(context, system, mass, order, critical, abs.figure.value),
+  ]
   return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
 }
 
@@ -156,32 +159,6 @@ function criticalFigure(read: Working, order: LockOrder | undefined): ReportFigu
     'critical-deceleration',
     order?.kind === 'rearAbove' ? order.aboveG : undefined,
   )
-}
-
-function lockFinding(context: Context, order: LockOrder | undefined, critical: ReportFigure): Finding {
-  const base = { rule: 'lock-order', figureId: 'balance.critical', missing: critical.missing } as const
-  const limit = formatQuantity(FRONT_FIRST_TO_G, 'deceleration')
-  if (!order) return { ...base, verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.' }
-  if (order.kind === 'frontAlways')
-    return {
-      ...base,
-      verdict: 'fits',
-      sentence: `Front locks first at every deceleration looked at, up to ${formatQuantity(order.upToG, 'deceleration')}.`,
-    }
-  const road = context.project.car.use !== 'competition'
-  if (order.kind === 'rearAlways')
-    return {
-      ...base,
-      verdict: road ? 'blocked' : 'check',
-      sentence: 'Rear locks first at every deceleration. The car can spin under braking.',
-    }
-  const above = formatQuantity(order.aboveG, 'deceleration')
-  if (order.aboveG >= FRONT_FIRST_TO_G) return { ...base, verdict: 'fits', sentence: `Front locks first up to ${above}, the rear above.` }
-  return {
-    ...base,
-    verdict: road ? 'blocked' : 'check',
-    sentence: `Rear locks first above ${above}; on the road the front must lock first up to ${limit}. The car can spin under braking.`,
-  }
 }
 
 const CURVE_TO_G = 1.2

@@ -1,18 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Chain } from '#core/hydraulics/chain.ts'
-import { FRONT_FIRST_TO_G } from '#core/report/pedal.ts'
+import { useRoute } from 'vue-router'
+import { FRONT_FIRST_TO_G } from '#core/report/lock-finding.ts'
 import type { FigureId } from '#core/report/types.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { amount } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
+import { useBalance } from '~/composables/balance'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const { report, stock, isStock, units, openFigureId, goTo } = useWorkbench()
+const { balance } = useBalance()
 useFieldFocus()
+const VIEWS = [
+  { id: 'order', label: 'Which locks first' },
+  { id: 'chain', label: 'Foot to road' },
+  { id: 'pedal', label: 'Pedal' },
+  { id: 'bores', label: 'Bores' },
+  { id: 'gauges', label: 'Gauges' },
+] as const
+const route = useRoute()
+const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'order')
 const lock = computed(() => report.value?.findings.find((one) => one.rule === 'lock-order'))
 const preferences = computed(() => store.project!.preferences)
 const share = (id: FigureId, of = report.value) => formatQuantity(of?.figures[id].value, 'share', units.value)
@@ -34,173 +45,128 @@ const setDecel = (figure: Figure | undefined) =>
 const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, event: Event) =>
   store.edit('Change preference', (draft) => void (draft.preferences[key] = (event.target as HTMLSelectElement).value as never))
 
-const stages = computed(() => {
-  const now = report.value?.chain
-  const then = stock.value?.chain
-  if (!now) return []
-  const show = (value: number | undefined, dimension: 'force' | 'pressure' | 'torque') => formatQuantity(value, dimension, units.value)
-  const row = (
-    label: string,
-    dimension: 'force' | 'pressure' | 'torque',
-    pick: (chain: Chain) => [number | undefined, number | undefined] | [number | undefined],
-  ) => ({
-    label,
-    now: pick(now).map((value) => show(value, dimension)),
-    then: then ? pick(then).map((value) => show(value, dimension)) : [],
-  })
-  return [
-    row('Pedal', 'force', (c) => [c.pedalForceN]),
-    row('Pushrod', 'force', (c) => [c.rodForceN]),
-    row('After the booster', 'force', (c) => [c.boostedForceN]),
-    row('Line pressure', 'pressure', (c) => [c.front.pressureMpa, c.rear.pressureMpa]),
-    row('Clamp on each pad', 'force', (c) => [c.front.clampN, c.rear.clampN]),
-    row('Torque, one wheel', 'torque', (c) => [c.front.torqueNm, c.rear.torqueNm]),
-    row('Force at the road, axle', 'force', (c) => [c.front.forceN, c.rear.forceN]),
-  ]
-})
 const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [])
 </script>
 
 <template>
-  <div v-if="report && lock" class="balance">
-    <section class="left">
-      <h1 class="visually-hidden">Balance</h1>
-      <p class="verdict" :class="`tone-${lock.verdict}`" data-test="lock-order">
-        <VerdictMark :verdict="lock.verdict" :size="24" /><strong>{{ lock.sentence }}</strong>
-      </p>
-      <template v-if="missing.length > 0">
-        <h2>To find out</h2>
-        <ul class="missing">
-          <li v-for="one in missing" :key="one.what">
-            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-          </li>
-        </ul>
-      </template>
+  <div v-if="report && lock" class="page">
+    <ViewTabs step="balance" :views="VIEWS" :current="view" label="Views of the balance" />
+    <ChainPicture v-if="view === 'chain'" />
+    <PedalPanel v-else-if="view === 'pedal'" />
+    <BoresPanel v-else-if="view === 'bores'" />
+    <GaugesPanel v-else-if="view === 'gauges'" />
+    <template v-else>
+      <div class="balance">
+        <section class="left">
+          <h1 class="visually-hidden">Balance</h1>
+          <p class="verdict" :class="`tone-${lock.verdict}`" data-test="lock-order">
+            <VerdictMark :verdict="lock.verdict" :size="24" /><strong>{{ lock.sentence }}</strong>
+          </p>
+          <template v-if="missing.length > 0">
+            <h2>To find out</h2>
+            <ul class="missing">
+              <li v-for="one in missing" :key="one.what">
+                <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
+              </li>
+            </ul>
+          </template>
 
-      <h2>Front share, named</h2>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th scope="col">of the</th>
-            <th scope="col" class="r">this setup</th>
-            <th v-if="!isStock" scope="col" class="r">as it stands</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="id in BIASES" :key="id" :class="{ strong: id === 'bias.road' }">
-            <td>
-              <button class="linkish" type="button" @click="openFigureId = id">
-                {{ report.figures[id].label.replace('Front share of ', '') }}
-              </button>
-            </td>
-            <td class="r num">{{ share(id) }}</td>
-            <td v-if="!isStock" class="r num">{{ share(id, stock) }}</td>
-          </tr>
-          <tr>
-            <td><button class="linkish" type="button" @click="openFigureId = 'bias.ideal'">load on the front axle</button> (the aim)</td>
-            <td class="r num">{{ share('bias.ideal') }}</td>
-            <td v-if="!isStock" class="r num">{{ share('bias.ideal', stock) }}</td>
-          </tr>
-        </tbody>
-      </table>
+          <h2>Front share, named</h2>
+          <table class="plain">
+            <thead>
+              <tr>
+                <th scope="col">of the</th>
+                <th scope="col" class="r">this setup</th>
+                <th v-if="!isStock" scope="col" class="r">as it stands</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="id in BIASES" :key="id" :class="{ strong: id === 'bias.road' }">
+                <td>
+                  <button class="linkish" type="button" @click="openFigureId = id">
+                    {{ report.figures[id].label.replace('Front share of ', '') }}
+                  </button>
+                </td>
+                <td class="r num">{{ share(id) }}</td>
+                <td v-if="!isStock" class="r num">{{ share(id, stock) }}</td>
+              </tr>
+              <tr>
+                <td>
+                  <button class="linkish" type="button" @click="openFigureId = 'bias.ideal'">load on the front axle</button> (the aim)
+                </td>
+                <td class="r num">{{ share('bias.ideal') }}</td>
+                <td v-if="!isStock" class="r num">{{ share('bias.ideal', stock) }}</td>
+              </tr>
+            </tbody>
+          </table>
 
-      <h2>Pedal and pistons</h2>
-      <table class="plain">
-        <tbody>
-          <tr v-for="id in FIGURES" :key="id">
-            <td>
-              <button class="linkish" type="button" @click="openFigureId = id">{{ report.figures[id].label }}</button>
-            </td>
-            <td class="r num">
-              {{ report.figures[id].atLeast ? 'at least ' : ''
-              }}{{
-                formatQuantity(
-                  report.figures[id].value,
-                  report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
-                  units,
-                )
-              }}
-            </td>
-            <td v-if="!isStock && stock" class="r num">
-              {{
-                formatQuantity(
-                  stock.figures[id].value,
-                  report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
-                  units,
-                )
-              }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <div class="choices">
-        <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
-        <label class="small"
-          >Effective radius<select class="native" :value="preferences.effectiveRadius" @change="set('effectiveRadius', $event)">
-            <option value="mean">mean of the swept ring</option>
-            <option value="uniformPressure">uniform pressure</option>
-          </select></label
-        >
-        <label class="small"
-          >Opposed pistons<select class="native" :value="preferences.areaCounting" @change="set('areaCounting', $event)">
-            <option value="oneSide">count one side</option>
-            <option value="allPistons">note all pistons too</option>
-          </select></label
-        >
-      </div>
-    </section>
-    <section class="right">
-      <AdhesionChart class="curves" :report="report" :stock="stock" :front-first-to-g="FRONT_FIRST_TO_G" />
-      <h2>From the foot to the road at {{ formatQuantity(preferences.referenceDecelG, 'deceleration') }}</h2>
-      <table class="plain chain">
-        <thead>
-          <tr>
-            <th scope="col">stage</th>
-            <th scope="col" class="r">front</th>
-            <th scope="col" class="r">rear</th>
-            <template v-if="!isStock">
-              <th scope="col" class="r">front, as it stands</th>
-              <th scope="col" class="r">rear, as it stands</th>
-            </template>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="stage in stages" :key="stage.label">
-            <td>{{ stage.label }}</td>
-            <td
-              v-for="(value, index) in stage.now"
-              :key="index"
-              class="num"
-              :class="stage.now.length === 1 ? 'both' : 'r'"
-              :colspan="stage.now.length === 1 ? 2 : 1"
+          <h2>Pedal and pistons</h2>
+          <table class="plain">
+            <tbody>
+              <tr v-for="id in FIGURES" :key="id">
+                <td>
+                  <button class="linkish" type="button" @click="openFigureId = id">{{ report.figures[id].label }}</button>
+                </td>
+                <td class="r num">
+                  {{ report.figures[id].atLeast ? 'at least ' : ''
+                  }}{{
+                    formatQuantity(
+                      report.figures[id].value,
+                      report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
+                      units,
+                    )
+                  }}
+                </td>
+                <td v-if="!isStock && stock" class="r num">
+                  {{
+                    formatQuantity(
+                      stock.figures[id].value,
+                      report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
+                      units,
+                    )
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <div class="choices">
+            <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
+            <label class="small"
+              >Effective radius<select class="native" :value="preferences.effectiveRadius" @change="set('effectiveRadius', $event)">
+                <option value="mean">mean of the swept ring</option>
+                <option value="uniformPressure">uniform pressure</option>
+              </select></label
             >
-              {{ value }}
-            </td>
-            <template v-if="!isStock">
-              <td
-                v-for="(value, index) in stage.then"
-                :key="`then${index}`"
-                class="num soft"
-                :class="stage.then.length === 1 ? 'both' : 'r'"
-                :colspan="stage.then.length === 1 ? 2 : 1"
-              >
-                {{ value }}
-              </td>
-            </template>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="stages.length === 0" class="soft">The chain appears once pedal, cylinders, pistons and tyres are known.</p>
-    </section>
+            <label class="small"
+              >Opposed pistons<select class="native" :value="preferences.areaCounting" @change="set('areaCounting', $event)">
+                <option value="oneSide">count one side</option>
+                <option value="allPistons">note all pistons too</option>
+              </select></label
+            >
+          </div>
+        </section>
+        <section class="right">
+          <AdhesionChart class="curves" :report="report" :stock="stock" :front-first-to-g="balance?.frontFirstToG ?? FRONT_FIRST_TO_G" />
+        </section>
+      </div>
+      <BalanceCases class="below" />
+    </template>
   </div>
 </template>
 
 <style scoped>
+.page {
+  display: flex;
+  flex-direction: column;
+  min-height: 100%;
+}
+.below {
+  margin-top: 18px;
+}
 .balance {
   display: grid;
   grid-template-columns: minmax(340px, 410px) minmax(0, 1fr);
   gap: 24px;
-  min-height: 100%;
 }
 .verdict {
   display: flex;
@@ -238,18 +204,9 @@ table.plain th {
   flex: 1;
   min-height: 290px;
 }
-.chain .both {
-  text-align: center;
-}
-.chain th.r {
-  white-space: normal;
-}
 @media (max-width: 1000px) {
   .balance {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .chain {
-    font-size: 13px;
   }
 }
 </style>

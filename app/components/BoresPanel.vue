@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { computed, shallowRef } from 'vue'
+import type { PairCell } from '#core/hydraulics/bores.ts'
+import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import { useBalance } from '~/composables/balance'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** All stock bores, and all pairs of them with a bar: effort, travel, bar position, and why one does not do. */
+const store = useProjectStore()
+const { report, units, openFigureId } = useWorkbench()
+const { bores, withoutBooster, mostForceN } = useBalance()
+const chosen = shallowRef<PairCell & { reasons: string[] }>()
+const mm = (value: number, decimals?: number) => formatQuantity(value, 'length', units.value, decimals === undefined ? {} : { decimals })
+const bore = (value: number) => mm(value, units.value.length === 'mm' ? 2 : 3)
+const force = (value: number) => formatQuantity(value, 'force', units.value)
+const share = (value: number) => formatQuantity(value, 'share', units.value)
+const cell = computed(() => new Map((bores.value?.pairs ?? []).map((one) => [`${one.frontBoreMm}.${one.rearBoreMm}`, one])))
+const shown = computed(() => chosen.value ?? bores.value?.best)
+const spacingMm = computed(() => {
+  const master = store.project!.parts.find((part) => part.kind === 'masterCylinder' && part.construction === 'twin')
+  return master?.kind === 'masterCylinder' ? master.barSpacingMm?.value : undefined
+})
+function setMost(event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const parsed = text === '' ? undefined : parseQuantity(text, 'force', units.value)
+  mostForceN.value = parsed?.ok ? parsed.value : undefined
+}
+const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.reasons.length === 0).length)
+</script>
+
+<template>
+  <div v-if="bores" class="bores">
+    <section>
+      <h2 v-if="bores.bestTandem" data-test="best-bore">
+        {{ bore(bores.bestTandem.boreMm) }} keeps the pedal at {{ force(bores.bestTandem.pedalForceN) }} and
+        {{ mm(bores.bestTandem.pedalTravelMm, 0) }} for
+        {{ formatQuantity(bores.decelG, 'deceleration') }}
+      </h2>
+      <h2 v-else data-test="best-bore">No stock bore keeps force and travel within what is usual</h2>
+      <p class="tools">
+        <label class="small"
+          ><input v-model="withoutBooster" type="checkbox" data-test="without-booster" /> booster removed or failed</label
+        >
+        <label class="small"
+          >Pedal at most
+          <input
+            class="native num short"
+            :value="mostForceN === undefined ? '' : force(mostForceN)"
+            placeholder="as usual"
+            aria-label="Pedal force at most"
+            @change="setMost"
+        /></label>
+        <button class="linkish small" type="button" @click="openFigureId = 'master.sameFeel'">
+          Same feel as now: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
+        </button>
+      </p>
+      <table class="plain" data-test="bore-table">
+        <thead>
+          <tr>
+            <th scope="col">One bore, both circuits</th>
+            <th scope="col" class="r">Pedal force</th>
+            <th scope="col" class="r">Front</th>
+            <th scope="col" class="r">Rear</th>
+            <th scope="col" class="r">Travel</th>
+            <th scope="col">Within what is usual</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in bores.tandem" :key="row.boreMm" :class="{ best: row.boreMm === bores.bestTandem?.boreMm }">
+            <th scope="row" class="num">{{ bore(row.boreMm) }}</th>
+            <td class="r num">{{ force(row.pedalForceN) }}</td>
+            <td class="r num">{{ formatQuantity(row.frontMpa, 'pressure', units) }}</td>
+            <td class="r num">{{ formatQuantity(row.rearMpa, 'pressure', units) }}</td>
+            <td class="r num">{{ mm(row.pedalTravelMm, units.length === 'mm' ? 0 : 2) }}</td>
+            <td :class="row.reasons.length === 0 ? 'tone-fits' : 'soft'">
+              <VerdictMark :verdict="row.reasons.length === 0 ? 'fits' : 'check'" :size="13" />
+              {{ row.reasons.length === 0 ? 'yes' : row.reasons.join(', ') }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section v-if="bores.pairs.length > 0">
+      <h2>Two cylinders with a bar, set to {{ share(bores.wantedShare!) }} front: {{ feasible }} pairs do</h2>
+      <div class="scroll">
+        <table class="matrix num" data-test="pair-matrix">
+          <caption class="soft small">
+            Bar position, front share. Rows: front bore; columns: rear bore. Framed: the strokes differ least.
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col"><span class="visually-hidden">Front bore</span></th>
+              <th v-for="rear in STOCK_BORES_MM" :key="rear" scope="col">{{ formatQuantity(rear, 'length', units, { bare: true }) }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="front in STOCK_BORES_MM" :key="front">
+              <th scope="row">{{ formatQuantity(front, 'length', units, { bare: true }) }}</th>
+              <td v-for="rear in STOCK_BORES_MM" :key="rear">
+                <button
+                  v-if="cell.get(`${front}.${rear}`)"
+                  type="button"
+                  :class="{
+                    does: cell.get(`${front}.${rear}`)!.reasons.length === 0,
+                    best: front === bores.best?.frontBoreMm && rear === bores.best?.rearBoreMm,
+                    here: chosen === cell.get(`${front}.${rear}`),
+                  }"
+                  :aria-label="`Front ${bore(front)}, rear ${bore(rear)}: bar ${share(cell.get(`${front}.${rear}`)!.barShare)}, ${cell.get(`${front}.${rear}`)!.reasons.join(', ') || 'does'}`"
+                  @click="chosen = cell.get(`${front}.${rear}`)"
+                >
+                  {{ (cell.get(`${front}.${rear}`)!.barShare * 100).toFixed(0) }}
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="shown" class="shown" data-test="pair-shown">
+        <strong class="num">Front {{ bore(shown.frontBoreMm) }}, rear {{ bore(shown.rearBoreMm) }}</strong
+        >: bar at {{ share(shown.barShare) }} front, {{ force(shown.pedalForceN) }}, {{ mm(shown.pedalTravelMm, 0) }} of travel; strokes
+        {{ mm(shown.frontStrokeMm) }} and {{ mm(shown.rearStrokeMm) }}.
+        <span v-if="shown.reasons.length > 0" class="tone-needs">{{ shown.reasons.join(', ') }}.</span>
+      </p>
+      <p class="small">
+        Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
+        <template v-if="shown && spacingMm">
+          With {{ mm(spacingMm) }} between the clevises the pivot stands {{ mm(Math.abs(shown.barShare - 0.5) * spacingMm) }} from the
+          middle, towards the {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
+        </template>
+        Set up: clevises square and apart as the maker says, as much thread in each, the front rod slightly long so that the bar comes
+        straight under load. The first test is made with more to the front.
+      </p>
+    </section>
+    <p v-if="bores.tandem.length === 0" class="soft">The bores appear once pistons, hoses, pedal and masses are known.</p>
+  </div>
+</template>
+
+<style scoped>
+.bores {
+  display: grid;
+  gap: 18px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: center;
+}
+.short {
+  width: 96px;
+}
+table.plain {
+  max-width: 860px;
+}
+.best th,
+.best td {
+  font-weight: 660;
+}
+.scroll {
+  overflow-x: auto;
+}
+.matrix {
+  border-collapse: collapse;
+}
+.matrix caption {
+  text-align: left;
+}
+.matrix th {
+  padding: 2px 6px;
+  color: var(--ink-soft);
+  font-size: 12px;
+  font-weight: 400;
+}
+.matrix td {
+  padding: 1px;
+}
+.matrix button {
+  width: 40px;
+  min-height: 26px;
+  border: 1px solid transparent;
+  background: none;
+  color: var(--ink-soft);
+  font: inherit;
+  font-size: 12.5px;
+  cursor: pointer;
+}
+.matrix .does {
+  background: var(--steel-soft);
+  color: var(--ink);
+  font-weight: 640;
+}
+.matrix .best {
+  border: 2px solid var(--ink);
+}
+.matrix .here {
+  outline: 2px solid var(--accent);
+}
+.shown {
+  margin: 8px 0 2px;
+}
+</style>

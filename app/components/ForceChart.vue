@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { line, scaleLinear } from 'd3'
+import { computed } from 'vue'
+import type { BalanceReport } from '#core/report/balance-report.ts'
+
+/** Rear over front force, each over the weight: the ideal curve, the setup's line and the lock lines of three surfaces. */
+const props = defineProps<{ balance: BalanceReport; stock: BalanceReport | undefined }>()
+const W = 560
+const H = 300
+const margin = { top: 16, right: 20, bottom: 38, left: 46 }
+const x = scaleLinear([margin.left, W - margin.right]).domain([0, 1.1])
+const y = scaleLinear([H - margin.bottom, margin.top]).domain([0, 0.4])
+const path = (points: readonly (readonly [number, number])[]) =>
+  line<readonly [number, number]>(
+    ([front]) => x(front),
+    ([, rear]) => y(rear),
+  )(points.filter(([front, rear]) => front <= 1.1 && rear <= 0.42)) ?? ''
+const SURFACE = { dry: 'dry', wet: 'wet', loose: 'loose' } as const
+const locks = computed(() =>
+  props.balance.lockLines.map((one) => ({
+    ...one,
+    word: `${SURFACE[one.surface]} ${one.friction}`,
+    at: { x: x(one.front[0][0]), y: y(0) - 6 },
+  })),
+)
+</script>
+
+<template>
+  <figure class="chart">
+    <figcaption>Rear against front force, each over the weight</figcaption>
+    <svg :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Rear force over front force: above the ideal curve the rear locks first">
+      <clipPath id="force-plot">
+        <rect :x="margin.left" :y="margin.top" :width="W - margin.left - margin.right" :height="H - margin.top - margin.bottom" />
+      </clipPath>
+      <g class="axes num">
+        <g v-for="t in x.ticks(6)" :key="`x${t}`">
+          <line :x1="x(t)" :x2="x(t)" :y1="margin.top" :y2="H - margin.bottom" />
+          <text :x="x(t)" :y="H - margin.bottom + 15" text-anchor="middle">{{ t.toFixed(1) }}</text>
+        </g>
+        <g v-for="t in y.ticks(4)" :key="`y${t}`">
+          <line :x1="margin.left" :x2="W - margin.right" :y1="y(t)" :y2="y(t)" />
+          <text :x="margin.left - 6" :y="y(t) + 4" text-anchor="end">{{ t.toFixed(1) }}</text>
+        </g>
+        <text :x="W - margin.right" :y="H - 6" text-anchor="end">front force over weight</text>
+        <text :x="6" :y="11">rear</text>
+      </g>
+      <g clip-path="url(#force-plot)">
+        <g v-for="one in locks" :key="one.surface" class="lock">
+          <path :d="path(one.front)" />
+          <path :d="path(one.rear)" />
+        </g>
+        <path class="ideal" :d="path(balance.ideal)" />
+        <path v-if="stock" class="stock" :d="path(stock.line)" />
+        <path class="line" :d="path(balance.line)" />
+      </g>
+      <text v-for="one in locks" :key="one.word" class="word" :x="one.at.x + 3" :y="one.at.y">{{ one.word }}</text>
+    </svg>
+    <p class="soft small">
+      Heavy: this setup. Dotted: ideal, both axles alike. Thin: lock lines, front rising, rear falling.{{
+        stock ? ' Dashed: the car as it stands.' : ''
+      }}
+      Where the heavy line runs above the dotted one, the rear locks first.
+    </p>
+  </figure>
+</template>
+
+<style scoped>
+.chart {
+  margin: 0;
+}
+figcaption {
+  font-weight: 640;
+}
+svg {
+  width: 100%;
+  max-width: 680px;
+}
+.axes line {
+  stroke: var(--hair);
+}
+.axes text,
+.word {
+  fill: var(--ink-soft);
+  font-size: 11.5px;
+}
+path {
+  fill: none;
+}
+.line {
+  stroke: var(--ink);
+  stroke-width: 2.8;
+}
+.ideal {
+  stroke: var(--accent);
+  stroke-width: 2;
+  stroke-dasharray: 2 4;
+}
+.stock {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  stroke-dasharray: 6 4;
+}
+.lock path {
+  stroke: var(--rear-line);
+  stroke-width: 1;
+}
+p {
+  margin: 2px 0 0;
+}
+</style>

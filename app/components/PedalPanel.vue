@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { line, scaleLinear } from 'd3'
+import { computed } from 'vue'
+import { amount, length } from '#core/model/field.ts'
+import type { Figure } from '#core/quantity/figure.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import type { Lost } from '#core/hydraulics/failures.ts'
+import { FAILURE_FORCE_N, SECONDARY_MS2 } from '#core/report/balance-report.ts'
+import { BANDS } from '#core/report/bore-report.ts'
+import { STANDARD_GRAVITY } from '#core/quantity/units.ts'
+import { useBalance } from '~/composables/balance'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Pedal force over deceleration with and without assist, travel, and what is left when something fails. */
+const store = useProjectStore()
+const { units, isStock, report, openFigureId } = useWorkbench()
+const { balance, stockBalance } = useBalance()
+const car = computed(() => store.project!.car)
+const bands = computed(() => BANDS[car.value.use === 'competition' ? 'competition' : 'road'])
+const W = 560
+const H = 280
+const margin = { top: 18, right: 16, bottom: 36, left: 56 }
+const MOST_N = 800
+const x = scaleLinear([margin.left, W - margin.right]).domain([0, 1.2])
+const y = scaleLinear([H - margin.bottom, margin.top]).domain([0, MOST_N])
+type Point = NonNullable<typeof balance.value>['effort'][number]
+const path = (points: readonly Point[], of: 'forceN' | 'bareN') =>
+  line<Point>(
+    (one) => x(one.decelG),
+    (one) => y(one[of]),
+  )(points.filter((one) => one[of] <= MOST_N && one.decelG <= 1.2)) ?? ''
+const force = (value: number | undefined) => formatQuantity(value, 'force', units.value)
+const mm = (value: number | undefined) => (value === undefined ? 'not known' : formatQuantity(value, 'length', units.value))
+const g = (value: number) => formatQuantity(value, 'deceleration')
+const LOST: Record<Lost, string> = {
+  front: 'Front circuit lost',
+  rear: 'Rear circuit lost',
+  diagonal: 'One diagonal circuit lost',
+  assist: 'Assist failed',
+  frontAndAssist: 'Front circuit and assist lost',
+  rearAndAssist: 'Rear circuit and assist lost',
+}
+const floorMm = computed(() => car.value.pedalTravelMm?.value)
+const left = (travelMm: number | undefined) =>
+  travelMm === undefined || floorMm.value === undefined ? undefined : floorMm.value - travelMm
+const secondaryG = SECONDARY_MS2 / STANDARD_GRAVITY
+const travelField = length('Pedal travel that was measured', 5, 250)
+const forceField = amount('… at a pedal force of', 'force', 20, 1500)
+const set = (key: 'measuredTravelMm' | 'measuredTravelForceN', figure: Figure | undefined) =>
+  store.edit('Calibrate the travel', (draft) => {
+    if (figure) draft.car[key] = figure
+    else Reflect.deleteProperty(draft.car, key)
+  })
+const limit = computed(() => balance.value?.atLimit)
+</script>
+
+<template>
+  <div v-if="balance" class="pedal">
+    <section>
+      <h2>
+        {{ force(report?.figures['pedal.force'].value) }} at the pedal for {{ g(store.project!.preferences.referenceDecelG) }},
+        <button class="linkish num" type="button" @click="openFigureId = 'pedal.travel'">
+          {{ mm(report?.figures['pedal.travel'].value) }} of travel
+        </button>
+      </h2>
+      <p class="small">
+        Usual for {{ car.use === 'competition' ? 'competition without assist' : 'the road' }}: {{ force(bands.forceN.low) }} to
+        {{ force(bands.forceN.high) }}, {{ mm(bands.travelMm.low) }} to {{ mm(bands.travelMm.high) }}.
+        <template v-if="limit?.bare !== undefined"
+          >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(limit.bare)
+          }}{{ limit.bare < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
+        >
+      </p>
+      <svg
+        v-if="balance.effort.length > 0"
+        :viewBox="`0 0 ${W} ${H}`"
+        role="img"
+        aria-label="Pedal force over deceleration, with and without assist"
+      >
+        <rect
+          class="band"
+          :x="margin.left"
+          :width="W - margin.left - margin.right"
+          :y="y(bands.forceN.high)"
+          :height="y(bands.forceN.low) - y(bands.forceN.high)"
+        />
+        <g class="axes num">
+          <g v-for="t in x.ticks(6)" :key="`x${t}`">
+            <line :x1="x(t)" :x2="x(t)" :y1="margin.top" :y2="H - margin.bottom" />
+            <text :x="x(t)" :y="H - margin.bottom + 15" text-anchor="middle">{{ t.toFixed(1) }}</text>
+          </g>
+          <g v-for="t in y.ticks(5)" :key="`y${t}`">
+            <line :x1="margin.left" :x2="W - margin.right" :y1="y(t)" :y2="y(t)" />
+            <text :x="margin.left - 6" :y="y(t) + 4" text-anchor="end">{{ formatQuantity(t, 'force', units, { bare: true }) }}</text>
+          </g>
+          <text :x="W - margin.right" :y="H - 5" text-anchor="end">deceleration, g</text>
+          <text :x="4" :y="11">pedal force, {{ units.force }}</text>
+        </g>
+        <path v-if="!isStock && stockBalance" class="stock" :d="path(stockBalance.effort, 'forceN')" />
+        <path class="bare" :d="path(balance.effort, 'bareN')" />
+        <path class="force" :d="path(balance.effort, 'forceN')" />
+        <g v-if="balance.runoutForceN !== undefined && balance.runoutForceN < MOST_N" class="runout">
+          <line :x1="margin.left" :x2="W - margin.right" :y1="y(balance.runoutForceN)" :y2="y(balance.runoutForceN)" />
+          <text :x="W - margin.right - 4" :y="y(balance.runoutForceN) - 5" text-anchor="end">the booster has given all it has</text>
+        </g>
+      </svg>
+      <p class="soft small">
+        Heavy: with assist. Dashed: without.{{ isStock ? '' : ' Thin: the car as it stands.' }} The band is what is usual at 0.9 g.
+      </p>
+    </section>
+    <section>
+      <h2>When something fails, at {{ force(FAILURE_FORCE_N) }}</h2>
+      <table class="plain" data-test="failures">
+        <thead>
+          <tr>
+            <th scope="col">What fails</th>
+            <th scope="col" class="r">Deceleration left</th>
+            <th scope="col" class="r">Pedal before the floor</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in balance.failures" :key="one.lost">
+            <td>{{ LOST[one.lost] }}</td>
+            <td class="r num" :class="one.decelG < secondaryG ? 'tone-needs' : ''">
+              {{ g(one.decelG) }}<span v-if="one.tyres" class="soft small">, the tyres limit</span>
+            </td>
+            <td class="r num" :class="(left(one.pedalTravelMm) ?? 1) < 0 ? 'tone-blocked' : ''">
+              {{
+                left(one.pedalTravelMm) === undefined
+                  ? 'not known'
+                  : left(one.pedalTravelMm)! < 0
+                    ? 'on the floor'
+                    : mm(left(one.pedalTravelMm))
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft small">
+        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left. It is named to compare with, not as an approval.
+      </p>
+    </section>
+    <section>
+      <h2>Calibrate the travel</h2>
+      <p class="small">{{ balance.calibration }}</p>
+      <div class="pair">
+        <FigureInput
+          name="measuredTravelMm"
+          :field="travelField"
+          :figure="car.measuredTravelMm"
+          :units="units"
+          @change="set('measuredTravelMm', $event)"
+        />
+        <FigureInput
+          name="measuredTravelForceN"
+          :field="forceField"
+          :figure="car.measuredTravelForceN"
+          :units="units"
+          @change="set('measuredTravelForceN', $event)"
+        />
+      </div>
+      <p class="soft small">Of the car as it stands: a scale under the shoe, a rule beside the pedal. One pair is enough.</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.pedal {
+  display: grid;
+  gap: 18px;
+  max-width: 860px;
+}
+svg {
+  width: 100%;
+  max-width: 680px;
+}
+.band {
+  fill: var(--steel-soft);
+  fill-opacity: 0.45;
+}
+.axes line {
+  stroke: var(--hair);
+}
+.axes text,
+.runout text {
+  fill: var(--ink-soft);
+  font-size: 11.5px;
+}
+path {
+  fill: none;
+}
+.force {
+  stroke: var(--ink);
+  stroke-width: 2.8;
+}
+.bare {
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-dasharray: 8 4;
+}
+.stock {
+  stroke: var(--rear-line);
+  stroke-width: 1.2;
+}
+.runout line {
+  stroke: var(--accent);
+  stroke-dasharray: 3 3;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  max-width: 560px;
+}
+@media (max-width: 760px) {
+  .pair {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

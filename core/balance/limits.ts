@@ -1,0 +1,80 @@
+import { adhesionUsed, type Extras, type Mass } from './adhesion.ts'
+import type { BestDeceleration } from './constant-split.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
+
+const STEP_G = 0.02
+const MOST_G = 3
+const PRECISION_G = 1e-7
+
+/**
+ * The best deceleration with no wheel locked on a friction, for any system: the first z at which an axle uses what the
+ * tyre gives. (UN Regulation No. 13-H, Annex 5: adhesion utilised.)
+ *
+ * @returns undefined when the brakes give no deceleration at all
+ */
+export function bestWithoutLock(system: BrakeSystem, mass: Mass, friction: number, extras: Extras = {}): BestDeceleration | undefined {
+  const over = (decelG: number) => {
+    const at = adhesionUsed(system, mass, decelG, extras)
+    return at === undefined ? undefined : { by: Math.max(at.front, at.rear) - friction, axle: at.locksFirst }
+  }
+  let below = 0
+  for (let z = STEP_G; z <= MOST_G; z += STEP_G) {
+    const here = over(z)
+    if (here === undefined) return below === 0 ? undefined : done(below, friction, 'front')
+    if (here.by >= 0) {
+      let above = z
+      while (above - below > PRECISION_G) {
+        const middle = (above + below) / 2
+        if ((over(middle)?.by ?? 0) >= 0) above = middle
+        else below = middle
+      }
+      return done(below, friction, over(above)?.axle ?? here.axle)
+    }
+    below = z
+  }
+  return done(below, friction, 'front')
+}
+
+const done = (decelG: number, friction: number, axle: 'front' | 'rear'): BestDeceleration => ({
+  friction,
+  decelG,
+  axle,
+  efficiency: decelG / friction,
+})
+
+/** Named in the regulation, for cars without anti-lock; they inform and approve nothing. */
+export const CRITERIA = {
+  order: { name: 'Front before rear from 0.15 to 0.80 g', source: 'UN Regulation No. 13-H, Annex 5, 3.1 (A)' },
+  use: { name: 'Both curves below (z + 0.04) / 0.7', source: 'UN Regulation No. 13-H, Annex 5, 3.1 (B)' },
+} as const
+export type CriterionId = keyof typeof CRITERIA
+
+export interface CriterionFound {
+  id: CriterionId
+  holds: boolean
+  /** The first deceleration at which it does not, g. */
+  firstG: number | undefined
+}
+
+const SCAN_G = 0.005
+
+/**
+ * The two criteria of the adhesion curves, scanned in steps of 0.005 g.
+ * @returns undefined when the brakes give no deceleration
+ */
+export function criteria(system: BrakeSystem, mass: Mass, extras: Extras = {}): CriterionFound[] | undefined {
+  const broken: Record<CriterionId, number | undefined> = { order: undefined, use: undefined }
+  let any = false
+  for (let i = 0; i <= 160; i += 1) {
+    const decelG = 0.15 + i * SCAN_G * 0.8125
+    const at = adhesionUsed(system, mass, decelG, extras)
+    if (!at) break
+    any = true
+    if (broken.order === undefined && at.rear >= at.front) broken.order = decelG
+    // k from 0.2 to 0.8, that is z from 0.1 to 0.52
+    const k = (decelG + 0.04) / 0.7
+    if (broken.use === undefined && k <= 0.8 && Math.max(at.front, at.rear) > k) broken.use = decelG
+  }
+  if (!any) return undefined
+  return (Object.keys(CRITERIA) as CriterionId[]).map((id) => ({ id, holds: broken[id] === undefined, firstG: broken[id] }))
+}

@@ -1,0 +1,82 @@
+import { chain } from './chain.ts'
+import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
+import { axleFluidMm3, type FluidTaker } from './travel.ts'
+import type { Takers } from './bores.ts'
+
+/** Circuits that a failure leaves: each axle's own, or one front and one rear wheel. */
+export type Circuits = 'frontRear' | 'diagonal'
+export type Lost = 'front' | 'rear' | 'diagonal' | 'assist' | 'frontAndAssist' | 'rearAndAssist'
+
+export interface Failure {
+  lost: Lost
+  /** Force at the road that is left at the pedal force, N. */
+  roadForceN: number
+  /** Travel of the pedal at that force, mm; undefined: not known. */
+  pedalTravelMm: number | undefined
+}
+
+/**
+ * What is left at a pedal force when a circuit, the assist or both fail (UN Regulation No. 13-H, Annex 3: secondary
+ * braking). A tandem's lost chamber is run through before the other one works: the chamber's stroke is added.
+ *
+ * @param chamberMm stroke of each chamber of a tandem
+ */
+export function failures(
+  system: BrakeSystem,
+  takers: Takers | undefined,
+  pedalForceN: number,
+  circuits: Circuits,
+  chamberMm: { front: number | undefined; rear: number | undefined },
+  freeStrokeMm: number,
+): Failure[] {
+  const bare: BrakeSystem = { ...system, booster: undefined }
+  const lost: [Lost, BrakeSystem][] =
+    circuits === 'diagonal'
+      ? [
+          ['diagonal', system],
+          ['assist', bare],
+        ]
+      : [
+          ['front', system],
+          ['rear', system],
+          ['assist', bare],
+          ['frontAndAssist', bare],
+          ['rearAndAssist', bare],
+        ]
+  return lost.map(([what, left]) => one(what, left, takers, pedalForceN, chamberMm, freeStrokeMm))
+}
+
+function one(
+  lost: Lost,
+  system: BrakeSystem,
+  takers: Takers | undefined,
+  pedalForceN: number,
+  chamberMm: { front: number | undefined; rear: number | undefined },
+  freeStrokeMm: number,
+): Failure {
+  const stage = chain(system, pedalForceN)
+  const axle = (which: 'front' | 'rear') =>
+    Math.max(stage[which].pressureMpa - system[which].sealMpa, 0) * axleForcePerMpa(system[which], system.tyreRadiusMm[which])
+  const whole = axle('front') + axle('rear')
+  const gone = lost.startsWith('front') ? 'front' : lost.startsWith('rear') ? 'rear' : undefined
+  const roadForceN = lost === 'diagonal' ? whole / 2 : gone ? whole - axle(gone) : whole
+  const { master } = system
+  if (!takers) return { lost, roadForceN, pedalTravelMm: undefined }
+  const stroke = (taker: FluidTaker, which: 'front' | 'rear', boreMm: number) =>
+    axleFluidMm3(taker, stage[which].pressureMpa) / boreAreaMm2(boreMm)
+  const bore = (which: 'front' | 'rear') =>
+    master.kind === 'tandem' ? master.boreMm : which === 'front' ? master.frontBoreMm : master.rearBoreMm
+  const strokes = { front: stroke(takers.front, 'front', bore('front')), rear: stroke(takers.rear, 'rear', bore('rear')) }
+  let rodMm: number | undefined
+  if (master.kind === 'twin') {
+    // the bar tips until the dead cylinder's rod stands against its stop: nobody can say without its stroke
+    rodMm = gone === undefined ? master.frontShare * strokes.front + (1 - master.frontShare) * strokes.rear : undefined
+  } else if (lost === 'diagonal') {
+    const half = (strokes.front + strokes.rear) / 2
+    rodMm = chamberMm.front === undefined || chamberMm.rear === undefined ? undefined : Math.max(chamberMm.front, chamberMm.rear) + half
+  } else if (gone) {
+    const chamber = chamberMm[gone]
+    rodMm = chamber === undefined ? undefined : chamber + strokes[gone === 'front' ? 'rear' : 'front']
+  } else rodMm = strokes.front + strokes.rear
+  return { lost, roadForceN, pedalTravelMm: rodMm === undefined ? undefined : (rodMm + freeStrokeMm) * system.pedalRatio }
+}

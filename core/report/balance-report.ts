@@ -1,0 +1,267 @@
+import { adhesionUsed, lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
+import type { BestDeceleration } from '../balance/constant-split.ts'
+import { idealCurve, lockLines, type ForcePoint } from '../balance/ideal-curve.ts'
+import { bestWithoutLock, criteria, type CriterionFound } from '../balance/limits.ts'
+import { chain, type Chain } from '../hydraulics/chain.ts'
+import { failures, type Failure } from '../hydraulics/failures.ts'
+import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import type { Takers } from '../hydraulics/bores.ts'
+import { axleFluidMm3, DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
+import { boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
+import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
+import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
+import { axleBrake, type AxleBrakeReport } from './brake.ts'
+import { systemOf } from './brake-system.ts'
+import type { Context } from './context.ts'
+import { extrasOf, frictionOf, LOADS, massIn, SURFACES, type LoadId, type Surface } from './grip.ts'
+import { frontFirstToG } from './lock-finding.ts'
+import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
+import type { Missing } from './types.ts'
+import { Working } from './working.ts'
+
+/** Everything that figures of the hydraulics are made of, for one setup. */
+export interface Hydraulics {
+  context: Context
+  brakes: Record<Axle, AxleBrakeReport>
+  system: BrakeSystem | undefined
+  takers: Takers | undefined
+  calibration: Calibration
+  mass: Mass | undefined
+  missing: Missing[]
+}
+
+/**
+ * The brake system of a setup, or of what it would be with other parts in it.
+ * @throws RangeError when the project has no such setup
+ */
+export function hydraulicsOf(
+  project: Project,
+  setupId: string,
+  change: (resolved: ResolvedSetup) => ResolvedSetup = (same) => same,
+): Hydraulics {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const stock = stockSetup(project)
+  const of = (one: Setup, resolved: ResolvedSetup): Context => ({ project, setup: one, isStock: one === stock, resolved })
+  const context = of(setup, change(resolveSetup(project, setup)))
+  const onTheCar = of(stock, resolveSetup(project, stock))
+  const brakesOf = (one: Context) => ({ front: axleBrake(one, 'front'), rear: axleBrake(one, 'rear') })
+  const brakes = brakesOf(context)
+  const stockBrakes = setup === stock ? brakes : brakesOf(onTheCar)
+  const work = new Working()
+  const system = systemOf(work, context, brakes)
+  const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
+  const [front, rear] = AXLES.map((axle) => takerOf(new Working(), context, axle, brakes[axle], calibration.factor))
+  return {
+    context,
+    brakes,
+    system,
+    takers: front && rear ? { front, rear } : undefined,
+    calibration,
+    mass: massIn(project, 'driver'),
+    missing: work.missing,
+  }
+}
+
+export interface BalanceCase {
+  load: LoadId
+  surface: Surface
+  friction: number
+  assumed: boolean
+  /** Undefined: a figure of the load is missing. */
+  order: LockOrder | undefined
+  best: BestDeceleration | undefined
+  pedalForceN: number | undefined
+}
+
+export interface BalanceOptions {
+  /** The engine stays engaged; the criteria are for the engine disconnected. */
+  engine?: boolean
+  downforce?: boolean
+}
+
+/** One stage of the chain as the picture shows it. */
+export interface StageTravel {
+  pedalMm: number
+  rodMm: number
+  /** Stroke that each circuit takes of its cylinder. */
+  masterMm: { front: number; rear: number }
+  /** How far a piston moves at each caliper or wheel cylinder. */
+  pistonMm: { front: number; rear: number }
+}
+
+export interface BalanceReport {
+  missing: Missing[]
+  cases: BalanceCase[]
+  /** By load, engine disconnected. */
+  criteria: { load: LoadId; found: CriterionFound[] | undefined }[]
+  /** Up to where the front must lock first on the road, g. */
+  frontFirstToG: number | undefined
+  ideal: ForcePoint[]
+  line: ForcePoint[]
+  lockLines: { surface: Surface; friction: number; front: [ForcePoint, ForcePoint]; rear: [ForcePoint, ForcePoint] }[]
+  effort: { decelG: number; forceN: number; bareN: number; travelMm: number | undefined }[]
+  runoutForceN: number | undefined
+  /** `tyres`: they give out before the brakes do. */
+  failures: (Failure & { decelG: number; tyres: boolean })[]
+  /** At 500 N, with the assist that works and without. */
+  atLimit: { assist: number | undefined; bare: number | undefined }
+  calibration: string
+}
+
+/** At this pedal force failures are stated, N (UN Regulation No. 13-H, Annex 3). */
+export const FAILURE_FORCE_N = 500
+/** Secondary braking asked for by UN Regulation No. 13-H, m/s2. */
+export const SECONDARY_MS2 = 2.44
+const CURVE_G = 1.2
+const CURVE_STEPS = 48
+
+/** Balance, effort and failures of one setup in all its cases. */
+export function balanceReport(project: Project, setupId: string, options: BalanceOptions = {}): BalanceReport {
+  const found = hydraulicsOf(project, setupId)
+  const { system, mass, context, takers } = found
+  const extras = extrasOf(project, { engine: options.engine ?? false, downforce: options.downforce ?? false })
+  const loads = (Object.keys(LOADS) as LoadId[])
+    .map((load) => ({ load, mass: massIn(project, load) }))
+    .filter(({ load, mass: one }) => load !== 'own' || one)
+  const cases = loads.flatMap(({ load, mass: one }) =>
+    SURFACES.map((surface): BalanceCase => {
+      const friction = frictionOf(project, surface)
+      const best = system && one && bestWithoutLock(system, one, friction.value, extras)
+      return {
+        load,
+        surface,
+        friction: friction.value,
+        assumed: friction.assumed,
+        order: system && one && lockOrder(system, one, extras),
+        best,
+        pedalForceN: system && one && best && adhesionUsed(system, one, best.decelG, extras)?.pedalForceN,
+      }
+    }),
+  )
+  const weightN = mass && mass.massKg * STANDARD_GRAVITY
+  const dry = frictionOf(project, 'dry').value
+  return {
+    missing: found.missing,
+    cases,
+    criteria: loads.map(({ load, mass: one }) => ({ load, found: system && one && criteria(system, one) })),
+    frontFirstToG: system && mass && frontFirstToG(context, system, mass),
+    ideal: mass ? idealCurve(mass, CURVE_G) : [],
+    line: system && weightN ? forceLine(system, weightN) : [],
+    lockLines: mass
+      ? SURFACES.map((surface) => ({
+          surface,
+          friction: frictionOf(project, surface).value,
+          ...lockLines(mass, frictionOf(project, surface).value),
+        }))
+      : [],
+    effort: system && weightN ? effortCurve(system, takers, weightN, Math.max(CURVE_G, dry)) : [],
+    runoutForceN: system && runoutAt(system),
+    failures: system && mass ? failuresOf(found, system, mass) : [],
+    atLimit: { assist: decelAt(system, weightN), bare: decelAt(system && { ...system, booster: undefined }, weightN) },
+    calibration: found.calibration.note,
+  }
+}
+
+const decelAt = (system: BrakeSystem | undefined, weightN: number | undefined): number | undefined => {
+  if (!system || !weightN) return undefined
+  const stage = chain(system, FAILURE_FORCE_N)
+  return (stage.front.forceN + stage.rear.forceN) / weightN
+}
+
+/** Front and rear force over the weight as the pedal goes down. */
+function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
+  const points: ForcePoint[] = [[0, 0]]
+  for (let i = 1; i <= CURVE_STEPS; i += 1) {
+    const pedalForceN = pedalForceForRoadForce(system, (weightN * CURVE_G * i) / CURVE_STEPS)
+    if (pedalForceN === undefined) break
+    const stage = chain(system, pedalForceN)
+    points.push([stage.front.forceN / weightN, stage.rear.forceN / weightN])
+  }
+  return points
+}
+
+function effortCurve(system: BrakeSystem, takers: Takers | undefined, weightN: number, toG: number): BalanceReport['effort'] {
+  const bare: BrakeSystem = { ...system, booster: undefined }
+  return Array.from({ length: CURVE_STEPS }, (_, i) => (toG * (i + 1)) / CURVE_STEPS).flatMap((decelG) => {
+    const forceN = pedalForceForRoadForce(system, weightN * decelG)
+    const bareN = pedalForceForRoadForce(bare, weightN * decelG)
+    if (forceN === undefined || bareN === undefined) return []
+    return [{ decelG, forceN, bareN, travelMm: takers && stageTravel(system, takers, chain(system, forceN)).pedalMm }]
+  })
+}
+
+/** Pedal force at which the booster has given all it has, N. */
+function runoutAt({ booster, pedalRatio, pedalEfficiency }: BrakeSystem): number | undefined {
+  if (booster?.assistN === undefined || booster.ratio <= 1) return undefined
+  return booster.assistN / (booster.ratio - 1) / (pedalRatio * pedalEfficiency)
+}
+
+/** How far each stage moves at a pedal force: fluid taken over area, from the pistons back to the foot. */
+export function stageTravel(system: BrakeSystem, takers: Takers, stage: Pick<Chain, 'front' | 'rear'>): StageTravel {
+  const { master } = system
+  const fluid = { front: axleFluidMm3(takers.front, stage.front.pressureMpa), rear: axleFluidMm3(takers.rear, stage.rear.pressureMpa) }
+  const bore = {
+    front: master.kind === 'tandem' ? master.boreMm : master.frontBoreMm,
+    rear: master.kind === 'tandem' ? master.boreMm : master.rearBoreMm,
+  }
+  const masterMm = { front: fluid.front / boreAreaMm2(bore.front), rear: fluid.rear / boreAreaMm2(bore.rear) }
+  const rodMm =
+    (master.kind === 'tandem'
+      ? masterMm.front + masterMm.rear
+      : master.frontShare * masterMm.front + (1 - master.frontShare) * masterMm.rear) + DEFAULT_FREE_STROKE_MM
+  const piston = (axle: Axle) => fluid[axle] / 2 / (takers[axle].pistonAreaMm2 * 2)
+  return { pedalMm: rodMm * system.pedalRatio, rodMm, masterMm, pistonMm: { front: piston('front'), rear: piston('rear') } }
+}
+
+function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: Mass): BalanceReport['failures'] {
+  const { masterCylinder } = context.resolved
+  const chamber = (field: 'frontStrokeMm' | 'rearStrokeMm') => (masterCylinder ? masterCylinder[field]?.value : undefined)
+  const circuits = context.project.car.circuits === 'diagonal' && system.master.kind === 'tandem' ? 'diagonal' : 'frontRear'
+  const weightN = mass.massKg * STANDARD_GRAVITY
+  const dry = frictionOf(context.project, 'dry').value
+  const chi = mass.cgHeightMm / mass.wheelbaseMm
+  // one axle alone: it locks where its force is the friction times its own load
+  const tyreG = {
+    front: (dry * mass.staticFront) / (1 - dry * chi),
+    rear: (dry * (1 - mass.staticFront)) / (1 + dry * chi),
+    both: bestWithoutLock(system, mass, dry)?.decelG ?? dry,
+  }
+  const chambers = { front: chamber('frontStrokeMm'), rear: chamber('rearStrokeMm') }
+  return failures(system, takers, FAILURE_FORCE_N, circuits, chambers, DEFAULT_FREE_STROKE_MM).map((one) => {
+    const brakesG = one.roadForceN / weightN
+    const mostG = one.lost.startsWith('front')
+      ? tyreG.rear
+      : one.lost.startsWith('rear')
+        ? tyreG.front
+        : one.lost === 'diagonal'
+          ? tyreG.both / 2
+          : tyreG.both
+    return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG }
+  })
+}
+
+export interface ChainPicture {
+  chain: Chain
+  travel: StageTravel | undefined
+  /** Rear pressure as it leaves the cylinder, before the valve. */
+  rearBeforeValveMpa: number
+  /** Force after the booster over rod force; undefined without a booster or a force. */
+  boostRatio: number | undefined
+  /** What the brakes would give if the tyres held, g. */
+  decelG: number | undefined
+}
+
+/** The chain of a setup at one pedal force with what moves at each stage; undefined while figures are missing. */
+export function chainPicture({ system, takers, mass }: Hydraulics, pedalForceN: number): ChainPicture | undefined {
+  if (!system) return undefined
+  const stage = chain(system, pedalForceN)
+  return {
+    chain: stage,
+    travel: takers && stageTravel(system, takers, stage),
+    rearBeforeValveMpa: stage.boostedForceN * pressurePerNewton(system.master).rear,
+    boostRatio: system.booster && stage.rodForceN > 0 ? stage.boostedForceN / stage.rodForceN : undefined,
+    decelG: mass && (stage.front.forceN + stage.rear.forceN) / (mass.massKg * STANDARD_GRAVITY),
+  }
+}

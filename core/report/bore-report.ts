@@ -1,0 +1,129 @@
+import { idealFrontShare } from '../balance/constant-split.ts'
+import { boreTable, pairMatrix, type BoreRow, type PairCell } from '../hydraulics/bores.ts'
+import { chain } from '../hydraulics/chain.ts'
+import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
+import type { Project } from '../model/project.ts'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
+import { hydraulicsOf } from './balance-report.ts'
+import type { Missing } from './types.ts'
+
+export interface Band {
+  low: number
+  high: number
+}
+/** What feels right at 0.9 g, by use: R. Limpert, Brake Design and Safety, ch. 5, rounded; road with assist, competition without. */
+export const BANDS = {
+  road: { forceN: { low: 100, high: 250 }, travelMm: { low: 40, high: 90 } },
+  competition: { forceN: { low: 300, high: 500 }, travelMm: { low: 20, high: 50 } },
+} as const
+/** The bar should stay so near its middle: beyond, small changes of its thread turn the order. */
+export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
+
+export type BoreReason =
+  'force is below the band' | 'force is above the band' | 'travel is below the band' | 'travel is above the band' | 'bar too far off centre'
+
+export interface BoreReport {
+  missing: Missing[]
+  decelG: number
+  bands: (typeof BANDS)['road' | 'competition']
+  use: 'road' | 'competition'
+  /** Front share that the pairs are set to. */
+  wantedShare: number | undefined
+  tandem: (BoreRow & { reasons: BoreReason[] })[]
+  pairs: (PairCell & { reasons: BoreReason[] })[]
+  /** The feasible pair with the least difference of stroke. */
+  best: (PairCell & { reasons: BoreReason[] }) | undefined
+  /** The feasible tandem bore nearest the middle of the force band. */
+  bestTandem: BoreRow | undefined
+}
+
+export interface BoreOptions {
+  decelG: number
+  /** The booster is removed or has failed. */
+  withoutBooster?: boolean
+  /** Bands other than those of the use; a pedal that must stay under a force. */
+  mostForceN?: number
+}
+
+/** All stock bores and all pairs of them against the bands of the car's use. */
+export function boreReport(project: Project, setupId: string, { decelG, withoutBooster, mostForceN }: BoreOptions): BoreReport {
+  const { system: fitted, takers, mass, missing } = hydraulicsOf(project, setupId)
+  const use = project.car.use === 'competition' ? 'competition' : 'road'
+  const bands = BANDS[use]
+  const empty: BoreReport = {
+    missing,
+    decelG,
+    bands,
+    use,
+    wantedShare: undefined,
+    tandem: [],
+    pairs: [],
+    best: undefined,
+    bestTandem: undefined,
+  }
+  if (!fitted || !takers || !mass) return empty
+  const system = withoutBooster ? { ...fitted, booster: undefined } : fitted
+  const roadForceN = mass.massKg * STANDARD_GRAVITY * decelG
+  const wantedShare = aimedShare(
+    project,
+    decelG,
+    () => {
+      const now = pedalForceForRoadForce(fitted, roadForceN)
+      return now === undefined ? undefined : chain(fitted, now).bias.road
+    },
+    mass.staticFront,
+    mass.cgHeightMm / mass.wheelbaseMm,
+  )
+  const force: Band = mostForceN === undefined ? bands.forceN : { low: 0, high: mostForceN }
+  const reasonsOf = (pedalForceN: number, travelMm: number): BoreReason[] => [
+    ...(pedalForceN < force.low ? (['force is below the band'] as const) : []),
+    ...(pedalForceN > force.high ? (['force is above the band'] as const) : []),
+    ...(travelMm < bands.travelMm.low ? (['travel is below the band'] as const) : []),
+    ...(travelMm > bands.travelMm.high ? (['travel is above the band'] as const) : []),
+  ]
+  const tandem = boreTable(system, takers, roadForceN, DEFAULT_FREE_STROKE_MM).map((row) => ({
+    ...row,
+    reasons: reasonsOf(row.pedalForceN, row.pedalTravelMm),
+  }))
+  const pairs =
+    wantedShare === undefined
+      ? []
+      : pairMatrix(system, takers, { roadForceN, frontShare: wantedShare }, DEFAULT_FREE_STROKE_MM).map((cell) => ({
+          ...cell,
+          reasons: [
+            ...reasonsOf(cell.pedalForceN, cell.pedalTravelMm),
+            ...(cell.barShare < BAR_MIDDLE.low || cell.barShare > BAR_MIDDLE.high ? (['bar too far off centre'] as const) : []),
+          ],
+        }))
+  const middle = (force.low + force.high) / 2
+  const least = <T>(list: readonly T[], of: (one: T) => number) =>
+    list.reduce<T | undefined>((best, one) => (best === undefined || of(one) < of(best) ? one : best), undefined)
+  return {
+    ...empty,
+    wantedShare,
+    tandem,
+    pairs,
+    best: least(
+      pairs.filter((one) => one.reasons.length === 0),
+      (one) => Math.abs(one.frontStrokeMm - one.rearStrokeMm),
+    ),
+    bestTandem: least(
+      tandem.filter((one) => one.reasons.length === 0),
+      (one) => Math.abs(one.pedalForceN - middle),
+    ),
+  }
+}
+
+/** The front share to aim for: the load's, the present one, or a fixed figure. */
+export function aimedShare(
+  project: Project,
+  decelG: number,
+  present: () => number | undefined,
+  staticFront: number,
+  chi: number,
+): number | undefined {
+  const { biasAim = 'load', biasAimShare } = project.preferences
+  if (biasAim === 'fixed') return biasAimShare
+  return biasAim === 'present' ? present() : idealFrontShare(staticFront, chi, decelG)
+}
