@@ -6,6 +6,8 @@ import { prepareCaliper, prepareWheel } from '../core/clearance/outline.ts'
 import { plainGap, quantile, uncertainGap } from '../core/clearance/uncertain-gap.ts'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { allCandidates } from '../core/report/candidates.ts'
+import { balanceReport } from '../core/report/balance-report.ts'
+import { boreReport } from '../core/report/bore-report.ts'
 import { evaluate } from '../core/report/evaluate.ts'
 import { bruteDistance } from './brute-gap.ts'
 import { caliperShape, wheelShape } from './shapes.ts'
@@ -129,6 +131,16 @@ const perCandidate = (await microseconds(() => allCandidates(DEMO_PROJECT, 'bala
 const quickest = (await microseconds(() => allCandidates(DEMO_PROJECT, 'balanced'), 600, 'min')) / 1000 / many
 promise(quickest < CANDIDATE_MS, `a candidate takes ${quickest.toFixed(3)} ms at the quickest`)
 console.log(`a candidate against a setup, budget of ${CANDIDATE_MS} ms over time taken: ratio ${(CANDIDATE_MS / perCandidate).toFixed(1)}`)
+// all cases and curves of the balance, and every pair of bores
+for (const [name, budgetMs, work] of [
+  ['balance of a setup with all cases and curves', 10, () => balanceReport(DEMO_PROJECT, 'balanced')],
+  ['pair matrix of 13 x 13 bores with travel', 20, () => boreReport(DEMO_PROJECT, 'balanced', { decelG: 0.9 })],
+] as const) {
+  const took = (await microseconds(work, 400)) / 1000
+  const quiet = (await microseconds(work, 300, 'min')) / 1000
+  console.log(`${name}, budget of ${budgetMs} ms over time taken: ratio ${(budgetMs / took).toFixed(1)}`)
+  promise(quiet < budgetMs, `${name} takes ${quiet.toFixed(1)} ms at the quickest`)
+}
 console.log(
   `absolute: gap ${fast.toFixed(1)} µs, with preparation ${whole.toFixed(1)} µs, brute force ${brute.toFixed(0)} µs, general package ${package_.toFixed(0)} µs`,
 )

@@ -25,6 +25,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['setup', 'setup=estate-fronts'],
       ['fit', 'setup=estate-fronts'],
       ['balance', 'setup=balanced'],
+      ['balance', 'setup=balanced&view=chain'],
+      ['balance', 'setup=balanced&view=pedal'],
+      ['balance', 'setup=balanced&view=bores'],
+      ['balance', 'setup=balanced&view=gauges'],
       ['cost', 'setup=big-kit'],
     ] as const) {
       await openDemo(page, step, query)

@@ -185,6 +185,14 @@ const biases = computed(() => {
   max-width: 640px;
   margin-bottom: 10px;
 }
+.said {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+}
+.values .soft {
+  margin-right: 5px;
+}
 .force input {
   width: 100%;
   accent-color: var(--accent);

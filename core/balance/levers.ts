@@ -82,8 +82,8 @@ export const roadShareAt =
   }
 
 /** The value of each lever alone that meets an aim, by halving to a part in 1e10; a lever that cannot is left out. */
-export function levers(system: BrakeSystem, aim: Aim): LeverFound[] {
-  return LEVERS.flatMap((id) => {
+export function levers(system: BrakeSystem, aim: Aim, ids: readonly LeverId[] = LEVERS): LeverFound[] {
+  return ids.flatMap((id) => {
     const lever = TABLE[id]
     const from = lever.read(system)
     if (from === undefined) return []

@@ -7,7 +7,7 @@ import { failures, type Failure } from '../hydraulics/failures.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import type { Takers } from '../hydraulics/bores.ts'
 import { axleFluidMm3, DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
-import { boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
+import { axleForcePerMpa, boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
@@ -240,6 +240,32 @@ function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: 
           : tyreG.both
     return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG }
   })
+}
+
+/** The valve's knee on the line of forces, and the line that it would give elsewhere. */
+export interface KneeOnLine {
+  kneeMpa: number
+  point: ForcePoint
+  line: ForcePoint[]
+}
+
+/** The line of forces with the knee at a pressure, for a hand that drags it; undefined without a valve or with figures missing. */
+export function kneeOnLine({ system, mass }: Hydraulics, kneeMpa: number): KneeOnLine | undefined {
+  if (!system?.valve || !mass) return undefined
+  const weightN = mass.massKg * STANDARD_GRAVITY
+  const moved: BrakeSystem = { ...system, valve: { ...system.valve, kneeMpa } }
+  const per = pressurePerNewton(system.master)
+  const force = (axle: Axle, mpa: number) =>
+    (Math.max(mpa - system[axle].sealMpa, 0) * axleForcePerMpa(system[axle], system.tyreRadiusMm[axle])) / weightN
+  return { kneeMpa, point: [force('front', (kneeMpa * per.front) / per.rear), force('rear', kneeMpa)], line: forceLine(moved, weightN) }
+}
+
+/** The knee pressure that puts the knee at a rear force over the weight, MPa, within what a valve can be set to. */
+export function kneeAtRear({ system, mass }: Hydraulics, rearOverWeight: number): number | undefined {
+  if (!system || !mass) return undefined
+  const perMpa = axleForcePerMpa(system.rear, system.tyreRadiusMm.rear)
+  const mpa = (rearOverWeight * mass.massKg * STANDARD_GRAVITY) / perMpa + system.rear.sealMpa
+  return Math.min(20, Math.max(0.1, mpa))
 }
 
 export interface ChainPicture {

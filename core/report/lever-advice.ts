@@ -1,13 +1,13 @@
 import { lockOrder, type Mass } from '../balance/adhesion.ts'
-import { levers, lockTurnsAt, roadShareAt, type Aim, type LeverFound, type LeverId } from '../balance/levers.ts'
+import { levers, lockTurnsAt, roadShareAt, withLever, type Aim, type LeverFound, type LeverId } from '../balance/levers.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type Project, type Setup } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY, type Dimension } from '../quantity/units.ts'
 import { hydraulicsOf } from './balance-report.ts'
 import { allCandidates } from './candidates.ts'
-import { massIn } from './grip.ts'
-import { frontFirstToG, frontFirstUntil } from './lock-finding.ts'
+import { frictionOf, massIn } from './grip.ts'
+import { FRONT_FIRST_TO_G, frontFirstToG, frontFirstUntil } from './lock-finding.ts'
 import type { FindingVerdict } from './types.ts'
 
 /** What a lever's value means in the workshop. */
@@ -61,10 +61,10 @@ export function leverReport(project: Project, setupId: string): LeverReport {
   const { system, mass, context } = hydraulicsOf(project, setupId)
   if (!system || !mass) return { aim: undefined, advice: [] }
   const laden = massIn(project, 'laden')
-  const limitG = frontFirstToG(context, system, mass)
   const { biasAim = 'load', biasAimShare, referenceDecelG, units } = project.preferences
-  const targetG = limitG + MARGIN_G
-  const wanted: { aim: Aim; words: string } = (() => {
+  // whatever the dry tyre gives, a better balance gives more of it: the tyre itself is the limit
+  const targetG = Math.max(FRONT_FIRST_TO_G, frictionOf(project, 'dry').value) + MARGIN_G
+  const wanted: { aim: Aim; words: string; upToG?: number } = (() => {
     const roadForceN = mass.massKg * STANDARD_GRAVITY * referenceDecelG
     if (biasAim === 'fixed' && biasAimShare !== undefined)
       return {
@@ -80,21 +80,22 @@ export function leverReport(project: Project, setupId: string): LeverReport {
           words: `front first up to ${formatQuantity(order.aboveG, 'deceleration')}, as it stands`,
         }
     }
-    return { aim: lockTurnsAt(mass, targetG), words: `front first up to ${formatQuantity(targetG, 'deceleration')}` }
+    return { aim: lockTurnsAt(mass, targetG), upToG: targetG, words: `front first up to ${formatQuantity(targetG, 'deceleration')}` }
   })()
   const until = (one: BrakeSystem): number => {
     const orders = [mass, ...(laden ? [laden] : [])].map((load: Mass) => lockOrder(one, load))
     return Math.min(...orders.map((order) => (order ? frontFirstUntil(order) : 0)))
   }
   const fits = new Map(allCandidates(project, setupId).map((one) => [`${one.axle ?? ''}.${one.slot}.${one.partId}`, one.worst]))
-  const offers = partOffers(project, setupId, until, limitG, fits)
-  const found = levers(system, wanted.aim)
-  const knee = kneeOffer(project, setupId, wanted.aim, until)
+  const offers = partOffers(project, setupId, until, (one) => frontFirstToG(context, one, mass), fits)
+  const solve = solver(wanted, until)
+  const found = solve(system)
+  const knee = kneeOffer(project, setupId, solve, until)
   if (knee && !found.some((one) => one.id === 'valveKnee'))
     found.push({ id: 'valveKnee', from: system.valve?.kneeMpa ?? 0, to: knee.kneeMpa })
   const advice = found.map((one): LeverAdvice => {
     const { label, dimension } = WORDS[one.id]
-    const show = (value: number) => formatQuantity(value, dimension, units)
+    const show = (value: number) => formatQuantity(value, dimension, units, dimension === 'number' ? { decimals: 3 } : {})
     const own = offers.filter((offer) => offer.lever === one.id).slice(0, MOST_OFFERS)
     const turned: LeverAdvice['offers'] =
       one.id === 'barShare'
@@ -129,6 +130,25 @@ export function leverReport(project: Project, setupId: string): LeverReport {
   return { aim: wanted.words, advice }
 }
 
+/** So near counts as reached, g. */
+const REACHED_G = 0.003
+
+/**
+ * Levers for an aim. With a valve the curves can cross more than once: where the order has turned before the target
+ * already, the lever is sought by the order itself.
+ */
+function solver(
+  wanted: { aim: Aim; upToG?: number },
+  until: (system: BrakeSystem) => number,
+): (system: BrakeSystem, ids?: readonly LeverId[]) => LeverFound[] {
+  const { aim, upToG } = wanted
+  return (system, ids) =>
+    levers(system, aim, ids).flatMap((one) => {
+      if (upToG === undefined || until(withLever(system, one.id, one.to)) >= upToG - REACHED_G) return [one]
+      return levers(system, (tried) => until(tried) - upToG, [one.id])
+    })
+}
+
 const wantedUntil = (until: (system: BrakeSystem) => number, system: BrakeSystem, { to }: LeverFound): number =>
   until(system.master.kind === 'twin' ? { ...system, master: { ...system.master, frontShare: to } } : system)
 
@@ -137,7 +157,7 @@ function partOffers(
   project: Project,
   setupId: string,
   until: (system: BrakeSystem) => number,
-  limitG: number,
+  limitOf: (system: BrakeSystem) => number,
   fits: ReadonlyMap<string, FindingVerdict>,
 ): (LeverAdvice['offers'][number] & { lever: LeverId })[] {
   const now = hydraulicsOf(project, setupId)
@@ -150,7 +170,7 @@ function partOffers(
       const { system } = hydraulicsOf(project, setupId, (resolved) => ({ ...resolved, [axle]: { ...resolved[axle], [slot]: part } }))
       if (!system) return []
       const toG = until(system)
-      if (toG < limitG) return []
+      if (toG < limitOf(system)) return []
       const change: LeverChange = { kind: 'part', axle, slot, partId: part.id }
       return [
         {
@@ -171,7 +191,7 @@ function partOffers(
 function kneeOffer(
   project: Project,
   setupId: string,
-  aim: Aim,
+  solve: ReturnType<typeof solver>,
   until: (system: BrakeSystem) => number,
 ): { part: Part; kneeMpa: number; until: number } | undefined {
   const adjustable = (part: Part) => part.kind === 'valve' && part.action === 'adjustable' && part.slope !== undefined
@@ -179,7 +199,7 @@ function kneeOffer(
   const part = fitted && adjustable(fitted) ? fitted : project.parts.find(adjustable)
   if (!part) return undefined
   const { system } = hydraulicsOf(project, setupId, (resolved) => ({ ...resolved, valve: part as NonNullable<typeof resolved.valve> }))
-  const found = system && levers(system, aim).find((one) => one.id === 'valveKnee')
+  const [found] = system ? solve(system, ['valveKnee']) : []
   if (!system || !found) return undefined
   return { part, kneeMpa: found.to, until: until({ ...system, valve: { kneeMpa: found.to, slope: system.valve?.slope ?? 0 } }) }
 }
@@ -189,7 +209,7 @@ export function withLeverChange(setup: Setup, change: LeverChange, id: string, n
   const next: Setup = { ...structuredCloneOf(setup), id, name }
   if (change.kind === 'knee') {
     next.hydraulics.valve = change.partId
-    next.hydraulics.valveKneeMpa = { value: Math.round(change.kneeMpa * 100) / 100, origin: 'estimated' }
+    next.hydraulics.valveKneeMpa = { value: Math.floor(change.kneeMpa * 100) / 100, origin: 'estimated' }
   } else if (change.kind === 'bar')
     next.hydraulics.barFrontShare = { value: Math.round(change.frontShare * 1000) / 1000, origin: 'estimated' }
   else if (change.axle) next[change.axle][change.slot as AxleSlot] = change.partId

@@ -1,0 +1,270 @@
+import { describe, expect, test } from '@jest/globals'
+import { lockOrder } from '../balance/adhesion.ts'
+import { chain } from '../hydraulics/chain.ts'
+import { projectProblems } from '../model/check.ts'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import type { Project } from '../model/project.ts'
+import { figure } from '../quantity/figure.ts'
+import { balanceReport, chainPicture, hydraulicsOf, kneeAtRear, kneeOnLine } from './balance-report.ts'
+import { boreReport } from './bore-report.ts'
+import { evaluate } from './evaluate.ts'
+import { gaugeReport } from './gauge-report.ts'
+import { frontFirstUntil } from './lock-finding.ts'
+import { leverReport, withLeverChange } from './lever-advice.ts'
+
+const demo = (change: (project: Project) => void): Project => {
+  const copy = structuredClone(DEMO_PROJECT)
+  change(copy)
+  return copy
+}
+const lockOf = (project: Project, id = 'as-it-stands') => evaluate(project, id).findings.find((one) => one.rule === 'lock-order')!
+/** The car with the larger rear pistons off a GT: the rear locks first. */
+const tailHappy = (more: (project: Project) => void = () => {}) =>
+  demo((project) => {
+    project.setups[1]! = {
+      id: 'gt-rear',
+      name: 'GT rear',
+      front: {},
+      rear: { caliper: 'gt-rear-caliper', pad: 'rear-fast-pad' },
+      hydraulics: {},
+      extras: [],
+    }
+    more(project)
+  })
+
+describe('the order of locking', () => {
+  test('a larger rear piston blocks on the road, is a warning in competition', () => {
+    expect(lockOf(tailHappy(), 'gt-rear')).toMatchObject({
+      verdict: 'blocked',
+      sentence: expect.stringMatching(/^Rear locks first above 0\.\d\d.g; on the road the front must lock first up to 0\.8\d.g/),
+    })
+    expect(
+      lockOf(
+        tailHappy((project) => (project.car.use = 'competition')),
+        'gt-rear',
+      ).verdict,
+    ).toBe('check')
+    expect(evaluate(tailHappy(), 'gt-rear').verdict).toBe('blocked')
+  })
+  test('the limit is what the dry tyre gives, if that is more than 0.80 g', () => {
+    const grippy = demo((project) => (project.car.tyreDry = figure(1.1)))
+    expect(lockOf(DEMO_PROJECT, 'balanced').verdict).toBe('check')
+    expect(lockOf(grippy, 'balanced').verdict).toBe('blocked')
+  })
+  test('without the laden figures nobody can say on the road', () => {
+    expect(lockOf(demo((project) => delete project.car.ladenMassKg))).toMatchObject({
+      verdict: 'unknown',
+      missing: [{ what: 'Mass, fully laden' }],
+    })
+  })
+  test('electronic rear distribution sees to the order; the base split is what counts', () => {
+    const kept = (project: Project) => {
+      project.car.abs = 'absAndDistribution'
+      project.car.front.absRing = project.car.rear.absRing = 'hub'
+    }
+    expect(lockOf(demo(kept), 'balanced').verdict).toBe('fits')
+    const strict = tailHappy((project) => {
+      kept(project)
+      project.preferences.limits = { absPoints: 0.01 }
+    })
+    expect(lockOf(strict, 'gt-rear')).toMatchObject({ verdict: 'check', sentence: expect.stringMatching(/distribution/) })
+  })
+})
+
+describe('all cases', () => {
+  const report = balanceReport(DEMO_PROJECT, 'balanced')
+  test('loads by surfaces; the order does not depend on the surface, the best does', () => {
+    expect(report.cases.map((one) => `${one.load} ${one.surface}`)).toEqual([
+      'driver dry',
+      'driver wet',
+      'driver loose',
+      'laden dry',
+      'laden wet',
+      'laden loose',
+    ])
+    const [dry, wet] = report.cases
+    expect(dry!.order).toEqual(wet!.order)
+    expect(dry!.best!.decelG).toBeGreaterThan(wet!.best!.decelG)
+    for (const one of report.cases) expect(one.best!.efficiency).toBeLessThanOrEqual(1 + 1e-9)
+  })
+  test('an own case joins when it is entered; unknown friction is assumed and says so', () => {
+    const own = demo((project) => {
+      project.car.ownMassKg = figure(980)
+      project.car.ownStaticFrontShare = figure(0.65)
+      delete project.car.tyreWet
+    })
+    const { cases } = balanceReport(own, 'balanced')
+    expect(cases.filter((one) => one.load === 'own')).toHaveLength(3)
+    expect(cases.find((one) => one.surface === 'wet')).toMatchObject({ friction: 0.6, assumed: true })
+  })
+  test('engine drag and downforce change the cases', () => {
+    const pressed = demo((project) => (project.car.downforceFrontN = figure(500)))
+    const best = (options: object) => balanceReport(pressed, 'balanced', options).cases[0]!.best!.decelG
+    expect(best({ downforce: true })).not.toBe(best({}))
+    expect(balanceReport(DEMO_PROJECT, 'balanced', { engine: true }).cases[2]!.best!.decelG).not.toBe(report.cases[2]!.best!.decelG)
+  })
+  test('what fails leaves less, and tyres limit what is left', () => {
+    for (const one of report.failures) expect(one.decelG).toBeLessThan(1)
+    expect(report.failures.find((one) => one.lost === 'rear')).toMatchObject({ tyres: true })
+    expect(report.atLimit.bare!).toBeLessThan(report.atLimit.assist!)
+  })
+  test('a blank car gives no case a verdict, and asks', () => {
+    const bare = demo((project) => delete project.car.massKg)
+    const found = balanceReport(bare, 'balanced')
+    expect(found.cases[0]).toMatchObject({ order: undefined, best: undefined })
+    expect(found.line).toEqual([])
+  })
+})
+
+describe('the picture of the chain', () => {
+  test('is the chain at that force, with what moves', () => {
+    const found = hydraulicsOf(DEMO_PROJECT, 'balanced')
+    const at = chainPicture(found, 120)!
+    expect(at.chain).toEqual(chain(found.system!, 120))
+    expect(at.travel!.pedalMm).toBeCloseTo(at.travel!.rodMm * found.system!.pedalRatio, 9)
+    expect(at.rearBeforeValveMpa).toBeGreaterThanOrEqual(at.chain.rear.pressureMpa)
+    expect(evaluate(DEMO_PROJECT, 'balanced').figures['pedal.travel'].value).toBeCloseTo(
+      chainPicture(found, evaluate(DEMO_PROJECT, 'balanced').figures['pedal.force'].value!)!.travel!.pedalMm,
+      6,
+    )
+  })
+  test('the knee lies on the line, and where a hand puts it', () => {
+    const found = hydraulicsOf(DEMO_PROJECT, 'balanced')
+    const knee = kneeOnLine(found, 3.1)!
+    expect(kneeAtRear(found, knee.point[1])).toBeCloseTo(3.1, 9)
+    const rising = knee.line.filter(([front]) => front > 0 && front < knee.point[0])
+    for (const [front, rear] of rising) expect(rear / front).toBeGreaterThan((0.9 * knee.point[1]) / knee.point[0] - 0.2)
+    expect(kneeOnLine(found, 2)!.point[1]).toBeLessThan(knee.point[1])
+  })
+})
+
+describe('one measured pedal travel', () => {
+  const travel = (project: Project, id = 'as-it-stands') => evaluate(project, id).figures['pedal.travel'].value!
+  const measured = (mm: number) =>
+    demo((project) => {
+      project.car.measuredTravelMm = figure(mm)
+      project.car.measuredTravelForceN = figure(131)
+    })
+  test('calibrates the travel of every setup', () => {
+    const usual = travel(DEMO_PROJECT)
+    const soft = measured(80)
+    const force = evaluate(DEMO_PROJECT, 'as-it-stands').figures['pedal.force'].value!
+    expect(usual).toBeLessThan(70)
+    expect(chainPicture(hydraulicsOf(soft, 'as-it-stands'), 131)!.travel!.pedalMm).toBeCloseTo(80, 6)
+    expect(force).toBeCloseTo(131, 0)
+    expect(travel(soft, 'balanced')).toBeGreaterThan(travel(DEMO_PROJECT, 'balanced'))
+    expect(balanceReport(soft, 'balanced').calibration).toMatch(/Calibrated/)
+  })
+  test('one that no brake has is not taken', () => {
+    expect(travel(measured(240))).toBe(travel(DEMO_PROJECT))
+    expect(balanceReport(measured(240), 'balanced').calibration).toMatch(/measure it again/)
+  })
+})
+
+describe('bores', () => {
+  test('the best keeps force and travel in the band; reasons name what does not', () => {
+    const found = boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 })
+    expect(found.bestTandem!.pedalForceN).toBeGreaterThan(100)
+    expect(found.tandem.find((row) => row.boreMm === 12.7)!.reasons).toEqual(['force is below the band', 'travel is above the band'])
+    expect(found.best!.reasons).toEqual([])
+    const feasible = found.pairs.filter((one) => one.reasons.length === 0)
+    for (const one of feasible)
+      expect(Math.abs(one.frontStrokeMm - one.rearStrokeMm)).toBeGreaterThanOrEqual(
+        Math.abs(found.best!.frontStrokeMm - found.best!.rearStrokeMm),
+      )
+  })
+  test('without the booster smaller bores are needed to keep the pedal under 450 N', () => {
+    const found = boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9, withoutBooster: true, mostForceN: 450 })
+    expect(found.bestTandem === undefined || found.bestTandem.pedalForceN <= 450).toBe(true)
+    expect(found.tandem.filter((row) => row.pedalForceN <= 450).every((row) => row.boreMm < 20.6375)).toBe(true)
+  })
+  test('pairs follow the aim', () => {
+    const fixed = demo((project) => Object.assign(project.preferences, { biasAim: 'fixed', biasAimShare: 0.7 }))
+    expect(boreReport(fixed, 'as-it-stands', { decelG: 0.9 }).wantedShare).toBe(0.7)
+    const present = demo((project) => (project.preferences.biasAim = 'present'))
+    expect(boreReport(present, 'as-it-stands', { decelG: 0.9 }).wantedShare).toBeCloseTo(
+      evaluate(DEMO_PROJECT, 'as-it-stands').figures['bias.road'].value!,
+      6,
+    )
+  })
+})
+
+describe('levers', () => {
+  const found = leverReport(tailHappy(), 'gt-rear')
+  test('each offer of the library puts the front first far enough, and none that does not go on is offered', () => {
+    const offers = found.advice.flatMap((one) => one.offers)
+    expect(offers.length).toBeGreaterThanOrEqual(2)
+    for (const one of offers) {
+      expect(one.fit).not.toBe('blocked')
+      expect(one.frontFirstToG).toBeGreaterThanOrEqual(0.8)
+    }
+  })
+  test('an applied lever makes a valid setup in which the order is right', () => {
+    for (const advice of found.advice) {
+      for (const offer of advice.offers) {
+        const project = tailHappy()
+        project.setups.push(withLeverChange(project.setups[1]!, offer.change, 'cured', 'Cured'))
+        expect(projectProblems(project)).toEqual([])
+        const { system, mass } = hydraulicsOf(project, 'cured')
+        expect([offer.name, frontFirstUntil(lockOrder(system!, mass!)!)]).toEqual([offer.name, expect.any(Number)])
+        expect(frontFirstUntil(lockOrder(system!, mass!)!)).toBeGreaterThan(0.8)
+        expect([offer.name, lockOf(project, 'cured').verdict]).not.toEqual([offer.name, 'blocked'])
+      }
+    }
+  })
+  test('other aims, other words', () => {
+    const fixed = demo((project) => Object.assign(project.preferences, { biasAim: 'fixed', biasAimShare: 0.8 }))
+    expect(leverReport(fixed, 'balanced').aim).toMatch(/^80\.0.% of the force at the front at 0\.90.g/)
+    const present = demo((project) => (project.preferences.biasAim = 'present'))
+    expect(leverReport(present, 'balanced').aim).toMatch(/as it stands$/)
+    expect(
+      leverReport(
+        demo((project) => delete project.car.massKg),
+        'balanced',
+      ),
+    ).toEqual({ aim: undefined, advice: [] })
+  })
+})
+
+describe('gauges', () => {
+  const twin = (share = 0.5) =>
+    demo((project) => {
+      project.setups[3]!.hydraulics = { masterCylinder: 'twin-box', booster: null, valve: null, barFrontShare: figure(share) }
+    })
+  const readings = (project: Project, change: (pair: [number, number]) => [number, number] = (same) => same) =>
+    [150, 220, 290, 360, 430, 500].map((force) => {
+      const { front, rear } = chain(hydraulicsOf(project, 'balanced').system!, force)
+      return change([front.pressureMpa, rear.pressureMpa])
+    })
+  test('what is entered is found again; another position is pointed out', () => {
+    expect(gaugeReport(twin(), 'balanced', readings(twin()))).toMatchObject({
+      barShare: expect.closeTo(0.5, 6),
+      sentences: [{ tone: 'fits' }],
+    })
+    const other = gaugeReport(twin(), 'balanced', readings(twin(0.55)))
+    expect(other.barShare).toBeCloseTo(0.55, 6)
+    expect(other.sentences[0]).toMatchObject({ tone: 'needs', text: expect.stringMatching(/The bar stands at 55\.0/) })
+  })
+  test('a zero that is off is taken out of the share', () => {
+    const found = gaugeReport(
+      twin(),
+      'balanced',
+      readings(twin(), ([front, rear]) => [front, rear + 0.3]),
+    )
+    expect(found.barShare).toBeCloseTo(0.5, 3)
+    expect(found.sentences[0]!.text).toMatch(/off its zero/)
+  })
+  test('the knee of a valve is held against what is entered', () => {
+    const pairs = [20, 35, 50, 65, 90, 110, 130, 150].map((force): [number, number] => {
+      const { front, rear } = chain(hydraulicsOf(DEMO_PROJECT, 'balanced').system!, force)
+      return [front.pressureMpa, rear.pressureMpa]
+    })
+    const found = gaugeReport(DEMO_PROJECT, 'balanced', pairs)
+    expect(found.fit!.knee!.rearMpa).toBeCloseTo(3.1, 1)
+    expect(found.sentences.map((one) => one.tone)).toEqual(['fits', 'fits'])
+    expect(found.barShare).toBeUndefined()
+  })
+  test('too few readings ask for more', () => {
+    expect(gaugeReport(DEMO_PROJECT, 'balanced', []).sentences).toEqual([{ tone: 'unknown', text: expect.stringMatching(/Three pairs/) }])
+  })
+})
