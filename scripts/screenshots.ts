@@ -40,6 +40,7 @@ const SHOTS: Shot[] = [
   { name: 'reports', path: `${DEMO}/fit?setup=big-kit&view=reports` },
   { name: 'template', path: `${DEMO}/fit?setup=estate-fronts&view=card` },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
+  { name: 'bores', path: `${DEMO}/balance?setup=balanced&view=bores` },
   { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
   { name: 'cost', path: `${DEMO}/cost?setup=big-kit` },
 ]

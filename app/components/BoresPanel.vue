@@ -143,6 +143,10 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
   display: grid;
   gap: 18px;
 }
+.bores > section {
+  min-width: 0;
+  overflow-x: auto;
+}
 .tools {
   display: flex;
   flex-wrap: wrap;

@@ -137,7 +137,7 @@ const biases = computed(() => {
 <template>
   <div class="picture">
     <label v-if="stages.length > 0" class="force">
-      <span
+      <span class="said"
         >Pedal force <strong class="num">{{ show(forceN, 'force') }}</strong>
         <span v-if="here?.decelG !== undefined" class="num"
           >gives {{ formatQuantity(here.decelG, 'deceleration') }}, as far as the tyres hold</span

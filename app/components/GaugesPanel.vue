@@ -222,6 +222,9 @@ table {
   gap: 8px 14px;
   align-items: end;
 }
+input[type='range'] {
+  accent-color: var(--accent);
+}
 .log li {
   display: flex;
   gap: 10px;
