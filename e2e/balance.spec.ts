@@ -67,8 +67,14 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
   await page.locator('[data-stage="road"]').getByRole('button', { name: 'Road, both wheels' }).click()
   await expect(page.getByRole('dialog')).toContainText('F_f / (F_f + F_r)')
   await page.keyboard.press('Escape')
-  await page.locator('[data-stage="master"]').getByRole('button', { name: 'change' }).click()
-  await expect(page.getByLabel('Master cylinder', { exact: true })).toBeFocused()
+  // a stage is changed in place, and undone
+  const pressure = page.locator('[data-stage="master"]')
+  const was = await pressure.innerText()
+  await page.getByLabel('Change the master cylinder').selectOption({ label: 'Tandem master 23.8' })
+  await expect(pressure).not.toHaveText(was, { useInnerText: true })
+  await page.keyboard.press('Control+z')
+  await expect(pressure).toHaveText(was, { useInnerText: true })
+  await expect(page.getByTestId('areas')).toContainText('staggered')
 })
 
 test('gauge pairs are entered and read; the bar position is taken over and kept by track', async ({ page }) => {

@@ -123,9 +123,22 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
           </li>
         </ul>
       </template>
+      <details class="procedure">
+        <summary>Setting an adjustable valve</summary>
+        <ol>
+          <li>Close it: the rear gets least. A front that locks early is safer than a rear.</li>
+          <li>
+            Closed private place, dry, straight, from 30 km/h, nobody near; seat belts on. Brake to the first lock and note which wheel.
+          </li>
+          <li>Open one step, brake twice, note again. Front, front, front: go on.</li>
+          <li>At the first stop with a rear wheel locking, or a car that steps out, close two steps. That is the setting.</li>
+          <li>The same from 60 km/h, then laden, then wet. The worst of them decides.</li>
+          <li>Mark it, lock it, write the pressure down here, and look for leaks.</li>
+        </ol>
+      </details>
       <p class="caution">
-        A first setting is made with the rear closed and opened in steps: a front that locks early is safer than a rear. Try it at walking
-        pace, then on a closed place, with a qualified technician having looked at the brakes.
+        Local rules may not allow a valve that can be turned on the road. Have a qualified technician look at the brakes before the first
+        stop, and start at walking pace.
       </p>
     </section>
   </div>

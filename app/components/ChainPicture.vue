@@ -4,6 +4,8 @@ import type { Chain } from '#core/hydraulics/chain.ts'
 import { chainPicture, FAILURE_FORCE_N, hydraulicsOf } from '#core/report/balance-report.ts'
 import type { FigureId } from '#core/report/types.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
+import { HYDRAULIC_SLOTS, type HydraulicSlot } from '#core/model/project.ts'
+import { useChoosePart } from '~/composables/choose-part'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -35,9 +37,17 @@ interface Stage {
   ratio: string
   travel: string
   open?: FigureId
+  /** Another part can be put in here. */
+  slot?: HydraulicSlot
   place?: Parameters<typeof goTo>[0]
 }
-const slot = (name: 'masterCylinder' | 'booster' | 'valve') => ({ kind: 'slot', setupId: setup.value!.id, slot: name }) as const
+const { put } = useChoosePart()
+const partsFor = (slot: HydraulicSlot) =>
+  store.project!.parts.filter((part) => (HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind))
+const slotValue = (slot: HydraulicSlot) => {
+  const own = setup.value?.hydraulics[slot]
+  return own === undefined ? '' : (own ?? '-')
+}
 const stages = computed<Stage[]>(() => {
   const one = here.value
   const s = system.value
@@ -75,7 +85,7 @@ const stages = computed<Stage[]>(() => {
       ...single((c) => c.boostedForceN, 'force'),
       ratio: times(one.boostRatio),
       travel: '',
-      place: slot('booster'),
+      slot: 'booster',
     },
     {
       id: 'master',
@@ -84,7 +94,7 @@ const stages = computed<Stage[]>(() => {
       was: [],
       ratio: '',
       travel: travel ? `${show(travel.masterMm.front, 'length')} / ${show(travel.masterMm.rear, 'length')}` : '',
-      place: slot('masterCylinder'),
+      slot: 'masterCylinder',
     },
     {
       id: 'valve',
@@ -93,7 +103,7 @@ const stages = computed<Stage[]>(() => {
       ratio: '',
       travel: '',
       open: 'bias.pressure',
-      place: slot('valve'),
+      slot: 'valve',
     },
     {
       id: 'clamp',
@@ -155,7 +165,18 @@ const biases = computed(() => {
           <span class="title">
             <button v-if="stage.open" class="linkish" type="button" @click="openFigureId = stage.open">{{ stage.title }}</button>
             <template v-else>{{ stage.title }}</template>
-            <button v-if="stage.place" class="linkish small" type="button" @click="goTo(stage.place!)">change</button>
+            <select
+              v-if="stage.slot"
+              class="native inplace"
+              :aria-label="`Change the ${HYDRAULIC_SLOTS[stage.slot].label.toLowerCase()}`"
+              :value="slotValue(stage.slot)"
+              @change="put({ slot: stage.slot }, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="">{{ isStock ? 'not known' : 'as it stands' }}</option>
+              <option v-if="HYDRAULIC_SLOTS[stage.slot].nothing" value="-">none</option>
+              <option v-for="part in partsFor(stage.slot)" :key="part.id" :value="part.id">{{ part.name }}</option>
+            </select>
+            <button v-else-if="stage.place" class="linkish small" type="button" @click="goTo(stage.place!)">change</button>
           </span>
           <span class="values num">
             <span v-for="(value, i) in stage.values" :key="i">
@@ -235,6 +256,12 @@ li + li .box {
   flex-wrap: wrap;
   gap: 2px 8px;
   align-items: baseline;
+}
+.inplace {
+  width: 150px;
+  min-height: 28px;
+  padding: 1px 4px;
+  font-size: 12.5px;
 }
 .values {
   display: grid;

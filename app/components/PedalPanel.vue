@@ -52,6 +52,17 @@ const set = (key: 'measuredTravelMm' | 'measuredTravelForceN', figure: Figure | 
     if (figure) draft.car[key] = figure
     else Reflect.deleteProperty(draft.car, key)
   })
+const parts = computed(() => {
+  const found = balance.value?.travelParts
+  return found
+    ? ([
+        ['pads to the rotor', found.clearanceMm],
+        ['calipers and pads that give', found.complianceMm],
+        ['hoses that swell', found.hosesMm],
+        ['free stroke', found.freeMm],
+      ] as const)
+    : []
+})
 const limit = computed(() => balance.value?.atLimit)
 </script>
 
@@ -108,6 +119,39 @@ const limit = computed(() => balance.value?.atLimit)
       <p class="soft small">
         Heavy: with assist. Dashed: without.{{ isStock ? '' : ' Thin: the car as it stands.' }} The band is what is usual at 0.9 g.
       </p>
+    </section>
+    <section v-if="balance.travelParts || balance.vacuum.length > 0" class="beside">
+      <table v-if="balance.vacuum.length > 0" class="plain" data-test="vacuum">
+        <caption>
+          Pedal force for
+          {{
+            g(store.project!.preferences.referenceDecelG)
+          }}
+        </caption>
+        <tbody>
+          <tr v-for="one in balance.vacuum" :key="one.share">
+            <th scope="row">{{ one.share === 1 ? 'full assist' : one.share === 0 ? 'booster failed' : 'half the vacuum' }}</th>
+            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">
+              {{ force(one.forceN) }}{{ one.forceN > FAILURE_FORCE_N ? ', few drivers reach it' : '' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="balance.travelParts" class="plain" data-test="travel-parts">
+        <caption>
+          What the travel is made of
+        </caption>
+        <tbody>
+          <tr v-for="[name, value] in parts" :key="name">
+            <th scope="row">{{ name }}</th>
+            <td class="r num">{{ mm(value) }}</td>
+          </tr>
+          <tr v-for="one in balance.hoses" :key="one.kind">
+            <th scope="row">in all, with {{ one.kind === 'rubber' ? 'rubber hoses' : 'braided hoses' }}</th>
+            <td class="r num">{{ mm(one.travelMm) }}</td>
+          </tr>
+        </tbody>
+      </table>
     </section>
     <section>
       <h2>When something fails, at {{ force(FAILURE_FORCE_N) }}</h2>
@@ -174,6 +218,19 @@ const limit = computed(() => balance.value?.atLimit)
 svg {
   width: 100%;
   max-width: 680px;
+}
+.beside {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  gap: 18px;
+}
+caption {
+  font-weight: 640;
+  text-align: left;
+}
+th[scope='row'] {
+  font-weight: 400;
+  text-align: left;
 }
 .band {
   fill: var(--steel-soft);

@@ -386,8 +386,10 @@ export const valveFields = {
   action: choice('Action', [
     { value: 'fixed', label: 'fixed knee' },
     { value: 'adjustable', label: 'adjustable knee' },
+    { value: 'loadSensing', label: 'load-sensing' },
   ]),
-  kneeMpa: amount('Knee pressure', 'pressure', 0, 20),
+  kneeMpa: amount('Knee pressure', 'pressure', 0, 20, { help: 'Load-sensing: with the driver only.' }),
+  kneeLadenMpa: amount('Knee pressure, fully laden', 'pressure', 0, 20, { when: { field: 'action', is: 'loadSensing' } }),
   slope: amount('Slope above the knee', 'number', 0, 0.99, { help: 'Rear rise over front rise above the knee, below 1.' }),
 } as const satisfies FieldTable
 

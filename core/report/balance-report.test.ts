@@ -11,6 +11,7 @@ import { evaluate } from './evaluate.ts'
 import { gaugeReport } from './gauge-report.ts'
 import { frontFirstUntil } from './lock-finding.ts'
 import { leverReport, withLeverChange } from './lever-advice.ts'
+import { pistonAreas } from './piston-areas.ts'
 
 const demo = (change: (project: Project) => void): Project => {
   const copy = structuredClone(DEMO_PROJECT)
@@ -266,5 +267,59 @@ describe('gauges', () => {
   })
   test('too few readings ask for more', () => {
     expect(gaugeReport(DEMO_PROJECT, 'balanced', []).sentences).toEqual([{ tone: 'unknown', text: expect.stringMatching(/Three pairs/) }])
+  })
+})
+
+describe('what the stated stop is made of', () => {
+  const report = balanceReport(DEMO_PROJECT, 'as-it-stands')
+  test('the parts of the travel add up to it', () => {
+    const { clearanceMm, complianceMm, hosesMm, freeMm } = report.travelParts!
+    expect(clearanceMm + complianceMm + hosesMm + freeMm).toBeCloseTo(
+      evaluate(DEMO_PROJECT, 'as-it-stands').figures['pedal.travel'].value!,
+      6,
+    )
+  })
+  test('braided hoses shorten it; less vacuum makes the pedal heavier', () => {
+    const [rubber, braided] = report.hoses
+    expect(braided!.travelMm).toBeLessThan(rubber!.travelMm)
+    const forces = report.vacuum.map((one) => one.forceN)
+    expect(forces).toEqual([...forces].sort((a, b) => a - b))
+    expect(forces[2]).toBeCloseTo(evaluate(DEMO_PROJECT, 'as-it-stands').figures['pedal.forceNoAssist'].value!, 6)
+  })
+})
+
+describe('a load-sensing valve', () => {
+  test('has a knee of its own when the car is laden', () => {
+    const sensing = (kneeLadenMpa: number) =>
+      demo((project) =>
+        Object.assign(
+          project.parts.find((one) => one.id === 'stock-valve')!,
+          { action: 'loadSensing', kneeLadenMpa: figure(kneeLadenMpa) },
+        ),
+      )
+    const best = (project: Project, load: string) =>
+      balanceReport(project, 'as-it-stands').cases.find((one) => one.load === load && one.surface === 'dry')!.best!.decelG
+    expect(best(sensing(8), 'driver')).toBe(best(DEMO_PROJECT, 'driver'))
+    // more to the rear when the rear is loaded: nearer the ideal
+    expect(best(sensing(8), 'laden')).toBeGreaterThan(best(DEMO_PROJECT, 'laden'))
+  })
+})
+
+describe('piston areas', () => {
+  const rows = pistonAreas(DEMO_PROJECT, 'balanced')
+  const row = (id: string) => rows.find((one) => one.partId === id)!
+  test('one side and all pistons: twice for a fixed caliper, the same for a sliding one', () => {
+    expect(row('kit4-caliper')).toMatchObject({
+      oneSideMm2: expect.closeTo((Math.PI / 2) * 36 ** 2, 9),
+      allMm2: expect.closeTo(Math.PI * 36 ** 2, 9),
+      fitted: ['front'],
+    })
+    expect(row('stock-front-caliper').allMm2).toBe(row('stock-front-caliper').oneSideMm2)
+    expect(row('staggered-caliper').staggered).toBe(true)
+  })
+  test('against the caliper that stands at the same end', () => {
+    expect(row('stock-rear-caliper').against).toBeCloseTo(0, 12)
+    expect(row('gt-rear-caliper').against).toBeCloseTo((33 / 30) ** 2 - 1, 9)
+    expect(row('gt-front-caliper').against).toBeCloseTo((57 / 54) ** 2 - 1, 9)
   })
 })

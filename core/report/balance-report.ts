@@ -6,7 +6,7 @@ import { chain, type Chain } from '../hydraulics/chain.ts'
 import { failures, type Failure } from '../hydraulics/failures.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import type { Takers } from '../hydraulics/bores.ts'
-import { axleFluidMm3, DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
+import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
 import { axleForcePerMpa, boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
@@ -14,7 +14,7 @@ import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { axleBrake, type AxleBrakeReport } from './brake.ts'
 import { systemOf } from './brake-system.ts'
 import type { Context } from './context.ts'
-import { extrasOf, frictionOf, LOADS, massIn, SURFACES, type LoadId, type Surface } from './grip.ts'
+import { extrasOf, frictionOf, LOADS, massIn, SURFACES, systemIn, type LoadId, type Surface } from './grip.ts'
 import { frontFirstToG } from './lock-finding.ts'
 import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
 import type { Missing } from './types.ts'
@@ -108,7 +108,23 @@ export interface BalanceReport {
   /** At 500 N, with the assist that works and without. */
   atLimit: { assist: number | undefined; bare: number | undefined }
   calibration: string
+  /** Pedal force at the stated deceleration by what the booster still gives. */
+  vacuum: { share: number; forceN: number }[]
+  /** What the travel at the stated deceleration is made of, mm at the pedal. */
+  travelParts: TravelParts | undefined
+  /** The same travel with all hoses of one kind. */
+  hoses: { kind: keyof typeof HOSE_SWELL; travelMm: number }[]
 }
+
+export interface TravelParts {
+  clearanceMm: number
+  complianceMm: number
+  hosesMm: number
+  freeMm: number
+}
+
+/** What of the assist is left: all, half (an engine with a long cam, a hard second stop), none. */
+const VACUUM_SHARES = [1, 0.5, 0] as const
 
 /** At this pedal force failures are stated, N (UN Regulation No. 13-H, Annex 3). */
 export const FAILURE_FORCE_N = 500
@@ -125,27 +141,31 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
   const loads = (Object.keys(LOADS) as LoadId[])
     .map((load) => ({ load, mass: massIn(project, load) }))
     .filter(({ load, mass: one }) => load !== 'own' || one)
-  const cases = loads.flatMap(({ load, mass: one }) =>
-    SURFACES.map((surface): BalanceCase => {
+  const cases = loads.flatMap(({ load, mass: one }) => {
+    const loaded = system && systemIn(system, context.resolved, load)
+    return SURFACES.map((surface): BalanceCase => {
       const friction = frictionOf(project, surface)
-      const best = system && one && bestWithoutLock(system, one, friction.value, extras)
+      const best = loaded && one && bestWithoutLock(loaded, one, friction.value, extras)
       return {
         load,
         surface,
         friction: friction.value,
         assumed: friction.assumed,
-        order: system && one && lockOrder(system, one, extras),
+        order: loaded && one && lockOrder(loaded, one, extras),
         best,
-        pedalForceN: system && one && best && adhesionUsed(system, one, best.decelG, extras)?.pedalForceN,
+        pedalForceN: loaded && one && best && adhesionUsed(loaded, one, best.decelG, extras)?.pedalForceN,
       }
-    }),
-  )
+    })
+  })
   const weightN = mass && mass.massKg * STANDARD_GRAVITY
   const dry = frictionOf(project, 'dry').value
   return {
     missing: found.missing,
     cases,
-    criteria: loads.map(({ load, mass: one }) => ({ load, found: system && one && criteria(system, one) })),
+    criteria: loads.map(({ load, mass: one }) => ({
+      load,
+      found: system && one && criteria(systemIn(system, context.resolved, load), one),
+    })),
     frontFirstToG: system && mass && frontFirstToG(context, system, mass),
     ideal: mass ? idealCurve(mass, CURVE_G) : [],
     line: system && weightN ? forceLine(system, weightN) : [],
@@ -161,8 +181,48 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
     failures: system && mass ? failuresOf(found, system, mass) : [],
     atLimit: { assist: decelAt(system, weightN), bare: decelAt(system && { ...system, booster: undefined }, weightN) },
     calibration: found.calibration.note,
+    ...statedStop(project, found),
   }
 }
+
+/** Effort by vacuum, the parts of the travel and the hoses compared, at the deceleration that is stated. */
+function statedStop(project: Project, { system, takers, mass }: Hydraulics): Pick<BalanceReport, 'vacuum' | 'travelParts' | 'hoses'> {
+  const nothing = { vacuum: [], travelParts: undefined, hoses: [] }
+  if (!system || !mass) return nothing
+  const roadForceN = mass.massKg * STANDARD_GRAVITY * project.preferences.referenceDecelG
+  const { booster } = system
+  const vacuum = booster
+    ? VACUUM_SHARES.flatMap((share) => {
+        const left = share === 0 ? undefined : { ...booster, assistN: booster.assistN === undefined ? undefined : booster.assistN * share }
+        const forceN = pedalForceForRoadForce({ ...system, booster: left }, roadForceN)
+        return forceN === undefined ? [] : [{ share, forceN }]
+      })
+    : []
+  const pedalForceN = pedalForceForRoadForce(system, roadForceN)
+  if (!takers || pedalForceN === undefined) return { ...nothing, vacuum }
+  const stage = chain(system, pedalForceN)
+  const travel = (change: (taker: Takers['front']) => Takers['front']) =>
+    stageTravel(system, { front: change(takers.front), rear: change(takers.rear) }, stage).pedalMm
+  const free = DEFAULT_FREE_STROKE_MM * system.pedalRatio
+  const only = (keep: Partial<Takers['front']>) =>
+    travel((taker) => ({ ...taker, clearanceMm: 0, complianceMm3PerMpa: 0, hoseSwellMm3PerMmMpa: 0, ...pickOf(taker, keep) })) - free
+  return {
+    vacuum,
+    travelParts: {
+      clearanceMm: only({ clearanceMm: 1 }),
+      complianceMm: only({ complianceMm3PerMpa: 1 }),
+      hosesMm: only({ hoseSwellMm3PerMmMpa: 1 }),
+      freeMm: free,
+    },
+    hoses: (['rubber', 'braided'] as const).map((kind) => ({
+      kind,
+      travelMm: travel((taker) => ({ ...taker, hoseSwellMm3PerMmMpa: HOSE_SWELL[kind] })),
+    })),
+  }
+}
+
+const pickOf = (taker: Takers['front'], keep: Partial<Takers['front']>): Partial<Takers['front']> =>
+  Object.fromEntries(Object.keys(keep).map((key) => [key, taker[key as keyof Takers['front']]]))
 
 const decelAt = (system: BrakeSystem | undefined, weightN: number | undefined): number | undefined => {
   if (!system || !weightN) return undefined

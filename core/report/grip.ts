@@ -1,5 +1,7 @@
 import type { Extras, Mass } from '../balance/adhesion.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
 import type { Project } from '../model/project.ts'
+import type { ResolvedSetup } from '../model/resolve.ts'
 import type { Figure } from '../quantity/figure.ts'
 
 /** Tyre friction that stands in where nobody entered one; the report says so. */
@@ -39,4 +41,10 @@ export function extrasOf({ car }: Project, use: { engine: boolean; downforce: bo
     dragN: { front, rear: drag - front },
     ...(use.downforce ? { downforceN: { front: car.downforceFrontN?.value ?? 0, rear: car.downforceRearN?.value ?? 0 } } : {}),
   }
+}
+
+/** The brakes in a load case: a load-sensing valve has a knee of its own when the car is laden. */
+export function systemIn(system: BrakeSystem, { valve }: ResolvedSetup, load: LoadId): BrakeSystem {
+  const laden = load === 'laden' && valve?.action === 'loadSensing' ? valve.kneeLadenMpa?.value : undefined
+  return laden === undefined || !system.valve ? system : { ...system, valve: { ...system.valve, kneeMpa: laden } }
 }

@@ -5,7 +5,7 @@ import { LIMITS } from '../fit/limits.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
-import { frictionOf, massIn } from './grip.ts'
+import { frictionOf, massIn, systemIn } from './grip.ts'
 import type { Finding, Missing, ReportFigure } from './types.ts'
 
 /** On the road the front must lock first up to here, g (UN Regulation No. 13-H, Annex 5). */
@@ -59,7 +59,7 @@ export function lockFinding(
   const road = project.car.use !== 'competition'
   const limitG = frontFirstToG(context, system, mass)
   const laden = massIn(project, 'laden')
-  const ladenOrder = laden && lockOrder(system, laden)
+  const ladenOrder = laden && lockOrder(systemIn(system, context.resolved, 'laden'), laden)
   const [until, ladenUntil] = [frontFirstUntil(order), ladenOrder ? frontFirstUntil(ladenOrder) : Infinity]
   const worst = Math.min(until, ladenUntil)
   const when = ladenUntil < until ? ', fully laden' : ''

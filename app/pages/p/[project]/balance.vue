@@ -51,7 +51,10 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
 <template>
   <div v-if="report && lock" class="page">
     <ViewTabs step="balance" :views="VIEWS" :current="view" label="Views of the balance" />
-    <ChainPicture v-if="view === 'chain'" />
+    <template v-if="view === 'chain'">
+      <ChainPicture />
+      <PistonAreas class="below" />
+    </template>
     <PedalPanel v-else-if="view === 'pedal'" />
     <BoresPanel v-else-if="view === 'bores'" />
     <GaugesPanel v-else-if="view === 'gauges'" />
