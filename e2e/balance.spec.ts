@@ -31,7 +31,7 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   await knee.focus()
   for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowUp')
   await expect(knee).not.toHaveAttribute('aria-valuenow', before!)
-  await page.waitForTimeout(500)
+  await expect(page.getByTestId('lock-order')).toContainText('Rear locks first above')
   const nudged = await page.getByTestId('lock-order').innerText()
   const box = (await knee.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Chain } from '#core/hydraulics/chain.ts'
-import { chainPicture, FAILURE_FORCE_N, hydraulicsOf } from '#core/report/balance-report.ts'
+import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
+import { chainPicture } from '#core/report/chain-picture.ts'
+import { FAILURE_FORCE_N } from '#core/report/balance-report.ts'
 import type { FigureId } from '#core/report/types.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { HYDRAULIC_SLOTS, type HydraulicSlot } from '#core/model/project.ts'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { hydraulicsOf, kneeAtRear, kneeOnLine, type BalanceReport } from '#core/report/balance-report.ts'
+import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
+import { kneeAtRear, kneeOnLine } from '#core/report/chain-picture.ts'
+import type { BalanceReport } from '#core/report/balance-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { GaugeSession } from '#core/model/project.ts'
-import { chainPicture, hydraulicsOf } from '#core/report/balance-report.ts'
+import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
+import { chainPicture } from '#core/report/chain-picture.ts'
 import { gaugeReport } from '#core/report/gauge-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'

@@ -77,19 +77,20 @@ const discInSlot: Draw = (read) => {
 const padOnDisc: Draw = (read) => {
   const diameter = read('diameterMm')
   const top = read('padTopRadiusMm')
-  if (diameter === undefined && read('frictionInnerDiameterMm') === undefined) return undefined
-  const inner = (read('frictionInnerDiameterMm') ?? read('hatOuterDiameterMm') ?? (diameter ?? 0) * 1.2) / 2
-  const outer = (diameter ?? inner * 2 + 60) / 2
+  if (diameter === undefined && read('frictionInnerDiameterMm') === undefined && read('hatOuterDiameterMm') === undefined) return undefined
+  const known = read('frictionInnerDiameterMm') ?? read('hatOuterDiameterMm')
+  const outer = diameter === undefined ? known! / 2 + 30 : diameter / 2
+  const inner = known === undefined ? outer - 50 : known / 2
   const foot = top === undefined ? undefined : top - (read('heightMm') ?? read('plateHeightMm') ?? outer - inner)
   const bridge = read('bridgeRadiusMm')
   const highest = Math.max(outer, top ?? 0, bridge ?? 0)
-  const lowest = Math.min(inner, foot ?? inner)
+  const hat = read('hatOuterDiameterMm')
+  const lowest = Math.min(inner, foot ?? inner, hat === undefined ? inner : hat / 2)
   const y = scaleLinear([lowest - 6, highest + 6], [FIGURE_HEIGHT - 4, 4])
   const shapes: Shape[] = [rect(62, y(outer), 16, y(inner) - y(outer), 'part'), text(56, (y(outer) + y(inner)) / 2 + 3, 'rotor', 'end')]
   if (top !== undefined && foot !== undefined)
     shapes.push(rect(80, y(top), 18, y(foot) - y(top), 'other'), text(104, (y(top) + y(foot)) / 2 + 3, 'pad', 'start'))
   if (bridge !== undefined) shapes.push(line(50, y(bridge), 112, y(bridge), 'limit'), text(118, y(bridge) + 3, 'bridge', 'start'))
-  const hat = read('hatOuterDiameterMm')
   if (hat !== undefined) shapes.push(line(50, y(hat / 2), 112, y(hat / 2), 'limit', true), text(118, y(hat / 2) + 3, 'hat', 'start'))
   return { shapes, title: 'Pad on the rotor' }
 }

@@ -2,67 +2,19 @@ import { adhesionUsed, lockOrder, type LockOrder, type Mass } from '../balance/a
 import type { BestDeceleration } from '../balance/constant-split.ts'
 import { idealCurve, lockLines, type ForcePoint } from '../balance/ideal-curve.ts'
 import { bestWithoutLock, criteria, type CriterionFound } from '../balance/limits.ts'
-import { chain, type Chain } from '../hydraulics/chain.ts'
+import type { Takers } from '../hydraulics/bores.ts'
+import { chain } from '../hydraulics/chain.ts'
 import { failures, type Failure } from '../hydraulics/failures.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
-import type { Takers } from '../hydraulics/bores.ts'
-import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
-import { axleForcePerMpa, boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
-import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
-import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
+import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
+import type { Project } from '../model/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { axleBrake, type AxleBrakeReport } from './brake.ts'
-import { systemOf } from './brake-system.ts'
-import type { Context } from './context.ts'
+import { CURVE_G, CURVE_STEPS, forceLine, stageTravel } from './chain-picture.ts'
 import { extrasOf, frictionOf, LOADS, massIn, SURFACES, systemIn, type LoadId, type Surface } from './grip.ts'
+import { hydraulicsOf, type Hydraulics } from './hydraulics-of.ts'
 import { frontFirstToG } from './lock-finding.ts'
-import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
 import type { Missing } from './types.ts'
-import { Working } from './working.ts'
-
-/** Everything that figures of the hydraulics are made of, for one setup. */
-export interface Hydraulics {
-  context: Context
-  brakes: Record<Axle, AxleBrakeReport>
-  system: BrakeSystem | undefined
-  takers: Takers | undefined
-  calibration: Calibration
-  mass: Mass | undefined
-  missing: Missing[]
-}
-
-/**
- * The brake system of a setup, or of what it would be with other parts in it.
- * @throws RangeError when the project has no such setup
- */
-export function hydraulicsOf(
-  project: Project,
-  setupId: string,
-  change: (resolved: ResolvedSetup) => ResolvedSetup = (same) => same,
-): Hydraulics {
-  const setup = findSetup(project, setupId)
-  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
-  const stock = stockSetup(project)
-  const of = (one: Setup, resolved: ResolvedSetup): Context => ({ project, setup: one, isStock: one === stock, resolved })
-  const context = of(setup, change(resolveSetup(project, setup)))
-  const onTheCar = of(stock, resolveSetup(project, stock))
-  const brakesOf = (one: Context) => ({ front: axleBrake(one, 'front'), rear: axleBrake(one, 'rear') })
-  const brakes = brakesOf(context)
-  const stockBrakes = setup === stock ? brakes : brakesOf(onTheCar)
-  const work = new Working()
-  const system = systemOf(work, context, brakes)
-  const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
-  const [front, rear] = AXLES.map((axle) => takerOf(new Working(), context, axle, brakes[axle], calibration.factor))
-  return {
-    context,
-    brakes,
-    system,
-    takers: front && rear ? { front, rear } : undefined,
-    calibration,
-    mass: massIn(project, 'driver'),
-    missing: work.missing,
-  }
-}
 
 export interface BalanceCase {
   load: LoadId
@@ -79,16 +31,6 @@ export interface BalanceOptions {
   /** The engine stays engaged; the criteria are for the engine disconnected. */
   engine?: boolean
   downforce?: boolean
-}
-
-/** One stage of the chain as the picture shows it. */
-export interface StageTravel {
-  pedalMm: number
-  rodMm: number
-  /** Stroke that each circuit takes of its cylinder. */
-  masterMm: { front: number; rear: number }
-  /** How far a piston moves at each caliper or wheel cylinder. */
-  pistonMm: { front: number; rear: number }
 }
 
 export interface BalanceReport {
@@ -130,9 +72,6 @@ const VACUUM_SHARES = [1, 0.5, 0] as const
 export const FAILURE_FORCE_N = 500
 /** Secondary braking asked for by UN Regulation No. 13-H, m/s2. */
 export const SECONDARY_MS2 = 2.44
-const CURVE_G = 1.2
-const CURVE_STEPS = 48
-
 /** Balance, effort and failures of one setup in all its cases. */
 export function balanceReport(project: Project, setupId: string, options: BalanceOptions = {}): BalanceReport {
   const found = hydraulicsOf(project, setupId)
@@ -230,18 +169,6 @@ const decelAt = (system: BrakeSystem | undefined, weightN: number | undefined): 
   return (stage.front.forceN + stage.rear.forceN) / weightN
 }
 
-/** Front and rear force over the weight as the pedal goes down. */
-function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
-  const points: ForcePoint[] = [[0, 0]]
-  for (let i = 1; i <= CURVE_STEPS; i += 1) {
-    const pedalForceN = pedalForceForRoadForce(system, (weightN * CURVE_G * i) / CURVE_STEPS)
-    if (pedalForceN === undefined) break
-    const stage = chain(system, pedalForceN)
-    points.push([stage.front.forceN / weightN, stage.rear.forceN / weightN])
-  }
-  return points
-}
-
 function effortCurve(system: BrakeSystem, takers: Takers | undefined, weightN: number, toG: number): BalanceReport['effort'] {
   const bare: BrakeSystem = { ...system, booster: undefined }
   return Array.from({ length: CURVE_STEPS }, (_, i) => (toG * (i + 1)) / CURVE_STEPS).flatMap((decelG) => {
@@ -256,23 +183,6 @@ function effortCurve(system: BrakeSystem, takers: Takers | undefined, weightN: n
 function runoutAt({ booster, pedalRatio, pedalEfficiency }: BrakeSystem): number | undefined {
   if (booster?.assistN === undefined || booster.ratio <= 1) return undefined
   return booster.assistN / (booster.ratio - 1) / (pedalRatio * pedalEfficiency)
-}
-
-/** How far each stage moves at a pedal force: fluid taken over area, from the pistons back to the foot. */
-export function stageTravel(system: BrakeSystem, takers: Takers, stage: Pick<Chain, 'front' | 'rear'>): StageTravel {
-  const { master } = system
-  const fluid = { front: axleFluidMm3(takers.front, stage.front.pressureMpa), rear: axleFluidMm3(takers.rear, stage.rear.pressureMpa) }
-  const bore = {
-    front: master.kind === 'tandem' ? master.boreMm : master.frontBoreMm,
-    rear: master.kind === 'tandem' ? master.boreMm : master.rearBoreMm,
-  }
-  const masterMm = { front: fluid.front / boreAreaMm2(bore.front), rear: fluid.rear / boreAreaMm2(bore.rear) }
-  const rodMm =
-    (master.kind === 'tandem'
-      ? masterMm.front + masterMm.rear
-      : master.frontShare * masterMm.front + (1 - master.frontShare) * masterMm.rear) + DEFAULT_FREE_STROKE_MM
-  const piston = (axle: Axle) => fluid[axle] / 2 / (takers[axle].pistonAreaMm2 * 2)
-  return { pedalMm: rodMm * system.pedalRatio, rodMm, masterMm, pistonMm: { front: piston('front'), rear: piston('rear') } }
 }
 
 function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: Mass): BalanceReport['failures'] {
@@ -300,54 +210,4 @@ function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: 
           : tyreG.both
     return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG }
   })
-}
-
-/** The valve's knee on the line of forces, and the line that it would give elsewhere. */
-export interface KneeOnLine {
-  kneeMpa: number
-  point: ForcePoint
-  line: ForcePoint[]
-}
-
-/** The line of forces with the knee at a pressure, for a hand that drags it; undefined without a valve or with figures missing. */
-export function kneeOnLine({ system, mass }: Hydraulics, kneeMpa: number): KneeOnLine | undefined {
-  if (!system?.valve || !mass) return undefined
-  const weightN = mass.massKg * STANDARD_GRAVITY
-  const moved: BrakeSystem = { ...system, valve: { ...system.valve, kneeMpa } }
-  const per = pressurePerNewton(system.master)
-  const force = (axle: Axle, mpa: number) =>
-    (Math.max(mpa - system[axle].sealMpa, 0) * axleForcePerMpa(system[axle], system.tyreRadiusMm[axle])) / weightN
-  return { kneeMpa, point: [force('front', (kneeMpa * per.front) / per.rear), force('rear', kneeMpa)], line: forceLine(moved, weightN) }
-}
-
-/** The knee pressure that puts the knee at a rear force over the weight, MPa, within what a valve can be set to. */
-export function kneeAtRear({ system, mass }: Hydraulics, rearOverWeight: number): number | undefined {
-  if (!system || !mass) return undefined
-  const perMpa = axleForcePerMpa(system.rear, system.tyreRadiusMm.rear)
-  const mpa = (rearOverWeight * mass.massKg * STANDARD_GRAVITY) / perMpa + system.rear.sealMpa
-  return Math.min(20, Math.max(0.1, mpa))
-}
-
-export interface ChainPicture {
-  chain: Chain
-  travel: StageTravel | undefined
-  /** Rear pressure as it leaves the cylinder, before the valve. */
-  rearBeforeValveMpa: number
-  /** Force after the booster over rod force; undefined without a booster or a force. */
-  boostRatio: number | undefined
-  /** What the brakes would give if the tyres held, g. */
-  decelG: number | undefined
-}
-
-/** The chain of a setup at one pedal force with what moves at each stage; undefined while figures are missing. */
-export function chainPicture({ system, takers, mass }: Hydraulics, pedalForceN: number): ChainPicture | undefined {
-  if (!system) return undefined
-  const stage = chain(system, pedalForceN)
-  return {
-    chain: stage,
-    travel: takers && stageTravel(system, takers, stage),
-    rearBeforeValveMpa: stage.boostedForceN * pressurePerNewton(system.master).rear,
-    boostRatio: system.booster && stage.rodForceN > 0 ? stage.boostedForceN / stage.rodForceN : undefined,
-    decelG: mass && (stage.front.forceN + stage.rear.forceN) / (mass.massKg * STANDARD_GRAVITY),
-  }
 }

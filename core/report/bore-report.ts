@@ -5,7 +5,7 @@ import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
 import type { Project } from '../model/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { hydraulicsOf } from './balance-report.ts'
+import { hydraulicsOf } from './hydraulics-of.ts'
 import type { Missing } from './types.ts'
 
 export interface Band {

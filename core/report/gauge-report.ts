@@ -1,7 +1,7 @@
 import { barShareFromGauges, fitGauges, type GaugeFit, type PressurePair } from '../hydraulics/gauges.ts'
 import type { Project } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
-import { hydraulicsOf } from './balance-report.ts'
+import { hydraulicsOf } from './hydraulics-of.ts'
 
 export interface GaugeReport {
   fit: GaugeFit | undefined

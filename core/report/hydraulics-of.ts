@@ -1,0 +1,56 @@
+import type { Mass } from '../balance/adhesion.ts'
+import type { Takers } from '../hydraulics/bores.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
+import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
+import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
+import { axleBrake, type AxleBrakeReport } from './brake.ts'
+import { systemOf } from './brake-system.ts'
+import type { Context } from './context.ts'
+import { massIn } from './grip.ts'
+import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
+import type { Missing } from './types.ts'
+import { Working } from './working.ts'
+
+/** Everything that figures of the hydraulics are made of, for one setup. */
+export interface Hydraulics {
+  context: Context
+  brakes: Record<Axle, AxleBrakeReport>
+  system: BrakeSystem | undefined
+  takers: Takers | undefined
+  calibration: Calibration
+  mass: Mass | undefined
+  missing: Missing[]
+}
+
+/**
+ * The brake system of a setup, or of what it would be with other parts in it.
+ * @throws RangeError when the project has no such setup
+ */
+export function hydraulicsOf(
+  project: Project,
+  setupId: string,
+  change: (resolved: ResolvedSetup) => ResolvedSetup = (same) => same,
+): Hydraulics {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const stock = stockSetup(project)
+  const of = (one: Setup, resolved: ResolvedSetup): Context => ({ project, setup: one, isStock: one === stock, resolved })
+  const context = of(setup, change(resolveSetup(project, setup)))
+  const onTheCar = of(stock, resolveSetup(project, stock))
+  const brakesOf = (one: Context) => ({ front: axleBrake(one, 'front'), rear: axleBrake(one, 'rear') })
+  const brakes = brakesOf(context)
+  const stockBrakes = setup === stock ? brakes : brakesOf(onTheCar)
+  const work = new Working()
+  const system = systemOf(work, context, brakes)
+  const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
+  const [front, rear] = AXLES.map((axle) => takerOf(new Working(), context, axle, brakes[axle], calibration.factor))
+  return {
+    context,
+    brakes,
+    system,
+    takers: front && rear ? { front, rear } : undefined,
+    calibration,
+    mass: massIn(project, 'driver'),
+    missing: work.missing,
+  }
+}
