@@ -46,7 +46,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         >
         <label class="small"
           >Pedal at most
-          <input
+          <DraftInput
             class="native num short"
             :value="mostForceN === undefined ? '' : force(mostForceN)"
             placeholder="as usual"
