@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
-import type { PairCell } from '#core/hydraulics/bores.ts'
+import { barTiltDeg, type PairCell } from '#core/hydraulics/bores.ts'
 import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -10,7 +10,7 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** All stock bores, and all pairs of them with a bar: effort, travel, bar position, and why one does not do. */
 const store = useProjectStore()
-const { report, units, openFigureId } = useWorkbench()
+const { report, setup, units, openFigureId } = useWorkbench()
 const { bores, withoutBooster, mostForceN } = useBalance()
 const chosen = shallowRef<PairCell & { reasons: string[] }>()
 const mm = (value: number, decimals?: number) => formatQuantity(value, 'length', units.value, decimals === undefined ? {} : { decimals })
@@ -19,10 +19,15 @@ const force = (value: number) => formatQuantity(value, 'force', units.value)
 const share = (value: number) => formatQuantity(value, 'share', units.value)
 const cell = computed(() => new Map((bores.value?.pairs ?? []).map((one) => [`${one.frontBoreMm}.${one.rearBoreMm}`, one])))
 const shown = computed(() => chosen.value ?? bores.value?.best)
-const spacingMm = computed(() => {
-  const master = store.project!.parts.find((part) => part.kind === 'masterCylinder' && part.construction === 'twin')
-  return master?.kind === 'masterCylinder' ? master.barSpacingMm?.value : undefined
+/** The bar of the setup's cylinders, or of those in the library. */
+const bar = computed(() => {
+  const masters = store.project!.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part : []))
+  const one = masters.find((part) => part.id === setup.value?.hydraulics.masterCylinder) ?? masters[0]
+  return { spacingMm: one?.barSpacingMm?.value, mostDeg: one?.barTiltDeg?.value }
 })
+const tiltDeg = computed(() =>
+  shown.value && bar.value.spacingMm !== undefined ? Math.abs(barTiltDeg(shown.value, bar.value.spacingMm)) : undefined,
+)
 function setMost(event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
   const parsed = text === '' ? undefined : parseQuantity(text, 'force', units.value)
@@ -126,9 +131,9 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       </p>
       <p class="small">
         Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
-        <template v-if="shown && spacingMm">
-          With {{ mm(spacingMm) }} between the clevises the pivot stands {{ mm(Math.abs(shown.barShare - 0.5) * spacingMm) }} from the
-          middle, towards the {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
+        <template v-if="shown && bar.spacingMm">
+          With {{ mm(bar.spacingMm) }} between the clevises the pivot stands {{ mm(Math.abs(shown.barShare - 0.5) * bar.spacingMm) }} from
+          the middle, towards the {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
         </template>
         Set up: clevises square and apart as the maker says, as much thread in each, the front rod slightly long so that the bar comes
         straight under load. The first test is made with more to the front.

@@ -63,6 +63,11 @@ const parts = computed(() => {
       ] as const)
     : []
 })
+/** The dry tyre's best, where it is less than what the pedal force is stated for. */
+const tyresFirst = computed(() => {
+  const dry = balance.value?.cases.find((one) => one.load === 'driver' && one.surface === 'dry')?.best?.decelG
+  return dry !== undefined && dry < store.project!.preferences.referenceDecelG ? dry : undefined
+})
 const limit = computed(() => balance.value?.atLimit)
 </script>
 

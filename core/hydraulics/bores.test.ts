@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { boreTable, pairMatrix } from './bores.ts'
+import { barTiltDeg, boreTable, pairMatrix } from './bores.ts'
 import { chain } from './chain.ts'
 import { pedalForceForRoadForce } from './effort.ts'
 import { failures } from './failures.ts'
@@ -84,6 +84,11 @@ describe('the pair matrix', () => {
       { numRuns: 40 },
     )
   })
+})
+
+test('unlike strokes tilt the bar: 5 mm over 50 mm are 5.7 degrees, to the side that moves further', () => {
+  expect(barTiltDeg({ frontStrokeMm: 15, rearStrokeMm: 10 }, 50)).toBeCloseTo(5.7106, 4)
+  expect(barTiltDeg({ frontStrokeMm: 10, rearStrokeMm: 15 }, 50)).toBeCloseTo(-5.7106, 4)
 })
 
 describe('effort inverts the chain', () => {

@@ -59,6 +59,13 @@ export interface PairCell {
   pedalTravelMm: number
 }
 
+/**
+ * How far unlike strokes tilt the bar at working pressure, degrees: atan((s_f - s_r) / L).
+ * @param spacingMm between the clevises
+ */
+export const barTiltDeg = ({ frontStrokeMm, rearStrokeMm }: Pick<PairCell, 'frontStrokeMm' | 'rearStrokeMm'>, spacingMm: number): number =>
+  (Math.atan((frontStrokeMm - rearStrokeMm) / spacingMm) * 180) / Math.PI
+
 /** Pressure before the valve that gives one after it, MPa; undefined: the valve never lets so much through. */
 function beforeValve(mpa: number, valve: BrakeSystem['valve']): number | undefined {
   if (!valve || mpa <= valve.kneeMpa) return mpa
