@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
-import { barTiltDeg, type PairCell } from '#core/hydraulics/bores.ts'
+import { computed, ref } from 'vue'
+import { barTiltDeg } from '#core/hydraulics/bores.ts'
 import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -12,26 +12,30 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { report, setup, units, openFigureId } = useWorkbench()
 const { bores, withoutBooster, mostForceN } = useBalance()
-const chosen = shallowRef<PairCell & { reasons: string[] }>()
+const refused = ref('')
+/** The pair that was clicked, by its bores: its figures follow what is computed. */
+const chosenPair = ref('')
 const mm = (value: number, decimals?: number) => formatQuantity(value, 'length', units.value, decimals === undefined ? {} : { decimals })
 const bore = (value: number) => mm(value, units.value.length === 'mm' ? 2 : 3)
 const force = (value: number) => formatQuantity(value, 'force', units.value)
 const share = (value: number) => formatQuantity(value, 'share', units.value)
 const cell = computed(() => new Map((bores.value?.pairs ?? []).map((one) => [`${one.frontBoreMm}.${one.rearBoreMm}`, one])))
-const shown = computed(() => chosen.value ?? bores.value?.best)
+const shown = computed(() => cell.value.get(chosenPair.value) ?? bores.value?.best)
 /** The bar of the setup's cylinders, or of those in the library. */
 const bar = computed(() => {
   const masters = store.project!.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part : []))
   const one = masters.find((part) => part.id === setup.value?.hydraulics.masterCylinder) ?? masters[0]
   return { spacingMm: one?.barSpacingMm?.value, mostDeg: one?.barTiltDeg?.value }
 })
+const angle = (degrees: number) => `${formatQuantity(degrees, 'number', units.value, { decimals: 1 })}°`
 const tiltDeg = computed(() =>
   shown.value && bar.value.spacingMm !== undefined ? Math.abs(barTiltDeg(shown.value, bar.value.spacingMm)) : undefined,
 )
 function setMost(event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
   const parsed = text === '' ? undefined : parseQuantity(text, 'force', units.value)
-  mostForceN.value = parsed?.ok ? parsed.value : undefined
+  refused.value = parsed && !parsed.ok ? `${parsed.message} The force before is kept.` : ''
+  if (!refused.value) mostForceN.value = parsed?.ok ? parsed.value : undefined
 }
 const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.reasons.length === 0).length)
 </script>
@@ -56,8 +60,11 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
             :value="mostForceN === undefined ? '' : force(mostForceN)"
             placeholder="as usual"
             aria-label="Pedal force at most"
+            :aria-invalid="refused !== ''"
+            aria-describedby="most-force-refused"
             @change="setMost"
         /></label>
+        <span id="most-force-refused" class="tone-blocked small" role="status">{{ refused }}</span>
         <button class="linkish small" type="button" @click="openFigureId = 'master.sameFeel'">
           Same feel as now: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
         </button>
@@ -111,10 +118,10 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
                   :class="{
                     does: cell.get(`${front}.${rear}`)!.reasons.length === 0,
                     best: front === bores.best?.frontBoreMm && rear === bores.best?.rearBoreMm,
-                    here: chosen === cell.get(`${front}.${rear}`),
+                    here: chosenPair === `${front}.${rear}`,
                   }"
                   :aria-label="`Front ${bore(front)}, rear ${bore(rear)}: bar ${share(cell.get(`${front}.${rear}`)!.barShare)}, ${cell.get(`${front}.${rear}`)!.reasons.join(', ') || 'does'}`"
-                  @click="chosen = cell.get(`${front}.${rear}`)"
+                  @click="chosenPair = `${front}.${rear}`"
                 >
                   {{ (cell.get(`${front}.${rear}`)!.barShare * 100).toFixed(0) }}
                 </button>
@@ -134,6 +141,14 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         <template v-if="shown && bar.spacingMm">
           With {{ mm(bar.spacingMm) }} between the clevises the pivot stands {{ mm(Math.abs(shown.barShare - 0.5) * bar.spacingMm) }} from
           the middle, towards the {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
+          <span v-if="tiltDeg !== undefined" data-test="bar-tilt" :class="{ 'tone-needs': tiltDeg > (bar.mostDeg ?? Infinity) }"
+            >Under this load the unlike strokes tilt it {{ angle(tiltDeg)
+            }}{{
+              bar.mostDeg === undefined
+                ? '; how far its maker lets it tilt is not known.'
+                : `; its maker allows ${angle(bar.mostDeg)}${tiltDeg > bar.mostDeg ? ', so this pair would bind it.' : '.'}`
+            }}</span
+          >
         </template>
         Set up: clevises square and apart as the maker says, as much thread in each, the front rod slightly long so that the bar comes
         straight under load. The first test is made with more to the front.

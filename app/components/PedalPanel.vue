@@ -87,6 +87,12 @@ const limit = computed(() => balance.value?.atLimit)
           >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(limit.bare)
           }}{{ limit.bare < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
         >
+        <template v-if="tyresFirst !== undefined">
+          <span data-test="tyres-first"
+            >With the driver only, dry tyres give out at {{ g(tyresFirst) }}: the force above is what the pedal would ask if they
+            held.</span
+          >
+        </template>
       </p>
       <svg
         v-if="balance.effort.length > 0"
