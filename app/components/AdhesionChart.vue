@@ -66,8 +66,14 @@ const turn = computed(() => (props.report.lockOrder?.kind === 'rearAbove' ? prop
           <text :x="w - margin.right" :y="h - 6" text-anchor="end">deceleration, g</text>
           <text :x="6" :y="12">friction needed</text>
         </g>
-        <text class="zone-word" :x="x(frontFirstToG) - 6" :y="h - margin.bottom - 8" text-anchor="end">
-          front must be higher here on the road
+        <text
+          v-if="x(frontFirstToG) - x(0.15) > 200"
+          class="zone-word"
+          :x="x(frontFirstToG) - 6"
+          :y="h - margin.bottom - 8"
+          text-anchor="end"
+        >
+          here the front must be higher
         </text>
         <line class="even" :x1="x(0)" :y1="y(0)" :x2="x(1.2)" :y2="y(1.2)" />
         <g v-if="stock && !report.isStock" class="stock">

@@ -66,26 +66,33 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         /></label>
         <span id="most-force-refused" class="tone-blocked small" role="status">{{ refused }}</span>
         <button class="linkish small" type="button" @click="openFigureId = 'master.sameFeel'">
-          Same feel as now: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
+          As firm as the car as it stands: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
         </button>
+      </p>
+      <p class="soft small">
+        Usual {{ bores.use === 'competition' ? 'in competition without assist' : 'on the road' }}: {{ force(bores.bands.forceN.low) }} to
+        {{ force(bores.bands.forceN.high) }}, {{ mm(bores.bands.travelMm.low, 0) }} to {{ mm(bores.bands.travelMm.high, 0) }}.
       </p>
       <table class="plain" data-test="bore-table">
         <thead>
           <tr>
             <th scope="col">One bore, both circuits</th>
             <th scope="col" class="r">Pedal force</th>
-            <th scope="col" class="r">Front</th>
-            <th scope="col" class="r">Rear</th>
+            <th scope="col" class="r wide">Front</th>
+            <th scope="col" class="r wide">Rear</th>
             <th scope="col" class="r">Travel</th>
             <th scope="col">Within what is usual</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in bores.tandem" :key="row.boreMm" :class="{ best: row.boreMm === bores.bestTandem?.boreMm }">
-            <th scope="row" class="num">{{ bore(row.boreMm) }}</th>
+            <th scope="row" class="num">
+              {{ bore(row.boreMm)
+              }}<span v-if="Math.abs(row.boreMm - (bores.fittedBoreMm ?? 0)) < 0.1" class="soft small">, in this setup</span>
+            </th>
             <td class="r num">{{ force(row.pedalForceN) }}</td>
-            <td class="r num">{{ formatQuantity(row.frontMpa, 'pressure', units) }}</td>
-            <td class="r num">{{ formatQuantity(row.rearMpa, 'pressure', units) }}</td>
+            <td class="r num wide">{{ formatQuantity(row.frontMpa, 'pressure', units) }}</td>
+            <td class="r num wide">{{ formatQuantity(row.rearMpa, 'pressure', units) }}</td>
             <td class="r num">{{ mm(row.pedalTravelMm, units.length === 'mm' ? 0 : 2) }}</td>
             <td :class="row.reasons.length === 0 ? 'tone-fits' : 'soft'">
               <VerdictMark :verdict="row.reasons.length === 0 ? 'fits' : 'check'" :size="13" />
@@ -136,6 +143,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         {{ mm(shown.frontStrokeMm) }} and {{ mm(shown.rearStrokeMm) }}.
         <span v-if="shown.reasons.length > 0" class="tone-needs">{{ shown.reasons.join(', ') }}.</span>
       </p>
+      <p v-else class="shown">Choose a pair to read what it gives and why it does not do.</p>
       <p class="small">
         Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
         <template v-if="shown && bar.spacingMm">
@@ -169,8 +177,14 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
 }
 .tools {
   display: flex;
+  margin-block: 8px;
   flex-wrap: wrap;
   gap: 6px 20px;
+  align-items: center;
+}
+.tools label {
+  display: inline-flex;
+  gap: 6px;
   align-items: center;
 }
 .short {
@@ -224,5 +238,10 @@ table.plain {
 }
 .shown {
   margin: 8px 0 2px;
+}
+@media (max-width: 760px) {
+  .wide {
+    display: none;
+  }
 }
 </style>

@@ -5,6 +5,7 @@ import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
 import { kneeAtRear, kneeOnLine } from '#core/report/chain-picture.ts'
 import type { BalanceReport } from '#core/report/balance-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
+import { useChartWidth } from '~/composables/chart-width'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -12,17 +13,17 @@ import { useWorkbench } from '~/composables/workbench'
 const props = defineProps<{ balance: BalanceReport; stock: BalanceReport | undefined }>()
 const store = useProjectStore()
 const { setup, units } = useWorkbench()
-const W = 560
+const svg = ref<SVGSVGElement>()
+const W = useChartWidth(svg, 560)
 const H = 300
 const margin = { top: 16, right: 20, bottom: 38, left: 46 }
-const x = scaleLinear([margin.left, W - margin.right]).domain([0, 1.1])
+const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain([0, 1.1]))
 const y = scaleLinear([H - margin.bottom, margin.top]).domain([0, 0.4])
 const path = (points: readonly (readonly [number, number])[]) =>
   line<readonly [number, number]>(
-    ([front]) => x(front),
+    ([front]) => x.value(front),
     ([, rear]) => y(rear),
   )(points) ?? ''
-const svg = ref<SVGSVGElement>()
 /** The knee while a hand moves it; letting go is one edit. */
 const held = ref<number>()
 const hydraulics = computed(() => (store.project && setup.value ? hydraulicsOf(store.project, setup.value.id) : undefined))
@@ -66,10 +67,10 @@ function nudge(event: KeyboardEvent) {
 }
 const SURFACE = { dry: 'dry', wet: 'wet', loose: 'loose' } as const
 const locks = computed(() =>
-  props.balance.lockLines.map((one) => ({
+  props.balance.lockLines.map((one, index) => ({
     ...one,
     word: `${SURFACE[one.surface]} ${one.friction}`,
-    at: { x: x(one.front[0][0]), y: y(0) - 6 },
+    at: { x: x.value(one.front[0][0]), y: y(0) - 6 - (index % 2) * 14 },
   })),
 )
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { line, scaleLinear } from 'd3'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { amount, length } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -9,6 +9,7 @@ import { FAILURE_FORCE_N, SECONDARY_MS2 } from '#core/report/balance-report.ts'
 import { BANDS } from '#core/report/bore-report.ts'
 import { STANDARD_GRAVITY } from '#core/quantity/units.ts'
 import { useBalance } from '~/composables/balance'
+import { useChartWidth } from '~/composables/chart-width'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -18,16 +19,17 @@ const { units, isStock, report, openFigureId } = useWorkbench()
 const { balance, stockBalance } = useBalance()
 const car = computed(() => store.project!.car)
 const bands = computed(() => BANDS[car.value.use === 'competition' ? 'competition' : 'road'])
-const W = 560
+const svg = ref<SVGSVGElement>()
+const W = useChartWidth(svg, 560)
 const H = 280
 const margin = { top: 18, right: 16, bottom: 36, left: 56 }
 const MOST_N = 800
-const x = scaleLinear([margin.left, W - margin.right]).domain([0, 1.2])
+const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain([0, 1.2]))
 const y = scaleLinear([H - margin.bottom, margin.top]).domain([0, MOST_N])
 type Point = NonNullable<typeof balance.value>['effort'][number]
 const path = (points: readonly Point[], of: 'forceN' | 'bareN') =>
   line<Point>(
-    (one) => x(one.decelG),
+    (one) => x.value(one.decelG),
     (one) => y(one[of]),
   )(points.filter((one) => one[of] <= MOST_N && one.decelG <= 1.2)) ?? ''
 const force = (value: number | undefined) => formatQuantity(value, 'force', units.value)
@@ -87,15 +89,13 @@ const limit = computed(() => balance.value?.atLimit)
           >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(limit.bare)
           }}{{ limit.bare < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
         >
-        <template v-if="tyresFirst !== undefined">
-          <span data-test="tyres-first"
-            >With the driver only, dry tyres give out at {{ g(tyresFirst) }}: the force above is what the pedal would ask if they
-            held.</span
-          >
-        </template>
+      </p>
+      <p v-if="tyresFirst !== undefined" class="small" data-test="tyres-first">
+        With the driver only, dry tyres give out at {{ g(tyresFirst) }}: the force above is what the pedal would ask if they held.
       </p>
       <svg
         v-if="balance.effort.length > 0"
+        ref="svg"
         :viewBox="`0 0 ${W} ${H}`"
         role="img"
         aria-label="Pedal force over deceleration, with and without assist"
@@ -233,6 +233,7 @@ svg {
 .beside {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  align-items: start;
   gap: 18px;
 }
 caption {

@@ -168,7 +168,7 @@ describe('bores', () => {
   test('the best keeps force and travel in the band; reasons name what does not', () => {
     const found = boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 })
     expect(found.bestTandem!.pedalForceN).toBeGreaterThan(100)
-    expect(found.tandem.find((row) => row.boreMm === 12.7)!.reasons).toEqual(['force is below the band', 'travel is above the band'])
+    expect(found.tandem.find((row) => row.boreMm === 12.7)!.reasons).toEqual(['pedal too light', 'travel too long'])
     expect(found.best!.reasons).toEqual([])
     const feasible = found.pairs.filter((one) => one.reasons.length === 0)
     for (const one of feasible)

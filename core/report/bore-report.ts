@@ -20,8 +20,7 @@ export const BANDS = {
 /** The bar should stay so near its middle: beyond, small changes of its thread turn the order. */
 export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
 
-export type BoreReason =
-  'force is below the band' | 'force is above the band' | 'travel is below the band' | 'travel is above the band' | 'bar too far off centre'
+export type BoreReason = 'pedal too light' | 'pedal too heavy' | 'travel too short' | 'travel too long' | 'bar too far off centre'
 
 export interface BoreReport {
   missing: Missing[]
@@ -31,6 +30,8 @@ export interface BoreReport {
   /** Front share that the pairs are set to. */
   wantedShare: number | undefined
   tandem: (BoreRow & { reasons: BoreReason[] })[]
+  /** The bore of the setup's own tandem cylinder, where it has one. */
+  fittedBoreMm: number | undefined
   pairs: (PairCell & { reasons: BoreReason[] })[]
   /** The feasible pair with the least difference of stroke. */
   best: (PairCell & { reasons: BoreReason[] }) | undefined
@@ -58,6 +59,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     use,
     wantedShare: undefined,
     tandem: [],
+    fittedBoreMm: undefined,
     pairs: [],
     best: undefined,
     bestTandem: undefined,
@@ -77,10 +79,10 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
   )
   const force: Band = mostForceN === undefined ? bands.forceN : { low: 0, high: mostForceN }
   const reasonsOf = (pedalForceN: number, travelMm: number): BoreReason[] => [
-    ...(pedalForceN < force.low ? (['force is below the band'] as const) : []),
-    ...(pedalForceN > force.high ? (['force is above the band'] as const) : []),
-    ...(travelMm < bands.travelMm.low ? (['travel is below the band'] as const) : []),
-    ...(travelMm > bands.travelMm.high ? (['travel is above the band'] as const) : []),
+    ...(pedalForceN < force.low ? (['pedal too light'] as const) : []),
+    ...(pedalForceN > force.high ? (['pedal too heavy'] as const) : []),
+    ...(travelMm < bands.travelMm.low ? (['travel too short'] as const) : []),
+    ...(travelMm > bands.travelMm.high ? (['travel too long'] as const) : []),
   ]
   const tandem = boreTable(system, takers, roadForceN, DEFAULT_FREE_STROKE_MM).map((row) => ({
     ...row,
@@ -103,6 +105,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...empty,
     wantedShare,
     tandem,
+    fittedBoreMm: fitted.master.kind === 'tandem' ? fitted.master.boreMm : undefined,
     pairs,
     best: least(
       pairs.filter((one) => one.reasons.length === 0),
