@@ -33,6 +33,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('dust boots whole')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Too close')
+  await expect(rule(page, 'front.stud-engagement')).toContainText(/17\.0.mm of thread hold/)
   const before = await ledger(page)
 
   // the unknown leads to its field
@@ -49,7 +50,8 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await rule(page, 'front.wheel-clearance').getByRole('link', { name: 'Take it in the drawing' }).click()
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears.')
-  await expect(page.getByTestId('effects')).toContainText('Thread in the nut')
+  // three millimetres of spacer are three millimetres of thread, of which the nut used not all
+  await expect(page.getByTestId('effects')).toContainText(/Thread in the nut.*14\.5.mm/)
   const after = await ledger(page)
   expect(after[0]).not.toBe(before[0])
   expect(after[5]).not.toBe(before[5])

@@ -145,13 +145,10 @@ async function open(event: Event) {
           <strong>{{ NEARNESS_WORDS[one.nearness] }}</strong>: {{ says(one.report) }}
           <span class="soft small">
             {{
-              one.nearness === 'exact'
-                ? ''
-                : [one.nearness === 'otherCar' ? one.report.car : '', one.nearness === 'sameSize' ? one.report.wheel : '']
-                    .filter(Boolean)
-                    .join(' ')
-            }}
-            {{ from(one.report) }}</span
+              [one.nearness === 'otherCar' && one.report.car, one.nearness === 'sameSize' && one.report.wheel, from(one.report)]
+                .filter(Boolean)
+                .join(', ')
+            }}</span
           >
           <span v-if="one.report.note" class="soft small block">{{ one.report.note }}</span>
           <span v-if="one.contradicts" class="tone-needs block"><VerdictMark verdict="needs" :size="14" /> {{ one.contradicts }}</span>

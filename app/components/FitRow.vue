@@ -6,7 +6,7 @@ import { LIMITS } from '#core/fit/limits.ts'
 import { SEEN_ON_CAR } from '#core/fit/seen.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { interfaceFigure, studFigure } from '~/drawing/interface-figures'
+import { interfaceFigure } from '~/drawing/interface-figures'
 import { FIT_WORDS, type FitRow } from '~/composables/fit-rows'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -15,13 +15,11 @@ import { useWorkbench } from '~/composables/workbench'
 const props = defineProps<{ row: FitRow; open: boolean }>()
 const emit = defineEmits<{ toggle: [] }>()
 const store = useProjectStore()
-const { report, setup, units, goTo, link, openFigureId } = useWorkbench()
+const { setup, units, goTo, link, openFigureId } = useWorkbench()
 const fit = computed(() => props.row.fit)
 const figure = computed(() => {
   if (props.row.verdict === 'fits' && !props.open) return undefined
-  if (fit.value) return interfaceFigure(fit.value)
-  const own = props.row.own
-  return own?.rule === 'stud-engagement' && report.value ? studFigure(report.value.figures[own.figureId]) : undefined
+  return fit.value && interfaceFigure(fit.value)
 })
 const seen = computed(() => {
   const one = fit.value

@@ -25,8 +25,6 @@ export const FIT_WORDS: Record<FindingVerdict, string> = {
 }
 const OWN_TITLES: Record<Finding['rule'], string> = {
   'wheel-clearance': 'Wheel over the caliper',
-  'stud-engagement': 'Thread with the spacer',
-  'register-left': 'Register with the spacer',
   'master-stroke': 'Stroke of the master cylinder',
   abs: 'Anti-lock',
   'lock-order': 'Which axle locks first',

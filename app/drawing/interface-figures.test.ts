@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '#core/demo/project.ts'
 import { fieldsOf, PART_KIND_NAMES } from '#core/model/part-kinds.ts'
 import type { Project } from '#core/model/project.ts'
 import { evaluate } from '#core/report/evaluate.ts'
-import { FIGURE_HEIGHT, FIGURE_WIDTH, interfaceFigure, studFigure, type Shape } from './interface-figures.ts'
+import { FIGURE_HEIGHT, FIGURE_WIDTH, interfaceFigure, type Shape } from './interface-figures.ts'
 import { PART_FIGURES } from './part-figures.ts'
 
 const found = DEMO_PROJECT.setups.flatMap((setup) => evaluate(DEMO_PROJECT, setup.id).fit)
@@ -73,10 +73,15 @@ describe('a drawing of an interface', () => {
   test('the stud in its nut shows hat, spacer and wheel in their order', () => {
     const spaced = structuredClone(DEMO_PROJECT)
     spaced.setups[1]!.front.spacer = 'spacer-5'
-    const figure = studFigure(evaluate(spaced, 'estate-fronts').figures['front.studEngagement'])!
+    const stud = (project: typeof spaced, setup: string) =>
+      evaluate(project, setup).fit.find((one) => one.rule === 'stud-engagement' && one.axle === 'front')!
+    const figure = interfaceFigure(stud(spaced, 'estate-fronts'))!
     const xs = figure.shapes.flatMap((one) => (one.kind === 'rect' ? [one.x] : [])).slice(0, 3)
     expect(xs).toEqual([...xs].sort((a, b) => a - b))
-    expect(studFigure(evaluate(DEMO_PROJECT, 'as-it-stands').figures['front.gap'])).toBeUndefined()
+    // a thickness that is tried out is drawn like a spacer of the shelf
+    spaced.setups[1]!.front = { ...spaced.setups[1]!.front, spacerTrialMm: 5 }
+    expect(interfaceFigure(stud(spaced, 'estate-fronts'))).toEqual(figure)
+    expect(interfaceFigure(stud(DEMO_PROJECT, 'as-it-stands'))!.shapes).toHaveLength(figure.shapes.length - 1)
   })
 })
 

@@ -1,7 +1,6 @@
 import { scaleLinear } from 'd3'
 import type { FitFinding } from '#core/fit/finding.ts'
 import type { RuleId } from '#core/fit/rules.ts'
-import type { ReportFigure } from '#core/report/types.ts'
 
 /**
  * A small drawing of one interface, to scale, where geometry decides: the parts that meet, the room between them.
@@ -235,6 +234,28 @@ const seats =
   }
 const seatKey = (word: string): string => (word.startsWith('banjo') ? 'banjo' : word)
 
+/** The stud through hat, spacer and wheel, in its nut. */
+const studInNut: Draw = (read) => {
+  const [stud, hat, pad, thread] = [read('studLengthMm'), read('hatThicknessMm'), read('padThicknessMm'), read('holdingThreadMm') ?? 18]
+  const spacer = read('spacer') ?? read('thicknessMm') ?? 0
+  if (stud === undefined || hat === undefined || pad === undefined) return undefined
+  const seat = hat + spacer + pad
+  const x = scaleLinear([-4, Math.max(stud, seat + thread) + 2], [4, FIGURE_WIDTH - 4])
+  return {
+    shapes: [
+      rect(x(0), 12, x(hat) - x(0), 66, 'part'),
+      ...(spacer > 0 ? [rect(x(hat), 12, x(hat + spacer) - x(hat), 66, 'limit')] : []),
+      rect(x(hat + spacer), 12, x(seat) - x(hat + spacer), 66, 'other'),
+      rect(x(seat), 30, x(seat + thread) - x(seat), 30, 'room'),
+      rect(x(-3), 39, x(stud) - x(-3), 12, 'limit'),
+      text(x(hat / 2), 88, 'hat'),
+      text((x(hat + spacer) + x(seat)) / 2, 88, 'wheel'),
+      text(x(seat + thread / 2), 26, 'nut'),
+    ],
+    title: 'Stud in its nut',
+  }
+}
+
 const DRAWN: Partial<Record<RuleId, Draw>> = {
   'hub-pattern': pattern,
   'wheel-pattern': pattern,
@@ -252,6 +273,7 @@ const DRAWN: Partial<Record<RuleId, Draw>> = {
   'hat-clearance': padOnDisc,
   mount: boltsApart,
   'mount-bolts': boltInThread,
+  'stud-engagement': studInNut,
   'hose-length': hose,
   'hose-caliper-end': seats(['caliperSeat'], ['inletSeat']),
   'hose-line-end': seats(['lineSeat'], ['carLineSeat']),
@@ -261,7 +283,8 @@ const DRAWN: Partial<Record<RuleId, Draw>> = {
 export function interfaceFigure(finding: FitFinding): InterfaceFigure | undefined {
   const draw = DRAWN[finding.rule]
   if (!draw) return undefined
-  const at = (field: string) => finding.looked.filter((one) => ('field' in one.at ? one.at.field === field : false))
+  const at = (field: string) =>
+    finding.looked.filter(({ at: place }) => ('field' in place ? place.field === field : 'slot' in place && place.slot === field))
   const read: Read = (field, nth = 0) => {
     const value = at(field)[nth]?.value
     return typeof value === 'number' ? value : undefined
@@ -275,26 +298,4 @@ export function interfaceFigure(finding: FitFinding): InterfaceFigure | undefine
     return typeof found?.value === 'string' ? found.value : undefined
   }
   return draw(read, words)
-}
-
-/** The stud in its nut, from the working of the thread that is engaged. */
-export function studFigure(figure: ReportFigure): InterfaceFigure | undefined {
-  const read = (symbol: string) => figure.inputs.find((one) => one.symbol === symbol)?.value
-  const [stud, hat, spacer, pad] = [read('l'), read('h'), read('s') ?? 0, read('p')]
-  if (stud === undefined || hat === undefined || pad === undefined) return undefined
-  const seat = hat + spacer + pad
-  const x = scaleLinear([-4, Math.max(stud, seat + 18) + 2], [4, FIGURE_WIDTH - 4])
-  return {
-    shapes: [
-      rect(x(0), 12, x(hat) - x(0), 66, 'part'),
-      ...(spacer > 0 ? [rect(x(hat), 12, x(hat + spacer) - x(hat), 66, 'limit')] : []),
-      rect(x(hat + spacer), 12, x(seat) - x(hat + spacer), 66, 'other'),
-      rect(x(seat), 30, x(seat + 18) - x(seat), 30, 'room'),
-      rect(x(-3), 39, x(stud) - x(-3), 12, 'limit'),
-      text(x(hat / 2), 88, 'hat'),
-      text((x(hat + spacer) + x(seat)) / 2, 88, 'wheel'),
-      text(x(seat + 9), 26, 'nut'),
-    ],
-    title: 'Stud in its nut',
-  }
 }

@@ -18,6 +18,7 @@ export const PART_FIGURES: Partial<Record<PartKind, DrawnSheet>> = {
       frictionInnerDiameterMm: { from: [104, 206], to: [104, 130], at: [94, 168] },
       thicknessMm: { from: [120, 28], to: [150, 28], at: [135, 18] },
       hatThicknessMm: { from: [206, 170], to: [226, 170], at: [250, 168] },
+      hatDepthMm: { from: [150, 162], to: [206, 162], at: [164, 172] },
       offsetMm: { from: [135, 108], to: [226, 108], at: [186, 100] },
       hatOuterDiameterMm: { from: [176, 206], to: [176, 130], at: [186, 138] },
       hatInnerDiameterMm: { from: [192, 206], to: [192, 148], at: [198, 190] },

@@ -58,6 +58,8 @@ const calipers: Part[] = [
     mountType: 'lug',
     mountSpacingMm: measured(146),
     mountThread: 'M14 x 1.5',
+    boltLengthMm: measured(44),
+    lugMm: measured(20),
     padShape: 'V-33',
     ratedFromMm: published(25),
     ratedToMm: published(27),
@@ -240,6 +242,7 @@ const rest: Part[] = [
     caliperType: 'lug',
     caliperSpacingMm: published(146),
     caliperThread: 'M14 x 1.5',
+    caliperDepthMm: published(26),
     price: price(74, 84, 98, 2),
   }),
   like('master-24', 'stock-master', 'masterCylinder', {
@@ -302,6 +305,7 @@ const rest: Part[] = [
     provenance: 'Pellin Sprig base, breaker’s yard',
     cylinderBoreMm: published(19.05),
     drumDiameterMm: published(203),
+    hatThicknessMm: measured(6),
     shoes: 'leadingTrailing',
     cupExpanders: 'yes',
     inletThread: 'M10 x 1',
@@ -309,6 +313,12 @@ const rest: Part[] = [
     massKg: measured(6.1),
     price: price(25, 40, 60, 2),
   },
+  like('register-spacer', 'spacer-5', 'spacer', {
+    name: 'Spacer 5 mm with a register',
+    number: 'OS-SP5R',
+    register: 'own',
+    price: price(34, 39, 46, 2),
+  }),
   like('rally-wheel', 'club-wheel', 'wheel', {
     name: 'Forest wheel 6J x 15 ET 25',
     maker: 'Fennel',

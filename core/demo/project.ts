@@ -12,9 +12,13 @@ const EUR = { currency: 'EUR', pieces: 1 } as const
 
 const studs = {
   fastener: 'studs',
-  studLengthMm: weighed(44),
+  studLengthMm: weighed(38),
   threadMm: published(12),
   pitchMm: published(1.5),
+  tipMm: weighed(2.5),
+  holdingThread: 'M12 x 1.5',
+  holdingThreadMm: weighed(17),
+  nutEnd: 'open',
   registerHeightMm: weighed(14),
   nutSeat: 'cone',
   mountType: 'lug',
@@ -31,6 +35,7 @@ const frontKnuckle = {
   mountBoltMm: published(12),
   mountDepthMm: weighed(22),
   flangeDiameterMm: weighed(136),
+  hatRoomMm: weighed(58),
   shield: 'fitted',
   shieldRadiusMm: weighed(150),
   hosePathMm: weighed(330),
@@ -42,6 +47,7 @@ const rearKnuckle = {
   mountBoltMm: published(10),
   mountDepthMm: weighed(20),
   flangeDiameterMm: weighed(128),
+  hatRoomMm: weighed(52),
   shield: 'none',
   hosePathMm: weighed(255),
 } as const

@@ -1,6 +1,6 @@
-import type { Axle, Project } from '../model/project.ts'
+import type { Axle, ExtraLine, Project } from '../model/project.ts'
 import type { FitFinding, Remedy } from './finding.ts'
-import { pieceLineId } from './rule.ts'
+import { curedBy, pieceLineId } from './rule.ts'
 
 /**
  * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
@@ -15,13 +15,19 @@ export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitF
     axle[remedy.slot] = remedy.partId
     if (remedy.slot === 'spacer') delete axle.spacerTrialMm
   } else if (remedy.kind === 'shim' && axle) axle.shimMm = remedy.shimMm
-  else if (remedy.kind === 'piece' && !setup.extras.some((line) => line.id === pieceLineId(finding)))
-    setup.extras.push({
-      id: pieceLineId(finding),
+  else if (remedy.kind === 'piece') {
+    const id = pieceLineId(finding)
+    const there = setup.extras.find((line) => line.id === id)
+    if (there && curedBy(there, remedy)) return
+    const line: ExtraLine = {
+      id,
       label: (finding.axle ? `${remedy.label}, ${finding.axle}` : remedy.label).slice(0, 120),
       kind: 'remedy',
       quantity: remedy.quantity,
-    })
+    }
+    if (remedy.sizeMm !== undefined) line.sizeMm = Math.round(remedy.sizeMm * 100) / 100
+    setup.extras = [...setup.extras.filter((one) => one.id !== id), line]
+  }
 }
 
 /** Takes a piece off the bill again. */

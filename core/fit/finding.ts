@@ -11,7 +11,14 @@ export type Remedy =
   | { kind: 'part'; slot: AxleSlot; partId: string; sentence: string }
   | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
   | { kind: 'shim'; shimMm: number; sentence: string }
-  | { kind: 'piece'; label: string; quantity: number; sentence: string }
+  | {
+      kind: 'piece'
+      label: string
+      quantity: number
+      sentence: string
+      /** What of it must be right, where one of another size would not do. */
+      sizeMm?: number
+    }
 
 /** What a rule says of one interface. */
 export interface Judgement {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { studEngagement } from './stud-engagement.ts'
+import { studEngagement } from './rules/stud-engagement.ts'
 import { registerLeftMm, stanceChange } from './wheel-place.ts'
 
 describe('thread engaged', () => {

@@ -27,6 +27,7 @@ export const LIMITS = {
   threadSteel: { value: 1, label: 'Bolt thread in steel, diameters', reason: 'The bolt breaks before the thread strips.' },
   threadAluminium: { value: 1.5, label: 'Bolt thread in aluminium, diameters', reason: 'The softer thread needs more length.' },
   hatGapMm: { value: 2, label: 'Pad and caliper to the hat at least', reason: 'Hats are cast, not turned.' },
+  shoePlayMm: { value: 1.5, label: 'Parking drum wider than its shoes at most', reason: 'Shoes of another radius touch on a line.' },
   pilotPlayMm: { value: 0.3, label: 'Play of the master cylinder’s pilot at most', reason: 'More lets its rod push askew.' },
   freePlayMm: { value: 0.5, label: 'Free play at the pushrod at least', reason: 'Without it the brakes drag and heat.' },
   residualDiscMostMpa: { value: 0.02, label: 'Residual pressure for discs at most', reason: 'More keeps pads on the rotor.' },
@@ -42,6 +43,10 @@ export const LIMITS = {
   },
   residualDrumLeastMpa: { value: 0.04, label: 'Residual pressure for drums at least', reason: 'Cups without expanders draw air.' },
   residualDrumMostMpa: { value: 0.1, label: 'Residual pressure for drums at most', reason: 'The return springs must win.' },
+  studDiameters: { value: 1, label: 'Wheel thread engaged, diameters', reason: 'In steel the stud breaks before its thread strips.' },
+  studTurns: { value: 6.5, label: 'Wheel thread engaged, turns', reason: 'A fine thread needs its turns, whatever its diameter.' },
+  registerMm: { value: 4, label: 'Register left for the wheel at least', reason: 'Less than a chamfer and a little rust does not centre.' },
+  seatRadiusMm: { value: 0.5, label: 'Ball seats equal within', reason: 'A ball in another radius sits on a line and works loose.' },
   strokeShare: {
     value: 0.75,
     label: 'Share of the master cylinder’s stroke used at 8 MPa at most',

@@ -1,5 +1,5 @@
 import { ORIGINS } from '../quantity/figure.ts'
-import type { Axle, AxleSlot } from '../model/project.ts'
+import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
 import type { FitFinding, Judgement, Verdict } from './finding.ts'
 import { Look, type Facts } from './look.ts'
 import type { RuleId } from './rules.ts'
@@ -20,17 +20,22 @@ export interface Rule {
   judge(look: Look): Judgement | undefined
 }
 
-/** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
 /** Which finding it is: of which rule, where. */
 export interface FindingPlace {
   rule: RuleId
   axle?: Axle | undefined
   slot?: AxleSlot | undefined
 }
+/** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
 export const findingKey = ({ axle, rule, slot }: FindingPlace): string => [axle ?? 'car', rule, slot].filter(Boolean).join('.')
 
 /** The line of the bill that stands for a piece that cures a finding. */
 export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
+
+/** Whether a line of the bill is the piece that is needed, and of the size that is needed. */
+export const curedBy = (line: Pick<ExtraLine, 'sizeMm'>, { sizeMm }: { sizeMm?: number }): boolean =>
+  sizeMm === undefined || line.sizeMm === undefined || Math.abs(line.sizeMm - sizeMm) < SAME_SIZE_MM
+const SAME_SIZE_MM = 0.05
 
 /** Everything a rule finds at one axle, or of the car. */
 export function checkAll(rule: Rule, facts: Facts): FitFinding[] {
@@ -107,14 +112,11 @@ function ask(rule: Rule, facts: Facts): Said | undefined {
   }
   const { verdict, sentence, remedies } = judged!
   const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')
-  if (
-    piece &&
-    facts.setup.extras.some(
-      (line) =>
-        line.id ===
-        pieceLineId({ rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }),
-    )
-  )
+  const place = { rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }
+  const line = piece && facts.setup.extras.find((one) => one.id === pieceLineId(place))
+  if (line && piece && !curedBy(line, piece))
+    return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is of another size.`, accepted: false }
+  if (line && piece)
     return {
       look,
       judged,

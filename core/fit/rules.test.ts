@@ -11,6 +11,7 @@ import { acceptRemedy, dropPiece, setSeen } from './accept.ts'
 import type { FitFinding, Verdict } from './finding.ts'
 import { LIMITS } from './limits.ts'
 import { checkAll, pieceLineId } from './rule.ts'
+import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
 import { SEEN_ON_CAR } from './seen.ts'
 
@@ -135,12 +136,36 @@ const EDGES: readonly (readonly [RuleId, string, string, number | string, Verdic
   ['mount-bolts', CALIPER, 'boltLengthMm', 38, 'fits'],
   ['mount-bolts', CALIPER, 'boltLengthMm', 38.01, 'needs'],
   ['mount-bolts', 'front', 'knuckleMaterial', 'aluminium', 'fits'],
+  // threads too shallow for any bolt
+  ['mount-bolts', 'front', 'mountDepthMm', 18, 'fits'],
+  ['mount-bolts', 'front', 'mountDepthMm', 11.99, 'blocked'],
+  ['wheel-fastener', 'front', 'holdingThread', 'm12x1.5', 'fits'],
+  ['wheel-fastener', 'front', 'holdingThread', 'M12 x 1.25', 'blocked'],
+  ['wheel-fastener', 'front', 'holdingThread', '1/2-20', 'blocked'],
+  ['wheel-fastener', 'front', 'holdingThread', 'fine', 'unknown'],
+  // 38 - 6 - 12 = 20 past the seat, 2.5 of it without thread, 17 of thread in the nut; 12 are needed
+  ['stud-engagement', 'front', 'studLengthMm', 32.5, 'fits'],
+  ['stud-engagement', 'front', 'studLengthMm', 32.49, 'needs'],
+  ['stud-engagement', 'front', 'tipMm', 8, 'fits'],
+  ['stud-engagement', 'front', 'tipMm', 8.01, 'needs'],
+  ['stud-engagement', 'front', 'holdingThreadMm', 12, 'fits'],
+  ['stud-engagement', 'front', 'holdingThreadMm', 11.99, 'needs'],
+  ['stud-engagement', 'front', 'pitchMm', 1.84, 'fits'],
+  ['stud-engagement', 'front', 'nutEnd', 'closed', 'unknown'],
+  ['stud-engagement', 'front', 'fastener', 'bolts', 'unknown'],
+  // 14 high, a hat of 6
+  ['register-left', 'front', 'registerHeightMm', 10, 'fits'],
+  ['register-left', 'front', 'registerHeightMm', 9.99, 'needs'],
   ['hat-fit', ROTOR, 'hatInnerDiameterMm', 136, 'fits'],
   ['hat-fit', ROTOR, 'hatInnerDiameterMm', 135.99, 'blocked'],
   ['hat-fit', ROTOR, 'studHoleMm', 11.99, 'blocked'],
+  ['hat-fit', ROTOR, 'hatDepthMm', 58, 'fits'],
+  ['hat-fit', ROTOR, 'hatDepthMm', 58.01, 'blocked'],
   // 127 - 49 - 73 = 5
   ['hat-clearance', PAD, 'plateHeightMm', 52, 'fits'],
   ['hat-clearance', PAD, 'plateHeightMm', 52.01, 'blocked'],
+  ['hat-clearance', CALIPER, 'bodyRadiusMm', 75, 'fits'],
+  ['hat-clearance', CALIPER, 'bodyRadiusMm', 74.99, 'blocked'],
 ]
 test.each(EDGES)('%s: %s %s = %p is %s', (rule, holder, field, value, verdict) => {
   expect(find(withField(holder, field, value), rule)!.verdict).toBe(verdict)
@@ -215,6 +240,8 @@ describe('unknown is never fits', () => {
       'wheel-pattern',
       'wheel-register',
       'wheel-fastener',
+      'stud-engagement',
+      'register-left',
       'residual-valve',
     ])
   })
@@ -385,6 +412,197 @@ describe('left and right', () => {
     })
     expect(find(staggered('same'), 'handedness')!.verdict).toBe('blocked')
     expect(find(staggered(undefined), 'handedness')!.verdict).toBe('unknown')
+  })
+})
+
+describe('wheel studs, nuts and bolts', () => {
+  const at = (more: (front: Loose, project: Project) => void) =>
+    find(
+      demo((project) => more(project.car.front as unknown as Loose, project)),
+      'stud-engagement',
+    )!
+  test.each<[number, Verdict]>([
+    [20, 'fits'],
+    [19.99, 'needs'],
+  ])('closed nuts of %p mm inside, the stud 20 past the seat: %s', (room, verdict) => {
+    const found = at((front) => Object.assign(front, { nutEnd: 'closed', endRoomMm: figure(room) }))
+    expect(found.verdict).toBe(verdict)
+    if (verdict === 'needs') expect(found.remedies).toMatchObject([{ label: 'Open wheel nuts', quantity: 8 }])
+  })
+  test.each<[number, Verdict]>([
+    [20, 'fits'],
+    [19.9, 'needs'],
+    [11.9, 'blocked'],
+  ])('bolts 20 past the seat with %p mm before they reach what lies behind: %s', (room, verdict) => {
+    expect(at((front) => Object.assign(front, { fastener: 'bolts', endRoomMm: figure(room) }))).toMatchObject({
+      verdict,
+      safety: verdict !== 'fits',
+    })
+  })
+  test('longer studs are a piece of the bill, of a size: another need is not cured by it', () => {
+    const project = withField('front', 'studLengthMm', 30)
+    const before = find(project, 'stud-engagement')!
+    expect(before.remedies[0]).toMatchObject({ label: 'Wheel studs 2.5\u00a0mm longer', sizeMm: 2.5, quantity: 8 })
+    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
+    expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'fits', accepted: true })
+    // in other units it is the same piece
+    project.preferences.units.length = 'in'
+    expect(find(project, 'stud-engagement')!.accepted).toBe(true)
+    project.preferences.units.length = 'mm'
+    project.setups[0].front.spacer = 'spacer-5'
+    const more = find(project, 'stud-engagement')!
+    expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/of another size\.$/) })
+    acceptRemedy(project, 'as-it-stands', more, more.remedies[0]!)
+    expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ sizeMm: 7.5 }])
+    expect(find(project, 'stud-engagement')!.verdict).toBe('fits')
+    expect(projectProblems(project)).toEqual([])
+  })
+  describe('a spacer on studs of its own', () => {
+    // 38 - 6 = 32 of the hub's studs stand past the hat
+    const own = (thickness: number, seat: number, stud: number) =>
+      at((_, project) => {
+        project.parts.push({
+          id: 'bolted',
+          kind: 'spacer',
+          name: 'Bolted spacer',
+          fixing: 'ownStuds',
+          register: 'own',
+          thicknessMm: figure(thickness),
+          seatThicknessMm: figure(seat),
+          studLengthMm: figure(stud),
+        } as Part)
+        project.setups[0].front.spacer = 'bolted'
+      })
+    test.each<[string, number, number, number, Verdict, RegExp]>([
+      ['all inside it', 32, 14, 30, 'fits', /^15\.5.mm of thread hold/],
+      ['the hub’s studs stand out of it', 31.9, 14, 30, 'needs', /0\.10.mm out of the spacer/],
+      ['too little under its own nuts', 32, 18, 30, 'needs', /studs under the spacer longer/],
+      ['too little for the wheel', 32, 14, 26, 'needs', /studs of the spacer longer/],
+    ])('%s', (_, thickness, seat, stud, verdict, sentence) => {
+      expect(own(thickness, seat, stud)).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) })
+    })
+  })
+  test('a ball seat fits a ball of its radius', () => {
+    const ball = (mm: number | undefined) =>
+      find(
+        demo((project) => {
+          Object.assign(project.car.front, { nutSeat: 'ball', nutSeatRadiusMm: figure(13) })
+          Object.assign(part(project, 'club-wheel'), { seatShape: 'ball', ...(mm === undefined ? {} : { seatRadiusMm: figure(mm) }) })
+        }),
+        'wheel-fastener',
+      )!.verdict
+    expect([13, 13.5, 13.51, undefined].map(ball)).toEqual(['fits', 'fits', 'needs', 'unknown'])
+  })
+  test('a register that the spacer takes away comes back with one that carries its own', () => {
+    const project = demo((one) => (one.setups[0].front.spacer = 'spacer-5'))
+    const found = find(project, 'register-left')!
+    expect(found).toMatchObject({ verdict: 'needs', value: 3, remedies: [{ kind: 'part', partId: 'register-spacer' }, { kind: 'piece' }] })
+    acceptRemedy(project, 'as-it-stands', found, found.remedies[0]!)
+    expect(find(project, 'register-left')!.verdict).toBe('fits')
+    // tried out in the drawing, it is a plain one
+    project.setups[0].front.spacerTrialMm = 4.1
+    expect(find(project, 'register-left')).toMatchObject({ verdict: 'needs', value: expect.closeTo(3.9, 9) })
+  })
+})
+
+describe('bolts between caliper and bracket', () => {
+  // 42 under the head, 24 through the caliper: 18 in aluminium, M10, 20 deep
+  const bolted = (id: string, field: string, value: number | string) =>
+    find(withField(id, field, value), 'mount-bolts', 'front', 'balanced')!
+  test.each<[string, string, number | string, Verdict]>([
+    ['kit4-caliper', 'boltLengthMm', 39, 'fits'],
+    ['kit4-caliper', 'boltLengthMm', 38.99, 'needs'],
+    ['kit4-caliper', 'boltLengthMm', 44, 'fits'],
+    ['kit4-caliper', 'boltLengthMm', 44.01, 'needs'],
+    ['kit-bracket', 'material', 'steel', 'fits'],
+    ['kit-bracket', 'caliperDepthMm', 14.9, 'blocked'],
+    ['kit-bracket', 'caliperThread', 'as usual', 'unknown'],
+    ['kit-bracket', 'boltLengthMm', 23.9, 'needs'],
+  ])('%s %s %p: %s', (id, field, value, verdict) => {
+    expect(bolted(id, field, value).verdict).toBe(verdict)
+  })
+})
+
+describe('parking shoes in the hat', () => {
+  const shoes = (drum: number | undefined) =>
+    find(
+      demo((project) => {
+        project.car.parkingBrake = 'shoes'
+        project.car.rear.shoeDiameterMm = figure(120)
+        Object.assign(part(project, 'stock-rear-rotor'), {
+          parkingDrum: 'yes',
+          ...(drum === undefined ? {} : { parkingDrumMm: figure(drum) }),
+        })
+      }),
+      'hat-fit',
+      'rear',
+    )!.verdict
+  test('the drum goes over them and is of their radius', () => {
+    expect([119.9, 120, 121.5, 121.6, undefined].map(shoes)).toEqual(['blocked', 'fits', 'fits', 'blocked', 'unknown'])
+  })
+})
+
+test('threads as people write them', () => {
+  expect(parseThread('M12 x 1.5')).toEqual({ diameterMm: 12, pitchMm: 1.5 })
+  expect(parseThread(' m14×1,5 ')).toEqual({ diameterMm: 14, pitchMm: 1.5 })
+  expect(parseThread('1/2-20')).toEqual({ diameterMm: 12.7, pitchMm: 1.27 })
+  expect(parseThread('7/16" - 20 UNF')).toMatchObject({ diameterMm: expect.closeTo(11.1125, 6) })
+  for (const bad of ['M12', '', 'fine', 'M0 x 1', '1/0-20', 'M1 x 12']) expect([bad, parseThread(bad)]).toEqual([bad, undefined])
+})
+
+describe('used hydraulics', () => {
+  const fitted = (points: Record<string, string>, more: (project: Project) => void = () => {}) =>
+    find(
+      demo((project) => {
+        Object.assign(part(project, 'master-24'), { condition: 'used', inspection: { points } })
+        project.setups[1]!.hydraulics.masterCylinder = 'master-24'
+        more(project)
+      }),
+      'used-hydraulics',
+      'front',
+      'estate-fronts',
+    )
+  const sound = { leaks: 'passed', bore: 'passed', hold: 'passed' }
+  test.each<[string, Record<string, string>, Verdict]>([
+    ['all passed', sound, 'fits'],
+    ['one not looked at', { leaks: 'passed', hold: 'passed' }, 'unknown'],
+    ['it does not hold', { ...sound, hold: 'failed' }, 'needs'],
+    ['a pitted bore', { ...sound, bore: 'failed' }, 'blocked'],
+  ])('%s: %s', (_, points, verdict) => expect(fitted(points)!.verdict).toBe(verdict))
+  test('what a cylinder and a booster need is one piece; a booster that fails blocks', () => {
+    const booster = (shell: string) => (project: Project) =>
+      Object.assign(part(project, 'stock-booster'), { owned: false, condition: 'used', inspection: { points: { hold: 'passed', shell } } })
+    expect(fitted({ ...sound, hold: 'failed' }, booster('passed'))!.verdict).toBe('needs')
+    expect(fitted({ ...sound, hold: 'failed' }, booster('failed'))!.verdict).toBe('blocked')
+    expect(fitted(sound)!.sentence).toMatch(/all 3 points passed/)
+  })
+  test('new ones are not looked over', () => {
+    expect(find(DEMO_PROJECT, 'used-hydraulics')).toBeUndefined()
+  })
+})
+
+describe('the library helps', () => {
+  test('a wrong bracket is no dead end where another one joins both', () => {
+    const project = demo((one) => (one.setups[3]!.front.bracket = 'harrow-bracket'))
+    expect(find(project, 'mount', 'front', 'balanced')).toMatchObject({
+      verdict: 'needs',
+      sentence: expect.stringMatching(/Another bracket joins both\.$/),
+      remedies: [{ partId: 'kit-bracket' }],
+    })
+    // nor does one help whose thread is another
+    part(project, 'kit-bracket').caliperThread = 'M12 x 1.5'
+    expect(find(project, 'mount', 'front', 'balanced')!.verdict).toBe('blocked')
+  })
+  test('a pad over the edge is cured by a larger rotor of the same holes and thickness', () => {
+    const project = withField(CALIPER, 'padTopRadiusMm', 129, (one) =>
+      one.parts.push({
+        ...one.parts.find((other) => other.id === ROTOR)!,
+        id: 'wide',
+        name: 'Wide rotor',
+        diameterMm: figure(260),
+      } as Part),
+    )
+    expect(find(project, 'disc-diameter')).toMatchObject({ verdict: 'needs', remedies: [{ slot: 'rotor', partId: 'wide' }] })
   })
 })
 

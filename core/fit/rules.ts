@@ -23,7 +23,10 @@ import { padSweep } from './rules/pad-sweep.ts'
 import { parkingBrake } from './rules/parking-brake.ts'
 import { parkingHold } from './rules/parking-hold.ts'
 import { pistonTravel } from './rules/piston-travel.ts'
+import { registerLeft } from './rules/register-left.ts'
 import { residualValve } from './rules/residual-valve.ts'
+import { studEngagementRule } from './rules/stud-engagement.ts'
+import { usedHydraulics } from './rules/used-hydraulics.ts'
 import { usedPart } from './rules/used-part.ts'
 import { wheelFastener } from './rules/wheel-fastener.ts'
 import { wheelMinimum } from './rules/wheel-minimum.ts'
@@ -33,8 +36,8 @@ import type { Rule } from './rule.ts'
 
 /**
  * Every interface that is looked at, in the order in which a car is built. To add one: a file in `rules/`
- * and a line here. The wheel's clearance, studs and register, and the order of locking are found with
- * their own figures and join in the report; so do the stroke of the master cylinder and the bias with anti-lock.
+ * and a line here. The wheel's clearance and the order of locking are found with their own figures and
+ * join in the report; so do the stroke of the master cylinder and the bias with anti-lock.
  */
 export const RULE_IDS = [
   'hub-pattern',
@@ -63,11 +66,14 @@ export const RULE_IDS = [
   'wheel-register',
   'wheel-minimum',
   'wheel-fastener',
+  'stud-engagement',
+  'register-left',
   'used-part',
   'residual-valve',
   'master-mount',
   'circuit-count',
   'fluid',
+  'used-hydraulics',
 ] as const
 export type RuleId = (typeof RULE_IDS)[number]
 
@@ -98,9 +104,12 @@ export const RULES: readonly Rule[] = [
   wheelRegister,
   wheelMinimum,
   wheelFastener,
+  studEngagementRule,
+  registerLeft,
   usedPart,
   residualValve,
   masterMount,
   circuitCount,
   fluid,
+  usedHydraulics,
 ]

@@ -1,6 +1,3 @@
-/** Register height that must be left to centre a wheel, mm. */
-export const REGISTER_NEEDED_MM = 4
-
 /** What of the hub's centring register reaches into the wheel, mm: never below zero. */
 export const registerLeftMm = (registerHeightMm: number, hatThicknessMm: number, spacerMm: number): number =>
   Math.max(registerHeightMm - hatThicknessMm - spacerMm, 0)

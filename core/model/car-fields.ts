@@ -107,6 +107,20 @@ export const carAxleFields = {
   }),
   threadMm: length('Thread diameter', 8, 20),
   pitchMm: length('Thread pitch', 0.8, 2.5),
+  tipMm: length('Thread missing at the tip', 0, 25, { help: 'Of stud or bolt: a plain or chamfered end holds nothing.' }),
+  holdingThread: text('Thread of the nuts, or in the hub', 40, { help: 'As M12 x 1.5.' }),
+  holdingThreadMm: length('Length of that thread', 4, 60, { help: 'In the nut; for bolts, in the hub flange.' }),
+  nutEnd: choice(
+    'Wheel nuts are',
+    [
+      { value: 'open', label: 'open at the end' },
+      { value: 'closed', label: 'closed' },
+    ],
+    { when: { field: 'fastener', is: 'studs' } },
+  ),
+  endRoomMm: length('Room for the end', 5, 150, {
+    help: 'Closed nuts: from seat to bottom. Bolts: from the hub face to the first thing behind. Open nuts need none.',
+  }),
   registerHeightMm: length('Register height', 0, 60, { help: 'How far the centring register stands out of the hub face.' }),
   objects: {
     type: 'outlines',
@@ -115,6 +129,7 @@ export const carAxleFields = {
   },
   objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
   nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
+  nutSeatRadiusMm: length('Radius of their ball seat', 8, 20, { when: { field: 'nutSeat', is: 'ball' } }),
   mountType: choice('Caliper mount', MOUNT_TYPES),
   mountSide: choice('Caliper sits on the mount’s', [
     { value: 'outboard', label: 'outboard face' },
@@ -129,6 +144,10 @@ export const carAxleFields = {
     { value: 'aluminium', label: 'aluminium' },
   ]),
   flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'What the rotor’s hat must go over.' }),
+  hatRoomMm: length('Room for the hat behind the hub face', 5, 150, {
+    help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
+  }),
+  shoeDiameterMm: length('Parking shoes, diameter', 100, 260, { help: 'Of the drum they were made for.' }),
   shield: choice('Dust shield', [
     { value: 'fitted', label: 'fitted' },
     { value: 'none', label: 'none' },

@@ -74,6 +74,10 @@ export const caliperFields = {
     ...mounting,
     help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
   }),
+  bodyRadiusMm: length('Body, nearest to the hub', -60, 260, {
+    ...mounting,
+    help: 'Lowest place of the body over the rotor’s hat; from the same datum as the pad’s top edge.',
+  }),
   mountToSlotMm: length('Mount face to slot centre', -120, 120, {
     ...mounting,
     help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
@@ -186,6 +190,7 @@ export const caliperFields = {
 export const drumFields = {
   cylinderBoreMm: length('Wheel cylinder bore', 8, 50),
   drumDiameterMm: length('Drum diameter', 120, 420),
+  hatThicknessMm: length('Thickness at the wheel seat', 2, 30),
   shoes: choice('Shoes', [
     { value: 'leadingTrailing', label: 'leading and trailing' },
     { value: 'twoLeading', label: 'two leading' },
@@ -229,9 +234,11 @@ export const rotorFields = {
   ),
   hatOuterDiameterMm: length('Hat, outer diameter', 60, 320),
   hatInnerDiameterMm: length('Hat, inner diameter', 50, 300),
+  hatDepthMm: length('Hat, depth inside', 5, 120, { help: 'From the face that sits on the hub to the open end.' }),
   studHoleMm: length('Stud holes', 6, 24),
   absRing: choice('Ring for the wheel-speed sensor', YES_NO),
   parkingDrum: choice('Drum for parking shoes in the hat', YES_NO),
+  parkingDrumMm: length('Diameter of that drum', 100, 260, { when: { field: 'parkingDrum', is: 'yes' } }),
   ...boltPattern,
 } as const satisfies FieldTable
 
@@ -317,6 +324,7 @@ export const wheelFields = {
   },
   faceChosen: text('Face height fitted', 60, { group: 'Face heights', help: 'One of the names above; empty is the face measured above.' }),
   seatShape: choice('Nut or bolt seat', NUT_SEATS, { group: 'Bolting' }),
+  seatRadiusMm: length('Radius of the ball seat', 8, 20, { group: 'Bolting', when: { field: 'seatShape', is: 'ball' } }),
   padThicknessMm: length('Thickness under the nut seat', 3, 60, {
     group: 'Bolting',
     help: 'From the hub pad to where the nut or bolt seats.',
@@ -326,6 +334,16 @@ export const wheelFields = {
 
 export const spacerFields = {
   thicknessMm: length('Thickness', 0.5, 60),
+  fixing: choice('Held by', [
+    { value: 'clamped', label: 'the wheel: clamped under it' },
+    { value: 'ownStuds', label: 'nuts of its own, the wheel on its studs' },
+  ]),
+  register: choice('Register for the wheel', [
+    { value: 'none', label: 'none: the hub’s reaches through' },
+    { value: 'own', label: 'one of its own' },
+  ]),
+  seatThicknessMm: length('Thickness under its own nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
+  studLengthMm: length('Its studs, from its outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
   ...boltPattern,
 } as const satisfies FieldTable
 
@@ -337,7 +355,12 @@ export const bracketFields = {
   knuckleThread: text('Thread, towards the knuckle', 40),
   caliperType: choice('Mount towards the caliper', MOUNT_TYPES),
   caliperSpacingMm: length('Bolts apart, towards the caliper', 40, 320),
-  caliperThread: text('Thread, towards the caliper', 40),
+  caliperThread: text('Thread, towards the caliper', 40, { help: 'As M10 x 1.25.' }),
+  caliperDepthMm: length('Depth of thread for the caliper’s bolts', 5, 60),
+  material: choice('Made of', [
+    { value: 'steel', label: 'steel or iron' },
+    { value: 'aluminium', label: 'aluminium' },
+  ]),
   boltLengthMm: length('Bolt into the knuckle, length under the head', 8, 140),
   lugMm: length('Thickness that bolt goes through', 3, 60),
 } as const satisfies FieldTable

@@ -145,6 +145,8 @@ export interface ExtraLine {
   label: string
   kind?: ExtraKind
   quantity: number
+  /** Size of a piece that cures a finding: another need is not cured by it. */
+  sizeMm?: number
   price?: Price
   owned?: boolean
 }

@@ -37,8 +37,19 @@ describe('what each part would bring', () => {
     expect([partId, found.worst, found.why]).toEqual([partId, worst, expect.any(String)])
     expect(found.why === '').toBe(worst === 'fits')
   })
-  test('what no rule looks at is not listed as if it fitted', () => {
-    expect(candidates(DEMO_PROJECT, 'as-it-stands', 'front').map((one) => one.slot)).not.toContain('spacer')
+  test('a spacer is judged by thread, register and gap; one that was tried out does not stand in its way', () => {
+    const tried = structuredClone(DEMO_PROJECT)
+    tried.setups[0].front = { ...tried.setups[0].front, spacerTrialMm: 30 }
+    for (const project of [DEMO_PROJECT, tried]) {
+      const found = candidates(project, 'as-it-stands', 'front').filter((one) => one.slot === 'spacer')
+      expect(Object.fromEntries(found.map((one) => [one.partId, one.worst]))).toEqual({
+        'spacer-3': 'fits',
+        'register-spacer': 'fits',
+        'spacer-5': 'needs',
+        'spacer-10': 'needs',
+        'spacer-15': 'needs',
+      })
+    }
   })
   test('the best come first, and only what the part has a hand in counts', () => {
     const order = ['fits', 'check', 'needs', 'unknown', 'blocked']

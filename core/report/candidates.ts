@@ -35,10 +35,9 @@ export interface Candidate {
   extraMinor: number | undefined
 }
 
-/** No rule looks at a spacer alone: what it does is seen in the drawing. */
-const SLOTS = (Object.keys(AXLE_SLOTS) as AxleSlot[]).filter((slot) => slot !== 'spacer')
+const SLOTS = Object.keys(AXLE_SLOTS) as AxleSlot[]
 /** For these the gap between wheel and caliper is the first question. */
-const OVER_THE_CALIPER: ReadonlySet<AxleSlot> = new Set(['caliper', 'wheel'])
+const OVER_THE_CALIPER: ReadonlySet<AxleSlot> = new Set(['caliper', 'wheel', 'spacer'])
 
 /**
  * Every part of the project that could take a slot of one axle, the best first: by the worst finding, then
@@ -57,7 +56,7 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
     const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
-      const tried = { ...facts, slot, resolved: { ...resolved, [slot]: part } }
+      const tried = { ...facts, slot, resolved: { ...resolved, [slot]: part, ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}) } }
       const judged = worstOf(rules, tried, part.id)
       const clearance = OVER_THE_CALIPER.has(slot) ? clearanceOf(context, axle, slot, part) : undefined
       found.push({
@@ -112,7 +111,8 @@ const bestFirst = (a: Candidate, b: Candidate): number =>
 type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
 function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
-  const resolved = { ...context.resolved, [axle]: { ...context.resolved[axle], [slot]: part } }
+  const tried = { ...context.resolved[axle], [slot]: part, ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}) }
+  const resolved = { ...context.resolved, [axle]: tried }
   const { verdict: worst, sentence } = briefClearance({ ...context, resolved }, axle)
   return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
 }

@@ -246,8 +246,8 @@ describe('what a spacer brings', () => {
     })
   test('thread, register, offset, track and poke', () => {
     const found = rows(spaced('spacer-5'))
-    expect(found['Thread in the nut']!.text).toBe('21.0\u00a0mm, 12.0\u00a0mm needed')
-    expect(found['Register left']!).toMatchObject({ verdict: 'needs', text: '3.0\u00a0mm, 4.0\u00a0mm needed' })
+    expect(found['Thread in the nut']!.text).toBe('12.5\u00a0mm, at least 12.0\u00a0mm')
+    expect(found['Register left']!).toMatchObject({ verdict: 'needs', text: '3.0\u00a0mm, at least 4.0\u00a0mm' })
     expect(found['Effective offset']!.text).toBe('30.0\u00a0mm')
     expect(found['Track']!.text).toBe('+10.0\u00a0mm')
     expect(found['Rim edge, each side']!.text).toBe('+5.0\u00a0mm')
@@ -256,18 +256,22 @@ describe('what a spacer brings', () => {
     const report = evaluate(spaced('spacer-5'), 'estate-fronts')
     expect(report.corners.front.verdict).toBe('clears')
     expect(report.verdict).toBe('needs')
-    expect(report.findings.find((one) => one.rule === 'register-left')!.sentence).toMatch(/register of its own/)
+    expect(report.fit.find((one) => one.rule === 'register-left')).toMatchObject({ sentence: expect.stringMatching(/register of its own/) })
     const short = spaced('spacer-3', (project) => (project.car.front.studLengthMm = figure(30)))
-    expect(rows(short)['Thread in the nut']!.sentence).toBe('Studs longer by 3.0\u00a0mm are needed.')
+    expect(rows(short)['Thread in the nut']!.sentence).toBe(
+      '6.5\u00a0mm of thread hold where 12.0\u00a0mm are needed: studs longer by 5.5\u00a0mm.',
+    )
   })
-  test('a stud nobody measured is unknown, and without a spacer no question', () => {
+  test('a stud nobody measured is unknown, with a spacer and without', () => {
     const unknown = (spacer: string | null) =>
       demo((project) => {
         delete project.car.front.studLengthMm
         project.setups[1]!.front.spacer = spacer
       })
-    expect(evaluate(unknown('spacer-3'), 'estate-fronts').verdict).toBe('unknown')
-    expect(evaluate(unknown(null), 'estate-fronts').findings.map((one) => one.rule)).not.toContain('stud-engagement')
+    for (const spacer of ['spacer-3', null]) {
+      const found = evaluate(unknown(spacer), 'estate-fronts').fit.find((one) => one.rule === 'stud-engagement' && one.axle === 'front')!
+      expect([found.verdict, found.missing.map((one) => one.what)]).toEqual(['unknown', ['Stud or bolt length, front']])
+    }
   })
 })
 

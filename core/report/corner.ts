@@ -88,7 +88,7 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
   const trialWords = now?.trial && trialSentence(now.trial, units)
   if (trialWords) work.notes.push(trialWords)
 
-  const effects = brief ? { consequences: [], figures: [], findings: [] } : spacerEffects(context, axle, spacerMm)
+  const effects = brief ? { consequences: [], figures: [] } : spacerEffects(context, axle, spacerMm)
   const g = now?.gap
   const figures: ReportFigure[] = [
     work.figure(`${axle}.gap`, `Least gap, ${axle}`, 'length', 'least-gap', g?.minGapMm, now ? { u: now.uMm } : {}),
@@ -128,7 +128,7 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
     consequences: effects.consequences,
     faces: !brief && ready && wheel ? faceHeights(context, axle, ready, spacerMm!, precision) : [],
   }
-  return { corner, figures, findings: [clearanceFinding(corner, caliper?.kind === 'drum'), ...effects.findings] }
+  return { corner, figures, findings: [clearanceFinding(corner, caliper?.kind === 'drum')] }
 }
 
 function gapSentence(

@@ -1,4 +1,6 @@
 import { LIMITS } from '../fit/limits.ts'
+import { barTiltDeg } from '../hydraulics/bores.ts'
+import type { Chain } from '../hydraulics/chain.ts'
 import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, strokeMm } from '../hydraulics/travel.ts'
 import { boreAreaMm2, type BrakeSystem } from '../hydraulics/system.ts'
 import type { Axle, PartOf } from '../model/project.ts'
@@ -26,6 +28,7 @@ export function masterStroke(
   brakes: Record<Axle, AxleBrakeReport>,
   system: BrakeSystem | undefined,
   factor: number,
+  stage: Pick<Chain, 'front' | 'rear'> | undefined,
 ): { figure: ReportFigure; finding: Finding } {
   const { units, limits } = context.project.preferences
   const { figure, worst } = strokeUsed(context, brakes, system, factor)
@@ -33,7 +36,13 @@ export function masterStroke(
   if (!worst) return { figure, finding: { ...base, verdict: 'unknown', sentence: sayMissing(figure) } }
   const limit = limits?.strokeShare ?? LIMITS.strokeShare.value
   const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
-  if (worst.share <= limit) return { figure, finding: { ...base, verdict: 'fits', sentence: `${used}.` } }
+  if (worst.share <= limit) {
+    const tilt = barTilt(context, brakes, system, factor, stage)
+    return {
+      figure,
+      finding: { ...base, verdict: 'fits', sentence: `${used}.`, ...tilt, ...(tilt && { sentence: `${used}. ${tilt.sentence}` }) },
+    }
+  }
   const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
   const larger = largerMaster(context, brakes, system, limit, factor)
   return larger
@@ -52,6 +61,44 @@ export function masterStroke(
         },
       }
     : { figure, finding: { ...base, verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.` } }
+}
+
+/**
+ * What a balance bar makes of unlike strokes at the stated deceleration, against what its maker lets it tilt;
+ * undefined where there is no bar, or where its pressures are not known.
+ */
+function barTilt(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  factor: number,
+  stage: Pick<Chain, 'front' | 'rear'> | undefined,
+): Pick<Finding, 'verdict' | 'sentence' | 'missing'> | undefined {
+  const part = context.resolved.masterCylinder
+  if (!part || system?.master.kind !== 'twin' || !stage) return undefined
+  const work = new Working()
+  const spacingMm = readPart(work, part, 'barSpacingMm')
+  const mostDeg = readPart(work, part, 'barTiltDeg')
+  const [front, rear] = [takerOf(work, context, 'front', brakes.front, factor), takerOf(work, context, 'rear', brakes.rear, factor)]
+  if (spacingMm === undefined || mostDeg === undefined || !front || !rear)
+    return { verdict: 'unknown', missing: work.missing, sentence: 'How far its bar may tilt is not known.' }
+  const tiltDeg = Math.abs(
+    barTiltDeg(
+      {
+        frontStrokeMm: axleFluidMm3(front, stage.front.pressureMpa) / boreAreaMm2(system.master.frontBoreMm),
+        rearStrokeMm: axleFluidMm3(rear, stage.rear.pressureMpa) / boreAreaMm2(system.master.rearBoreMm),
+      },
+      spacingMm,
+    ),
+  )
+  const degrees = (value: number) => `${formatQuantity(value, 'number', undefined, { decimals: 1 })}°`
+  return tiltDeg <= mostDeg
+    ? { verdict: 'fits', missing: [], sentence: `The bar tilts ${degrees(tiltDeg)} of ${degrees(mostDeg)}.` }
+    : {
+        verdict: 'needs',
+        missing: [],
+        sentence: `The bar tilts ${degrees(tiltDeg)} and its maker allows ${degrees(mostDeg)}: it would bind. Bores whose strokes are nearer.`,
+      }
 }
 
 /** The smallest cylinder among the parts that leaves stroke enough. */

@@ -71,7 +71,7 @@ export function pedalReport(
   const ideal = idealFigure(context)
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = criticalFigure(work, order)
-  const stroke = masterStroke(context, brakes, system, stock.calibration.factor)
+  const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage)
   const abs = antiLock(context, stage, forceN, stock.system)
   const figures = [
     force,

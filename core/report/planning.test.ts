@@ -63,6 +63,18 @@ describe('the stroke of the master cylinder', () => {
       sentence: expect.stringMatching(/pedal travel to the floor/),
     })
   })
+  test.each([
+    [7.3, 'fits', /bar tilts 7\.2° of 7\.3°/],
+    [7.1, 'needs', /maker allows 7\.1°: it would bind/],
+    [undefined, 'unknown', /may tilt is not known/],
+  ] as const)('two cylinders with a bar that may tilt by %p°: %s', (degrees, verdict, sentence) => {
+    const twin = demo((project) => {
+      Object.assign(project.setups[3]!.hydraulics, { masterCylinder: 'twin-box', booster: null })
+      if (degrees === undefined) delete part(project, 'twin-box').barTiltDeg
+      else part(project, 'twin-box').barTiltDeg = figure(degrees)
+    })
+    expect(found(twin, 'balanced')).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) })
+  })
   test('a project’s own limit counts', () => {
     expect(found(demo((project) => (project.preferences.limits = { strokeShare: 0.5 }))).verdict).not.toBe('fits')
   })

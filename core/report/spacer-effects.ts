@@ -1,10 +1,13 @@
-import { studEngagement } from '../fit/stud-engagement.ts'
-import { REGISTER_NEEDED_MM, registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
+import { check, type Rule } from '../fit/rule.ts'
+import { registerLeft } from '../fit/rules/register-left.ts'
+import { studEngagement, studEngagementRule } from '../fit/rules/stud-engagement.ts'
+import { registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
 import type { Axle } from '../model/project.ts'
 import { resolveSetup, spacerInUseMm, stockSetup } from '../model/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { askSlot, readCarAxle, readPart, type Context } from './context.ts'
-import type { Consequence, Finding, ReportFigure } from './types.ts'
+import type { Consequence, ReportFigure } from './types.ts'
+import { factsOf } from './fit-check.ts'
 import { Working } from './working.ts'
 
 /** What a spacer, a hat and another wheel do to thread, register, offset, track and poke, each a figure with its working. */
@@ -12,15 +15,16 @@ export function spacerEffects(
   context: Context,
   axle: Axle,
   spacerMm: number | undefined,
-): { consequences: Consequence[]; figures: ReportFigure[]; findings: Finding[] } {
+): { consequences: Consequence[]; figures: ReportFigure[] } {
   const units = context.project.preferences.units
   const mm = (value: number, signed = false) => formatQuantity(value, 'length', units, { signed })
-  const { rotor, wheel } = context.resolved[axle]
+  const { caliper, rotor, wheel } = context.resolved[axle]
 
   const base = () => {
     const work = new Working()
-    const hat = rotor ? readPart(work, rotor, 'hatThicknessMm', 'h') : undefined
-    if (!rotor) askSlot(work, context, axle, 'rotor')
+    const onHub = caliper?.kind === 'drum' ? caliper : rotor
+    const hat = onHub ? readPart(work, onHub, 'hatThicknessMm', 'h') : undefined
+    if (!onHub) askSlot(work, context, axle, 'rotor')
     if (spacerMm === undefined) askSlot(work, context, axle, 'spacer')
     else
       work.set(spacerMm, {
@@ -49,7 +53,13 @@ export function spacerEffects(
       ? studEngagement(length, stud.hat, spacerMm, pad, thread, pitch)
       : undefined
   const bolts = context.project.car[axle].fastener === 'bolts'
-  const studFigure = stud.work.figure(`${axle}.studEngagement`, `Thread engaged, ${axle}`, 'length', 'stud-engagement', engaged?.engagedMm)
+  const studFigure = stud.work.figure(
+    `${axle}.studEngagement`,
+    `Thread past the seat, ${axle}`,
+    'length',
+    'stud-engagement',
+    engaged?.engagedMm,
+  )
 
   // register
   const register = base()
@@ -105,30 +115,22 @@ export function spacerEffects(
     placed('poke', 'Rim edge outboard', stance?.pokeMm),
   ]
 
+  // the rules of thread and register say what the two figures mean
+  const facts = factsOf(context, axle)
+  const ruled = (rule: Rule, label: string, figure: ReportFigure): Consequence => {
+    const found = check(rule, facts)
+    return {
+      figureId: figure.id,
+      label,
+      verdict: found?.verdict ?? 'unknown',
+      text: found?.value === undefined ? 'not known' : `${mm(found.value)}, ${found.limit}`,
+      sentence: found?.sentence ?? missingWords(figure),
+    }
+  }
+
   const consequences: Consequence[] = [
-    {
-      figureId: studFigure.id,
-      label: bolts ? 'Thread in the hub' : 'Thread in the nut',
-      verdict: engaged?.verdict ?? 'unknown',
-      text: engaged ? `${mm(engaged.engagedMm)}, ${mm(engaged.neededMm)} needed` : 'not known',
-      sentence: engaged
-        ? engaged.verdict === 'fits'
-          ? 'Enough thread is engaged.'
-          : `${bolts ? 'Bolts' : 'Studs'} longer by ${mm(engaged.longerByMm)} are needed.`
-        : missingWords(studFigure),
-    },
-    {
-      figureId: registerFigure.id,
-      label: 'Register left',
-      verdict: left === undefined ? 'unknown' : left >= REGISTER_NEEDED_MM ? 'fits' : 'needs',
-      text: left === undefined ? 'not known' : `${mm(left)}, ${mm(REGISTER_NEEDED_MM)} needed`,
-      sentence:
-        left === undefined
-          ? missingWords(registerFigure)
-          : left >= REGISTER_NEEDED_MM
-            ? 'The hub still centres the wheel.'
-            : 'A spacer with a register of its own is needed, so that the wheel is centred.',
-    },
+    ruled(studEngagementRule, bolts ? 'Thread in the hub' : 'Thread in the nut', studFigure),
+    ruled(registerLeft, 'Register left', registerFigure),
     ...(
       [
         ['effectiveOffset', 'Effective offset', stance?.effectiveOffsetMm, false],
@@ -143,29 +145,7 @@ export function spacerEffects(
       sentence: value === undefined ? missingWords(figures[2]!) : '',
     })),
   ]
-  // a spacer is what makes these two a question of this step
-  const findings: Finding[] =
-    spacerMm === undefined || spacerMm === 0
-      ? []
-      : [
-          {
-            rule: 'stud-engagement',
-            axle,
-            verdict: consequences[0]!.verdict,
-            sentence: consequences[0]!.sentence,
-            figureId: studFigure.id,
-            missing: studFigure.missing,
-          },
-          {
-            rule: 'register-left',
-            axle,
-            verdict: consequences[1]!.verdict,
-            sentence: consequences[1]!.sentence,
-            figureId: registerFigure.id,
-            missing: registerFigure.missing,
-          },
-        ]
-  return { consequences, figures, findings }
+  return { consequences, figures }
 }
 
 const missingWords = (figure: ReportFigure): string =>

@@ -30,7 +30,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     [...missing.values()].filter(onSheet).length +
     Object.values(report.corners).filter((corner) => corner.verdict === 'measure' && corner.measureNext.length > 0).length
   const fitState = (): StepState => {
-    const wheel = finding('wheel-clearance', 'stud-engagement', 'register-left', 'master-stroke', 'abs', 'lock-order')
+    const wheel = finding('wheel-clearance', 'master-stroke', 'abs', 'lock-order')
     if (wheel.state === 'blocked' || report.fit.some((one) => one.verdict === 'blocked')) return { state: 'blocked' }
     const others = report.fit.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length
     return open((wheel.state === 'open' ? wheel.count : 0) + others)

@@ -78,7 +78,7 @@ export interface ReportFigure {
 export type FindingVerdict = Verdict
 
 export interface Finding {
-  rule: 'wheel-clearance' | 'stud-engagement' | 'register-left' | 'master-stroke' | 'abs' | 'lock-order'
+  rule: 'wheel-clearance' | 'master-stroke' | 'abs' | 'lock-order'
   axle?: Axle
   verdict: FindingVerdict
   sentence: string

@@ -43,12 +43,29 @@ export const discDiameterRule: Rule = {
         verdict: 'check',
         sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
       }
-    if (found.verdict === 'blocked')
-      return {
-        ...figure,
-        verdict: 'blocked',
-        sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`,
-      }
+    if (found.verdict === 'blocked') {
+      const rotor = look.rotor()
+      const sentence = `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`
+      const larger = look
+        .library('rotor')
+        .filter(
+          (one) =>
+            one.diameterMm !== undefined &&
+            discDiameter(one.diameterMm.value, top, most, 0, 0).verdict === 'fits' &&
+            one.boltCount !== undefined &&
+            one.boltCount.value === rotor?.boltCount?.value &&
+            one.boltCircleMm?.value === rotor.boltCircleMm?.value &&
+            one.thicknessMm?.value === rotor.thicknessMm?.value,
+        )
+      return larger.length === 0
+        ? { ...figure, verdict: 'blocked', sentence }
+        : {
+            ...figure,
+            verdict: 'needs',
+            sentence,
+            remedies: larger.map((one) => ({ kind: 'part', slot: 'rotor', partId: one.id, sentence: `${one.name} reaches as far.` })),
+          }
+    }
     const type = look.wordOf(caliper, 'mountType')
     if (type === undefined) return undefined
     const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
@@ -57,7 +74,13 @@ export const discDiameterRule: Rule = {
       verdict: 'needs',
       sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
       remedies: [
-        { kind: 'piece', label: piece, quantity: 2, sentence: 'One a side; enter it as a bracket to have the rest checked with it.' },
+        {
+          kind: 'piece',
+          label: piece,
+          sizeMm: found.radialSpacerMm!,
+          quantity: 2,
+          sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
+        },
       ],
     }
   },

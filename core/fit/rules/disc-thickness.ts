@@ -23,7 +23,9 @@ export const discThickness: Rule = {
           one.ratedToMm &&
           one.ratedFromMm.value <= thickness &&
           one.ratedToMm.value >= thickness &&
-          one.mountSpacingMm?.value === caliper?.mountSpacingMm?.value,
+          one.mountSpacingMm !== undefined &&
+          one.mountSpacingMm.value === caliper?.mountSpacingMm?.value &&
+          one.mountType === caliper.mountType,
       )
     if (!other) return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
     return {

@@ -3,21 +3,30 @@ import { mountedRadius } from './mounted-radius.ts'
 
 export const hatClearance: Rule = {
   id: 'hat-clearance',
-  title: 'Pads beside the hat',
+  title: 'Pads and caliper beside the hat',
   on: 'disc',
   judge(look) {
     const top = mountedRadius(look, look.caliper(), 'padTopRadiusMm')
+    const body = mountedRadius(look, look.caliper(), 'bodyRadiusMm')
     const plate = look.of(look.pad(), 'plateHeightMm')
     const hat = look.of(look.rotor(), 'hatOuterDiameterMm')
     const least = look.limit('hatGapMm')
-    if (top === undefined || plate === undefined || hat === undefined) return undefined
-    const gap = top - plate - hat / 2
+    if (hat === undefined) return undefined
+    const gaps = [
+      { what: 'pad plate', gap: top === undefined || plate === undefined ? undefined : top - plate - hat / 2 },
+      { what: 'caliper', gap: body === undefined ? undefined : body - hat / 2 },
+    ]
+    const known = gaps.flatMap(({ what, gap }) => (gap === undefined ? [] : [{ what, gap }])).sort((a, b) => a.gap - b.gap)
+    const worst = known[0]
+    if (!worst) return undefined
+    const { what, gap } = worst
     const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between pad plate and hat.` }
-    return {
-      ...figure,
-      verdict: 'blocked',
-      sentence: `${gap < 0 ? `The pad plate reaches ${look.mm(-gap)} into the hat` : `Only ${look.mm(gap)} between pad plate and hat`}: another rotor.`,
-    }
+    if (gap < least - 1e-9)
+      return {
+        ...figure,
+        verdict: 'blocked',
+        sentence: `${gap < 0 ? `The ${what} reaches ${look.mm(-gap)} into the hat` : `Only ${look.mm(gap)} between ${what} and hat`}: another rotor.`,
+      }
+    return known.length === gaps.length ? { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between ${what} and hat.` } : undefined
   },
 }

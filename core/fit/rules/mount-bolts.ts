@@ -1,62 +1,98 @@
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
+import { parseThread } from '../thread.ts'
 
-/** Thread of a mount bolt in the knuckle after what it clamps, mm. */
+/** Thread of a mount bolt in what it goes into, after what it clamps, mm. */
 export const boltEngagedMm = (boltLengthMm: number, clampedMm: number): number => boltLengthMm - clampedMm
 
 export const mountBolts: Rule = {
   id: 'mount-bolts',
-  title: 'Caliper bolts in the knuckle',
+  title: 'Caliper and bracket bolts',
   on: 'disc',
   judge(look) {
     const caliper = look.caliper()
     const bracket = look.part('bracket')
-    const length = bracket ? look.of(bracket, 'boltLengthMm') : look.of(caliper, 'boltLengthMm')
-    const lug = bracket ? look.of(bracket, 'lugMm') : look.of(caliper, 'lugMm')
-    const diameter = look.car('mountBoltMm')
-    const depth = look.car('mountDepthMm')
-    const material = look.carWord('knuckleMaterial')
-    if (
-      bracket === undefined ||
-      length === undefined ||
-      lug === undefined ||
-      diameter === undefined ||
-      depth === undefined ||
-      material === undefined
-    )
-      return undefined
-    const engaged = boltEngagedMm(length, lug + Math.abs(look.facts.resolved.shimMm))
-    const needed = look.limit(material === 'aluminium' ? 'threadAluminium' : 'threadSteel') * diameter
-    const figure = { value: engaged, dimension: 'length', limit: `at least ${look.mm(needed)}, at most ${look.mm(depth)}` } as const
-    if (engaged > depth + 1e-9)
-      return {
-        ...figure,
-        verdict: 'needs',
-        safety: true,
-        sentence: `The bolts are ${look.mm(engaged - depth)} too long and would bottom before they clamp.`,
-        remedies: [
-          {
-            kind: 'piece',
-            label: `Caliper bolts ${look.mm(engaged - depth)} shorter`,
-            quantity: 4,
-            sentence: 'Shorter bolts of the same grade.',
-          },
-        ],
-      }
-    if (engaged < needed - 1e-9)
-      return {
-        ...figure,
-        verdict: 'needs',
-        safety: true,
-        sentence: `${look.mm(engaged)} of thread hold where ${look.mm(needed)} are needed.`,
-        remedies: [
-          {
-            kind: 'piece',
-            label: `Caliper bolts ${look.mm(needed - engaged)} longer`,
-            quantity: 4,
-            sentence: 'Longer bolts of the same grade.',
-          },
-        ],
-      }
-    return { ...figure, verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold in ${material}.` }
+    const shimMm = Math.abs(look.facts.resolved.shimMm)
+    const own = { bolt: look.of(caliper, 'boltLengthMm'), lug: look.of(caliper, 'lugMm') }
+    const knuckle = {
+      where: 'in the knuckle',
+      diameter: look.car('mountBoltMm'),
+      depth: look.car('mountDepthMm'),
+      material: look.carWord('knuckleMaterial'),
+    }
+    if (bracket === undefined) return undefined
+    if (bracket === null) return joint(look, { ...own, ...knuckle, shimMm })
+    const lower = joint(look, { bolt: look.of(bracket, 'boltLengthMm'), lug: look.of(bracket, 'lugMm'), ...knuckle, shimMm })
+    const written = look.wordOf(bracket, 'caliperThread')
+    const diameter = written === undefined ? undefined : parseThread(written)?.diameterMm
+    if (written !== undefined && diameter === undefined)
+      look.ask(
+        `Thread, towards the caliper of ${bracket.name}`,
+        { kind: 'part', partId: bracket.id, field: 'caliperThread' },
+        `“${written}” does not say diameter and pitch: write it as M10 x 1.25.`,
+      )
+    const upper = joint(look, {
+      ...own,
+      where: 'in the bracket',
+      diameter,
+      depth: look.of(bracket, 'caliperDepthMm'),
+      material: look.wordOf(bracket, 'material'),
+      shimMm: 0,
+    })
+    const bad = [upper, lower].find((one) => one !== undefined && one.verdict !== 'fits')
+    if (bad) return bad
+    return upper && lower ? { ...lower, sentence: `${upper.sentence} ${lower.sentence}` } : undefined
   },
+}
+
+interface Joint {
+  bolt: number | undefined
+  lug: number | undefined
+  where: string
+  diameter: number | undefined
+  depth: number | undefined
+  material: string | undefined
+  shimMm: number
+}
+
+/** One row of bolts: enough thread, and not to the bottom of it. */
+function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm }: Joint): Judgement | undefined {
+  if (bolt === undefined || lug === undefined || diameter === undefined || depth === undefined || material === undefined) return undefined
+  const engaged = boltEngagedMm(bolt, lug + shimMm)
+  const needed = look.limit(material === 'aluminium' ? 'threadAluminium' : 'threadSteel') * diameter
+  const figure = { value: engaged, dimension: 'length', limit: `at least ${look.mm(needed)}, at most ${look.mm(depth)}` } as const
+  const other = (byMm: number, which: 'shorter' | 'longer') => [
+    {
+      kind: 'piece' as const,
+      label: `Caliper bolts ${where} ${look.mm(byMm)} ${which}`,
+      sizeMm: byMm,
+      quantity: 4,
+      sentence: `${which === 'shorter' ? 'Shorter' : 'Longer'} bolts of the same grade.`,
+    },
+  ]
+  if (depth < needed - 1e-9)
+    return {
+      ...figure,
+      verdict: 'blocked',
+      safety: true,
+      sentence: `The thread ${where} is ${look.mm(depth)} deep and ${look.mm(needed)} are needed: no bolt holds there.`,
+    }
+  if (engaged > depth + 1e-9)
+    return {
+      ...figure,
+      verdict: 'needs',
+      safety: true,
+      sentence: `The bolts ${where} are ${look.mm(engaged - depth)} too long and would bottom before they clamp.`,
+      remedies: other(engaged - depth, 'shorter'),
+    }
+  if (engaged < needed - 1e-9)
+    return {
+      ...figure,
+      verdict: 'needs',
+      safety: true,
+      sentence: `${look.mm(engaged)} of thread hold ${where} where ${look.mm(needed)} are needed.`,
+      remedies: other(needed - engaged, 'longer'),
+    }
+  return { ...figure, verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold ${where}, ${material}.` }
 }

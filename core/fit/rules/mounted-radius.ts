@@ -5,7 +5,7 @@ import type { Look } from '../look.ts'
 export function mountedRadius(
   look: Look,
   caliper: PartOf<'caliper'> | undefined,
-  field: 'padTopRadiusMm' | 'bridgeRadiusMm',
+  field: 'padTopRadiusMm' | 'bridgeRadiusMm' | 'bodyRadiusMm',
 ): number | undefined {
   const own = look.of(caliper, field)
   const frame = look.wordOf(caliper, 'frame')

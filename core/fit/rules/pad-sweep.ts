@@ -20,7 +20,13 @@ export const padSweep: Rule = {
         verdict: 'needs',
         sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
         remedies: [
-          { kind: 'piece', label: `Pads trimmed ${look.mm(-inside)} by their maker`, quantity: 1, sentence: 'Trimmed by the pad maker.' },
+          {
+            kind: 'piece',
+            label: `Pads trimmed ${look.mm(-inside)} by their maker`,
+            sizeMm: -inside,
+            quantity: 1,
+            sentence: 'Trimmed by the pad maker.',
+          },
         ],
       }
     return {

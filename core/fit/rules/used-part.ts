@@ -1,5 +1,7 @@
 import { inspected, inspectionOf } from '../../model/inspection.ts'
 import type { Part } from '../../model/project.ts'
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
 
 /** A used part counts as sound only when every point of its inspection sheet was looked at. */
@@ -11,39 +13,43 @@ export const usedPart: Rule = {
   judge(look) {
     const part = look.facts.resolved[look.facts.slot!] as Part | null | undefined
     look.slots.add(look.facts.slot!)
-    if (!part) return undefined
-    const points = inspectionOf(part)
-    if (points.length === 0) return undefined
-    const at = { kind: 'part', partId: part.id, field: 'inspection' } as const
-    for (const point of points) {
-      const found = inspected(part, point)
-      look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
-      if (found === 'open') look.ask(`${point.look} (${part.name})`, at, 'Look at the part; tick it in the step Parts.')
-    }
-    const failed = points.filter((point) => inspected(part, point) === 'failed')
-    const fatal = failed.find((point) => point.remedy === undefined)
-    if (fatal) return { verdict: 'blocked', safety: true, sentence: `${part.name} must not be used. It failed: ${lowerFirst(fatal.look)}.` }
-    if (failed.length > 0) {
-      const cures = [...new Set(failed.map((point) => point.remedy!))]
-      return {
-        verdict: 'needs',
-        safety: true,
-        sentence: `${part.name} failed: ${failed.map((point) => lowerFirst(point.look)).join('; ')}.`,
-        remedies: [
-          {
-            kind: 'piece',
-            label: `${cures.join(', ')} for ${part.name}`.slice(0, 100),
-            quantity: part.kind === 'pad' ? 1 : 2,
-            sentence: `${cures.join(', ')}, and looked over again by someone qualified.`,
-          },
-        ],
-      }
-    }
-    return {
-      verdict: 'fits',
-      sentence: `${part.name}: all ${points.length} points passed${part.inspection?.date ? ` on ${part.inspection.date}` : ''}.`,
-    }
+    return part ? inspectedPart(look, part, part.kind === 'pad' ? 1 : 2) : undefined
   },
+}
+
+/** What the inspection sheet of a part says; undefined where it has none. */
+export function inspectedPart(look: Look, part: Part, quantity: number): Judgement | undefined {
+  const points = inspectionOf(part)
+  if (points.length === 0) return undefined
+  const at = { kind: 'part', partId: part.id, field: 'inspection' } as const
+  for (const point of points) {
+    const found = inspected(part, point)
+    look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
+    if (found === 'open') look.ask(`${point.look} (${part.name})`, at, 'Look at the part; tick it in the step Parts.')
+  }
+  const failed = points.filter((point) => inspected(part, point) === 'failed')
+  const fatal = failed.find((point) => point.remedy === undefined)
+  if (fatal) return { verdict: 'blocked', safety: true, sentence: `${part.name} must not be used. It failed: ${lowerFirst(fatal.look)}.` }
+  if (failed.length > 0) {
+    const cures = [...new Set(failed.map((point) => point.remedy!))]
+    return {
+      verdict: 'needs',
+      safety: true,
+      sentence: `${part.name} failed: ${failed.map((point) => lowerFirst(point.look)).join('; ')}.`,
+      remedies: [
+        {
+          kind: 'piece',
+          label: `${cures.join(', ')} for ${part.name}`.slice(0, 100),
+          quantity,
+          sentence: `${cures.join(', ')}, and looked over again by someone qualified.`,
+        },
+      ],
+    }
+  }
+  return {
+    verdict: 'fits',
+    sentence: `${part.name}: all ${points.length} points passed${part.inspection?.date ? ` on ${part.inspection.date}` : ''}.`,
+  }
 }
 
 const lowerFirst = (text: string): string => text[0]!.toLowerCase() + text.slice(1)

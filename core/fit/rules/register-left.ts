@@ -1,0 +1,57 @@
+import type { Rule } from '../rule.ts'
+import { registerLeftMm } from '../wheel-place.ts'
+import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
+
+export const registerLeft: Rule = {
+  id: 'register-left',
+  title: 'Register left for the wheel',
+  on: 'any',
+  judge(look) {
+    const height = look.car('registerHeightMm')
+    const hat = hatThicknessMm(look)
+    const spacer = spacerInUse(look)
+    const own = spacer?.part && look.wordOf(spacer.part, 'register')
+    if (height === undefined || hat === undefined || spacer === undefined) return undefined
+    const least = look.limit('registerMm')
+    const left = registerLeftMm(height, hat, spacer.thicknessMm)
+    const figure = { value: left, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
+    if (own === 'own') return { verdict: 'fits', sentence: 'The spacer carries a register of its own for the wheel.' }
+    if (left >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(left)} of the hub’s register centre the wheel.` }
+    const sentence = `${look.mm(left)} of the hub’s register are left and ${look.mm(least)} centre a wheel`
+    if (spacer.thicknessMm === 0)
+      return {
+        ...figure,
+        verdict: 'needs',
+        safety: true,
+        sentence: `${sentence}: a ring that carries it through the hat.`,
+        remedies: [
+          { kind: 'piece', label: 'Centring ring through the hat', quantity: 2, sentence: 'One a side, turned to hub, hat and wheel.' },
+        ],
+      }
+    const others = look
+      .library('spacer')
+      .filter(
+        (one) =>
+          one.id !== spacer.part?.id &&
+          one.register === 'own' &&
+          one.thicknessMm !== undefined &&
+          Math.abs(one.thicknessMm.value - spacer.thicknessMm) < 0.05,
+      )
+    return {
+      ...figure,
+      verdict: 'needs',
+      safety: true,
+      sentence: `${sentence}: a spacer with a register of its own.`,
+      remedies: [
+        ...others.map((one) => ({ kind: 'part', slot: 'spacer', partId: one.id, sentence: `${one.name} carries one.` }) as const),
+        {
+          kind: 'piece',
+          label: `Spacers ${look.mm(spacer.thicknessMm)} with a register`,
+          sizeMm: spacer.thicknessMm,
+          quantity: 2,
+          sentence: 'One a side, in place of the plain ones.',
+        },
+      ],
+    }
+  },
+}

@@ -1,0 +1,199 @@
+import type { Judgement } from '../finding.ts'
+import type { Look } from '../look.ts'
+import type { Rule } from '../rule.ts'
+import { LIMITS } from '../limits.ts'
+import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
+
+export interface StudEngagement {
+  /** What of the stud or bolt stands past the seat, mm. */
+  engagedMm: number
+  neededMm: number
+  verdict: 'fits' | 'needs'
+  /** By how much longer a stud or bolt must be, mm; 0 when it is long enough. */
+  longerByMm: number
+}
+
+/** Thread that a wheel nut or bolt needs: one diameter in steel, and at least so many turns, mm. */
+export const threadNeededMm = (
+  threadMm: number,
+  pitchMm: number,
+  diameters: number = LIMITS.studDiameters.value,
+  turns: number = LIMITS.studTurns.value,
+): number => Math.max(diameters * threadMm, turns * pitchMm)
+
+/**
+ * Thread left for the nut (stud) or in the hub (bolt) once hat, spacer and wheel lie between.
+ *
+ * @param studLengthMm stud: from the hub face to its end; bolt: from its seat to its end
+ * @param wheelPadMm from the wheel's hub pad to the seat of nut or bolt
+ */
+export function studEngagement(
+  studLengthMm: number,
+  hatThicknessMm: number,
+  spacerMm: number,
+  wheelPadMm: number,
+  threadMm: number,
+  pitchMm: number,
+): StudEngagement {
+  const engagedMm = studLengthMm - hatThicknessMm - spacerMm - wheelPadMm
+  const neededMm = threadNeededMm(threadMm, pitchMm)
+  const longerByMm = Math.max(neededMm - engagedMm, 0)
+  return { engagedMm, neededMm, verdict: longerByMm === 0 ? 'fits' : 'needs', longerByMm }
+}
+
+export interface ThreadHold {
+  /** Thread that holds: what stands past the seat less its tip, as far as the other thread reaches, mm. */
+  engagedMm: number
+  /** By how much longer the stud or bolt must be, mm; 0: long enough. */
+  longerByMm: number
+  /** By how much it is too long for the room behind, mm; 0: it does not bottom. */
+  shorterByMm: number
+}
+
+/**
+ * @param pastMm stud or bolt past its seat
+ * @param tipMm thread missing at its end
+ * @param holdingMm length of the thread it goes into
+ * @param roomMm how far it may go; Infinity for open nuts
+ */
+export function threadHold(pastMm: number, tipMm: number, holdingMm: number, roomMm: number, neededMm: number): ThreadHold {
+  return {
+    engagedMm: Math.min(pastMm - tipMm, holdingMm),
+    longerByMm: Math.max(neededMm - (pastMm - tipMm), 0),
+    shorterByMm: Math.max(pastMm - roomMm, 0),
+  }
+}
+
+export const studEngagementRule: Rule = {
+  id: 'stud-engagement',
+  title: 'Thread of the wheel studs or bolts',
+  on: 'any',
+  judge(look) {
+    const hat = hatThicknessMm(look)
+    const spacer = spacerInUse(look)
+    const length = look.car('studLengthMm')
+    const pad = look.of(look.part('wheel'), 'padThicknessMm')
+    const needed = neededBy(look)
+    const count = look.car('boltCount')
+    const fastener = look.carWord('fastener')
+    const holding = look.car('holdingThreadMm')
+    const tip = look.car('tipMm')
+    const closed = fastener === 'studs' ? look.carWord('nutEnd') : 'open'
+    const room = fastener === 'bolts' || closed === 'closed' ? look.car('endRoomMm') : Infinity
+    const own = spacer?.part && look.wordOf(spacer.part, 'fixing') === 'ownStuds' ? spacer.part : undefined
+    const seat = own && look.of(own, 'seatThicknessMm')
+    const ownStud = own && look.of(own, 'studLengthMm')
+    if (
+      hat === undefined ||
+      spacer === undefined ||
+      length === undefined ||
+      pad === undefined ||
+      needed === undefined ||
+      count === undefined ||
+      fastener === undefined ||
+      holding === undefined ||
+      tip === undefined ||
+      room === undefined ||
+      (own && (seat === undefined || ownStud === undefined))
+    )
+      return undefined
+    const bolts = fastener === 'bolts'
+    const held = (past: number, what: Held) => hold(look, threadHold(past, tip, holding, room, needed), { ...what, needed, room, holding })
+    const quantity = 2 * count
+    if (!own) return held(length - hat - spacer.thicknessMm - pad, { who: bolts ? 'bolts' : 'studs', bolts, quantity })
+    const proud = length - hat - spacer.thicknessMm
+    if (!bolts && proud > 1e-9)
+      return {
+        verdict: 'needs',
+        safety: true,
+        value: proud,
+        dimension: 'length',
+        limit: 'not above 0',
+        sentence: `The hub’s studs stand ${look.mm(proud)} out of the spacer and hold the wheel off it: a thicker spacer, or shorter studs.`,
+        remedies: [
+          {
+            kind: 'piece',
+            label: `Wheel studs ${look.mm(proud)} shorter`,
+            sizeMm: proud,
+            quantity,
+            sentence: 'Studs that end inside the spacer.',
+          },
+        ],
+      }
+    const inner = held(length - hat - seat!, { who: bolts ? 'bolts under the spacer' : 'studs under the spacer', bolts, quantity })
+    const outer = hold(look, threadHold(ownStud! - pad, tip, holding, closed === 'closed' ? room : Infinity, needed), {
+      who: 'studs of the spacer',
+      bolts: false,
+      quantity,
+      needed,
+      room,
+      holding,
+    })
+    return inner.verdict === 'fits' ? outer : inner
+  },
+}
+
+function neededBy(look: Look): number | undefined {
+  const thread = look.car('threadMm')
+  const pitch = look.car('pitchMm')
+  return thread === undefined || pitch === undefined
+    ? undefined
+    : threadNeededMm(thread, pitch, look.limit('studDiameters'), look.limit('studTurns'))
+}
+
+interface Held {
+  who: string
+  bolts: boolean
+  quantity: number
+}
+
+function hold(
+  look: Look,
+  { engagedMm, longerByMm, shorterByMm }: ThreadHold,
+  { who, bolts, quantity, needed, room, holding }: Held & { needed: number; room: number; holding: number },
+): Judgement {
+  const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
+  const Who = who[0]!.toUpperCase() + who.slice(1)
+  const piece = (label: string, sentence: string, sizeMm?: number) =>
+    [{ kind: 'piece', label, quantity, sentence, ...(sizeMm === undefined ? {} : { sizeMm }) }] as const
+  if (shorterByMm > 1e-9) {
+    const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'
+    const sentence = `${Who} reach ${look.mm(shorterByMm)} into ${into}: they would turn tight and hold nothing.`
+    const unsafe = { ...figure, verdict: 'needs', safety: true, sentence } as const
+    if (!bolts) return { ...unsafe, remedies: piece('Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.') }
+    return room < needed
+      ? {
+          ...unsafe,
+          verdict: 'blocked',
+          sentence: `${sentence} No length both holds with ${look.mm(needed)} and stays within ${look.mm(room)}.`,
+        }
+      : {
+          ...unsafe,
+          remedies: piece(`Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.', shorterByMm),
+        }
+  }
+  const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
+  if (longerByMm > 1e-9)
+    return {
+      ...figure,
+      verdict: 'needs',
+      safety: true,
+      sentence: `${short}: ${who} longer by ${look.mm(longerByMm)}.`,
+      remedies: piece(
+        `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
+        `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
+        longerByMm,
+      ),
+    }
+  if (holding < needed - 1e-9)
+    return bolts
+      ? { ...figure, verdict: 'blocked', safety: true, sentence: `${short}: the thread in the hub is too short.` }
+      : {
+          ...figure,
+          verdict: 'needs',
+          safety: true,
+          sentence: `${short}: nuts with more thread.`,
+          remedies: piece(`Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.', needed),
+        }
+  return { ...figure, verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.` }
+}
