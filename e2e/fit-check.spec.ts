@@ -81,5 +81,5 @@ test('what each part would bring is said before it is chosen; what bolts on is l
   await expect(first).toContainText('fits what it meets')
   await expect(page.getByTestId('bolts-on').getByRole('button', { name: /Winter steel wheel/ })).toContainText('Cannot say')
   // a spacer is judged by the thread and the register that it leaves
-  await expect(page.getByTestId('bolts-on').getByRole('button', { name: /^\s*Spacer 10 mm/ })).toContainText('register of its own')
+  await expect(page.getByTestId('bolts-on').getByRole('button', { name: /^\s*Spacer 10 mm/ })).toContainText('studs longer by 4.5')
 })

@@ -44,14 +44,23 @@ export class Look {
   readonly missing: Question[] = []
   readonly ownLimits: LimitId[] = []
   /** The slots it looked into. */
-  readonly slots = new Set<AxleSlot>()
+  readonly slots: AxleSlot[] = []
+  /** The watched part had a hand in it. */
+  touched = false
 
-  constructor(readonly facts: Facts) {}
+  /**
+   * @param watched a part's id: then only what is not there and whether this part was looked at is noted, which is
+   * all that a list of hundreds of parts asks for
+   */
+  constructor(
+    readonly facts: Facts,
+    private readonly watched?: string,
+  ) {}
 
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
   part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
     const { axle, setup, resolved } = this.facts
-    this.slots.add(slot)
+    this.slots.push(slot)
     const found = resolved[slot]
     if (found === undefined)
       this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
@@ -76,10 +85,17 @@ export class Look {
     return this.part('pad') ?? undefined
   }
 
+  /** Notes that a part has a hand in it. */
+  touch(part: Part): void {
+    if (part.id === this.watched) this.touched = true
+  }
   /** A figure of a part. */
   of<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): number | undefined {
     if (!part) return undefined
-    return this.read((part as unknown as Record<string, unknown>)[field], fieldsOf(part.kind), field, ` of ${part.name}`, {
+    const known = (part as unknown as Record<string, Figure | undefined>)[field]
+    this.touch(part)
+    if (this.watched !== undefined && known) return known.value
+    return this.read(known, fieldsOf(part.kind), field, ` of ${part.name}`, {
       kind: 'part',
       partId: part.id,
       field,
@@ -88,6 +104,7 @@ export class Look {
   /** A choice or words of a part. */
   wordOf<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): string | undefined {
     if (!part) return undefined
+    this.touch(part)
     return this.word((part as unknown as Record<string, unknown>)[field], fieldsOf(part.kind), field, ` of ${part.name}`, {
       kind: 'part',
       partId: part.id,
@@ -96,7 +113,9 @@ export class Look {
   }
   car(field: keyof typeof carAxleFields): number | undefined {
     const { axle, project } = this.facts
-    return this.read(project.car[axle][field], carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
+    const known = project.car[axle][field] as Figure | undefined
+    if (this.watched !== undefined && known) return known.value
+    return this.read(known, carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
   }
   carWord(field: keyof typeof carAxleFields): string | undefined {
     const { axle, project } = this.facts
@@ -111,6 +130,8 @@ export class Look {
 
   /** A length in a finding's sentence, in the units the project reads: a digit more where one less would hide the difference. */
   mm(value: number): string {
+    // where a part is watched nobody reads the sentence
+    if (this.watched !== undefined) return ''
     const { units } = this.facts.project.preferences
     const decimals = units.length === 'mm' ? (Math.abs(value) < 1 && value !== 0 ? 2 : 1) : 3
     return formatQuantity(value, 'length', units, { decimals })
@@ -150,6 +171,7 @@ export class Look {
     const entry = table[field]
     const label = `${entry?.label ?? field}${suffix}`
     const known = typeof value === 'string' && value.trim() !== '' ? value.trim() : undefined
+    if (this.watched !== undefined && known !== undefined) return known
     const shown = entry?.type === 'choice' ? entry.options.find((one) => one.value === known)?.label : known
     this.looked.push({ label, value: shown ?? known, dimension: 'words', at })
     if (known === undefined) this.ask(label, at, entry?.help)

@@ -82,13 +82,14 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
 }
 
 /**
- * The verdict alone, for lists of hundreds of parts.
+ * The verdict alone, for lists of hundreds of parts; what a mechanic would say of it is asked for apart.
  * @returns undefined where there is no such interface, or where the part has no hand in it
  */
-export function verdictOn(rule: Rule, facts: Facts, partId: string): { verdict: Verdict; sentence: string } | undefined {
-  const said = ask(rule, facts)
-  return said?.look.looked.some((one) => one.at.kind === 'part' && one.at.partId === partId) ? said : undefined
+export function verdictOn(rule: Rule, facts: Facts, partId: string): Verdict | undefined {
+  const said = ask(rule, facts, partId)
+  return said?.look.touched ? said.verdict : undefined
 }
+export const sentenceOn = (rule: Rule, facts: Facts): string => ask(rule, facts)?.sentence ?? ''
 
 interface Said {
   look: Look
@@ -98,10 +99,10 @@ interface Said {
   accepted: boolean
 }
 
-function ask(rule: Rule, facts: Facts): Said | undefined {
+function ask(rule: Rule, facts: Facts, watched?: string): Said | undefined {
   if (rule.axle && rule.axle !== facts.axle) return undefined
   if (rule.on === 'disc' && facts.resolved.caliper?.kind === 'drum') return undefined
-  const look = new Look(facts)
+  const look = new Look(facts, watched)
   const judged = rule.judge(look)
   const { missing } = look
   if (!judged && missing.length === 0) return undefined
@@ -132,7 +133,7 @@ export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
   if (rule.each) return new Set(rule.each)
   const look = new Look(facts)
   rule.judge(look)
-  return look.slots
+  return new Set(look.slots)
 }
 
 const NONE: FitFinding['remedies'] = []

@@ -1,5 +1,5 @@
 import type { Facts } from '../fit/look.ts'
-import { looksInto, verdictOn, type Rule } from '../fit/rule.ts'
+import { looksInto, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import {
   AXLES,
@@ -58,7 +58,8 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
       const tried = { ...facts, slot, resolved: { ...resolved, [slot]: part, ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}) } }
       const judged = worstOf(rules, tried, part.id)
-      const clearance = OVER_THE_CALIPER.has(slot) ? clearanceOf(context, axle, slot, part) : undefined
+      // nothing is worse than what cannot be built anyway
+      const clearance = OVER_THE_CALIPER.has(slot) && judged.worst !== 'blocked' ? clearanceOf(context, axle, slot, part) : undefined
       found.push({
         ...(clearance ? worse(judged, clearance) : judged),
         partId: part.id,
@@ -125,15 +126,15 @@ function worse(a: Judged, b: Judged): Judged {
 
 /** What only the car can say is said of every part alike, and tells none from another. */
 function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
-  const judged: Judged = { worst: 'fits', why: '', count: 0 }
+  let worst: FindingVerdict = 'fits'
+  let [first, count]: [Rule | undefined, number] = [undefined, 0]
   for (const rule of rules) {
     const found = verdictOn(rule, facts, partId)
-    if (!found || found.verdict === 'check' || found.verdict === 'fits') continue
-    if (found.verdict === judged.worst) judged.count += 1
-    else if (VERDICT_RANK[found.verdict] > VERDICT_RANK[judged.worst])
-      Object.assign(judged, { worst: found.verdict, why: found.sentence, count: 1 })
+    if (!found || found === 'check' || found === 'fits') continue
+    if (found === worst) count += 1
+    else if (VERDICT_RANK[found] > VERDICT_RANK[worst]) [worst, first, count] = [found, rule, 1]
   }
-  return judged
+  return { worst, why: first ? sentenceOn(first, facts) : '', count }
 }
 
 /** What a part costs in a place, minor units: nothing when it is there already; undefined without a price in the project's currency. */

@@ -12,7 +12,7 @@ export const usedPart: Rule = {
   each: ['caliper', 'bracket', 'rotor', 'pad', 'hose', 'wheel'],
   judge(look) {
     const part = look.facts.resolved[look.facts.slot!] as Part | null | undefined
-    look.slots.add(look.facts.slot!)
+    look.slots.push(look.facts.slot!)
     return part ? inspectedPart(look, part, part.kind === 'pad' ? 1 : 2) : undefined
   },
 }
@@ -22,6 +22,7 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
   const points = inspectionOf(part)
   if (points.length === 0) return undefined
   const at = { kind: 'part', partId: part.id, field: 'inspection' } as const
+  look.touch(part)
   for (const point of points) {
     const found = inspected(part, point)
     look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
