@@ -56,6 +56,7 @@ const own = <T,>(key: string) => read(key) as T | undefined
         <label v-else-if="field.type === 'text'" class="plain-field" :data-field="name(key)">
           <span>{{ field.label }}</span>
           <DraftInput class="native" :value="own<string>(key) ?? ''" :maxlength="field.maxLength" @change="write(key, $event)" />
+          <span v-if="field.help" class="soft help">{{ field.help }}</span>
         </label>
         <FacesInput
           v-else-if="field.type === 'faces'"

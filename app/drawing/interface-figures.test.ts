@@ -81,7 +81,7 @@ describe('a drawing of an interface', () => {
     // a thickness that is tried out is drawn like a spacer of the shelf
     spaced.setups[1]!.front = { ...spaced.setups[1]!.front, spacerTrialMm: 5 }
     expect(interfaceFigure(stud(spaced, 'estate-fronts'))).toEqual(figure)
-    expect(interfaceFigure(stud(DEMO_PROJECT, 'as-it-stands'))!.shapes).toHaveLength(figure.shapes.length - 1)
+    expect(interfaceFigure(stud(DEMO_PROJECT, 'as-it-stands'))!.shapes).toHaveLength(figure.shapes.length - 2)
   })
 })
 

@@ -244,7 +244,7 @@ const studInNut: Draw = (read) => {
   return {
     shapes: [
       rect(x(0), 12, x(hat) - x(0), 66, 'part'),
-      ...(spacer > 0 ? [rect(x(hat), 12, x(hat + spacer) - x(hat), 66, 'limit')] : []),
+      ...(spacer > 0 ? [rect(x(hat), 12, x(hat + spacer) - x(hat), 66, 'limit'), text(x(hat + spacer / 2), 9, 'spacer')] : []),
       rect(x(hat + spacer), 12, x(seat) - x(hat + spacer), 66, 'other'),
       rect(x(seat), 30, x(seat + thread) - x(seat), 30, 'room'),
       rect(x(-3), 39, x(stud) - x(-3), 12, 'limit'),

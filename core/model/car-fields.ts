@@ -92,81 +92,95 @@ export const carFields = {
   masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
 } as const satisfies FieldTable
 
+/** The same fields under one heading. */
+const inGroup = <T extends FieldTable>(group: string, fields: T): T =>
+  Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, { ...field, group }])) as unknown as T
+
 /** The hub and tyre at one axle. */
 export const carAxleFields = {
   tyreRadiusMm: length('Tyre rolling radius', 200, 500, { help: 'Roll-out of one turn divided by 2 pi.' }),
   boltCount: count('Wheel bolts or studs', 3, 8),
   boltCircleMm: length('Bolt circle', 80, 210),
   registerMm: length('Hub register', 30, 180, { help: 'Diameter that centres wheel and rotor.' }),
-  fastener: choice('Wheel held by', [
-    { value: 'studs', label: 'studs and nuts' },
-    { value: 'bolts', label: 'bolts' },
-  ]),
-  studLengthMm: length('Stud or bolt length', 10, 140, {
-    help: 'Stud: from the hub face to its end. Bolt: from its seat in the wheel to its end.',
-  }),
-  threadMm: length('Thread diameter', 8, 20),
-  pitchMm: length('Thread pitch', 0.8, 2.5),
-  tipMm: length('Thread missing at the tip', 0, 25, { help: 'Of stud or bolt: a plain or chamfered end holds nothing.' }),
-  holdingThread: text('Thread of the nuts, or in the hub', 40, { help: 'As M12 x 1.5.' }),
-  holdingThreadMm: length('Length of that thread', 4, 60, { help: 'In the nut; for bolts, in the hub flange.' }),
-  nutEnd: choice(
-    'Wheel nuts are',
-    [
-      { value: 'open', label: 'open at the end' },
-      { value: 'closed', label: 'closed' },
-    ],
-    { when: { field: 'fastener', is: 'studs' } },
-  ),
-  endRoomMm: length('Room for the end', 5, 150, {
-    help: 'Closed nuts: from seat to bottom. Bolts: from the hub face to the first thing behind. Open nuts need none.',
-  }),
   registerHeightMm: length('Register height', 0, 60, { help: 'How far the centring register stands out of the hub face.' }),
-  objects: {
-    type: 'outlines',
-    label: 'Fixed objects near the wheel',
-    help: 'Ball joint, tie-rod end, strut, hose: the outermost place over full lock and travel, from hub centre and wheel seat.',
-  },
-  objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
-  nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
-  nutSeatRadiusMm: length('Radius of their ball seat', 8, 20, { when: { field: 'nutSeat', is: 'ball' } }),
-  mountType: choice('Caliper mount', MOUNT_TYPES),
-  mountSide: choice('Caliper sits on the mount’s', [
-    { value: 'outboard', label: 'outboard face' },
-    { value: 'inboard', label: 'inboard face' },
-  ]),
-  mountSpacingMm: length('Caliper mount bolts apart', 40, 320),
-  mountThread: text('Caliper mount thread', 40),
-  mountBoltMm: length('Caliper mount bolt diameter', 6, 20),
-  mountDepthMm: length('Depth of thread in the mount', 5, 80),
-  knuckleMaterial: choice('Knuckle', [
-    { value: 'steel', label: 'steel or iron' },
-    { value: 'aluminium', label: 'aluminium' },
-  ]),
-  flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'What the rotor’s hat must go over.' }),
-  hatRoomMm: length('Room for the hat behind the hub face', 5, 150, {
-    help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
+  ...inGroup('Wheel studs, nuts and bolts', {
+    fastener: choice('Wheel held by', [
+      { value: 'studs', label: 'studs and nuts' },
+      { value: 'bolts', label: 'bolts' },
+    ]),
+    studLengthMm: length('Stud or bolt length', 10, 140, {
+      help: 'Stud: from the hub face to its end. Bolt: from its seat in the wheel to its end.',
+    }),
+    threadMm: length('Thread diameter', 8, 20),
+    pitchMm: length('Thread pitch', 0.8, 2.5),
+    tipMm: length('Thread missing at the tip', 0, 25, { help: 'Of stud or bolt: a plain or chamfered end holds nothing.' }),
+    nutEnd: choice(
+      'Wheel nuts are',
+      [
+        { value: 'open', label: 'open at the end' },
+        { value: 'closed', label: 'closed' },
+      ],
+      { when: { field: 'fastener', is: 'studs' } },
+    ),
+    holdingThread: text('Thread of the nuts, or in the hub', 40, { help: 'As M12 x 1.5.' }),
+    holdingThreadMm: length('Length of that thread', 4, 60, { help: 'In the nut; for bolts, in the hub flange.' }),
+    endRoomMm: length('Room for the end', 5, 150, {
+      help: 'Closed nuts: from seat to bottom. Bolts: from the hub face to the first thing behind. Open nuts need none.',
+    }),
+    nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
+    nutSeatRadiusMm: length('Radius of their ball seat', 8, 20, { when: { field: 'nutSeat', is: 'ball' } }),
   }),
-  shoeDiameterMm: length('Parking shoes, diameter', 100, 260, { help: 'Of the drum they were made for.' }),
-  shield: choice('Dust shield', [
-    { value: 'fitted', label: 'fitted' },
-    { value: 'none', label: 'none' },
-  ]),
-  shieldRadiusMm: length('Dust shield radius', 80, 300, { when: { field: 'shield', is: 'fitted' } }),
-  hosePathMm: length('Hose path at full lock and droop', 50, 1200, {
-    help: 'Along the way a hose must take, wheel hanging, steering on the lock that pulls.',
+  ...inGroup('Caliper mount', {
+    mountType: choice('Caliper mount', MOUNT_TYPES),
+    mountSide: choice('Caliper sits on the mount’s', [
+      { value: 'outboard', label: 'outboard face' },
+      { value: 'inboard', label: 'inboard face' },
+    ]),
+    mountFaceMm: length('Caliper mount face', -150, 100, {
+      help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
+    }),
+    mountRadiusMm: length('Caliper mount radius', 50, 250, {
+      help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.',
+    }),
+    mountSpacingMm: length('Caliper mount bolts apart', 40, 320),
+    mountThread: text('Caliper mount thread', 40),
+    mountBoltMm: length('Caliper mount bolt diameter', 6, 20),
+    mountDepthMm: length('Depth of thread in the mount', 5, 80),
+    knuckleMaterial: choice('Knuckle', [
+      { value: 'steel', label: 'steel or iron' },
+      { value: 'aluminium', label: 'aluminium' },
+    ]),
   }),
-  lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
-  lineSeat: choice('Seat of the hard line', PIPE_SEATS),
-  absRing: choice('Wheel-speed ring sits on', [
-    { value: 'hub', label: 'hub or shaft' },
-    { value: 'rotor', label: 'rotor' },
-    { value: 'none', label: 'there is none' },
-  ]),
-  mountFaceMm: length('Caliper mount face', -150, 100, {
-    help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
+  ...inGroup('Around the rotor', {
+    flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'What the rotor’s hat must go over.' }),
+    hatRoomMm: length('Room for the hat behind the hub face', 5, 150, {
+      help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
+    }),
+    shoeDiameterMm: length('Parking shoes, diameter', 100, 260, { help: 'Of the drum they were made for.' }),
+    shield: choice('Dust shield', [
+      { value: 'fitted', label: 'fitted' },
+      { value: 'none', label: 'none' },
+    ]),
+    shieldRadiusMm: length('Dust shield radius', 80, 300, { when: { field: 'shield', is: 'fitted' } }),
+    absRing: choice('Wheel-speed ring sits on', [
+      { value: 'hub', label: 'hub or shaft' },
+      { value: 'rotor', label: 'rotor' },
+      { value: 'none', label: 'there is none' },
+    ]),
   }),
-  mountRadiusMm: length('Caliper mount radius', 50, 250, {
-    help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.',
+  ...inGroup('Hose', {
+    hosePathMm: length('Hose path at full lock and droop', 50, 1200, {
+      help: 'Along the way a hose must take, wheel hanging, steering on the lock that pulls.',
+    }),
+    lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
+    lineSeat: choice('Seat of the hard line', PIPE_SEATS),
+  }),
+  ...inGroup('Near the wheel', {
+    objects: {
+      type: 'outlines',
+      label: 'Fixed objects near the wheel',
+      help: 'Ball joint, tie-rod end, strut, hose: the outermost place over full lock and travel, from hub centre and wheel seat.',
+    },
+    objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
   }),
 } as const satisfies FieldTable
