@@ -112,7 +112,7 @@ const stages = computed<Stage[]>(() => {
       title: 'Clamp on each pad',
       ...both((c) => [c.front.clampN, c.rear.clampN], 'force'),
       ratio: '',
-      travel: travel ? `${show(travel.pistonMm.front, 'length')} / ${show(travel.pistonMm.rear, 'length')}` : '',
+      travel: travel ? `${show(travel.padMm.front, 'length')} / ${show(travel.padMm.rear, 'length')}` : '',
       open: 'bias.clamp',
     },
     {

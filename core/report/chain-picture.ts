@@ -17,8 +17,8 @@ export interface StageTravel {
   rodMm: number
   /** Stroke that each circuit takes of its cylinder. */
   masterMm: { front: number; rear: number }
-  /** How far a piston moves at each caliper or wheel cylinder. */
-  pistonMm: { front: number; rear: number }
+  /** How far each pad, or each piston of a wheel cylinder, moves. */
+  padMm: { front: number; rear: number }
 }
 
 /** Front and rear force over the weight as the pedal goes down. */
@@ -46,8 +46,8 @@ export function stageTravel(system: BrakeSystem, takers: Takers, stage: Pick<Cha
     (master.kind === 'tandem'
       ? masterMm.front + masterMm.rear
       : master.frontShare * masterMm.front + (1 - master.frontShare) * masterMm.rear) + DEFAULT_FREE_STROKE_MM
-  const piston = (axle: Axle) => fluid[axle] / 2 / (takers[axle].pistonAreaMm2 * 2)
-  return { pedalMm: rodMm * system.pedalRatio, rodMm, masterMm, pistonMm: { front: piston('front'), rear: piston('rear') } }
+  const pad = (axle: Axle) => fluid[axle] / 2 / (takers[axle].pistonAreaMm2 * 2)
+  return { pedalMm: rodMm * system.pedalRatio, rodMm, masterMm, padMm: { front: pad('front'), rear: pad('rear') } }
 }
 
 /** The valve's knee on the line of forces, and the line that it would give elsewhere. */
