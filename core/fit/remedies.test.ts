@@ -1,0 +1,121 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { DEMO_PROJECT } from '../demo/project.ts'
+import { projectProblems } from '../model/check.ts'
+import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Project } from '../model/project.ts'
+import { findSetup, resolveSetup } from '../model/resolve.ts'
+import { evaluate } from '../report/evaluate.ts'
+import { factsOf } from '../report/fit-check.ts'
+import { VERDICT_RANK } from '../report/words.ts'
+import { acceptRemedy, dropPiece } from './accept.ts'
+import type { FitFinding } from './finding.ts'
+import { checkAll, findingKey } from './rule.ts'
+import { RULES } from './rules.ts'
+
+/** Whatever stands in a setup: what is offered must help, and must go away as it came. */
+const SETUP = 'estate-fronts'
+const partsFor = (kinds: readonly string[]) => DEMO_PROJECT.parts.filter((one) => kinds.includes(one.kind)).map((one) => one.id)
+const axleParts = fc.record(
+  Object.fromEntries(
+    (Object.keys(AXLE_SLOTS) as AxleSlot[]).map((slot) => [
+      slot,
+      fc.constantFrom(undefined, ...(AXLE_SLOTS[slot].nothing ? [null] : []), ...partsFor(AXLE_SLOTS[slot].kinds)),
+    ]),
+  ),
+)
+const hydraulicParts = fc.record(
+  Object.fromEntries(
+    (Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]).map((slot) => [
+      slot,
+      fc.constantFrom(undefined, ...partsFor(HYDRAULIC_SLOTS[slot].kinds)),
+    ]),
+  ),
+)
+const setups = fc.record({ front: axleParts, rear: axleParts, hydraulics: hydraulicParts })
+
+function built(parts: { front: object; rear: object; hydraulics: object }): Project {
+  const project = structuredClone(DEMO_PROJECT)
+  const setup = project.setups.find((one) => one.id === SETUP)!
+  const clean = (of: object) => Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined))
+  setup.front = clean(parts.front)
+  setup.rear = clean(parts.rear)
+  setup.hydraulics = clean(parts.hydraulics)
+  return project
+}
+const findings = (project: Project) => evaluate(project, SETUP).fit
+/** The same finding anew, without the rest of the report. */
+function again(project: Project, finding: FitFinding): FitFinding | undefined {
+  const setup = findSetup(project, SETUP)!
+  const facts = factsOf({ project, setup, isStock: false, resolved: resolveSetup(project, setup) }, finding.axle ?? 'front')
+  const rule = RULES.find((one) => one.id === finding.rule)!
+  return checkAll(rule, facts).find((one) => findingKey(one) === findingKey(finding))
+}
+
+describe('remedies', () => {
+  test('accepting one makes its own finding better, leaves a valid project, and a piece goes as it came', () => {
+    fc.assert(
+      fc.property(setups, (parts) => {
+        const project = built(parts)
+        for (const finding of findings(project)) {
+          for (const remedy of finding.remedies) {
+            const cured = structuredClone(project)
+            acceptRemedy(cured, SETUP, finding, remedy)
+            const after = again(cured, finding)
+            // a part that is put in may have a question of its own; it is then no worse than not known
+            const better = after === undefined || after.verdict === 'unknown' || VERDICT_RANK[after.verdict] < VERDICT_RANK[finding.verdict]
+            expect([finding.rule, finding.sentence, remedy.sentence, after?.sentence, better]).toEqual([
+              finding.rule,
+              finding.sentence,
+              remedy.sentence,
+              after?.sentence,
+              true,
+            ])
+            if (remedy.kind !== 'piece') continue
+            dropPiece(cured, SETUP, finding)
+            expect(cured).toEqual(project)
+          }
+        }
+        const whole = structuredClone(project)
+        for (const finding of findings(project)) if (finding.remedies[0]) acceptRemedy(whole, SETUP, finding, finding.remedies[0])
+        expect(projectProblems(whole)).toEqual([])
+      }),
+      { numRuns: 20 },
+    )
+  })
+  test('every need says what cures it; a sentence ends, and says no number that is none', () => {
+    fc.assert(
+      fc.property(setups, (parts) => {
+        for (const one of findings(built(parts))) {
+          if (one.verdict === 'needs') expect([findingKey(one), one.remedies.length]).not.toEqual([findingKey(one), 0])
+          for (const words of [one.sentence, one.limit ?? '', ...one.remedies.map((remedy) => remedy.sentence)])
+            expect(words).not.toMatch(/NaN|undefined|Infinity|\bnull\b|−0\.0/)
+          if (one.verdict === 'unknown') expect(one.missing.length).toBeGreaterThan(0)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+  test('the axles do not speak for each other', () => {
+    fc.assert(
+      fc.property(setups, (parts) => {
+        const whole = findings(built(parts))
+        const other = findings(built({ ...parts, rear: {} }))
+        const front = (list: FitFinding[]) => list.filter((one) => one.axle === 'front').map((one) => [findingKey(one), one.verdict])
+        expect(front(other)).toEqual(front(whole))
+      }),
+      { numRuns: 30 },
+    )
+  })
+})
+
+test('the setup is as bad as its worst finding, on either axle', () => {
+  fc.assert(
+    fc.property(setups, (parts) => {
+      const report = evaluate(built(parts), SETUP)
+      const all = [...report.findings, ...report.fit].map((one) => VERDICT_RANK[one.verdict])
+      expect(VERDICT_RANK[report.verdict]).toBe(Math.max(...all))
+      for (const axle of AXLES) expect(report.fit.some((one) => one.axle === axle)).toBe(true)
+    }),
+    { numRuns: 30 },
+  )
+})
