@@ -282,6 +282,12 @@ describe('the ledger', () => {
     expect(found.bias!.text).toContain('1.9 points to the front')
     expect(found.cost!.text).toContain('310 EUR')
   })
+  test('each figure has the tone of what it says: a wheel that clears is no matter of the master cylinder', () => {
+    const kit = cells('big-kit')
+    expect(kit.verdict).toMatchObject({ value: 'Clears', tone: 'fits' })
+    expect(kit.pedal!.tone).toBe('needs')
+    expect(cells('as-it-stands').pedal!.tone).toBe('plain')
+  })
   test('shows the worse axle, and unknown as unknown', () => {
     const unknown = demo((project) => Reflect.deleteProperty(partOf(project, 'stock-rear-caliper'), 'faceMm'))
     expect(cells('big-kit', unknown).verdict).toMatchObject({ tone: 'unknown', figureId: 'rear.gap' })

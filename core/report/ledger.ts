@@ -24,6 +24,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
   const worst = [report.corners.front, report.corners.rear].reduce((a, b) => (worse(report, b.axle, a.axle) ? b : a))
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
+  const stroke = report.findings.find((one) => one.rule === 'master-stroke')
 
   return [
     {
@@ -34,7 +35,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
         ? `${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
         : `${worst.axle}: ${questions(worst.missing.length)}`,
       change: against(stockGap ? `stands at ${formatQuantity(stockGap.minGapMm, 'length', units)}` : 'stock not known'),
-      tone: worstVerdict(report.findings.filter((one) => one.rule !== 'lock-order').map((one) => one.verdict)),
+      tone: worstVerdict(report.findings.filter((one) => one.rule === 'wheel-clearance').map((one) => one.verdict)),
       figureId: `${worst.axle}.gap`,
     },
     {
@@ -63,7 +64,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
       value: `${f['pedal.force'].atLeast ? 'at least ' : ''}${formatQuantity(f['pedal.force'].value, 'force', units)}`,
       detail: `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
-      tone: unknownTone(f['pedal.force']),
+      tone: stroke && (stroke.verdict === 'needs' || stroke.verdict === 'blocked') ? stroke.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',
     },
     {
