@@ -54,18 +54,7 @@ const turn = computed(() => (props.report.lockOrder?.kind === 'rearAbove' ? prop
         :aria-label="`Adhesion used over deceleration. ${report.findings.find((one) => one.rule === 'lock-order')?.sentence ?? ''}`"
       >
         <rect class="zone" :x="x(0.15)" :width="x(frontFirstToG) - x(0.15)" :y="margin.top" :height="h - margin.top - margin.bottom" />
-        <g class="axes num">
-          <g v-for="t in y.ticks(8)" :key="`y${t}`">
-            <line :x1="margin.left" :x2="w - margin.right" :y1="y(t)" :y2="y(t)" />
-            <text :x="margin.left - 6" :y="y(t) + 4" text-anchor="end">{{ t.toFixed(1) }}</text>
-          </g>
-          <g v-for="t in x.ticks(6)" :key="`x${t}`">
-            <line :x1="x(t)" :x2="x(t)" :y1="margin.top" :y2="h - margin.bottom" />
-            <text :x="x(t)" :y="h - margin.bottom + 16" text-anchor="middle">{{ t.toFixed(1) }}</text>
-          </g>
-          <text :x="w - margin.right" :y="h - 6" text-anchor="end">deceleration, g</text>
-          <text :x="6" :y="12">friction needed</text>
-        </g>
+        <ChartAxes :x="x" :y="y" :x-ticks="6" :y-ticks="8" x-name="deceleration, g" y-name="friction needed" />
         <text
           v-if="x(frontFirstToG) - x(0.15) > 200"
           class="zone-word"
@@ -115,13 +104,6 @@ svg {
 }
 .key {
   margin: 0;
-}
-.axes line {
-  stroke: var(--hair);
-}
-.axes text {
-  fill: var(--ink-soft);
-  font-size: 12px;
 }
 .zone {
   fill: var(--steel-soft);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bundle } from '#core/model/project.ts'
 import { takeBundle } from '#core/model/take-bundle.ts'
@@ -7,6 +7,7 @@ import { formatMoney } from '#core/quantity/format.ts'
 import type { BundleOffer } from '#core/report/bundles.ts'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
+import { useLatestOf } from '~/composables/latest-of'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -16,20 +17,7 @@ const route = useRoute()
 const router = useRouter()
 const { setup, isStock, link } = useWorkbench()
 const { worker } = useReports()
-const offers = shallowRef<BundleOffer[]>([])
-let turn = 0
-watch(
-  () => [store.project, setup.value?.id] as const,
-  async ([project, setupId]) => {
-    if (!project || !setupId) return
-    const mine = ++turn
-    const next = await worker()
-      .bundles(project, setupId)
-      .catch(() => [])
-    if (mine === turn) offers.value = next
-  },
-  { immediate: true },
-)
+const offers = useLatestOf<BundleOffer[]>([], (project, setupId) => worker().bundles(project, setupId))
 const rows = computed(() => {
   const rank = new Map(offers.value.map((one, index) => [one.bundleId, { one, index }]))
   return store

@@ -89,18 +89,7 @@ const locks = computed(() =>
       <clipPath id="force-plot">
         <rect :x="margin.left" :y="margin.top" :width="W - margin.left - margin.right" :height="H - margin.top - margin.bottom" />
       </clipPath>
-      <g class="axes num">
-        <g v-for="t in x.ticks(6)" :key="`x${t}`">
-          <line :x1="x(t)" :x2="x(t)" :y1="margin.top" :y2="H - margin.bottom" />
-          <text :x="x(t)" :y="H - margin.bottom + 15" text-anchor="middle">{{ t.toFixed(1) }}</text>
-        </g>
-        <g v-for="t in y.ticks(4)" :key="`y${t}`">
-          <line :x1="margin.left" :x2="W - margin.right" :y1="y(t)" :y2="y(t)" />
-          <text :x="margin.left - 6" :y="y(t) + 4" text-anchor="end">{{ t.toFixed(1) }}</text>
-        </g>
-        <text :x="W - margin.right" :y="H - 6" text-anchor="end">front force over weight</text>
-        <text :x="6" :y="11">rear</text>
-      </g>
+      <ChartAxes :x="x" :y="y" :x-ticks="6" :y-ticks="4" x-name="front force over weight" y-name="rear" />
       <g clip-path="url(#force-plot)">
         <g v-for="one in locks" :key="one.surface" class="lock">
           <path :d="path(one.front)" />
@@ -150,10 +139,6 @@ svg {
   width: 100%;
   max-width: 680px;
 }
-.axes line {
-  stroke: var(--hair);
-}
-.axes text,
 .word {
   fill: var(--ink-soft);
   font-size: 11.5px;

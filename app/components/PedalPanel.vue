@@ -107,18 +107,15 @@ const limit = computed(() => balance.value?.atLimit)
           :y="y(bands.forceN.high)"
           :height="y(bands.forceN.low) - y(bands.forceN.high)"
         />
-        <g class="axes num">
-          <g v-for="t in x.ticks(6)" :key="`x${t}`">
-            <line :x1="x(t)" :x2="x(t)" :y1="margin.top" :y2="H - margin.bottom" />
-            <text :x="x(t)" :y="H - margin.bottom + 15" text-anchor="middle">{{ t.toFixed(1) }}</text>
-          </g>
-          <g v-for="t in y.ticks(5)" :key="`y${t}`">
-            <line :x1="margin.left" :x2="W - margin.right" :y1="y(t)" :y2="y(t)" />
-            <text :x="margin.left - 6" :y="y(t) + 4" text-anchor="end">{{ formatQuantity(t, 'force', units, { bare: true }) }}</text>
-          </g>
-          <text :x="W - margin.right" :y="H - 5" text-anchor="end">deceleration, g</text>
-          <text :x="4" :y="11">pedal force, {{ units.force }}</text>
-        </g>
+        <ChartAxes
+          :x="x"
+          :y="y"
+          :x-ticks="6"
+          :y-ticks="5"
+          x-name="deceleration, g"
+          :y-name="`pedal force, ${units.force}`"
+          :show-y="(t: number) => formatQuantity(t, 'force', units, { bare: true })"
+        />
         <path v-if="!isStock && stockBalance" class="stock" :d="path(stockBalance.effort, 'forceN')" />
         <path class="bare" :d="path(balance.effort, 'bareN')" />
         <path class="force" :d="path(balance.effort, 'forceN')" />
@@ -248,10 +245,6 @@ th[scope='row'] {
   fill: var(--steel-soft);
   fill-opacity: 0.45;
 }
-.axes line {
-  stroke: var(--hair);
-}
-.axes text,
 .runout text {
   fill: var(--ink-soft);
   font-size: 11.5px;

@@ -1,10 +1,10 @@
-import { computed, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import type { Axle, AxleSlot, HydraulicSlot } from '#core/model/project.ts'
 import type { Candidate } from '#core/report/candidates.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { useProjectStore } from '../stores/project.ts'
+import { useLatestOf } from './latest-of.ts'
 import { useReports } from './reports.ts'
-import { useWorkbench } from './workbench.ts'
 
 const WORDS: Record<Candidate['worst'], string> = {
   blocked: 'does not go',
@@ -17,23 +17,8 @@ const WORDS: Record<Candidate['worst'], string> = {
 /** What each part would bring to the setup that is looked at, so that one does not choose blindly. */
 export function useCandidates() {
   const store = useProjectStore()
-  const { setup } = useWorkbench()
   const { worker } = useReports()
-  const found = shallowRef<Candidate[]>([])
-  let turn = 0
-
-  watch(
-    () => [store.project, setup.value?.id] as const,
-    async ([project, setupId]) => {
-      if (!project || !setupId) return
-      const mine = ++turn
-      const next = await worker()
-        .candidates(project, setupId)
-        .catch(() => [])
-      if (mine === turn) found.value = next
-    },
-    { immediate: true },
-  )
+  const found = useLatestOf<Candidate[]>([], (project, setupId) => worker().candidates(project, setupId))
   const index = computed(
     () => new Map(found.value.map((one, rank) => [`${one.axle ?? 'hydraulics'}.${one.slot}.${one.partId}`, { ...one, rank }])),
   )

@@ -125,6 +125,7 @@ export function spacerEffects(
       verdict: found?.verdict ?? 'unknown',
       text: found?.value === undefined ? 'not known' : `${mm(found.value)}, ${found.limit}`,
       sentence: found?.sentence ?? missingWords(figure),
+      judged: true,
     }
   }
 
@@ -143,6 +144,7 @@ export function spacerEffects(
       verdict: value === undefined ? 'unknown' : 'fits',
       text: value === undefined ? 'not known' : mm(value, signed),
       sentence: value === undefined ? missingWords(figures[2]!) : '',
+      judged: false,
     })),
   ]
   return { consequences, figures }

@@ -109,6 +109,8 @@ export interface Consequence {
   verdict: FindingVerdict
   text: string
   sentence: string
+  /** It is held against a limit; others are told, not judged. */
+  judged: boolean
 }
 
 /** What a half section shows of one corner, seat frame unless said otherwise. */

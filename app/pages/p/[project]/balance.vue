@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useRoute } from 'vue-router'
 import { FRONT_FIRST_TO_G } from '#core/report/lock-finding.ts'
 import type { FigureId } from '#core/report/types.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -9,6 +8,7 @@ import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
 import { useBalance } from '~/composables/balance'
 import { useFieldFocus } from '~/composables/field-focus'
+import { useView } from '~/composables/view'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
@@ -22,8 +22,7 @@ const VIEWS = [
   { id: 'bores', label: 'Bores' },
   { id: 'gauges', label: 'Gauges' },
 ] as const
-const route = useRoute()
-const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'order')
+const view = useView(VIEWS)
 const lock = computed(() => report.value?.findings.find((one) => one.rule === 'lock-order'))
 const preferences = computed(() => store.project!.preferences)
 const share = (id: FigureId, of = report.value) => formatQuantity(of?.figures[id].value, 'share', units.value)

@@ -8,6 +8,7 @@ import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 import { useCandidates } from '~/composables/candidates'
 import { useFieldFocus } from '~/composables/field-focus'
+import { useView } from '~/composables/view'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
@@ -48,7 +49,7 @@ const VIEWS = [
   { id: 'table', label: 'Table' },
   { id: 'bundles', label: 'Kits and donors' },
 ] as const
-const view = computed(() => VIEWS.find((one) => one.id === route.query.view)?.id ?? 'list')
+const view = useView(VIEWS)
 const { found } = useCandidates()
 const order = ref<'kind' | Axle>('kind')
 /** What bolts to this axle, the best first; parts that go nowhere on an axle are left out. */
