@@ -115,6 +115,8 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
 
 test('pedal: what fails is said, one measured travel calibrates', async ({ page }) => {
   await openDemo(page, 'balance', 'setup=balanced&view=pedal')
+  await expect(page.getByTestId('stops').locator('tbody tr').first()).toContainText('everyday', { timeout: 15_000 })
+  await expect(page.getByTestId('stops')).toContainText(/cannot be reached: with the driver only, dry tyres give out at 0\.86.g/)
   await expect(page.getByTestId('failures')).toContainText('Front circuit lost')
   await type(page, 'Pedal travel that was measured', '80')
   await type(page, '… at a pedal force of', '131')

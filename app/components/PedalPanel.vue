@@ -5,7 +5,7 @@ import { amount, length } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { Lost } from '#core/hydraulics/failures.ts'
-import { FAILURE_FORCE_N, SECONDARY_MS2 } from '#core/report/balance-report.ts'
+import { EVERYDAY_G, FAILURE_FORCE_N, SECONDARY_MS2 } from '#core/report/balance-report.ts'
 import { BANDS } from '#core/report/bore-report.ts'
 import { STANDARD_GRAVITY } from '#core/quantity/units.ts'
 import { useBalance } from '~/composables/balance'
@@ -65,11 +65,7 @@ const parts = computed(() => {
       ] as const)
     : []
 })
-/** The dry tyre's best, where it is less than what the pedal force is stated for. */
-const tyresFirst = computed(() => {
-  const dry = balance.value?.cases.find((one) => one.load === 'driver' && one.surface === 'dry')?.best?.decelG
-  return dry !== undefined && dry < store.project!.preferences.referenceDecelG ? dry : undefined
-})
+const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers reach it' : '')
 const limit = computed(() => balance.value?.atLimit)
 </script>
 
@@ -90,9 +86,31 @@ const limit = computed(() => balance.value?.atLimit)
           }}{{ limit.bare < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
         >
       </p>
-      <p v-if="tyresFirst !== undefined" class="small" data-test="tyres-first">
-        With the driver only, dry tyres give out at {{ g(tyresFirst) }}: the force above is what the pedal would ask if they held.
-      </p>
+      <table v-if="balance.stops.length > 0" class="plain stops" data-test="stops">
+        <thead>
+          <tr>
+            <th scope="col">A stop of</th>
+            <th scope="col" class="r">With assist</th>
+            <th scope="col" class="r">Without</th>
+            <th scope="col" class="r">Travel</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in balance.stops" :key="one.decelG">
+            <th scope="row">
+              {{ g(one.decelG) }} <span class="soft">{{ one.decelG === EVERYDAY_G ? 'everyday' : 'as stated' }}</span>
+              <span v-if="one.tyresG !== undefined" class="tone-needs small block"
+                >cannot be reached: with the driver only, dry tyres give out at {{ g(one.tyresG) }}</span
+              >
+            </th>
+            <td class="r num" :class="{ 'tone-needs': one.forceN > FAILURE_FORCE_N }">
+              {{ one.atLeast ? 'at least ' : '' }}{{ force(one.forceN) }}{{ beyond(one.forceN) }}
+            </td>
+            <td class="r num" :class="{ 'tone-needs': one.bareN > FAILURE_FORCE_N }">{{ force(one.bareN) }}{{ beyond(one.bareN) }}</td>
+            <td class="r num">{{ mm(one.travelMm) }}</td>
+          </tr>
+        </tbody>
+      </table>
       <svg
         v-if="balance.effort.length > 0"
         ref="svg"
@@ -139,9 +157,7 @@ const limit = computed(() => balance.value?.atLimit)
         <tbody>
           <tr v-for="one in balance.vacuum" :key="one.share">
             <th scope="row">{{ one.share === 1 ? 'full assist' : one.share === 0 ? 'booster failed' : 'half the vacuum' }}</th>
-            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">
-              {{ force(one.forceN) }}{{ one.forceN > FAILURE_FORCE_N ? ', few drivers reach it' : '' }}
-            </td>
+            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">{{ force(one.forceN) }}{{ beyond(one.forceN) }}</td>
           </tr>
         </tbody>
       </table>
@@ -226,6 +242,12 @@ const limit = computed(() => balance.value?.atLimit)
 svg {
   width: 100%;
   max-width: 680px;
+}
+.stops {
+  margin-bottom: 12px;
+}
+.block {
+  display: block;
 }
 .beside {
   display: grid;

@@ -290,6 +290,44 @@ describe('what the stated stop is made of', () => {
   })
 })
 
+describe('what a stop asks of the foot', () => {
+  const stops = (change: (project: Project) => void = () => {}) =>
+    balanceReport(
+      demo((project) => change(project)),
+      'as-it-stands',
+    ).stops
+  test('an everyday stop and the stated one; the stated one agrees with the ledger', () => {
+    const [everyday, stated] = stops()
+    expect([everyday!.decelG, stated!.decelG]).toEqual([0.3, 0.9])
+    const { figures } = evaluate(DEMO_PROJECT, 'as-it-stands')
+    expect(stated!.forceN).toBeCloseTo(figures['pedal.force'].value!, 9)
+    expect(stated!.bareN).toBeCloseTo(figures['pedal.forceNoAssist'].value!, 9)
+    expect(stated!.travelMm).toBeCloseTo(figures['pedal.travel'].value!, 9)
+    expect(everyday!.forceN).toBeLessThan(stated!.forceN)
+    expect(everyday!.bareN).toBeGreaterThan(everyday!.forceN)
+  })
+  test('tyres that give out first are said, and only where they do', () => {
+    const grip = (mu: number) => stops((project) => (project.car.tyreDry = figure(mu))).map((one) => one.tyresG)
+    expect(grip(1.4)).toEqual([undefined, undefined])
+    const [everyday, stated] = grip(0.7)
+    expect(everyday).toBeUndefined()
+    expect(stated).toBeLessThanOrEqual(0.7)
+  })
+  test('an assist nobody knows is a lower bound, and half of it is not guessed', () => {
+    const unknown = (project: Project) =>
+      Reflect.deleteProperty(
+        project.parts.find((one) => one.id === 'stock-booster')!,
+        'assistN',
+      )
+    expect(stops(unknown).map((one) => one.atLeast)).toEqual([true, true])
+    expect(balanceReport(demo(unknown), 'as-it-stands').vacuum.map((one) => one.share)).toEqual([1, 0])
+  })
+  test('stated at the everyday deceleration it is one stop; without brakes none', () => {
+    expect(stops((project) => (project.preferences.referenceDecelG = 0.3))).toHaveLength(1)
+    expect(stops((project) => Reflect.deleteProperty(project.setups[0].front, 'caliper'))).toEqual([])
+  })
+})
+
 describe('a load-sensing valve', () => {
   test('has a knee of its own when the car is laden', () => {
     const sensing = (kneeLadenMpa: number) =>

@@ -50,6 +50,8 @@ export interface BalanceReport {
   /** At 500 N, with the assist that works and without. */
   atLimit: { assist: number | undefined; bare: number | undefined }
   calibration: string
+  /** What an everyday stop and the stated one ask of the foot. */
+  stops: Stop[]
   /** Pedal force at the stated deceleration by what the booster still gives. */
   vacuum: { share: number; forceN: number }[]
   /** What the travel at the stated deceleration is made of, mm at the pedal. */
@@ -57,6 +59,20 @@ export interface BalanceReport {
   /** The same travel with all hoses of one kind. */
   hoses: { kind: keyof typeof HOSE_SWELL; travelMm: number }[]
 }
+
+export interface Stop {
+  decelG: number
+  /** With the assist that works, and without. */
+  forceN: number
+  bareN: number
+  /** The assist at runout is not known: the pedal may need more. */
+  atLeast: boolean
+  travelMm: number | undefined
+  /** The dry tyres' best with the driver only, where that is less: they give out first. */
+  tyresG: number | undefined
+}
+/** A stop in traffic, g. */
+export const EVERYDAY_G = 0.3
 
 export interface TravelParts {
   clearanceMm: number
@@ -120,8 +136,29 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
     failures: system && mass ? failuresOf(found, system, mass) : [],
     atLimit: { assist: decelAt(system, weightN), bare: decelAt(system && { ...system, booster: undefined }, weightN) },
     calibration: found.calibration.note,
+    stops: system && mass ? stopsOf(system, takers, mass, dry, project.preferences.referenceDecelG) : [],
     ...statedStop(project, found),
   }
+}
+
+function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {
+  const best = bestWithoutLock(system, mass, dry)?.decelG
+  const bare: BrakeSystem = { ...system, booster: undefined }
+  return [...new Set([EVERYDAY_G, statedG])].flatMap((decelG) => {
+    const roadForceN = mass.massKg * STANDARD_GRAVITY * decelG
+    const [forceN, bareN] = [pedalForceForRoadForce(system, roadForceN), pedalForceForRoadForce(bare, roadForceN)]
+    if (forceN === undefined || bareN === undefined) return []
+    return [
+      {
+        decelG,
+        forceN,
+        bareN,
+        atLeast: system.booster !== undefined && system.booster.assistN === undefined,
+        travelMm: takers && stageTravel(system, takers, chain(system, forceN)).pedalMm,
+        tyresG: best !== undefined && best < decelG ? best : undefined,
+      },
+    ]
+  })
 }
 
 /** Effort by vacuum, the parts of the travel and the hoses compared, at the deceleration that is stated. */
@@ -131,7 +168,7 @@ function statedStop(project: Project, { system, takers, mass }: Hydraulics): Pic
   const roadForceN = mass.massKg * STANDARD_GRAVITY * project.preferences.referenceDecelG
   const { booster } = system
   const vacuum = booster
-    ? VACUUM_SHARES.flatMap((share) => {
+    ? VACUUM_SHARES.filter((share) => booster.assistN !== undefined || share !== 0.5).flatMap((share) => {
         const left = share === 0 ? undefined : { ...booster, assistN: booster.assistN === undefined ? undefined : booster.assistN * share }
         const forceN = pedalForceForRoadForce({ ...system, booster: left }, roadForceN)
         return forceN === undefined ? [] : [{ share, forceN }]

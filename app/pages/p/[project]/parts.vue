@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import type { Axle, Part } from '#core/model/project.ts'
@@ -61,6 +61,15 @@ const bolting = computed(() => {
     .filter((one) => one.axle === at && shown.has(one.partId))
     .map((one) => ({ ...one, part: store.project!.parts.find((part) => part.id === one.partId)! }))
 })
+/** The part that the address names is in sight in its list. */
+const list = ref<HTMLElement>()
+watch(
+  [() => chosen.value?.id, order, list],
+  () => list.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' }),
+  {
+    flush: 'post',
+  },
+)
 const costs = (part: Part) =>
   part.owned ? 'have it' : part.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price'
 </script>
@@ -71,7 +80,7 @@ const costs = (part: Part) =>
     <PartsTable v-if="view === 'table'" class="whole" />
     <BundlesPanel v-else-if="view === 'bundles'" class="whole" />
     <div v-else class="parts" :class="{ editing: chosen }">
-      <section class="list" aria-label="Parts">
+      <section ref="list" class="list" aria-label="Parts">
         <div class="tools">
           <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
           <select v-model="order" class="native" aria-label="Order of the parts" data-test="order">
