@@ -12,6 +12,8 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { report, setup, units, openFigureId } = useWorkbench()
 const { bores, withoutBooster, mostForceN } = useBalance()
+/** What friction and radii make of the deceleration with the bore of the same feel. */
+const sameFeel = computed(() => report.value?.figures['master.sameFeel'].notes.find((note) => note.startsWith('With it ')))
 const refused = ref('')
 /** The pair that was clicked, by its bores: its figures follow what is computed. */
 const chosenPair = ref('')
@@ -68,6 +70,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         <button class="linkish small" type="button" @click="openFigureId = 'master.sameFeel'">
           As firm as the car as it stands: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
         </button>
+        <span v-if="sameFeel" class="soft small">{{ sameFeel }}</span>
       </p>
       <p class="soft small">
         Usual {{ bores.use === 'competition' ? 'in competition without assist' : 'on the road' }}: {{ force(bores.bands.forceN.low) }} to

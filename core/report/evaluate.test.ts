@@ -243,6 +243,15 @@ describe('a change in one place shows everywhere it should', () => {
   })
 })
 
+test('the bore for the same feel says what friction and radii then make of the deceleration', () => {
+  const notes = (project: Project) => evaluate(project, 'balanced').figures['master.sameFeel'].notes.join(' ')
+  const better = demo((project) => (partOf(project, 'kit4-pad').friction = figure(0.5)))
+  const [usual, grippy] = [notes(DEMO_PROJECT), notes(better)].map((text) => Number(/gives (\d+).% more/.exec(text)?.[1]))
+  expect(usual).toBeGreaterThan(5)
+  expect(grippy).toBeGreaterThan(usual!)
+  expect(evaluate(DEMO_PROJECT, 'as-it-stands').figures['master.sameFeel'].notes.join(' ')).toMatch(/gives the same deceleration/)
+})
+
 describe('every figure can be opened', () => {
   test('each has a formula, and inputs that say where they are entered', () => {
     for (const setup of DEMO_PROJECT.setups) {

@@ -3,7 +3,7 @@ import { idealFrontShare } from '../balance/constant-split.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/same-feel.ts'
-import type { BrakeSystem } from '../hydraulics/system.ts'
+import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES, type Axle } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
@@ -80,7 +80,7 @@ export function pedalReport(
     ideal,
     critical,
     travelFigure(context, brakes, system, stage, force, stock.calibration),
-    sameFeelFigure(context, brakes, stock.area),
+    sameFeelFigure(context, brakes, stock, system),
     stroke.figure,
     abs.figure,
   ]
@@ -175,7 +175,13 @@ function curve(system: BrakeSystem | undefined, mass: Mass | undefined): CurvePo
   return points
 }
 
-function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>, stockArea: number | undefined): ReportFigure {
+/** The bore for the same travel and clamp per pedal force; what friction and radii then make of the deceleration is said beside. */
+function sameFeelFigure(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  { area: stockArea, system: stockSystem }: { area: number | undefined; system: BrakeSystem | undefined },
+  system: BrakeSystem | undefined,
+): ReportFigure {
   const work = new Working()
   const front = work.carry(brakes.front.pistonArea)
   const rear = work.carry(brakes.rear.pistonArea)
@@ -193,8 +199,19 @@ function sameFeelFigure(context: Context, brakes: Record<Axle, AxleBrakeReport>,
   const old = stockBore(work, context)
   const value = area === undefined || stockArea === undefined || old === undefined ? undefined : sameFeelBoreMm(old, stockArea, area)
   if (value !== undefined) {
-    const nearest = formatQuantity(nearestStockBoreMm(value), 'length', context.project.preferences.units, { decimals: 2 })
+    const { units } = context.project.preferences
+    const nearest = formatQuantity(nearestStockBoreMm(value), 'length', units, { decimals: 2 })
     work.notes.push(`Nearest stock bore ${nearest}.`)
+    if (system && stockSystem && old !== undefined) {
+      const perNewton = (one: BrakeSystem, boreMm: number) =>
+        AXLES.reduce((sum, axle) => sum + axleForcePerMpa(one[axle], one.tyreRadiusMm[axle]), 0) / boreAreaMm2(boreMm)
+      const change = perNewton(system, value) / perNewton(stockSystem, old) - 1
+      work.notes.push(
+        Math.abs(change) < 0.005
+          ? 'With it the same push gives the same deceleration, below the knee of a valve.'
+          : `With it the same push gives ${formatQuantity(Math.abs(change), 'share', units, { decimals: 0 })} ${change > 0 ? 'more' : 'less'} deceleration, below the knee of a valve: friction and radii change too.`,
+      )
+    }
   }
   return work.figure('master.sameFeel', 'Master bore for the same feel', 'length', 'same-feel', value)
 }
