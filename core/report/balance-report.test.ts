@@ -267,6 +267,14 @@ describe('gauges', () => {
     expect(found.sentences.map((one) => one.tone)).toEqual(['fits', 'fits'])
     expect(found.barShare).toBeUndefined()
   })
+  test('air is said alone: what it bends is neither a zero that is off nor a valve', () => {
+    // steeper where the air is pressed together, as a knee would be
+    const lag = readings(twin(), ([front, rear]) => [front, Math.max(0, rear - 0.9 * Math.exp(-rear / 0.9))])
+    const found = gaugeReport(twin(), 'balanced', lag)
+    expect(found.fit).toMatchObject({ air: true })
+    expect(found.sentences[0]).toMatchObject({ tone: 'needs', text: expect.stringMatching(/air in a line/) })
+    expect(found.sentences.map((one) => one.text).join(' ')).not.toMatch(/off its zero|knee/)
+  })
   test('too few readings ask for more', () => {
     expect(gaugeReport(DEMO_PROJECT, 'balanced', []).sentences).toEqual([{ tone: 'unknown', text: expect.stringMatching(/Three pairs/) }])
   })

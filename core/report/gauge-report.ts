@@ -37,7 +37,7 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
   if (!fit) say('unknown', 'Three pairs at different efforts are needed; six or more show the knee of a valve.')
   else {
     if (fit.air) say('needs', 'Low readings lag behind: there is air in a line. Bleed, and read again.')
-    if (fit.offset)
+    else if (fit.offset)
       say(
         'needs',
         `The rear reads ${mpa(Math.abs(fit.interceptMpa))} ${fit.interceptMpa > 0 ? 'more' : 'less'} than it should at rest: a gauge stands off its zero. It is taken out of the share.`,
@@ -52,8 +52,9 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
         say('needs', `Below the knee the rear gets ${share(fit.slope)} of the front’s pressure; one bore should give the same to both.`)
       else say('fits', 'Below the knee both circuits get the same pressure, as one bore should give.')
     }
-    const model = system?.valve?.kneeMpa
-    if (fit.knee && model === undefined) say('needs', `There is a knee at ${mpa(fit.knee.rearMpa)}; the setup has no valve.`)
+    // air bends the low end, which looks like an offset and like a knee
+    const model = fit.air ? undefined : system?.valve?.kneeMpa
+    if (fit.knee && model === undefined && !fit.air) say('needs', `There is a knee at ${mpa(fit.knee.rearMpa)}; the setup has no valve.`)
     else if (fit.knee && model !== undefined)
       say(
         Math.abs(fit.knee.rearMpa / model - 1) > SAME_KNEE ? 'needs' : 'fits',
