@@ -1,6 +1,6 @@
 import type { Axle, ExtraLine, Project } from '../model/project.ts'
 import type { FitFinding, Remedy } from './finding.ts'
-import { curedBy, pieceLineId } from './rule.ts'
+import { pieceLineId } from './rule.ts'
 
 /**
  * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
@@ -18,14 +18,14 @@ export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitF
   else if (remedy.kind === 'piece') {
     const id = pieceLineId(finding)
     const there = setup.extras.find((line) => line.id === id)
-    if (there && curedBy(there, remedy)) return
+    if (there && there.cures === remedy.cures) return
     const line: ExtraLine = {
       id,
       label: (finding.axle ? `${remedy.label}, ${finding.axle}` : remedy.label).slice(0, 120),
       kind: 'remedy',
       quantity: remedy.quantity,
     }
-    if (remedy.sizeMm !== undefined) line.sizeMm = Math.round(remedy.sizeMm * 100) / 100
+    if (remedy.cures !== undefined) line.cures = remedy.cures.slice(0, 120)
     setup.extras = [...setup.extras.filter((one) => one.id !== id), line]
   }
 }

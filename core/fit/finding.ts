@@ -16,8 +16,8 @@ export type Remedy =
       label: string
       quantity: number
       sentence: string
-      /** What of it must be right, where one of another size would not do. */
-      sizeMm?: number
+      /** Which piece it is, in millimetres whatever units are read: another one on the bill does not cure. Set by `check()`. */
+      cures?: string
     }
 
 /** What a rule says of one interface. */

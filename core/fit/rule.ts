@@ -1,4 +1,5 @@
 import { ORIGINS } from '../quantity/figure.ts'
+import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
 import type { FitFinding, Judgement, Verdict } from './finding.ts'
 import { Look, type Facts } from './look.ts'
@@ -32,10 +33,15 @@ export const findingKey = ({ axle, rule, slot }: FindingPlace): string => [axle 
 /** The line of the bill that stands for a piece that cures a finding. */
 export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
 
-/** Whether a line of the bill is the piece that is needed, and of the size that is needed. */
-export const curedBy = (line: Pick<ExtraLine, 'sizeMm'>, { sizeMm }: { sizeMm?: number }): boolean =>
-  sizeMm === undefined || line.sizeMm === undefined || Math.abs(line.sizeMm - sizeMm) < SAME_SIZE_MM
-const SAME_SIZE_MM = 0.05
+/** The piece that a rule asks for, as it is called in millimetres: the same whatever units are read. */
+function pieceWanted(rule: Rule, facts: Facts): string {
+  const { project } = facts
+  const inMm = { ...facts, project: { ...project, preferences: { ...project.preferences, units: DEFAULT_UNITS } } }
+  return (rule.judge(new Look(inMm))?.remedies?.find((one) => one.kind === 'piece')?.label ?? '').slice(0, 120)
+}
+/** Whether a line of the bill is that piece; lines of older files say it by their name alone. */
+const curedBy = ({ cures, label }: ExtraLine, wanted: string): boolean =>
+  cures === undefined ? label.startsWith(wanted) : cures === wanted
 
 /** Everything a rule finds at one axle, or of the car. */
 export function checkAll(rule: Rule, facts: Facts): FitFinding[] {
@@ -65,7 +71,7 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
     title: rule.title,
     verdict,
     sentence,
-    remedies: (known && judged?.remedies) || NONE,
+    remedies: (known && judged?.remedies?.map((one) => (one.kind === 'piece' ? { ...one, cures: pieceWanted(rule, facts) } : one))) || NONE,
     safety: (known && judged?.safety) || false,
     looked: look.looked,
     missing: look.missing,
@@ -115,8 +121,8 @@ function ask(rule: Rule, facts: Facts, watched?: string): Said | undefined {
   const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')
   const place = { rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }
   const line = piece && facts.setup.extras.find((one) => one.id === pieceLineId(place))
-  if (line && piece && !curedBy(line, piece))
-    return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is of another size.`, accepted: false }
+  if (line && piece && !curedBy(line, pieceWanted(rule, facts)))
+    return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is another piece.`, accepted: false }
   if (line && piece)
     return {
       look,

@@ -442,7 +442,11 @@ describe('wheel studs, nuts and bolts', () => {
   test('longer studs are a piece of the bill, of a size: another need is not cured by it', () => {
     const project = withField('front', 'studLengthMm', 30)
     const before = find(project, 'stud-engagement')!
-    expect(before.remedies[0]).toMatchObject({ label: 'Wheel studs 2.5\u00a0mm longer', sizeMm: 2.5, quantity: 8 })
+    expect(before.remedies[0]).toMatchObject({
+      label: 'Wheel studs 2.5\u00a0mm longer',
+      cures: 'Wheel studs 2.5\u00a0mm longer',
+      quantity: 8,
+    })
     acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
     expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'fits', accepted: true })
     // in other units it is the same piece
@@ -451,11 +455,25 @@ describe('wheel studs, nuts and bolts', () => {
     project.preferences.units.length = 'mm'
     project.setups[0].front.spacer = 'spacer-5'
     const more = find(project, 'stud-engagement')!
-    expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/of another size\.$/) })
+    expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/is another piece\.$/) })
     acceptRemedy(project, 'as-it-stands', more, more.remedies[0]!)
-    expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ sizeMm: 7.5 }])
+    expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ cures: 'Wheel studs 7.5\u00a0mm longer' }])
     expect(find(project, 'stud-engagement')!.verdict).toBe('fits')
     expect(projectProblems(project)).toEqual([])
+  })
+  test('open nuts on the bill do not make short studs long, nor cone seats fit a ball', () => {
+    const project = demo((one) => Object.assign(one.car.front, { nutEnd: 'closed', endRoomMm: figure(15) }))
+    const closed = find(project, 'stud-engagement')!
+    acceptRemedy(project, 'as-it-stands', closed, closed.remedies[0]!)
+    expect(find(project, 'stud-engagement')!.accepted).toBe(true)
+    project.car.front.studLengthMm = figure(26)
+    expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'needs', accepted: false })
+    const seats = withField('front', 'nutSeat', 'ball')
+    const cone = find(seats, 'wheel-fastener')!
+    acceptRemedy(seats, 'as-it-stands', cone, cone.remedies[0]!)
+    expect(find(seats, 'wheel-fastener')!.accepted).toBe(true)
+    part(seats, 'club-wheel').seatShape = 'flat'
+    expect(find(seats, 'wheel-fastener')).toMatchObject({ verdict: 'needs', accepted: false })
   })
   describe('a spacer on studs of its own', () => {
     // 38 - 6 = 32 of the hub's studs stand past the hat

@@ -145,8 +145,8 @@ export interface ExtraLine {
   label: string
   kind?: ExtraKind
   quantity: number
-  /** Size of a piece that cures a finding: another need is not cured by it. */
-  sizeMm?: number
+  /** Which piece cures a finding: another need is not cured by it. */
+  cures?: string
   price?: Price
   owned?: boolean
 }

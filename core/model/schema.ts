@@ -370,7 +370,7 @@ const setupSchema = closed({
         label: nameSchema,
         kind: string().strict().oneOf(Object.keys(EXTRA_KINDS)),
         quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
-        sizeMm: finite().min(0, 'must not be below zero').max(1000, 'at most 1000'),
+        cures: string().strict().max(120, 'at most 120 signs'),
         price: priceSchema,
         owned: boolean().strict(),
       }),

@@ -24,7 +24,6 @@ export const bridge: Rule = {
         {
           kind: 'piece',
           label: `Radial spacers ${look.mm(least - gap)} with longer bolts`,
-          sizeMm: least - gap,
           quantity: 2,
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },

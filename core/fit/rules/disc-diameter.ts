@@ -77,7 +77,6 @@ export const discDiameterRule: Rule = {
         {
           kind: 'piece',
           label: piece,
-          sizeMm: found.radialSpacerMm!,
           quantity: 2,
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },

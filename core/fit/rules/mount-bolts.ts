@@ -66,7 +66,6 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
     {
       kind: 'piece' as const,
       label: `Caliper bolts ${where} ${look.mm(byMm)} ${which}`,
-      sizeMm: byMm,
       quantity: 4,
       sentence: `${which === 'shorter' ? 'Shorter' : 'Longer'} bolts of the same grade.`,
     },

@@ -53,7 +53,6 @@ export const padSlotRule: Rule = {
         {
           kind: 'piece',
           label: tight ? `Pads of at most ${look.mm(padTotalMaxMm)}, from the pad maker` : 'Thicker pads from the pad maker',
-          sizeMm: padTotalMaxMm,
           quantity: 1,
           sentence: 'Pads of another thickness, from their maker; never ground by hand.',
         },

@@ -23,7 +23,6 @@ export const padSweep: Rule = {
           {
             kind: 'piece',
             label: `Pads trimmed ${look.mm(-inside)} by their maker`,
-            sizeMm: -inside,
             quantity: 1,
             sentence: 'Trimmed by the pad maker.',
           },

@@ -29,7 +29,6 @@ export const pistonTravel: Rule = {
         {
           kind: 'piece',
           label: `Pads changed ${look.mm(construction === 'fixed' ? out - safe : (out - safe) / 2)} before their minimum`,
-          sizeMm: out - safe,
           quantity: 1,
           sentence: 'Pads that are changed earlier, written into the log.',
         },

@@ -47,7 +47,6 @@ export const registerLeft: Rule = {
         {
           kind: 'piece',
           label: `Spacers ${look.mm(spacer.thicknessMm)} with a register`,
-          sizeMm: spacer.thicknessMm,
           quantity: 2,
           sentence: 'One a side, in place of the plain ones.',
         },

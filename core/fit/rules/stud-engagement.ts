@@ -114,7 +114,6 @@ export const studEngagementRule: Rule = {
           {
             kind: 'piece',
             label: `Wheel studs ${look.mm(proud)} shorter`,
-            sizeMm: proud,
             quantity,
             sentence: 'Studs that end inside the spacer.',
           },
@@ -154,8 +153,7 @@ function hold(
 ): Judgement {
   const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
   const Who = who[0]!.toUpperCase() + who.slice(1)
-  const piece = (label: string, sentence: string, sizeMm?: number) =>
-    [{ kind: 'piece', label, quantity, sentence, ...(sizeMm === undefined ? {} : { sizeMm }) }] as const
+  const piece = (label: string, sentence: string) => [{ kind: 'piece', label, quantity, sentence }] as const
   if (shorterByMm > 1e-9) {
     const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'
     const sentence = `${Who} reach ${look.mm(shorterByMm)} into ${into}: they would turn tight and hold nothing.`
@@ -169,7 +167,7 @@ function hold(
         }
       : {
           ...unsafe,
-          remedies: piece(`Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.', shorterByMm),
+          remedies: piece(`Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.'),
         }
   }
   const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
@@ -182,7 +180,6 @@ function hold(
       remedies: piece(
         `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
         `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
-        longerByMm,
       ),
     }
   if (holding < needed - 1e-9)
@@ -193,7 +190,7 @@ function hold(
           verdict: 'needs',
           safety: true,
           sentence: `${short}: nuts with more thread.`,
-          remedies: piece(`Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.', needed),
+          remedies: piece(`Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.'),
         }
   return { ...figure, verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.` }
 }
