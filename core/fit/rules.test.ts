@@ -492,7 +492,7 @@ describe('wheel studs, nuts and bolts', () => {
         project.setups[0].front.spacer = 'bolted'
       })
     test.each<[string, number, number, number, Verdict, RegExp]>([
-      ['all inside it', 32, 14, 30, 'fits', /^15\.5.mm of thread hold/],
+      ['all inside it', 32, 14, 30, 'check', /^15\.5.mm of thread hold/],
       ['the hub’s studs stand out of it', 31.9, 14, 30, 'needs', /0\.10.mm out of the spacer/],
       ['too little under its own nuts', 32, 18, 30, 'needs', /studs under the spacer longer/],
       ['too little for the wheel', 32, 14, 26, 'needs', /studs of the spacer longer/],
@@ -521,6 +521,24 @@ describe('wheel studs, nuts and bolts', () => {
     project.setups[0].front.spacerTrialMm = 4.1
     expect(find(project, 'register-left')).toMatchObject({ verdict: 'needs', value: expect.closeTo(3.9, 9) })
   })
+})
+
+test('a spacer of another pattern or bore does not go between', () => {
+  const spaced = (rule: RuleId, fields: Loose) =>
+    find(
+      demo((project) => {
+        Object.assign(part(project, 'spacer-3'), fields)
+        project.setups[0].front.spacer = 'spacer-3'
+      }),
+      rule,
+    )!.verdict
+  expect(spaced('wheel-pattern', {})).toBe('fits')
+  expect(spaced('wheel-pattern', { boltCount: figure(5) })).toBe('blocked')
+  expect(spaced('wheel-pattern', { boltCircleMm: figure(112) })).toBe('blocked')
+  expect(spaced('wheel-pattern', { boltCircleMm: undefined })).toBe('unknown')
+  expect(spaced('wheel-register', { boreMm: figure(61.9) })).toBe('blocked')
+  expect(spaced('wheel-register', { boreMm: figure(62.3) })).toBe('needs')
+  expect(spaced('wheel-register', { boreMm: undefined })).toBe('unknown')
 })
 
 describe('bolts between caliper and bracket', () => {

@@ -3,10 +3,13 @@ import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 
 /** Holes of a rotor or a wheel against the hub's: the same count on the same circle. */
-export function equalPattern(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'> | undefined | null): Judgement | undefined {
+export function equalPattern(
+  look: Look,
+  part: PartOf<'rotor'> | PartOf<'wheel'> | PartOf<'spacer'> | undefined | null,
+): Judgement | undefined {
   if (!part) return undefined
-  const count = look.of<'rotor' | 'wheel'>(part, 'boltCount')
-  const circle = look.of<'rotor' | 'wheel'>(part, 'boltCircleMm')
+  const count = look.of<'rotor' | 'wheel' | 'spacer'>(part, 'boltCount')
+  const circle = look.of<'rotor' | 'wheel' | 'spacer'>(part, 'boltCircleMm')
   const hubCount = look.car('boltCount')
   const hubCircle = look.car('boltCircleMm')
   const limitMm = look.limit('patternMm')

@@ -3,9 +3,12 @@ import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 
 /** Centre bore of a rotor or a wheel over the hub's register. */
-export function registerPlay(look: Look, part: PartOf<'rotor'> | PartOf<'wheel'> | undefined | null): Judgement | undefined {
+export function registerPlay(
+  look: Look,
+  part: PartOf<'rotor'> | PartOf<'wheel'> | PartOf<'spacer'> | undefined | null,
+): Judgement | undefined {
   if (!part) return undefined
-  const bore = look.of<'rotor' | 'wheel'>(part, 'boreMm')
+  const bore = look.of<'rotor' | 'wheel' | 'spacer'>(part, 'boreMm')
   const register = look.car('registerMm')
   const most = look.limit('registerPlayMm')
   if (bore === undefined || register === undefined) return undefined

@@ -128,7 +128,16 @@ export const studEngagementRule: Rule = {
       room,
       holding,
     })
-    return inner.verdict === 'fits' ? outer : inner
+    const weaker = inner.verdict === 'fits' ? outer : inner
+    // whose nuts those are no figure says: never "fits" by the car's own
+    return weaker.verdict === 'fits'
+      ? {
+          ...weaker,
+          verdict: 'check',
+          safety: true,
+          sentence: `${weaker.sentence} That is with nuts and tips like the car’s own: see on the spacer that its nuts are as long.`,
+        }
+      : weaker
   },
 }
 
