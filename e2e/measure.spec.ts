@@ -211,7 +211,7 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   await page.getByLabel('Thickness, front', { exact: true }).press('Enter')
   await expect(page.getByTestId('effects')).toContainText('a spacer with a register of its own')
   await page.getByTestId('effects').getByRole('button', { name: 'Thread in the nut' }).click()
-  await expect(page.getByRole('dialog')).toContainText('l − h − s − p')
+  await expect(page.getByRole('dialog')).toContainText('min(l − h − s − p − t, n)')
 })
 
 test('a trial fit and a gap by difference are entered and compared with the figures', async ({ page }) => {

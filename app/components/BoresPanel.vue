@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { barTiltDeg } from '#core/hydraulics/bores.ts'
+import { barPivotMm, barTiltDeg } from '#core/hydraulics/bores.ts'
 import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -27,7 +27,7 @@ const shown = computed(() => cell.value.get(chosenPair.value) ?? bores.value?.be
 const bar = computed(() => {
   const masters = store.project!.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part : []))
   const one = masters.find((part) => part.id === setup.value?.hydraulics.masterCylinder) ?? masters[0]
-  return { spacingMm: one?.barSpacingMm?.value, mostDeg: one?.barTiltDeg?.value }
+  return { name: one?.name, spacingMm: one?.barSpacingMm?.value, mostDeg: one?.barTiltDeg?.value }
 })
 const angle = (degrees: number) => `${formatQuantity(degrees, 'number', units.value, { decimals: 1 })}°`
 const tiltDeg = computed(() =>
@@ -150,8 +150,9 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       <p class="small">
         Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
         <template v-if="shown && bar.spacingMm">
-          With {{ mm(bar.spacingMm) }} between the clevises the pivot stands {{ mm(Math.abs(shown.barShare - 0.5) * bar.spacingMm) }} from
-          the middle, towards the {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
+          With {{ mm(bar.spacingMm) }} between the clevises, as of {{ bar.name }}, the pivot stands
+          {{ mm(Math.abs(barPivotMm(shown.barShare, bar.spacingMm))) }} from the middle, towards the
+          {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
           <span v-if="tiltDeg !== undefined" data-test="bar-tilt" :class="{ 'tone-needs': tiltDeg > (bar.mostDeg ?? Infinity) }"
             >Under this load the unlike strokes tilt it {{ angle(tiltDeg)
             }}{{

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { barTiltDeg, boreTable, pairMatrix } from './bores.ts'
+import { barPivotMm, barTiltDeg, boreTable, pairMatrix } from './bores.ts'
 import { chain } from './chain.ts'
 import { pedalForceForRoadForce } from './effort.ts'
 import { failures } from './failures.ts'
@@ -89,6 +89,11 @@ describe('the pair matrix', () => {
 test('unlike strokes tilt the bar: 5 mm over 50 mm are 5.7 degrees, to the side that moves further', () => {
   expect(barTiltDeg({ frontStrokeMm: 15, rearStrokeMm: 10 }, 50)).toBeCloseTo(5.7106, 4)
   expect(barTiltDeg({ frontStrokeMm: 10, rearStrokeMm: 15 }, 50)).toBeCloseTo(-5.7106, 4)
+})
+
+test('the pivot stands off the middle by the share: 3 mm towards the front of 60 for 55 %', () => {
+  expect(barPivotMm(0.55, 60)).toBeCloseTo(3, 9)
+  expect(barPivotMm(0.45, 60)).toBeCloseTo(-3, 9)
 })
 
 describe('effort inverts the chain', () => {

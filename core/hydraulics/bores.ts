@@ -59,6 +59,9 @@ export interface PairCell {
   pedalTravelMm: number
 }
 
+/** Where the pivot stands off the middle of the bar for a front share, mm, + towards the front clevis: e = (x − 0.5) L. */
+export const barPivotMm = (frontShare: number, spacingMm: number): number => (frontShare - 0.5) * spacingMm
+
 /**
  * How far unlike strokes tilt the bar at working pressure, degrees: atan((s_f - s_r) / L).
  * @param spacingMm between the clevises

@@ -206,7 +206,8 @@ export const SHEETS: readonly Sheet[] = [
     dimensions: [],
     points: {
       field: 'profile',
-      touch: 'From the inboard edge of the barrel over the shoulder down the spoke back to the hub pad; behind a spoke, not in a window.',
+      touch:
+        'From the inboard edge of the barrel over the shoulder down the spoke back to the hub pad; behind a spoke, not in a gap between two.',
       instrument: 'straightedge',
     },
   },

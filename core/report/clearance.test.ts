@@ -252,6 +252,21 @@ describe('what a spacer brings', () => {
     expect(found['Track']!.text).toBe('+10.0\u00a0mm')
     expect(found['Rim edge, each side']!.text).toBe('+5.0\u00a0mm')
   })
+  test('the figure behind the thread is the one that is shown, by spacer after spacer', () => {
+    for (const [spacer, mm] of [
+      ['spacer-3', 14.5],
+      ['spacer-5', 12.5],
+      ['spacer-10', 7.5],
+    ] as const) {
+      const report = evaluate(spaced(spacer), 'estate-fronts')
+      const { value, filled } = report.figures['front.studEngagement']
+      expect([value, report.fit.find((one) => one.rule === 'stud-engagement' && one.axle === 'front')!.value]).toEqual([
+        expect.closeTo(mm, 9),
+        expect.closeTo(mm, 9),
+      ])
+      expect(filled).toMatch(/^min\(38 − 6 − \d+ − 12 − 2\.5, 17\)$/)
+    }
+  })
   test('too little of either makes the setup need more, however wide the gap', () => {
     const report = evaluate(spaced('spacer-5'), 'estate-fronts')
     expect(report.corners.front.verdict).toBe('clears')

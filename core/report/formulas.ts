@@ -29,9 +29,9 @@ export const FORMULAS = {
   'barrel-gap': { inWords: true, name: 'Barrel gap', text: 'least r_wheel(z − s) − r_caliper(z)', source: 'Plane geometry' },
   'gap-difference': { name: 'Gap by difference', text: 'g − (e − e_0)', source: 'Geometry, at one radius' },
   'stud-engagement': {
-    name: 'Thread past the seat',
-    text: 'l − h − s − p',
-    source: 'Geometry; what of it holds is found with tip and nut, 1.0 diameter in steel and 6.5 turns are asked for',
+    name: 'Thread that holds',
+    text: 'min(l − h − s − p − t, n)',
+    source: 'Geometry; 1.0 diameter in steel and 6.5 turns are asked for',
   },
   'register-left': { name: 'Register left in the wheel', text: 'H − h − s', source: 'Geometry; 4 mm are asked for' },
   'wheel-place': {

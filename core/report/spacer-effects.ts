@@ -1,6 +1,6 @@
 import { check, type Rule } from '../fit/rule.ts'
 import { registerLeft } from '../fit/rules/register-left.ts'
-import { studEngagement, studEngagementRule } from '../fit/rules/stud-engagement.ts'
+import { studEngagementRule, threadHold } from '../fit/rules/stud-engagement.ts'
 import { registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
 import type { Axle } from '../model/project.ts'
 import { resolveSetup, spacerInUseMm, stockSetup } from '../model/resolve.ts'
@@ -41,25 +41,23 @@ export function spacerEffects(
   const length = readCarAxle(stud.work, context, axle, 'studLengthMm', 'l')
   const pad = wheel ? readPart(stud.work, wheel, 'padThicknessMm', 'p') : undefined
   if (!wheel) askSlot(stud.work, context, axle, 'wheel')
-  const thread = readCarAxle(stud.work, context, axle, 'threadMm')
-  const pitch = readCarAxle(stud.work, context, axle, 'pitchMm')
-  const engaged =
+  const tip = readCarAxle(stud.work, context, axle, 'tipMm', 't')
+  const holding = readCarAxle(stud.work, context, axle, 'holdingThreadMm', 'n')
+  const { spacer, spacerTrialMm } = context.resolved[axle]
+  const ownStuds = spacerTrialMm === undefined && spacer?.fixing === 'ownStuds'
+  if (ownStuds) stud.work.notes.push('The spacer stands on studs of its own: both of its threads are looked at under Every interface.')
+  const engagedMm =
     length !== undefined &&
     stud.hat !== undefined &&
     spacerMm !== undefined &&
     pad !== undefined &&
-    thread !== undefined &&
-    pitch !== undefined
-      ? studEngagement(length, stud.hat, spacerMm, pad, thread, pitch)
+    tip !== undefined &&
+    holding !== undefined &&
+    !ownStuds
+      ? threadHold(length - stud.hat - spacerMm - pad, tip, holding, Infinity, 0).engagedMm
       : undefined
   const bolts = context.project.car[axle].fastener === 'bolts'
-  const studFigure = stud.work.figure(
-    `${axle}.studEngagement`,
-    `Thread past the seat, ${axle}`,
-    'length',
-    'stud-engagement',
-    engaged?.engagedMm,
-  )
+  const studFigure = stud.work.figure(`${axle}.studEngagement`, `Thread that holds, ${axle}`, 'length', 'stud-engagement', engagedMm)
 
   // register
   const register = base()
