@@ -1,5 +1,5 @@
 import { chain } from '../hydraulics/chain.ts'
-import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { effortOf } from '../hydraulics/effort.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 
@@ -34,19 +34,26 @@ export interface AdhesionPoint {
  *
  * Engine drag takes its part of the deceleration at the driven axle; downforce loads the axles without slowing.
  *
- * @returns undefined when the brakes cannot give the deceleration
+ * @returns a function of the deceleration, g; undefined from it when the brakes cannot give that deceleration
  */
-export function adhesionUsed(system: BrakeSystem, mass: Mass, decelG: number, extras: Extras = {}): AdhesionPoint | undefined {
+export function adhesionOf(system: BrakeSystem, mass: Mass, extras: Extras = {}): (decelG: number) => AdhesionPoint | undefined {
   const weightN = mass.massKg * STANDARD_GRAVITY
   const { dragN = NONE, downforceN = NONE } = extras
-  const pedalForceN = pedalForceForRoadForce(system, weightN * decelG - dragN.front - dragN.rear)
-  if (pedalForceN === undefined) return undefined
-  const stage = chain(system, pedalForceN)
-  const transfer = (decelG * mass.cgHeightMm) / mass.wheelbaseMm
-  const front = used(stage.front.forceN + dragN.front, weightN * (mass.staticFront + transfer) + downforceN.front)
-  const rear = used(stage.rear.forceN + dragN.rear, weightN * (1 - mass.staticFront - transfer) + downforceN.rear)
-  return { decelG, front, rear, locksFirst: front > rear ? 'front' : 'rear', pedalForceN }
+  const effort = effortOf(system)
+  return (decelG) => {
+    const pedalForceN = effort(weightN * decelG - dragN.front - dragN.rear)
+    if (pedalForceN === undefined) return undefined
+    const stage = chain(system, pedalForceN)
+    const transfer = (decelG * mass.cgHeightMm) / mass.wheelbaseMm
+    const front = used(stage.front.forceN + dragN.front, weightN * (mass.staticFront + transfer) + downforceN.front)
+    const rear = used(stage.rear.forceN + dragN.rear, weightN * (1 - mass.staticFront - transfer) + downforceN.rear)
+    return { decelG, front, rear, locksFirst: front > rear ? 'front' : 'rear', pedalForceN }
+  }
 }
+
+/** One answer of `adhesionOf`. */
+export const adhesionUsed = (system: BrakeSystem, mass: Mass, decelG: number, extras: Extras = {}): AdhesionPoint | undefined =>
+  adhesionOf(system, mass, extras)(decelG)
 
 const NONE = { front: 0, rear: 0 }
 const used = (forceN: number, loadN: number): number => (loadN > 0 ? forceN / loadN : forceN > 0 ? Infinity : 0)
@@ -66,7 +73,8 @@ export type LockOrder =
  * @returns undefined when the brakes give no deceleration at all
  */
 export function lockOrder(system: BrakeSystem, mass: Mass, extras: Extras = {}): LockOrder | undefined {
-  const first = (decelG: number) => adhesionUsed(system, mass, decelG, extras)?.locksFirst
+  const adhesion = adhesionOf(system, mass, extras)
+  const first = (decelG: number) => adhesion(decelG)?.locksFirst
   const start = first(SCAN_FROM_G)
   if (start === undefined) return undefined
   if (start === 'rear') return { kind: 'rearAlways' }

@@ -1,4 +1,4 @@
-import { adhesionUsed, type Extras, type Mass } from './adhesion.ts'
+import { adhesionOf, type Extras, type Mass } from './adhesion.ts'
 import type { BestDeceleration } from './constant-split.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 
@@ -13,8 +13,9 @@ const PRECISION_G = 1e-7
  * @returns undefined when the brakes give no deceleration at all
  */
 export function bestWithoutLock(system: BrakeSystem, mass: Mass, friction: number, extras: Extras = {}): BestDeceleration | undefined {
+  const adhesion = adhesionOf(system, mass, extras)
   const over = (decelG: number) => {
-    const at = adhesionUsed(system, mass, decelG, extras)
+    const at = adhesion(decelG)
     return at === undefined ? undefined : { by: Math.max(at.front, at.rear) - friction, axle: at.locksFirst }
   }
   let below = 0
@@ -64,10 +65,11 @@ const SCAN_G = 0.005
  */
 export function criteria(system: BrakeSystem, mass: Mass, extras: Extras = {}): CriterionFound[] | undefined {
   const broken: Record<CriterionId, number | undefined> = { order: undefined, use: undefined }
+  const adhesion = adhesionOf(system, mass, extras)
   let any = false
   for (let i = 0; i <= 160; i += 1) {
     const decelG = 0.15 + i * SCAN_G * 0.8125
-    const at = adhesionUsed(system, mass, decelG, extras)
+    const at = adhesion(decelG)
     if (!at) break
     any = true
     if (broken.order === undefined && at.rear >= at.front) broken.order = decelG

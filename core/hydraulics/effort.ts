@@ -1,23 +1,22 @@
 import { throttle, unboost } from './chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './system.ts'
 
+/** Pedal force, N, for a force at the road of both axles together, N; undefined when no force reaches it (no brake works). */
+export type Effort = (roadForceN: number) => number | undefined
+
 /**
- * Pedal force for a force at the road: the exact inverse of the chain, which is straight between the
- * places where a seal lets go or the valve takes hold. No limit of driver or tyre.
- *
- * @param roadForceN of both axles together, >= 0
- * @returns N at the pedal; undefined when no force reaches it (no brake works)
+ * The exact inverse of the chain, prepared once for a system and asked as often as one likes: the chain is straight
+ * between the places where a seal lets go or the valve takes hold. No limit of driver or tyre.
  */
-export function pedalForceForRoadForce(system: BrakeSystem, roadForceN: number): number | undefined {
-  if (roadForceN <= 0) return 0
+export function effortOf(system: BrakeSystem): Effort {
+  const { valve } = system
   const per = pressurePerNewton(system.master)
   const front = axleForcePerMpa(system.front, system.tyreRadiusMm.front)
   const rear = axleForcePerMpa(system.rear, system.tyreRadiusMm.rear)
   const roadForce = (boostedN: number): number =>
     front * Math.max(boostedN * per.front - system.front.sealMpa, 0) +
-    rear * Math.max(throttle(boostedN * per.rear, system.valve) - system.rear.sealMpa, 0)
+    rear * Math.max(throttle(boostedN * per.rear, valve) - system.rear.sealMpa, 0)
 
-  const { valve } = system
   const rearOpens =
     valve && valve.kneeMpa < system.rear.sealMpa
       ? valve.slope > 0
@@ -27,20 +26,23 @@ export function pedalForceForRoadForce(system: BrakeSystem, roadForceN: number):
   const corners = [0, system.front.sealMpa / per.front, rearOpens / per.rear, (valve?.kneeMpa ?? 0) / per.rear]
     .filter(Number.isFinite)
     .sort((a, b) => a - b)
+  const pieces = corners.map((from, i) => {
+    const next = corners[i + 1]
+    // the last piece has no end: any stretch of it gives the slope
+    const stretch = next === undefined ? Math.max(from, 1000) : next - from
+    const forceN = roadForce(from)
+    return { from, forceN, slope: stretch > 0 ? (roadForce(from + stretch) - forceN) / stretch : 0 }
+  })
+  const perPedalNewton = system.pedalRatio * system.pedalEfficiency
 
-  let from = corners[corners.length - 1]!
-  for (let i = 0; i + 1 < corners.length; i += 1) {
-    if (roadForce(corners[i + 1]!) >= roadForceN) {
-      from = corners[i]!
-      break
-    }
+  return (roadForceN) => {
+    if (roadForceN <= 0) return 0
+    // the piece whose end reaches the force: the one before the first that begins at or above it
+    const above = pieces.findIndex((piece) => piece.forceN >= roadForceN)
+    const { from, forceN, slope } = pieces[above === -1 ? pieces.length - 1 : above - 1]!
+    return slope > 0 ? unboost(from + (roadForceN - forceN) / slope, system.booster) / perPedalNewton : undefined
   }
-  const next = corners.find((corner) => corner > from)
-  const atFrom = roadForce(from)
-  // the last piece has no end: any stretch of it gives the slope
-  const stretch = next === undefined ? Math.max(from, 1000) : next - from
-  const slope = (roadForce(from + stretch) - atFrom) / stretch
-  if (!(slope > 0)) return undefined
-  const boostedN = from + (roadForceN - atFrom) / slope
-  return unboost(boostedN, system.booster) / (system.pedalRatio * system.pedalEfficiency)
 }
+
+/** One answer of `effortOf`. */
+export const pedalForceForRoadForce = (system: BrakeSystem, roadForceN: number): number | undefined => effortOf(system)(roadForceN)

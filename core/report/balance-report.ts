@@ -5,7 +5,7 @@ import { bestWithoutLock, criteria, type CriterionFound } from '../balance/limit
 import type { Takers } from '../hydraulics/bores.ts'
 import { chain } from '../hydraulics/chain.ts'
 import { failures, type Failure } from '../hydraulics/failures.ts'
-import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { effortOf, pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
 import type { Project } from '../model/project.ts'
@@ -143,10 +143,10 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
 
 function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {
   const best = bestWithoutLock(system, mass, dry)?.decelG
-  const bare: BrakeSystem = { ...system, booster: undefined }
+  const [effort, bareEffort] = [effortOf(system), effortOf({ ...system, booster: undefined })]
   return [...new Set([EVERYDAY_G, statedG])].flatMap((decelG) => {
     const roadForceN = mass.massKg * STANDARD_GRAVITY * decelG
-    const [forceN, bareN] = [pedalForceForRoadForce(system, roadForceN), pedalForceForRoadForce(bare, roadForceN)]
+    const [forceN, bareN] = [effort(roadForceN), bareEffort(roadForceN)]
     if (forceN === undefined || bareN === undefined) return []
     return [
       {
@@ -207,10 +207,9 @@ const decelAt = (system: BrakeSystem | undefined, weightN: number | undefined): 
 }
 
 function effortCurve(system: BrakeSystem, takers: Takers | undefined, weightN: number, toG: number): BalanceReport['effort'] {
-  const bare: BrakeSystem = { ...system, booster: undefined }
+  const [effort, bareEffort] = [effortOf(system), effortOf({ ...system, booster: undefined })]
   return Array.from({ length: CURVE_STEPS }, (_, i) => (toG * (i + 1)) / CURVE_STEPS).flatMap((decelG) => {
-    const forceN = pedalForceForRoadForce(system, weightN * decelG)
-    const bareN = pedalForceForRoadForce(bare, weightN * decelG)
+    const [forceN, bareN] = [effort(weightN * decelG), bareEffort(weightN * decelG)]
     if (forceN === undefined || bareN === undefined) return []
     return [{ decelG, forceN, bareN, travelMm: takers && stageTravel(system, takers, chain(system, forceN)).pedalMm }]
   })

@@ -1,7 +1,7 @@
 import type { ForcePoint } from '../balance/ideal-curve.ts'
 import type { Takers } from '../hydraulics/bores.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
-import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { effortOf } from '../hydraulics/effort.ts'
 import { axleForcePerMpa, boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
 import { axleFluidMm3, DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
 import type { Axle } from '../model/project.ts'
@@ -23,9 +23,10 @@ export interface StageTravel {
 
 /** Front and rear force over the weight as the pedal goes down. */
 export function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
+  const effort = effortOf(system)
   const points: ForcePoint[] = [[0, 0]]
   for (let i = 1; i <= CURVE_STEPS; i += 1) {
-    const pedalForceN = pedalForceForRoadForce(system, (weightN * CURVE_G * i) / CURVE_STEPS)
+    const pedalForceN = effort((weightN * CURVE_G * i) / CURVE_STEPS)
     if (pedalForceN === undefined) break
     const stage = chain(system, pedalForceN)
     points.push([stage.front.forceN / weightN, stage.rear.forceN / weightN])

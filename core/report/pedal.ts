@@ -1,4 +1,4 @@
-import { adhesionUsed, lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
+import { adhesionOf, lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
 import { idealFrontShare } from '../balance/constant-split.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
@@ -166,9 +166,10 @@ const CURVE_POINTS = 60
 
 function curve(system: BrakeSystem | undefined, mass: Mass | undefined): CurvePoint[] {
   if (!system || !mass) return []
+  const adhesion = adhesionOf(system, mass)
   const points: CurvePoint[] = []
   for (let i = 1; i <= CURVE_POINTS; i += 1) {
-    const point = adhesionUsed(system, mass, (CURVE_TO_G * i) / CURVE_POINTS)
+    const point = adhesion((CURVE_TO_G * i) / CURVE_POINTS)
     if (!point || !Number.isFinite(point.rear)) break
     points.push({ decelG: point.decelG, front: point.front, rear: point.rear, pedalForceN: point.pedalForceN })
   }
