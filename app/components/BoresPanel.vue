@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { barPivotMm, barTiltDeg } from '#core/hydraulics/bores.ts'
 import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useBalance } from '~/composables/balance'
-import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
 /** All stock bores, and all pairs of them with a bar: effort, travel, bar position, and why one does not do. */
-const store = useProjectStore()
-const { report, setup, units, openFigureId } = useWorkbench()
+const { report, units, openFigureId } = useWorkbench()
 const { bores, withoutBooster, mostForceN } = useBalance()
 /** What friction and radii make of the deceleration with the bore of the same feel. */
 const sameFeel = computed(() => report.value?.figures['master.sameFeel'].notes.find((note) => note.startsWith('With it ')))
@@ -23,16 +20,7 @@ const force = (value: number) => formatQuantity(value, 'force', units.value)
 const share = (value: number) => formatQuantity(value, 'share', units.value)
 const cell = computed(() => new Map((bores.value?.pairs ?? []).map((one) => [`${one.frontBoreMm}.${one.rearBoreMm}`, one])))
 const shown = computed(() => cell.value.get(chosenPair.value) ?? bores.value?.best)
-/** The bar of the setup's cylinders, or of those in the library. */
-const bar = computed(() => {
-  const masters = store.project!.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part : []))
-  const one = masters.find((part) => part.id === setup.value?.hydraulics.masterCylinder) ?? masters[0]
-  return { name: one?.name, spacingMm: one?.barSpacingMm?.value, mostDeg: one?.barTiltDeg?.value }
-})
 const angle = (degrees: number) => `${formatQuantity(degrees, 'number', units.value, { decimals: 1 })}°`
-const tiltDeg = computed(() =>
-  shown.value && bar.value.spacingMm !== undefined ? Math.abs(barTiltDeg(shown.value, bar.value.spacingMm)) : undefined,
-)
 function setMost(event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
   const parsed = text === '' ? undefined : parseQuantity(text, 'force', units.value)
@@ -149,16 +137,15 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       <p v-else class="shown">Choose a pair to read what it gives and why it does not do.</p>
       <p class="small">
         Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
-        <template v-if="shown && bar.spacingMm">
-          With {{ mm(bar.spacingMm) }} between the clevises, as of {{ bar.name }}, the pivot stands
-          {{ mm(Math.abs(barPivotMm(shown.barShare, bar.spacingMm))) }} from the middle, towards the
-          {{ shown.barShare >= 0.5 ? 'front' : 'rear' }} clevis.
-          <span v-if="tiltDeg !== undefined" data-test="bar-tilt" :class="{ 'tone-needs': tiltDeg > (bar.mostDeg ?? Infinity) }"
-            >Under this load the unlike strokes tilt it {{ angle(tiltDeg)
+        <template v-if="shown && bores.bar && shown.pivotMm !== undefined && shown.tiltDeg !== undefined">
+          With {{ mm(bores.bar.spacingMm) }} between the clevises, as of {{ bores.bar.name }}, the pivot stands
+          {{ mm(Math.abs(shown.pivotMm)) }} from the middle, towards the {{ shown.pivotMm >= 0 ? 'front' : 'rear' }} clevis.
+          <span data-test="bar-tilt" :class="{ 'tone-needs': shown.reasons.includes('unlike strokes bind the bar') }"
+            >Under this load the unlike strokes tilt it {{ angle(shown.tiltDeg)
             }}{{
-              bar.mostDeg === undefined
+              bores.bar.mostTiltDeg === undefined
                 ? '; how far its maker lets it tilt is not known.'
-                : `; its maker allows ${angle(bar.mostDeg)}${tiltDeg > bar.mostDeg ? ', so this pair would bind it.' : '.'}`
+                : `; its maker allows ${angle(bores.bar.mostTiltDeg)}.`
             }}</span
           >
         </template>

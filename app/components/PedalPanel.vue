@@ -43,9 +43,7 @@ const LOST: Record<Lost, string> = {
   frontAndAssist: 'Front circuit and assist lost',
   rearAndAssist: 'Rear circuit and assist lost',
 }
-const floorMm = computed(() => car.value.pedalTravelMm?.value)
-const left = (travelMm: number | undefined) =>
-  travelMm === undefined || floorMm.value === undefined ? undefined : floorMm.value - travelMm
+const left = (leftMm: number | undefined) => (leftMm !== undefined && leftMm < 0 ? 'on the floor' : mm(leftMm))
 const secondaryG = SECONDARY_MS2 / STANDARD_GRAVITY
 const travelField = length('Pedal travel that was measured', 5, 250)
 const forceField = amount('… at a pedal force of', 'force', 20, 1500)
@@ -193,15 +191,7 @@ const limit = computed(() => balance.value?.atLimit)
             <td class="r num" :class="one.decelG < secondaryG ? 'tone-needs' : ''">
               {{ g(one.decelG) }}<span v-if="one.tyres" class="soft small">, the tyres limit</span>
             </td>
-            <td class="r num" :class="(left(one.pedalTravelMm) ?? 1) < 0 ? 'tone-blocked' : ''">
-              {{
-                left(one.pedalTravelMm) === undefined
-                  ? 'not known'
-                  : left(one.pedalTravelMm)! < 0
-                    ? 'on the floor'
-                    : mm(left(one.pedalTravelMm))
-              }}
-            </td>
+            <td class="r num" :class="(one.leftMm ?? 0) < 0 ? 'tone-blocked' : ''">{{ left(one.leftMm) }}</td>
           </tr>
         </tbody>
       </table>

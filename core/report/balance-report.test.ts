@@ -111,6 +111,22 @@ describe('all cases', () => {
     expect(report.failures.find((one) => one.lost === 'rear')).toMatchObject({ tyres: true })
     expect(report.atLimit.bare!).toBeLessThan(report.atLimit.assist!)
   })
+  test('a lost circuit leaves the pedal what the floor is further away than it goes', () => {
+    const floored = (mm: number | undefined) => {
+      const project = demo((draft) => {
+        if (mm === undefined) delete draft.car.pedalTravelMm
+        else draft.car.pedalTravelMm = figure(mm)
+      })
+      return balanceReport(project, 'balanced').failures
+    }
+    const at = floored(120)
+    expect(at.some((one) => one.leftMm !== undefined)).toBe(true)
+    for (const one of at)
+      if (one.pedalTravelMm === undefined) expect(one.leftMm).toBeUndefined()
+      else expect(one.leftMm).toBeCloseTo(120 - one.pedalTravelMm, 9)
+    expect(floored(10).some((one) => one.leftMm! < 0)).toBe(true)
+    for (const one of floored(undefined)) expect(one.leftMm).toBeUndefined()
+  })
   test('a blank car gives no case a verdict, and asks', () => {
     const bare = demo((project) => delete project.car.massKg)
     const found = balanceReport(bare, 'balanced')
@@ -175,6 +191,25 @@ describe('bores', () => {
       expect(Math.abs(one.frontStrokeMm - one.rearStrokeMm)).toBeGreaterThanOrEqual(
         Math.abs(found.best!.frontStrokeMm - found.best!.rearStrokeMm),
       )
+  })
+  test('a pair that would bind its bar does not do; without a limit of its maker nothing is said of that', () => {
+    const with_ = (tilt: number | undefined) =>
+      demo((project) => {
+        for (const part of project.parts)
+          if (part.kind === 'masterCylinder' && part.construction === 'twin') {
+            if (tilt === undefined) delete part.barTiltDeg
+            else part.barTiltDeg = figure(tilt)
+          }
+      })
+    const pairs = (tilt: number | undefined) => boreReport(with_(tilt), 'balanced', { decelG: 0.9 }).pairs
+    const binding = pairs(3).filter((one) => one.reasons.includes('unlike strokes bind the bar'))
+    expect(binding.length).toBeGreaterThan(0)
+    expect(pairs(3).filter((one) => one.tiltDeg! > 3)).toEqual(binding)
+    expect(pairs(undefined).some((one) => one.reasons.includes('unlike strokes bind the bar'))).toBe(false)
+    const none = demo(
+      (project) => (project.parts = project.parts.filter((part) => part.kind !== 'masterCylinder' || part.construction !== 'twin')),
+    )
+    expect(boreReport(none, 'as-it-stands', { decelG: 0.9 })).toMatchObject({ bar: undefined })
   })
   test('without the booster smaller bores are needed to keep the pedal under 450 N', () => {
     const found = boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9, withoutBooster: true, mostForceN: 450 })

@@ -45,8 +45,8 @@ export interface BalanceReport {
   lockLines: { surface: Surface; friction: number; front: [ForcePoint, ForcePoint]; rear: [ForcePoint, ForcePoint] }[]
   effort: { decelG: number; forceN: number; bareN: number; travelMm: number | undefined }[]
   runoutForceN: number | undefined
-  /** `tyres`: they give out before the brakes do. */
-  failures: (Failure & { decelG: number; tyres: boolean })[]
+  /** `tyres`: they give out before the brakes do; `leftMm`: of the pedal before the floor, below zero on it, undefined: not known. */
+  failures: (Failure & { decelG: number; tyres: boolean; leftMm: number | undefined })[]
   /** At 500 N, with the assist that works and without. */
   atLimit: { assist: number | undefined; bare: number | undefined }
   calibration: string
@@ -234,6 +234,7 @@ function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: 
     rear: (dry * (1 - mass.staticFront)) / (1 + dry * chi),
     both: bestWithoutLock(system, mass, dry)?.decelG ?? dry,
   }
+  const floorMm = context.project.car.pedalTravelMm?.value
   const chambers = { front: chamber('frontStrokeMm'), rear: chamber('rearStrokeMm') }
   return failures(system, takers, FAILURE_FORCE_N, circuits, chambers, DEFAULT_FREE_STROKE_MM).map((one) => {
     const brakesG = one.roadForceN / weightN
@@ -244,6 +245,7 @@ function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: 
         : one.lost === 'diagonal'
           ? tyreG.both / 2
           : tyreG.both
-    return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG }
+    const leftMm = floorMm === undefined || one.pedalTravelMm === undefined ? undefined : floorMm - one.pedalTravelMm
+    return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG, leftMm }
   })
 }

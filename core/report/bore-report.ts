@@ -1,9 +1,10 @@
 import { idealFrontShare } from '../balance/constant-split.ts'
-import { boreTable, pairMatrix, type BoreRow, type PairCell } from '../hydraulics/bores.ts'
+import { barPivotMm, barTiltDeg, boreTable, pairMatrix, type BoreRow, type PairCell } from '../hydraulics/bores.ts'
 import { chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
 import type { Project } from '../model/project.ts'
+import { findSetup } from '../model/resolve.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { hydraulicsOf } from './hydraulics-of.ts'
 import type { Missing } from './types.ts'
@@ -20,7 +21,24 @@ export const BANDS = {
 /** The bar should stay so near its middle: beyond, small changes of its thread turn the order. */
 export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
 
-export type BoreReason = 'pedal too light' | 'pedal too heavy' | 'travel too short' | 'travel too long' | 'bar too far off centre'
+export type BoreReason =
+  'pedal too light' | 'pedal too heavy' | 'travel too short' | 'travel too long' | 'bar too far off centre' | 'unlike strokes bind the bar'
+
+/** A balance bar among the parts: the setup's own, else the first there is. */
+export interface Bar {
+  name: string
+  /** Between the clevises. */
+  spacingMm: number
+  /** What its maker allows; undefined: not known. */
+  mostTiltDeg: number | undefined
+}
+
+export type Pair = PairCell & {
+  reasons: BoreReason[]
+  /** Off the middle towards the front clevis, and how far unlike strokes tilt the bar; undefined without a bar. */
+  pivotMm: number | undefined
+  tiltDeg: number | undefined
+}
 
 export interface BoreReport {
   missing: Missing[]
@@ -32,9 +50,10 @@ export interface BoreReport {
   tandem: (BoreRow & { reasons: BoreReason[] })[]
   /** The bore of the setup's own tandem cylinder, where it has one. */
   fittedBoreMm: number | undefined
-  pairs: (PairCell & { reasons: BoreReason[] })[]
+  bar: Bar | undefined
+  pairs: Pair[]
   /** The feasible pair with the least difference of stroke. */
-  best: (PairCell & { reasons: BoreReason[] }) | undefined
+  best: Pair | undefined
   /** The feasible tandem bore nearest the middle of the force band. */
   bestTandem: BoreRow | undefined
 }
@@ -60,6 +79,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     wantedShare: undefined,
     tandem: [],
     fittedBoreMm: undefined,
+    bar: undefined,
     pairs: [],
     best: undefined,
     bestTandem: undefined,
@@ -88,22 +108,30 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...row,
     reasons: reasonsOf(row.pedalForceN, row.pedalTravelMm),
   }))
-  const pairs =
+  const bar = barOf(project, setupId)
+  const pairs: Pair[] =
     wantedShare === undefined
       ? []
-      : pairMatrix(system, takers, { roadForceN, frontShare: wantedShare }, DEFAULT_FREE_STROKE_MM).map((cell) => ({
-          ...cell,
-          reasons: [
-            ...reasonsOf(cell.pedalForceN, cell.pedalTravelMm),
-            ...(cell.barShare < BAR_MIDDLE.low || cell.barShare > BAR_MIDDLE.high ? (['bar too far off centre'] as const) : []),
-          ],
-        }))
+      : pairMatrix(system, takers, { roadForceN, frontShare: wantedShare }, DEFAULT_FREE_STROKE_MM).map((cell) => {
+          const tiltDeg = bar && Math.abs(barTiltDeg(cell, bar.spacingMm))
+          return {
+            ...cell,
+            pivotMm: bar && barPivotMm(cell.barShare, bar.spacingMm),
+            tiltDeg,
+            reasons: [
+              ...reasonsOf(cell.pedalForceN, cell.pedalTravelMm),
+              ...(cell.barShare < BAR_MIDDLE.low || cell.barShare > BAR_MIDDLE.high ? (['bar too far off centre'] as const) : []),
+              ...((tiltDeg ?? 0) > (bar?.mostTiltDeg ?? Infinity) ? (['unlike strokes bind the bar'] as const) : []),
+            ],
+          }
+        })
   const middle = (force.low + force.high) / 2
   const least = <T>(list: readonly T[], of: (one: T) => number) =>
     list.reduce<T | undefined>((best, one) => (best === undefined || of(one) < of(best) ? one : best), undefined)
   return {
     ...empty,
     wantedShare,
+    bar,
     tandem,
     fittedBoreMm: fitted.master.kind === 'tandem' ? fitted.master.boreMm : undefined,
     pairs,
@@ -116,6 +144,15 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
       (one) => Math.abs(one.pedalForceN - middle),
     ),
   }
+}
+
+function barOf(project: Project, setupId: string): Bar | undefined {
+  const twins = project.parts.flatMap((part) =>
+    part.kind === 'masterCylinder' && part.construction === 'twin' && part.barSpacingMm ? { ...part, barSpacingMm: part.barSpacingMm } : [],
+  )
+  const fitted = findSetup(project, setupId)?.hydraulics.masterCylinder
+  const one = twins.find((part) => part.id === fitted) ?? twins[0]
+  return one && { name: one.name, spacingMm: one.barSpacingMm.value, mostTiltDeg: one.barTiltDeg?.value }
 }
 
 /** The front share to aim for: the load's, the present one, or a fixed figure. */
