@@ -1,0 +1,27 @@
+import { expect, test } from '@playwright/test'
+import { openDemo, type } from './support.ts'
+
+test.use({ serviceWorkers: 'allow' })
+
+test('a yard without a network: every page opens, a measure is kept, what needs the server says so', async ({ page, context }) => {
+  await openDemo(page, 'fit')
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    if (!navigator.serviceWorker.controller) await new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done))
+  })
+  await context.setOffline(true)
+  await page.reload()
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  // pages that were not opened before, too
+  for (const step of ['car', 'parts', 'setup', 'balance']) await openDemo(page, step)
+  await openDemo(page, 'measure', 'setup=estate-fronts&sheet=rotor')
+  await type(page, 'Centre bore', '62.04')
+  const readings = page.getByRole('list', { name: 'Readings of Centre bore' }).getByRole('listitem')
+  await expect(readings).toHaveText([/62\.04/])
+  await expect(page.getByText('Saved here')).toBeAttached()
+  await page.reload()
+  await expect(readings).toHaveText([/62\.04/])
+  await openDemo(page, 'cost')
+  await page.getByTestId('ask-quotes').click()
+  await expect(page.getByText(/The price desk gives no quotes .* Prices can be typed in/)).toBeVisible()
+})
