@@ -70,7 +70,7 @@ export async function saveProject(project: Project, expected: number | undefined
       return { ok: true, revision }
     } catch (error) {
       const message = error instanceof Error ? error.message : String(error)
-      const full = error instanceof Error && /quota/i.test(`${error.name} ${message}`)
+      const full = /quota/i.test(String(error))
       return { ok: false, reason: full ? 'full' : 'failed', message }
     }
   })

@@ -1,4 +1,4 @@
-import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
+import { applyPatches, enablePatches, freeze, produceWithPatches, type Draft, type Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
@@ -48,7 +48,8 @@ export const useProjectStore = defineStore('project', () => {
   const redoLabel = computed(() => future.value[future.value.length - 1]?.label)
 
   function reset(next: Project | undefined): void {
-    project.value = next
+    // frozen parts are checked once, and not again with every edit
+    project.value = next && freeze(next, true)
     past.value = []
     future.value = []
     gesture = undefined
@@ -90,7 +91,7 @@ export const useProjectStore = defineStore('project', () => {
     const rescued = takeRescue(id, revision, localStorage)
     const read = rescued === undefined ? undefined : checkProject(rescued)
     if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
-    project.value = read.project
+    project.value = freeze(read.project, true)
     changed()
   }
 

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { freeze, produce } from 'immer'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { blankProject } from './blank.ts'
 import { projectProblems } from './check.ts'
@@ -87,5 +88,34 @@ describe('one schema set for every way in', () => {
     const evil = JSON.parse('{"__proto__": {"polluted": true}, "constructor": {}}') as unknown
     expect(projectProblems(evil).length).toBeGreaterThan(0)
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined()
+  })
+})
+
+describe('a project that is edited', () => {
+  const frozen = () => freeze(structuredClone(DEMO_PROJECT), true)
+  const wide = (project: Project, index: number) =>
+    produce(project, (draft) => void Object.assign(draft.parts[index]!, { massKg: { value: 9999, origin: 'measured' } }))
+
+  test('is checked where it changed, however often it was found good', () => {
+    const project = frozen()
+    expect(projectProblems(project)).toEqual([])
+    const spoiledTwice = wide(wide(project, 3), 40)
+    expect(projectProblems(spoiledTwice).map((one) => one.path)).toEqual(['parts[3].massKg.value', 'parts[40].massKg.value'])
+    // found bad, it is not taken for good the next time
+    expect(projectProblems(spoiledTwice)).toHaveLength(2)
+  })
+  test('a part that moves in the list is still known, and two of one id are found', () => {
+    const project = frozen()
+    expect(projectProblems(project)).toEqual([])
+    expect(projectProblems({ ...project, parts: [...project.parts].reverse() })).toEqual([])
+    expect(projectProblems({ ...project, parts: [...project.parts, project.parts[0]] })[0]!.message).toMatch(/is used twice/)
+  })
+  test('what is not frozen through and through is looked at each time', () => {
+    const project = structuredClone(DEMO_PROJECT)
+    Object.freeze(project.parts[2])
+    expect(projectProblems(project)).toEqual([])
+    const figure = Object.values(project.parts[2]!).find((one): one is { value: number } => typeof one === 'object' && 'value' in one)!
+    figure.value = Number.NaN
+    expect(projectProblems(project)[0]!.path).toMatch(/^parts\[2\]/)
   })
 })

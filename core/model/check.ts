@@ -1,6 +1,6 @@
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
-import { projectSchema, schemaProblems } from './schema.ts'
+import { goodParts, projectSchema, schemaProblems } from './schema.ts'
 
 export interface Problem {
   path: string
@@ -15,12 +15,19 @@ const MOST_PROBLEMS = 100
 /**
  * Everything wrong with a value that claims to be a project of the current version: shapes and limits
  * by the schema, then references between its members. An empty list means the value is a Project.
+ *
+ * A part that is frozen is looked at once: of a project that is edited only what changed is checked again.
  */
 export function projectProblems(value: unknown): Problem[] {
   const found = schemaProblems(projectSchema, value)
+  if (found.length === 0) for (const part of (value as Project).parts) if (!goodParts.has(part) && isFrozen(part)) goodParts.add(part)
   const all = found.length > 0 ? found : referenceProblems(value as Project)
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
 }
+
+/** Frozen through and through. */
+const isFrozen = (value: unknown): boolean =>
+  typeof value !== 'object' || value === null || (Object.isFrozen(value) && Object.values(value).every(isFrozen))
 
 function referenceProblems(project: Project): { path: string; message: string }[] {
   const problems: { path: string; message: string }[] = []

@@ -316,12 +316,18 @@ export const partSchema = (kind: PartKind): ObjectSchema<AnyObject> => partSchem
 
 const isKind = (kind: unknown): kind is PartKind => typeof kind === 'string' && Object.hasOwn(partSchemas, kind)
 
+const notAPart = mixed()
+  .strict()
+  .test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
+
+/** Parts that were found good and can change no more: a library is long, and a change touches one of them. */
+export const goodParts = new WeakSet<object>()
+
 const anyPartSchema = lazy((part: unknown) => {
-  const kind = typeof part === 'object' && part !== null && 'kind' in part ? part.kind : undefined
-  if (isKind(kind)) return partSchemas[kind]
-  return mixed()
-    .strict()
-    .test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
+  if (typeof part !== 'object' || part === null) return notAPart
+  if (goodParts.has(part)) return mixed()
+  const kind = 'kind' in part ? part.kind : undefined
+  return isKind(kind) ? partSchemas[kind] : notAPart
 })
 
 const slotShape = (slots: Record<string, unknown>) =>

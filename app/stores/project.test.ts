@@ -1,0 +1,192 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
+import { createPinia, setActivePinia } from 'pinia'
+import { DEMO_PROJECT } from '#core/demo/project.ts'
+import { loadProject, saveProject } from '../storage/projects.ts'
+import { until } from '../testing/bench.ts'
+import { useProjectStore } from './project.ts'
+import { storageTrouble, useShelfStore } from './shelf.ts'
+
+const NOW = new Date('2026-09-12T10:00:00Z')
+let count = 0
+async function opened() {
+  const id = `kept-${(count += 1)}`
+  await saveProject({ ...DEMO_PROJECT, id }, undefined, NOW)
+  const store = useProjectStore()
+  await store.open(id)
+  return store
+}
+type Store = Awaited<ReturnType<typeof opened>>
+const rename = (store: Store, name: string) => store.edit('Rename', (draft) => void (draft.name = name))
+const stored = async (store: Store) => ((await loadProject(store.project!.id)) as { project: { name: string } }).project.name
+const refusing = (name: string, message: string) =>
+  jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException(message, name)
+  })
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+})
+afterEach(() => {
+  jest.restoreAllMocks()
+  Reflect.deleteProperty(globalThis, 'localStorage')
+})
+
+describe('a browser that does not save', () => {
+  test('no room: said with a remedy, nothing lost, and saved once there is room', async () => {
+    const store = await opened()
+    const full = refusing('QuotaExceededError', 'the quota has been exceeded')
+    rename(store, 'Too much')
+    await store.flush()
+    expect([store.saveState, store.project!.name]).toEqual(['full', 'Too much'])
+    expect(storageTrouble('full', store.saveMessage)).toMatch(/no room left\. Export the project to a file/)
+    expect(await stored(store)).toBe(DEMO_PROJECT.name)
+    full.mockRestore()
+    rename(store, 'There is room')
+    await store.flush()
+    expect([store.saveState, await stored(store)]).toEqual(['saved', 'There is room'])
+  })
+  test('any other refusal is said in the browser’s words', async () => {
+    const store = await opened()
+    refusing('InvalidStateError', 'the database is closing')
+    rename(store, 'Unlucky')
+    await store.flush()
+    expect(store.saveState).toBe('failed')
+    expect(storageTrouble('failed', store.saveMessage)).toMatch(/did not save \(.*the database is closing.*\)\. Export the project/)
+  })
+  test('the shelf says why a project does not come in', async () => {
+    refusing('QuotaExceededError', 'the quota has been exceeded')
+    const added = await useShelfStore().add({ ...DEMO_PROJECT, id: 'no-room' })
+    expect('message' in added && added.message).toMatch(/no room left/)
+    expect(await loadProject('no-room')).toEqual({ state: 'absent' })
+  })
+  test('storage that is locked altogether is a broken project with a way out, not a blank page', async () => {
+    jest.spyOn(IDBObjectStore.prototype, 'get').mockImplementation(() => {
+      throw new DOMException('denied', 'SecurityError')
+    })
+    const store = useProjectStore()
+    await store.open('locked')
+    expect(store.state).toBe('broken')
+    expect(store.problems[0]!.message).toMatch(/cannot be read: .*denied.*use another browser or window/)
+  })
+})
+
+describe('two tabs', () => {
+  const otherTab = async (store: Store, name: string) => {
+    const { id } = store.project!
+    const saved = await saveProject({ ...store.project!, name }, 1, NOW)
+    const channel = new BroadcastChannel('valiant-caliper')
+    channel.postMessage({ id, revision: (saved as { revision: number }).revision })
+    return () => channel.close()
+  }
+  test('one with nothing unsaved shows what the other saved', async () => {
+    const store = await opened()
+    const close = await otherTab(store, 'From the other tab')
+    await until(() => store.project!.name === 'From the other tab', 'the other tab’s change')
+    expect([store.refreshedAt, store.past.length]).toEqual([1, 0])
+    close()
+  })
+  test('one with unsaved changes keeps them and says so; it writes nothing until that is settled', async () => {
+    const store = await opened()
+    rename(store, 'Mine')
+    const close = await otherTab(store, 'Theirs')
+    await until(() => store.saveState === 'conflict', 'the conflict')
+    expect(store.project!.name).toBe('Mine')
+    rename(store, 'Mine again')
+    await store.flush()
+    expect([store.saveState, await stored(store)]).toEqual(['conflict', 'Theirs'])
+    await store.takeStored()
+    rename(store, 'After theirs')
+    await store.flush()
+    expect([store.saveState, await stored(store)]).toEqual(['saved', 'After theirs'])
+    close()
+  })
+  test('another project in the other tab is no news', async () => {
+    const store = await opened()
+    rename(store, 'Mine')
+    const channel = new BroadcastChannel('valiant-caliper')
+    channel.postMessage({ id: 'another', revision: 7 })
+    await new Promise((done) => setTimeout(done, 30))
+    expect(store.saveState).not.toBe('conflict')
+    channel.close()
+    await store.flush()
+  })
+  test('a copy under an id that is taken is not made, and nothing changes', async () => {
+    const store = await opened()
+    await saveProject({ ...DEMO_PROJECT, id: 'taken' }, undefined, NOW)
+    const before = store.project
+    expect(await store.keepAsCopy('taken')).toBeUndefined()
+    expect(store.project).toBe(before)
+  })
+})
+
+describe('a page that goes away', () => {
+  test('keeps its last change, which the next opening takes back and saves', async () => {
+    const small = new Map<string, string>()
+    Object.assign(globalThis, {
+      localStorage: {
+        getItem: (key: string) => small.get(key) ?? null,
+        setItem: (key: string, value: string) => void small.set(key, value),
+        removeItem: (key: string) => void small.delete(key),
+      },
+    })
+    const store = await opened()
+    const { id } = store.project!
+    store.rescue()
+    expect(small.size).toBe(0)
+    rename(store, 'In the last moment')
+    store.rescue()
+    expect(small.size).toBe(1)
+
+    setActivePinia(createPinia())
+    const next = useProjectStore()
+    await next.open(id)
+    expect(next.project!.name).toBe('In the last moment')
+    await next.flush()
+    expect([await stored(next), small.size]).toEqual(['In the last moment', 0])
+  })
+})
+
+describe('steps', () => {
+  test('a new change ends what could be done again; one that changes nothing does not', async () => {
+    const store = await opened()
+    rename(store, 'One')
+    rename(store, 'Two')
+    store.undo()
+    expect(store.redoLabel).toBe('Rename')
+    rename(store, 'One')
+    expect(store.redoLabel).toBe('Rename')
+    rename(store, 'Three')
+    expect(store.redoLabel).toBeUndefined()
+    store.redo()
+    expect(store.project!.name).toBe('Three')
+    await store.flush()
+  })
+  test('nothing happens where nothing is to be undone, or no project is open', async () => {
+    const store = await opened()
+    const before = store.project
+    store.undo()
+    store.redo()
+    expect(store.project).toBe(before)
+    await store.close()
+    expect(store.edit('Rename', (draft) => void (draft.name = 'x'))).toEqual([])
+    expect([store.project, store.state]).toEqual([undefined, 'closed'])
+  })
+  test('what is older than five hundred steps is forgotten, the state is not', async () => {
+    const store = await opened()
+    for (let i = 1; i <= 503; i += 1) store.edit('Note', (draft) => void (draft.note = `note ${i}`))
+    expect(store.past).toHaveLength(500)
+    for (let i = 0; i < 600; i += 1) store.undo()
+    expect(store.project!.note).toBe('note 3')
+    await store.flush()
+  }, 60_000)
+})
+
+test('a project that is removed is gone from the list', async () => {
+  const shelf = useShelfStore()
+  const added = await shelf.addBlank('For a moment')
+  const id = 'id' in added ? added.id : ''
+  await shelf.refresh()
+  expect(shelf.entries.find((one) => one.id === id)).toMatchObject({ name: 'For a moment', setups: 1 })
+  await shelf.remove(id)
+  expect(shelf.entries.some((one) => one.id === id)).toBe(false)
+})
