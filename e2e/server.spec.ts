@@ -1,0 +1,61 @@
+import { expect, test, type APIRequestContext } from '@playwright/test'
+
+const post = (request: APIRequestContext, path: string, data: unknown) =>
+  request.post(`/api/${path}`, {
+    data: typeof data === 'string' ? data : JSON.stringify(data),
+    headers: { 'content-type': 'application/json' },
+  })
+const wanted = [{ partId: 'pads', kind: 'pad', name: 'Sport pad', pieces: 1 }]
+
+test('the simulated sellers: who they are, and the same answer on the same day', async ({ request }) => {
+  const sellers = (await (await request.get('/api/supply/sellers')).json()) as { name: string }[]
+  expect(sellers.length).toBeGreaterThan(3)
+  const ask = async (date: string) => await (await post(request, 'supply/quotes', { wanted, currency: 'GBP', date })).json()
+  const monday = await ask('2026-11-23')
+  expect(monday).toEqual(await ask('2026-11-23'))
+  expect(monday).not.toEqual(await ask('2026-11-24'))
+  for (const quote of monday.quotes as { seller: string; currency: string; partId: string }[]) {
+    expect(sellers.map((one) => one.name)).toContain(quote.seller)
+    expect([quote.currency, quote.partId]).toEqual(['GBP', 'pads'])
+  }
+})
+
+test('what no quote can be made of is refused with the place', async ({ request }) => {
+  const cases: [unknown, RegExp][] = [
+    ['{ half', /\{ wanted, currency, date \}/],
+    [{ wanted, currency: 'shells', date: '2026-11-23' }, /currency must be one of/],
+    [{ wanted, currency: 'EUR', date: 'tomorrow' }, /date must be written/],
+    [{ wanted: [{ ...wanted[0], pieces: 0.5 }], currency: 'EUR', date: '2026-11-23' }, /wanted\[0\]\.pieces/],
+    [{ wanted: Array.from({ length: 201 }, () => wanted[0]), currency: 'EUR', date: '2026-11-23' }, /at most 200 parts/],
+  ]
+  for (const [body, words] of cases) {
+    const answer = await post(request, 'supply/quotes', body)
+    expect([answer.status(), (await answer.json()).message]).toEqual([400, expect.stringMatching(words)])
+  }
+  expect((await post(request, 'supply/quotes', 'x'.repeat(200_001))).status()).toBe(413)
+})
+
+test('the simulated gauges: readings near what was set, faults as they were chosen, nonsense refused', async ({ request }) => {
+  const pressures = async (fault: string) => {
+    const answer = await post(request, 'gauge/pressure', { frontMpa: 6, rearMpa: 3, fault })
+    return (await answer.json()) as { frontMpa: number; rearMpa: number }
+  }
+  const [well, off] = [await pressures('none'), await pressures('zeroOffset')]
+  expect(Math.abs(well.frontMpa - 6)).toBeLessThan(0.2)
+  expect(off.rearMpa - well.rearMpa).toBeGreaterThan(0.1)
+  for (const body of ['no', { frontMpa: -1, rearMpa: 3, fault: 'none' }, { frontMpa: 1, rearMpa: 3, fault: 'ghosts' }])
+    expect((await post(request, 'gauge/pressure', body)).status()).toBe(400)
+  expect((await post(request, 'gauge/set', { id: 'bench', jawMm: 42, fault: 'none' })).ok()).toBe(true)
+  expect((await post(request, 'gauge/send', { id: 'bench' })).ok()).toBe(true)
+  for (const body of [
+    'no',
+    { id: '../x', jawMm: 1, fault: 'none' },
+    { id: 'bench', jawMm: 'wide', fault: 'none' },
+    { id: 'bench', jawMm: 1, fault: 'ghosts' },
+  ]) {
+    const answer = await post(request, 'gauge/set', body)
+    expect([answer.status(), (await answer.json()).message]).toEqual([400, expect.stringMatching(/Needs \{ id, jawMm/)])
+  }
+  expect((await post(request, 'gauge/send', { id: '' })).status()).toBe(400)
+  expect((await request.get('/api/gauge/stream?id=%20')).status()).toBe(400)
+})
