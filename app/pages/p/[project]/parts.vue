@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import type { Axle, Part } from '#core/model/project.ts'
+import { resolveSetup } from '#core/model/resolve.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
@@ -14,12 +16,20 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const route = useRoute()
 const router = useRouter()
-const { link } = useWorkbench()
+const { link, setup, axle } = useWorkbench()
 useFieldFocus()
 const search = ref('')
 const adding = ref<PartKind | ''>('')
 
-const chosen = computed<Part | undefined>(() => store.project!.parts.find((part) => part.id === route.query.part))
+/** Where list and part stand side by side, some part is always open. */
+const beside = useMediaQuery('(min-width: 761px)')
+/** The part that the address names, else the caliper of the setup that is looked at. */
+const chosen = computed<Part | undefined>(() => {
+  const named = store.project!.parts.find((part) => part.id === route.query.part)
+  if (named || !beside.value) return named
+  const fitted = setup.value && resolveSetup(store.project!, setup.value)[axle.value].caliper
+  return store.project!.parts.find((part) => part.id === fitted?.id) ?? store.project!.parts[0]
+})
 const groups = computed(() => {
   const words = search.value.trim().toLowerCase()
   const hit = (part: Part) =>
@@ -127,7 +137,6 @@ const costs = (part: Part) =>
           <button class="btn bare back" type="button" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</button>
           <PartEditor :key="chosen.id" :part="chosen" @removed="choose(undefined)" @copied="choose" />
         </template>
-        <p v-else class="soft pick">Choose a part to see and edit its figures.</p>
       </section>
     </div>
   </div>
@@ -204,10 +213,6 @@ ul {
 }
 .back {
   display: none;
-}
-.pick {
-  margin-top: 60px;
-  text-align: center;
 }
 @media (max-width: 760px) {
   .parts {
