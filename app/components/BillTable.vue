@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { EXTRA_KINDS } from '#core/model/project.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import type { BillGroup, BillLine } from '#core/report/types.ts'
 import { useProjectStore } from '~/stores/project'
@@ -13,12 +12,17 @@ const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value!.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
 const bare = (minor: number | undefined) => money(minor).replace(/\u00a0.*$/, '')
-const GROUPS: Record<BillGroup, string> = { parts: 'Parts', wheels: 'Wheels and spacers', ...titles(EXTRA_KINDS) }
-function titles<K extends string>(words: Record<K, string>): Record<K, string> {
-  return Object.fromEntries(Object.entries<string>(words).map(([key, word]) => [key, word[0]!.toUpperCase() + word.slice(1)])) as Record<
-    K,
-    string
-  >
+const GROUPS: Record<BillGroup, string> = {
+  parts: 'Parts',
+  wheels: 'Wheels and spacers',
+  remedy: 'Pieces that the checks ask for',
+  consumable: 'Consumables',
+  service: 'Machining and other services',
+  labour: 'Labour',
+  fee: 'Inspection and approval',
+  shipping: 'Shipping',
+  returnFreight: 'Return freight',
+  sale: 'Sale of what comes off',
 }
 const groups = computed(() =>
   (Object.keys(GROUPS) as BillGroup[])
@@ -47,7 +51,7 @@ const beyond = (line: BillLine) =>
       <tr v-for="line in group.lines" :key="line.id" :class="{ beyond: beyond(line) }" :data-line="line.id">
         <td>
           <button class="linkish" type="button" @click="goTo(line.at)">{{ line.label }}</button>
-          <span class="soft small block">{{ line.detail }}</span>
+          <span v-if="line.detail" class="soft small block">{{ line.detail }}</span>
           <span v-if="beyond(line)" class="tone-needs small block">beyond the budget when bought in this order</span>
         </td>
         <template v-if="line.owned"><td class="r soft" colspan="3">already have it</td></template>

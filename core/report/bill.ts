@@ -1,15 +1,6 @@
 import { chanceWithin, costTotal, lineAmount, roundMinor, type CostLine } from '../cost/total.ts'
 import { PART_KINDS } from '../model/part-kinds.ts'
-import {
-  AXLE_SLOTS,
-  AXLES,
-  EXTRA_KINDS,
-  HYDRAULIC_SLOTS,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type Price,
-} from '../model/project.ts'
+import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Part, type Price } from '../model/project.ts'
 import { slotOf, stockSetup } from '../model/resolve.ts'
 import { boughtWhole } from '../model/take-bundle.ts'
 import { formatQuantity } from '../quantity/format.ts'
@@ -137,7 +128,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
       {
         id: line.id,
         label: line.label,
-        detail: line.kind ? EXTRA_KINDS[line.kind] : 'extra cost',
+        detail: [line.kind ? '' : 'extra cost', line.quantity === 1 ? '' : `× ${line.quantity}`].filter(Boolean).join(' '),
         group: line.kind ?? 'consumable',
         quantity: line.quantity,
         owned: line.owned ?? false,
