@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref, useId, watch } from 'vue'
 import type { FiguresField } from '#core/model/field.ts'
-import { fieldSchema, schemaProblems } from '#core/model/schema.ts'
+import { fieldSchema } from '#core/model/field-schema.ts'
+import { schemaProblems } from '#core/model/schema-problems.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'

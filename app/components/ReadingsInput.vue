@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, useId, watch } from 'vue'
 import type { FigureField } from '#core/model/field.ts'
-import { fieldSchema, schemaProblems } from '#core/model/schema.ts'
+import { fieldSchema } from '#core/model/field-schema.ts'
+import { schemaProblems } from '#core/model/schema-problems.ts'
 import { figureFromReadings, type Figure } from '#core/quantity/figure.ts'
 import { editQuantity, formatQuantity } from '#core/quantity/format.ts'
 import { INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId } from '#core/quantity/instrument.ts'

@@ -1,6 +1,7 @@
 import { computed, ref, type Ref } from 'vue'
 import { partColumns, type CellContext, type PartColumn } from '#core/formats/part-cells.ts'
-import { partSchema, schemaProblems } from '#core/model/schema.ts'
+import { partSchema } from '#core/model/schema.ts'
+import { schemaProblems } from '#core/model/schema-problems.ts'
 import type { PartKind } from '#core/model/part-kinds.ts'
 import type { Part } from '#core/model/project.ts'
 import { useProjectStore } from '../stores/project.ts'

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import type { FitReport } from '../model/project.ts'
-import { fitReportSchema, schemaProblems } from '../model/schema.ts'
+import { fitReportSchema } from '../model/schema.ts'
+import { schemaProblems } from '../model/schema-problems.ts'
 import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
 
 /** Fit reports travel as JSON Lines, one report a line, or as CSV with one column a field. Lengths in mm. */

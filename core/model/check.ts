@@ -1,6 +1,7 @@
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
-import { goodParts, projectSchema, schemaProblems } from './schema.ts'
+import { goodParts, projectSchema } from './schema.ts'
+import { schemaProblems } from './schema-problems.ts'
 
 export interface Problem {
   path: string

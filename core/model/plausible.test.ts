@@ -5,7 +5,8 @@ import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { rotorFields } from './part-kinds.ts'
 import { doubts, unusual } from './plausible.ts'
 import type { Part } from './project.ts'
-import { partSchema, schemaProblems } from './schema.ts'
+import { partSchema } from './schema.ts'
+import { schemaProblems } from './schema-problems.ts'
 
 const part = (id: string, more: Record<string, unknown>): Part => ({ ...DEMO_PROJECT.parts.find((one) => one.id === id)!, ...more }) as Part
 const said = (one: Part) => doubts(one).map(({ field, sentence }) => `${field}: ${sentence}`)

@@ -3,7 +3,9 @@ import fc from 'fast-check'
 import { carAxleFields, carFields } from './car-fields.ts'
 import { hardLimits, type Field, type FieldTable } from './field.ts'
 import { fieldsOf, PART_KIND_NAMES, rotorFields } from './part-kinds.ts'
-import { fieldSchema, partSchema, priceSchema, schemaProblems } from './schema.ts'
+import { fieldSchema } from './field-schema.ts'
+import { partSchema, priceSchema } from './schema.ts'
+import { schemaProblems } from './schema-problems.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 
 /** Some valid value of a field. */

@@ -1,0 +1,210 @@
+import { array, number, object, string, tuple, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
+import { ORIGINS, type Figure } from '../quantity/figure.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
+import type { Dimension, UnitChoice } from '../quantity/units.ts'
+import { hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
+
+/** What one field may hold: figures with their origin, outlines, profiles; and what all records are made of. */
+
+export const LIMITS = { points: 2000, outlines: 20, readings: 50, faces: 30 } as const
+
+export const idSchema = string()
+  .strict()
+  .required('an id is missing')
+  .min(1)
+  .max(80, 'an id has at most 80 signs')
+  .matches(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'an id holds only letters, digits, dot, hyphen and underscore')
+export const nameSchema = string().strict().required('a name is missing').trim().max(120, 'at most 120 signs')
+export const noteSchema = string().strict().max(4000, 'at most 4000 signs')
+export const dateSchema = string()
+  .strict()
+  .matches(/^\d{4}-\d{2}-\d{2}([T ][0-9:.Z+-]*)?$/, 'a date is written 2026-05-11')
+
+/** A number that arithmetic can use; says so when it is not. */
+export const finite = () =>
+  number()
+    .strict()
+    .typeError('must be a number')
+    .test('finite', 'must be a finite number', (value) => value === undefined || value === null || Number.isFinite(value))
+
+const unknownKeys = 'has a field that this version does not know: ${unknown}'
+export const closed = <T extends AnyObject>(shape: { [K in keyof T]: AnySchema }) =>
+  object(shape)
+    .strict()
+    .noUnknown(true, unknownKeys)
+    .typeError('must be an object')
+    .nonNullable('must not be null') as unknown as ObjectSchema<T>
+
+/** `usual` is what the message names where more than that is taken. */
+function valueSchema(
+  dimension: Dimension,
+  min: number,
+  max: number,
+  integer = false,
+  units?: UnitChoice,
+  usual?: { min: number; max: number },
+) {
+  const show = (value: number) => formatQuantity(value, dimension, units)
+  const range =
+    usual && (usual.min !== min || usual.max !== max)
+      ? `must be between ${show(usual.min)} and ${show(usual.max)}, or not far off`
+      : `must be between ${show(min)} and ${show(max)}`
+  const schema = finite().required('a value is missing').min(min, range).max(max, range)
+  return integer ? schema.integer('must be a whole number') : schema
+}
+
+export function figureSchema(
+  dimension: Dimension,
+  min: number,
+  max: number,
+  integer?: boolean,
+  units?: UnitChoice,
+  usual?: { min: number; max: number },
+) {
+  return closed({
+    value: valueSchema(dimension, min, max, integer, units, usual),
+    u: finite().min(0, 'an uncertainty is never negative'),
+    origin: string()
+      .strict()
+      .oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)
+      .required('the origin is missing'),
+    date: dateSchema,
+    note: noteSchema,
+    readings: readingsSchema(),
+    instrument: instrumentSchema(),
+  }).test('mean', 'is not the mean of its readings', (figure: AnyObject | undefined) => {
+    const { readings, value } = (figure ?? {}) as Partial<Figure>
+    if (!Array.isArray(readings) || readings.length === 0 || typeof value !== 'number') return true
+    return Math.abs(readings.reduce((sum, one) => sum + one, 0) / readings.length - value) <= SAME_MEAN
+  })
+}
+
+/** A mean is kept to a micrometre; readings may carry more digits. */
+const SAME_MEAN = 1e-5
+const readingsSchema = () =>
+  array()
+    .strict()
+    .of(finite().required('a reading is missing').min(-2000).max(2000))
+    .min(1, 'needs at least one reading')
+    .max(LIMITS.readings, `at most ${LIMITS.readings} readings`)
+const instrumentSchema = () =>
+  string()
+    .strict()
+    .oneOf(INSTRUMENT_IDS, `must be one of ${INSTRUMENT_IDS.join(', ')}`)
+
+const pointReadingsSchema = () =>
+  array()
+    .strict()
+    .of(
+      tuple([readingsSchema().required(), readingsSchema().required()] as never)
+        .strict()
+        .required()
+        .typeError('must be the readings of z, then those of r'),
+    )
+const readingsMatch = (taken: AnyObject | undefined) =>
+  !Array.isArray(taken?.readings) || !Array.isArray(taken.points) || taken.readings.length === taken.points.length
+const READINGS_MATCH = 'needs readings for each point, or none'
+
+const pointSchema = tuple([
+  finite().required().min(-1000).max(1000).label('z'),
+  finite().required().min(-1000).max(1000).label('r'),
+] as const)
+  .strict()
+  .required()
+  .typeError('must be a pair [z, r]')
+
+const outlinesSchema = array()
+  .strict()
+  .max(LIMITS.outlines)
+  .of(
+    closed({
+      name: nameSchema,
+      points: array()
+        .strict()
+        .of(pointSchema)
+        .required()
+        .min(2, 'needs at least two points')
+        .max(LIMITS.points, `at most ${LIMITS.points} points`),
+      readings: pointReadingsSchema(),
+      instrument: instrumentSchema(),
+    }).test('readings', READINGS_MATCH, readingsMatch),
+  )
+  .min(1, 'needs at least one outline')
+
+const profileSchema = closed({
+  points: array()
+    .strict()
+    .of(pointSchema)
+    .required()
+    .min(2, 'needs at least two points')
+    .max(LIMITS.points, `at most ${LIMITS.points} points`),
+  tags: array()
+    .strict()
+    .of(
+      string()
+        .strict()
+        .oneOf(WHEEL_TAGS, `must be one of ${WHEEL_TAGS.join(', ')}`)
+        .required(),
+    )
+    .required(),
+  readings: pointReadingsSchema(),
+  instrument: instrumentSchema(),
+})
+  .test('readings', READINGS_MATCH, readingsMatch)
+  .test(
+    'tags',
+    'needs one tag for each segment: one fewer than points',
+    (profile: AnyObject | undefined) =>
+      profile === undefined ||
+      !Array.isArray(profile.points) ||
+      !Array.isArray(profile.tags) ||
+      profile.tags.length === profile.points.length - 1,
+  )
+
+const facesSchema = array()
+  .strict()
+  .max(LIMITS.faces, `at most ${LIMITS.faces} faces`)
+  .of(
+    closed({
+      name: nameSchema,
+      raiseMm: finite().required('the raise is missing').min(-60).max(120),
+      lipMm: finite().min(-60).max(300),
+    }),
+  )
+  .min(1, 'needs at least one face')
+
+/**
+ * The schema of one field of a table, as forms check it.
+ * @param units in which messages name the limits
+ */
+export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
+  switch (field.type) {
+    case 'figure':
+      return figureSchema(field.dimension, ...hardLimits(field), field.integer, units, field).default(undefined)
+    case 'figures':
+      return array()
+        .strict()
+        .of(figureSchema(field.dimension, ...hardLimits(field), false, units, field))
+        .min(1, 'needs at least one figure')
+        .max(field.maxItems, `at most ${field.maxItems} figures`)
+    case 'choice':
+      return string()
+        .strict()
+        .oneOf(
+          field.options.map((option) => option.value),
+          `must be one of ${field.options.map((option) => option.value).join(', ')}`,
+        )
+    case 'text':
+      return string().strict().max(field.maxLength, `at most ${field.maxLength} signs`)
+    case 'outlines':
+      return outlinesSchema
+    case 'profile':
+      return profileSchema.default(undefined)
+    case 'faces':
+      return facesSchema
+  }
+}
+
+export const shapeOf = (table: FieldTable): Record<string, AnySchema> =>
+  Object.fromEntries(Object.entries(table).map(([key, field]) => [key, fieldSchema(field)]))
