@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { drag, select } from 'd3'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, watchEffect } from 'vue'
+import { computed, ref } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { shownUnit, toUnit, type UnitChoice } from '#core/quantity/units.ts'
+import type { UnitChoice } from '#core/quantity/units.ts'
 import type { Preferences } from '#core/model/project.ts'
 import { liveGap } from '#core/report/live-gap.ts'
 import type { Corner } from '#core/report/types.ts'
+import { useSpacerDrag } from '~/composables/spacer-drag'
 import { extentOf, parallelBody, pathOf, sectionScale, stretches, type Frame } from '~/drawing/section'
 
 /** A half section of one corner to scale: wheel, caliper, rotor, the gap where it is, and a spacer that can be dragged. */
@@ -51,10 +51,6 @@ const scale = computed(() => {
   const right = extent.z[1] + Math.max(spacer.value + 6, 16)
   return sectionScale(frame.value, [extent.z[0] - 6, right], [LOWEST_RADIUS_MM, Math.max(extent.r[1] + 10, 120)])
 })
-const ticks = computed(() => ({ z: scale.value.z.ticks(narrow.value ? 4 : 7), r: scale.value.r.ticks(5) }))
-const lengthUnit = computed(() => shownUnit('length', props.units))
-const tick = (mm: number) => String(Number(toUnit(mm, lengthUnit.value).toFixed(lengthUnit.value.symbol === 'mm' ? 0 : 2)))
-
 const caliper = computed(() =>
   (props.corner.caliper ?? []).map((one) => ({
     name: one.name,
@@ -107,40 +103,14 @@ const seatX = computed(() => scale.value.z(0))
 const padX = computed(() => scale.value.z(spacer.value))
 const gripY = computed(() => scale.value.r(52))
 
-// dragging: the wheel, the spacer or its grip
-const grip = ref<SVGGElement>()
-const wheelShape = ref<SVGPathElement>()
-const STEP_MM = 0.5
-const FINE_MM = 0.1
-const bounded = (mm: number) => Math.min(Math.max(mm, 0), props.maxSpacerMm)
-let from = 0
-let moved = 0
-const dragging = () =>
-  drag<SVGElement, unknown>()
-    .on('start', () => {
-      from = spacer.value
-      moved = 0
-    })
-    .on('drag', (event: { dx: number; sourceEvent: MouseEvent }) => {
-      moved += event.dx
-      const step = event.sourceEvent.shiftKey ? FINE_MM : STEP_MM
-      emit('spacer', bounded(Math.round((from + moved / scale.value.pxPerMm) / step) * step))
-    })
-    .on('end', () => emit('settled'))
-watchEffect(() => {
-  if (!props.movable) return
-  if (grip.value) select<SVGElement, unknown>(grip.value).call(dragging())
-  // a finger on the wheel scrolls the page; only the grip takes it
-  if (wheelShape.value) select<SVGElement, unknown>(wheelShape.value).call(dragging().touchable(false))
+const { grip, wheelShape, key } = useSpacerDrag({
+  spacerMm: spacer,
+  mostMm: () => props.maxSpacerMm,
+  pxPerMm: () => scale.value.pxPerMm,
+  movable: () => props.movable,
+  move: (mm) => emit('spacer', mm),
+  settled: () => emit('settled'),
 })
-function key(event: KeyboardEvent) {
-  const direction = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
-  if (direction === undefined) return
-  event.preventDefault()
-  const step = event.shiftKey ? FINE_MM : STEP_MM
-  emit('spacer', bounded(Math.round((spacer.value + direction * step) / FINE_MM) * FINE_MM))
-  emit('settled')
-}
 const described = computed(() => `Half section of the ${props.corner.axle} corner to scale. ${props.corner.sentence}`)
 </script>
 
@@ -167,20 +137,7 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
       <clipPath id="sheet"><rect :x="scale.z.range()[0]" :y="0" :width="frame.width" :height="scale.r.range()[0]" /></clipPath>
 
       <!-- paper: axes in the seat frame -->
-      <g class="axes num">
-        <g v-for="t in ticks.r" :key="`r${t}`">
-          <line :x1="scale.z.range()[0]" :x2="scale.z.range()[1]" :y1="scale.r(t)" :y2="scale.r(t)" />
-          <text :x="scale.z.range()[0]! - 6" :y="scale.r(t) + 4" text-anchor="end">{{ tick(t) }}</text>
-        </g>
-        <g v-for="t in ticks.z" :key="`z${t}`">
-          <line :x1="scale.z(t)" :x2="scale.z(t)" :y1="scale.r.range()[0]" :y2="scale.r.range()[1]" />
-          <text :x="scale.z(t)" :y="scale.r.range()[0]! + 14" text-anchor="middle">{{ tick(t) }}</text>
-        </g>
-        <text :x="scale.z.range()[0]! - 30" :y="scale.r.range()[1]! - 8" class="title">radius, {{ lengthUnit.symbol }}</text>
-        <text v-if="!narrow" :x="scale.z.range()[1]!" :y="scale.r.range()[0]! + 28" text-anchor="end" class="title">
-          from the wheel seat, {{ lengthUnit.symbol }} · street →
-        </text>
-      </g>
+      <SectionAxes :scale="scale" :units="units" :narrow="narrow" />
       <line class="seat" :x1="seatX" :x2="seatX" :y1="scale.r.range()[0]" :y2="scale.r(150)" />
 
       <!-- rotor -->
@@ -286,13 +243,6 @@ svg {
   position: absolute;
   inset: 0;
   display: block;
-}
-.axes line {
-  stroke: var(--hair);
-}
-.axes text {
-  fill: var(--ink-soft);
-  font-size: 11.5px;
 }
 .seat {
   stroke: var(--ink-soft);
