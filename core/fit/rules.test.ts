@@ -4,54 +4,17 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { carAxleFields, carFields } from '../model/car-fields.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
 import { AXLE_SLOTS, AXLES, type Axle, type Part, type Project } from '../model/project.ts'
-import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { projectProblems } from '../model/check.ts'
 import { figure } from '../quantity/figure.ts'
 import { acceptRemedy, dropPiece, setSeen } from './accept.ts'
-import type { FitFinding, Verdict } from './finding.ts'
+import type { Verdict } from './finding.ts'
 import { LIMITS } from './limits.ts'
-import { checkAll, pieceLineId } from './rule.ts'
+import { pieceLineId } from './rule.ts'
 import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
 import { SEEN_ON_CAR } from './seen.ts'
+import { demo, find, part, withField, type Loose } from '../testing/fit.ts'
 
-type Loose = Record<string, unknown>
-const demo = (change: (project: Project) => void = () => {}): Project => {
-  const copy = structuredClone(DEMO_PROJECT)
-  change(copy)
-  return copy
-}
-function find(project: Project, rule: RuleId, axle: Axle = 'front', setupId = 'as-it-stands'): FitFinding | undefined {
-  const setup = findSetup(project, setupId)!
-  const stock = project.setups[0]
-  const whole = resolveSetup(project, setup)
-  const facts = {
-    project,
-    setup,
-    axle,
-    resolved: whole[axle],
-    whole,
-    stock: resolveSetup(project, stock),
-    seen: [...(setup[axle].seen ?? []), ...(stock[axle].seen ?? [])],
-  }
-  return checkAll(
-    RULES.find((one) => one.id === rule)!,
-    facts,
-  )[0]
-}
-const part = (project: Project, id: string) => project.parts.find((one) => one.id === id) as unknown as Loose
-/** A part's or the car's field set to a number (mm) or a word, in the car as it stands. */
-const withField = (holder: string, field: string, value: number | string, more: (project: Project) => void = () => {}) =>
-  demo((project) => {
-    const target =
-      holder === 'car'
-        ? (project.car as unknown as Loose)
-        : holder === 'front' || holder === 'rear'
-          ? (project.car[holder] as unknown as Loose)
-          : part(project, holder)
-    target[field] = typeof value === 'number' ? figure(value) : value
-    more(project)
-  })
 const CALIPER = 'stock-front-caliper'
 const ROTOR = 'stock-front-rotor'
 const PAD = 'stock-front-pad'
