@@ -5,6 +5,7 @@ import { amount } from '#core/model/field.ts'
 import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
 import { doubts } from '#core/model/plausible.ts'
 import { CONDITIONS, type Part } from '#core/model/project.ts'
+import { removeParts } from '#core/model/remove-parts.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -50,15 +51,7 @@ const usedIn = computed(() =>
 )
 function remove() {
   emit('removed')
-  store.edit(`Remove ${props.part.name}`, (draft) => {
-    draft.parts = draft.parts.filter((one) => one.id !== props.part.id)
-    for (const bundle of draft.bundles) bundle.parts = bundle.parts.filter((id) => id !== props.part.id)
-    for (const setup of draft.setups) {
-      for (const holder of [setup.front, setup.rear, setup.hydraulics] as Draft<Record<string, unknown>>[]) {
-        for (const [slot, value] of Object.entries(holder)) if (value === props.part.id) Reflect.deleteProperty(holder, slot)
-      }
-    }
-  })
+  store.edit(`Remove ${props.part.name}`, (draft) => removeParts(draft, new Set([props.part.id])))
 }
 function duplicate() {
   const id = globalThis.crypto.randomUUID()

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { headerOf, writePartsCsv } from '#core/formats/parts-csv.ts'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
+import { removeParts } from '#core/model/remove-parts.ts'
 import { usePartGrid } from '~/composables/part-grid'
 import { useTableImport } from '~/composables/table-import'
 import { download } from '~/composables/project-files'
@@ -128,14 +129,7 @@ const bulk = () => {
 }
 function removeChosen() {
   const ids = chosen.value
-  store.edit(`Remove ${ids.size} parts`, (draft) => {
-    draft.parts = draft.parts.filter((part) => !ids.has(part.id))
-    for (const bundle of draft.bundles) bundle.parts = bundle.parts.filter((id) => !ids.has(id))
-    for (const setup of draft.setups)
-      for (const holder of [setup.front, setup.rear, setup.hydraulics] as Record<string, unknown>[])
-        for (const [slot, value] of Object.entries(holder))
-          if (typeof value === 'string' && ids.has(value)) Reflect.deleteProperty(holder, slot)
-  })
+  store.edit(`Remove ${ids.size} parts`, (draft) => removeParts(draft, ids))
   chosen.value = new Set()
 }
 async function openFile(event: Event) {
