@@ -1,5 +1,4 @@
-import { chain } from '../hydraulics/chain.ts'
-import { effortOf } from '../hydraulics/effort.ts'
+import { stopOf } from '../hydraulics/effort.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 
@@ -39,15 +38,14 @@ export interface AdhesionPoint {
 export function adhesionOf(system: BrakeSystem, mass: Mass, extras: Extras = {}): (decelG: number) => AdhesionPoint | undefined {
   const weightN = mass.massKg * STANDARD_GRAVITY
   const { dragN = NONE, downforceN = NONE } = extras
-  const effort = effortOf(system)
+  const stop = stopOf(system)
   return (decelG) => {
-    const pedalForceN = effort(weightN * decelG - dragN.front - dragN.rear)
-    if (pedalForceN === undefined) return undefined
-    const stage = chain(system, pedalForceN)
+    const at = stop(weightN * decelG - dragN.front - dragN.rear)
+    if (!at) return undefined
     const transfer = (decelG * mass.cgHeightMm) / mass.wheelbaseMm
-    const front = used(stage.front.forceN + dragN.front, weightN * (mass.staticFront + transfer) + downforceN.front)
-    const rear = used(stage.rear.forceN + dragN.rear, weightN * (1 - mass.staticFront - transfer) + downforceN.rear)
-    return { decelG, front, rear, locksFirst: front > rear ? 'front' : 'rear', pedalForceN }
+    const front = used(at.frontN + dragN.front, weightN * (mass.staticFront + transfer) + downforceN.front)
+    const rear = used(at.rearN + dragN.rear, weightN * (1 - mass.staticFront - transfer) + downforceN.rear)
+    return { decelG, front, rear, locksFirst: front > rear ? 'front' : 'rear', pedalForceN: at.pedalForceN }
   }
 }
 

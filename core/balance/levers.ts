@@ -1,6 +1,6 @@
 import { adhesionUsed, type Mass } from './adhesion.ts'
-import { chain } from '../hydraulics/chain.ts'
-import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
+import { share } from '../hydraulics/chain.ts'
+import { stopOf } from '../hydraulics/effort.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 
 /** What shifts the balance, each by one number of the system. */
@@ -76,9 +76,9 @@ export const lockTurnsAt =
 export const roadShareAt =
   (roadForceN: number, frontShare: number): Aim =>
   (system) => {
-    const pedalForceN = pedalForceForRoadForce(system, roadForceN)
-    const share = pedalForceN === undefined ? undefined : chain(system, pedalForceN).bias.road
-    return share === undefined ? undefined : share - frontShare
+    const stop = stopOf(system)(roadForceN)
+    const found = stop && share(stop.frontN, stop.rearN)
+    return found === undefined ? undefined : found - frontShare
   }
 
 /** The value of each lever alone that meets an aim, by halving to a part in 1e10; a lever that cannot is left out. */

@@ -4,7 +4,7 @@ import { adhesionUsed, lockOrder, type Mass } from '../balance/adhesion.ts'
 import { bestDeceleration, criticalDecelG, idealFrontShare } from '../balance/constant-split.ts'
 import { boost, chain, throttle, unboost } from './chain.ts'
 import { meanRadiusMm, uniformPressureRadiusMm } from './effective-radius.ts'
-import { pedalForceForRoadForce } from './effort.ts'
+import { pedalForceForRoadForce, stopOf } from './effort.ts'
 import { nearestStockBoreMm, sameFeelBoreMm, STOCK_BORES_MM } from './same-feel.ts'
 import type { AxleBrake, BrakeSystem } from './system.ts'
 import { axleFluidMm3, strokeMm } from './travel.ts'
@@ -65,6 +65,19 @@ describe('from the pedal to the road', () => {
         const again = chain(system, back)
         expect(Math.abs(again.front.forceN + again.rear.forceN - road)).toBeLessThanOrEqual(1e-6 * Math.max(road, 1))
         expect(back).toBeLessThanOrEqual(pedalForceN * (1 + 1e-9))
+      }),
+      { numRuns: 400 },
+    )
+  })
+  test('the axles share a force at the road as the chain shares it at the foot', () => {
+    fc.assert(
+      fc.property(anySystem, number(1, 20_000), (system, roadForceN) => {
+        const stop = stopOf(system)(roadForceN)
+        if (!stop) return
+        const { front, rear } = chain(system, stop.pedalForceN)
+        expect(Math.abs(stop.frontN - front.forceN)).toBeLessThanOrEqual(1e-7 * roadForceN)
+        expect(Math.abs(stop.rearN - rear.forceN)).toBeLessThanOrEqual(1e-7 * roadForceN)
+        expect(Math.abs(stop.frontN + stop.rearN - roadForceN)).toBeLessThanOrEqual(1e-7 * roadForceN)
       }),
       { numRuns: 400 },
     )

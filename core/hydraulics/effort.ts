@@ -1,21 +1,27 @@
 import { throttle, unboost } from './chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './system.ts'
 
-/** Pedal force, N, for a force at the road of both axles together, N; undefined when no force reaches it (no brake works). */
-export type Effort = (roadForceN: number) => number | undefined
+/** What a force at the road asks of the foot, and how the axles share it, N. */
+export interface Stop {
+  pedalForceN: number
+  frontN: number
+  rearN: number
+}
 
 /**
  * The exact inverse of the chain, prepared once for a system and asked as often as one likes: the chain is straight
  * between the places where a seal lets go or the valve takes hold. No limit of driver or tyre.
+ *
+ * @returns a function of the force at the road of both axles together, N; undefined from it when no pedal force reaches it
  */
-export function effortOf(system: BrakeSystem): Effort {
+export function stopOf(system: BrakeSystem): (roadForceN: number) => Stop | undefined {
   const { valve } = system
   const per = pressurePerNewton(system.master)
   const front = axleForcePerMpa(system.front, system.tyreRadiusMm.front)
   const rear = axleForcePerMpa(system.rear, system.tyreRadiusMm.rear)
-  const roadForce = (boostedN: number): number =>
-    front * Math.max(boostedN * per.front - system.front.sealMpa, 0) +
-    rear * Math.max(throttle(boostedN * per.rear, valve) - system.rear.sealMpa, 0)
+  const frontForce = (boostedN: number): number => front * Math.max(boostedN * per.front - system.front.sealMpa, 0)
+  const rearForce = (boostedN: number): number => rear * Math.max(throttle(boostedN * per.rear, valve) - system.rear.sealMpa, 0)
+  const roadForce = (boostedN: number): number => frontForce(boostedN) + rearForce(boostedN)
 
   const rearOpens =
     valve && valve.kneeMpa < system.rear.sealMpa
@@ -36,12 +42,20 @@ export function effortOf(system: BrakeSystem): Effort {
   const perPedalNewton = system.pedalRatio * system.pedalEfficiency
 
   return (roadForceN) => {
-    if (roadForceN <= 0) return 0
+    if (roadForceN <= 0) return { pedalForceN: 0, frontN: 0, rearN: 0 }
     // the piece whose end reaches the force: the one before the first that begins at or above it
     const above = pieces.findIndex((piece) => piece.forceN >= roadForceN)
     const { from, forceN, slope } = pieces[above === -1 ? pieces.length - 1 : above - 1]!
-    return slope > 0 ? unboost(from + (roadForceN - forceN) / slope, system.booster) / perPedalNewton : undefined
+    if (!(slope > 0)) return undefined
+    const boostedN = from + (roadForceN - forceN) / slope
+    return { pedalForceN: unboost(boostedN, system.booster) / perPedalNewton, frontN: frontForce(boostedN), rearN: rearForce(boostedN) }
   }
+}
+
+/** The pedal force of `stopOf` alone, N. */
+export function effortOf(system: BrakeSystem): (roadForceN: number) => number | undefined {
+  const stop = stopOf(system)
+  return (roadForceN) => stop(roadForceN)?.pedalForceN
 }
 
 /** One answer of `effortOf`. */
