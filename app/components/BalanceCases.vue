@@ -11,7 +11,7 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** All cases in one table, the two named criteria, the aim with its reason, and the levers that reach it. */
 const store = useProjectStore()
-const { units, isStock, link, goTo } = useWorkbench()
+const { units, isStock, link } = useWorkbench()
 const { balance, stockBalance, levers, engine, downforce, apply } = useBalance()
 const g = (value: number) => formatQuantity(value, 'deceleration')
 const order = (one: BalanceCase) =>
@@ -117,11 +117,7 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
       </ul>
       <template v-if="balance.missing.length > 0">
         <h3>To find out</h3>
-        <ul>
-          <li v-for="one in balance.missing" :key="one.what">
-            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-          </li>
-        </ul>
+        <ToFindOut :missing="balance.missing" />
       </template>
       <details class="procedure">
         <summary>Setting an adjustable valve</summary>

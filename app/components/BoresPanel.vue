@@ -31,7 +31,8 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
 </script>
 
 <template>
-  <div v-if="bores" class="bores">
+  <CannotSay v-if="bores && bores.tandem.length === 0 && bores.missing.length > 0" what="which bore does" :missing="bores.missing" />
+  <div v-else-if="bores" class="bores">
     <section>
       <h2 v-if="bores.bestTandem" data-test="best-bore">
         {{ bore(bores.bestTandem.boreMm) }} keeps the pedal at {{ force(bores.bestTandem.pedalForceN) }} and
@@ -153,7 +154,6 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         straight under load. The first test is made with more to the front.
       </p>
     </section>
-    <p v-if="bores.tandem.length === 0" class="soft">The bores appear once pistons, hoses, pedal and masses are known.</p>
   </div>
 </template>
 

@@ -198,7 +198,7 @@ const biases = computed(() => {
         }}{{ i < 3 ? ', ' : '.' }}
       </template>
     </p>
-    <p v-if="stages.length === 0" class="soft">The chain appears once pedal, cylinders, pistons and tyres are known.</p>
+    <CannotSay v-if="now && stages.length === 0" what="how the foot reaches the road" :missing="now.missing" />
   </div>
 </template>
 

@@ -68,7 +68,12 @@ const limit = computed(() => balance.value?.atLimit)
 </script>
 
 <template>
-  <div v-if="balance" class="pedal">
+  <CannotSay
+    v-if="balance && balance.effort.length === 0 && balance.missing.length > 0"
+    what="what the foot will feel"
+    :missing="balance.missing"
+  />
+  <div v-else-if="balance" class="pedal">
     <section>
       <h2>
         {{ force(report?.figures['pedal.force'].value) }} at the pedal for {{ g(store.project!.preferences.referenceDecelG) }},

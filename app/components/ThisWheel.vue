@@ -57,12 +57,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
 
       <template v-if="corner.missing.length > 0">
         <h2>To find out</h2>
-        <ul class="missing">
-          <li v-for="one in corner.missing" :key="one.what">
-            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-            <span v-if="one.how" class="soft small block">{{ one.how }}</span>
-          </li>
-        </ul>
+        <ToFindOut :missing="corner.missing" />
       </template>
       <template v-if="corner.gap">
         <template v-if="corner.measureNext.length > 0">
@@ -158,10 +153,6 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
 .gaps td {
   font-size: 16px;
   white-space: nowrap;
-}
-.missing {
-  margin: 0;
-  padding-left: 18px;
 }
 .block {
   display: block;

@@ -54,12 +54,7 @@ const origin = (input: Input) =>
       </p>
       <template v-if="figure.missing.length > 0">
         <h3>Not known yet</h3>
-        <ul class="missing">
-          <li v-for="one in figure.missing" :key="one.what">
-            <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-            <span v-if="one.how" class="soft small block">{{ one.how }}</span>
-          </li>
-        </ul>
+        <ToFindOut :missing="figure.missing" />
       </template>
       <h3>{{ formula.name }}</h3>
       <p class="formula num">
@@ -111,10 +106,6 @@ const origin = (input: Input) =>
   background: var(--sheet-2);
   font-size: 15px;
   overflow-wrap: anywhere;
-}
-.missing {
-  margin: 4px 0 14px;
-  padding-left: 18px;
 }
 .assumed {
   font-style: italic;

@@ -1,6 +1,7 @@
 import { ORIGINS } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
+import { notKnown } from '../model/question.ts'
 import type { FitFinding, Judgement, Verdict } from './finding.ts'
 import { Look, type Facts } from './look.ts'
 import type { RuleId } from './rules.ts'
@@ -113,9 +114,7 @@ function ask(rule: Rule, facts: Facts, watched?: string): Said | undefined {
   const { missing } = look
   if (!judged && missing.length === 0) return undefined
   if (missing.length > 0 && judged?.verdict !== 'blocked') {
-    const rest = missing.length - 1
-    const sentence = `Cannot say: not known ${rest === 0 ? 'is' : 'are'} ${lowerFirst(missing[0]!.what)}${rest === 0 ? '' : ` and ${rest} more`}.`
-    return { look, judged, verdict: 'unknown', sentence, accepted: false }
+    return { look, judged, verdict: 'unknown', sentence: `Cannot say: ${notKnown(missing)}.`, accepted: false }
   }
   const { verdict, sentence, remedies } = judged!
   const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')

@@ -20,6 +20,14 @@ export interface Question<P = EntryPlace> {
   at: P
 }
 
+/** "hat thickness of X is not known", "hat thickness of X and 2 more are not known"; empty when nothing is missing. */
+export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
+  const [first] = missing
+  if (!first) return ''
+  const name = /^[A-Z][a-z]/.test(first.what) ? first.what[0]!.toLowerCase() + first.what.slice(1) : first.what
+  return missing.length === 1 ? `${name} is not known` : `${name} and ${missing.length - 1} more are not known`
+}
+
 /** Something that was looked at. */
 export interface Looked {
   label: string

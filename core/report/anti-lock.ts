@@ -2,6 +2,7 @@ import { LIMITS } from '../fit/limits.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES } from '../model/project.ts'
+import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
 import type { Finding, ReportFigure } from './types.ts'
@@ -36,7 +37,7 @@ export function antiLock(
     const missing = [{ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } as const }]
     return {
       figure,
-      finding: { ...base, verdict: 'unknown', missing, sentence: 'Cannot say: not known is whether the car has anti-lock.' },
+      finding: { ...base, verdict: 'unknown', missing, sentence: `Cannot say: ${notKnown(missing)}.` },
     }
   }
   const missing = [...figure.missing]
@@ -65,7 +66,7 @@ export function antiLock(
         ...base,
         verdict: 'unknown',
         missing,
-        sentence: `Cannot say what anti-lock makes of it: not known ${missing.length > 1 ? 'are' : 'is'} ${missing[0]!.what.toLowerCase()}${missing.length > 1 ? ` and ${missing.length - 1} more` : ''}.`,
+        sentence: `Cannot say what anti-lock makes of it: ${notKnown(missing)}.`,
       },
     }
   const limit = project.preferences.limits?.absPoints ?? LIMITS.absPoints.value

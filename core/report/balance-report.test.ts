@@ -192,6 +192,17 @@ describe('bores', () => {
         Math.abs(found.best!.frontStrokeMm - found.best!.rearStrokeMm),
       )
   })
+  test('what keeps the bores unknown is asked: force, mass and what takes fluid', () => {
+    const asked = (change: (project: Project) => void) => {
+      const found = boreReport(demo(change), 'as-it-stands', { decelG: 0.9 })
+      expect([found.tandem, found.pairs, found.bestTandem]).toEqual([[], [], undefined])
+      return found.missing.map((one) => one.what)
+    }
+    expect(asked((project) => delete project.car.massKg)).toEqual(['Mass, driver only'])
+    expect(asked((project) => delete project.car.pedalRatio)).toEqual(['Pedal ratio'])
+    expect(asked((project) => delete project.setups[0].front.hose)).toEqual([expect.stringMatching(/^Hose, front/)])
+    expect(boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 }).missing).toEqual([])
+  })
   test('a pair that would bind its bar does not do; without a limit of its maker nothing is said of that', () => {
     const with_ = (tilt: number | undefined) =>
       demo((project) => {

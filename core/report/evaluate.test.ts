@@ -300,6 +300,10 @@ describe('the ledger', () => {
   test('shows the worse axle, and unknown as unknown', () => {
     const unknown = demo((project) => Reflect.deleteProperty(partOf(project, 'stock-rear-caliper'), 'faceMm'))
     expect(cells('big-kit', unknown).verdict).toMatchObject({ tone: 'unknown', figureId: 'rear.gap' })
-    expect(cells('as-it-stands', blankProject('a', 'A')).pedal).toMatchObject({ value: '\u2014', tone: 'unknown' })
+    const blank = cells('as-it-stands', blankProject('a', 'A'))
+    expect(blank.pedal).toMatchObject({ value: 'not known', detail: 'travel not known', tone: 'unknown' })
+    for (const id of ['area', 'bias', 'heat']) expect(blank[id]).toMatchObject({ value: 'not known', tone: 'unknown' })
+    // words, not dashes
+    expect(Object.values(blank).filter((one) => one.text.includes('\u2014'))).toEqual([])
   })
 })

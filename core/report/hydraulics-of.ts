@@ -4,9 +4,8 @@ import type { BrakeSystem } from '../hydraulics/system.ts'
 import { AXLES, type Axle, type Project, type Setup } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
 import { axleBrake, type AxleBrakeReport } from './brake.ts'
-import { systemOf } from './brake-system.ts'
+import { massOf, systemOf } from './brake-system.ts'
 import type { Context } from './context.ts'
-import { massIn } from './grip.ts'
 import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
 import type { Missing } from './types.ts'
 import { Working } from './working.ts'
@@ -19,6 +18,7 @@ export interface Hydraulics {
   takers: Takers | undefined
   calibration: Calibration
   mass: Mass | undefined
+  /** What to find out, for force and balance first, then for the travel. */
   missing: Missing[]
 }
 
@@ -43,14 +43,16 @@ export function hydraulicsOf(
   const work = new Working()
   const system = systemOf(work, context, brakes)
   const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
-  const [front, rear] = AXLES.map((axle) => takerOf(new Working(), context, axle, brakes[axle], calibration.factor))
+  const mass = massOf(work, context)
+  // what the travel needs is asked last: force and balance do without it
+  const [front, rear] = AXLES.map((axle) => takerOf(work, context, axle, brakes[axle], calibration.factor))
   return {
     context,
     brakes,
     system,
     takers: front && rear ? { front, rear } : undefined,
     calibration,
-    mass: massIn(project, 'driver'),
+    mass,
     missing: work.missing,
   }
 }

@@ -1,5 +1,5 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
-import type { UnitChoice } from '../quantity/units.ts'
+import type { Dimension, UnitChoice } from '../quantity/units.ts'
 import { FINDING_ORDER, worstVerdict } from './words.ts'
 import type { FigureId, FindingVerdict, Report, ReportFigure } from './types.ts'
 
@@ -25,6 +25,10 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
   const stroke = report.findings.find((one) => one.rule === 'master-stroke')
+  const show = (figure: ReportFigure, dimension: Dimension, options?: Parameters<typeof formatQuantity>[3]) =>
+    formatQuantity(figure.value, dimension, units, options)
+  const known = (words: (to: typeof show) => string, ...figures: ReportFigure[]) =>
+    figures.every((figure) => figure.value === undefined) ? 'not known' : words(show)
 
   return [
     {
@@ -41,7 +45,11 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'area',
       label: 'Piston area, one side',
-      value: `${formatQuantity(f['front.pistonArea'].value, 'area', units, { bare: true })} / ${formatQuantity(f['rear.pistonArea'].value, 'area', units)}`,
+      value: known(
+        (area) => `${area(f['front.pistonArea'], 'area', { bare: true })} / ${area(f['rear.pistonArea'], 'area')}`,
+        f['front.pistonArea'],
+        f['rear.pistonArea'],
+      ),
       detail: 'front / rear',
       change: against(
         `front ${percent(f['front.pistonArea'], s['front.pistonArea'])}, rear ${percent(f['rear.pistonArea'], s['rear.pistonArea'])}`,
@@ -52,7 +60,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'bias',
       label: 'Bias at the road',
-      value: `${formatQuantity(f['bias.road'].value, 'share', units)} front`,
+      value: known((share) => `${share(f['bias.road'], 'share')} front`, f['bias.road']),
       detail: lockWords(report),
       change: against(points(f['bias.road'], s['bias.road'])),
       tone: lock.verdict === 'fits' ? 'plain' : lock.verdict,
@@ -61,8 +69,11 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'pedal',
       label: f['pedal.force'].label,
-      value: `${f['pedal.force'].atLeast ? 'at least ' : ''}${formatQuantity(f['pedal.force'].value, 'force', units)}`,
-      detail: `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
+      value: known((force) => `${f['pedal.force'].atLeast ? 'at least ' : ''}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
+      detail:
+        f['pedal.travel'].value === undefined
+          ? 'travel not known'
+          : `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
       tone: stroke && (stroke.verdict === 'needs' || stroke.verdict === 'blocked') ? stroke.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',
@@ -70,8 +81,8 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'heat',
       label: 'Rotor rise, one stop',
-      value: formatQuantity(f['front.heat'].value, 'temperatureRise', units, { signed: true }),
-      detail: `front; rear ${formatQuantity(f['rear.heat'].value, 'temperatureRise', units, { signed: true })}`,
+      value: known((rise) => rise(f['front.heat'], 'temperatureRise', { signed: true }), f['front.heat']),
+      detail: `front; rear ${known((rise) => rise(f['rear.heat'], 'temperatureRise', { signed: true }), f['rear.heat'])}`,
       change: against(`front ${percent(f['front.heat'], s['front.heat'])}`),
       tone: unknownTone(f['front.heat']),
       figureId: 'front.heat',

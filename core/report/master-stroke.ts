@@ -4,6 +4,7 @@ import type { Chain } from '../hydraulics/chain.ts'
 import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, strokeMm } from '../hydraulics/travel.ts'
 import { boreAreaMm2, type BrakeSystem } from '../hydraulics/system.ts'
 import type { Axle, PartOf } from '../model/project.ts'
+import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
@@ -167,8 +168,5 @@ function strokeUsed(
   return { figure: work.figure('master.strokeUsed', 'Stroke used in a hard stop', 'share', 'stroke-used', worst?.share), worst }
 }
 
-const sayMissing = (figure: ReportFigure): string => {
-  const [first, ...rest] = figure.missing
-  if (!first) return 'Cannot say how much stroke a hard stop takes.'
-  return `Cannot say: not known ${rest.length === 0 ? 'is' : 'are'} ${first.what.toLowerCase()}${rest.length === 0 ? '' : ` and ${rest.length} more`}.`
-}
+const sayMissing = ({ missing }: ReportFigure): string =>
+  missing.length === 0 ? 'Cannot say how much stroke a hard stop takes.' : `Cannot say: ${notKnown(missing)}.`

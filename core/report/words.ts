@@ -1,6 +1,7 @@
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Agreement } from '../clearance/agreement.ts'
 import type { Gap } from '../clearance/gap.ts'
+import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 import type { FindingVerdict, Missing } from './types.ts'
@@ -109,13 +110,6 @@ export function agreementSentence(what: string, valueMm: number, { agree, differ
     : `It does not agree with ${what}, ${mm(valueMm)}: ${mm(Math.abs(differenceMm))} apart.`
 }
 
-/** "Cannot say: the hat thickness of X and 2 more figures are not known." */
-export function missingSentence(missing: readonly Missing[]): string {
-  const [first] = missing
-  if (!first) return 'Cannot say: measure.'
-  const rest = missing.length - 1
-  if (rest === 0) return `Cannot say: not known is ${lowerFirst(first.what)}.`
-  return `Cannot say: not known are ${lowerFirst(first.what)} and ${rest} more.`
-}
-
-const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)
+/** "Cannot say: hat thickness of X and 2 more are not known." */
+export const missingSentence = (missing: readonly Missing[]): string =>
+  missing.length === 0 ? 'Cannot say: measure.' : `Cannot say: ${notKnown(missing)}.`

@@ -12,7 +12,7 @@ import { useView } from '~/composables/view'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
-const { report, stock, isStock, units, openFigureId, goTo } = useWorkbench()
+const { report, stock, isStock, units, openFigureId } = useWorkbench()
 const { balance } = useBalance()
 useFieldFocus()
 const VIEWS = [
@@ -66,11 +66,7 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
           </p>
           <template v-if="missing.length > 0">
             <h2>To find out</h2>
-            <ul class="missing">
-              <li v-for="one in missing" :key="one.what">
-                <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-              </li>
-            </ul>
+            <ToFindOut :missing="missing" />
           </template>
 
           <h2>Front share, named</h2>
@@ -186,10 +182,6 @@ table.plain th {
 .strong td {
   font-weight: 660;
   background: var(--sheet-2);
-}
-.missing {
-  margin: 0;
-  padding-left: 18px;
 }
 .choices {
   display: grid;

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import type { Missing } from '#core/report/types.ts'
+import { useWorkbench } from '~/composables/workbench'
+
+/** What keeps something unknown, each leading to where it is entered, with how to get it. */
+defineProps<{ missing: readonly Missing[] }>()
+const { goTo } = useWorkbench()
+</script>
+
+<template>
+  <ul class="find">
+    <li v-for="one in missing" :key="one.what">
+      <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
+      <span v-if="one.how" class="soft small how">{{ one.how }}</span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.find {
+  margin: 4px 0 14px;
+  padding-left: 18px;
+}
+.how {
+  display: block;
+}
+</style>
