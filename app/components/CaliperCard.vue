@@ -104,7 +104,10 @@ const points = () =>
         </p>
         <p class="soft small">{{ made.pages.length === 1 ? 'One sheet.' : `${made.pages.length} sheets that overlap by 10 mm.` }}</p>
       </template>
-      <p v-else class="soft">The card needs the caliper’s outline on this car: {{ corner?.sentence }}</p>
+      <template v-else>
+        <p class="soft">The card needs the caliper’s outline and where it sits on this car.</p>
+        <ToFindOut v-if="corner" :missing="corner.missing" />
+      </template>
     </section>
     <figure v-if="made">
       <img :src="preview" :alt="`Preview of the card on ${PAPERS[paper].label}`" data-test="card-preview" />

@@ -224,8 +224,9 @@ async function open(event: Event) {
       <p v-if="message" role="status" data-test="reports-message">{{ message }}</p>
       <ul v-if="rejected.length > 0" data-test="reports-rejected">
         <li v-for="one in rejected.slice(0, 20)" :key="one.line">Line {{ one.line }}: {{ one.reasons.join('; ') }}.</li>
+        <li v-if="rejected.length > 20">And {{ rejected.length - 20 }} more.</li>
       </ul>
-      <div class="scroll">
+      <div v-if="all.length > 0" class="scroll">
         <table class="plain">
           <thead>
             <tr>

@@ -9,9 +9,9 @@ const { goTo } = useWorkbench()
 
 <template>
   <ul class="find">
-    <li v-for="one in missing" :key="one.what">
+    <li v-for="(one, i) in missing" :key="one.what">
       <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
-      <span v-if="one.how" class="soft small how">{{ one.how }}</span>
+      <span v-if="one.how && one.how !== missing[i - 1]?.how" class="soft small how">{{ one.how }}</span>
     </li>
   </ul>
 </template>

@@ -143,7 +143,7 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
             >
           </div>
         </section>
-        <section class="right">
+        <section v-if="report.adhesion.length > 0" class="right">
           <AdhesionChart class="curves" :report="report" :stock="stock" :front-first-to-g="balance?.frontFirstToG ?? FRONT_FIRST_TO_G" />
         </section>
       </div>
