@@ -74,7 +74,9 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
             <td :class="`tone-${tone(one)}`"><VerdictMark :verdict="tone(one)" :size="13" /> {{ order(one) }}</td>
             <td class="r num">{{ one.best ? `${g(one.best.decelG)}, then the ${one.best.axle}` : '—' }}</td>
             <td class="r num">{{ one.best ? formatQuantity(one.best.efficiency, 'share', units, { decimals: 0 }) : '—' }}</td>
-            <td class="r num">{{ formatQuantity(one.pedalForceN, 'force', units) }}</td>
+            <td class="r num">
+              {{ one.atLeast && one.pedalForceN !== undefined ? 'at least ' : '' }}{{ formatQuantity(one.pedalForceN, 'force', units) }}
+            </td>
           </tr>
         </tbody>
       </table>

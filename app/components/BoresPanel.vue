@@ -39,6 +39,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         {{ mm(bores.bestTandem.pedalTravelMm, 0) }} for
         {{ formatQuantity(bores.decelG, 'deceleration') }}
       </h2>
+      <CannotSay v-else-if="bores.unknownAssist" what="which bore does" :missing="[bores.unknownAssist]" />
       <h2 v-else data-test="best-bore">No stock bore keeps force and travel within what is usual</h2>
       <p class="tools">
         <label class="small"
@@ -82,12 +83,15 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
               {{ bore(row.boreMm)
               }}<span v-if="Math.abs(row.boreMm - (bores.fittedBoreMm ?? 0)) < 0.1" class="soft small">, in this setup</span>
             </th>
-            <td class="r num">{{ force(row.pedalForceN) }}</td>
+            <td class="r num">{{ bores.unknownAssist ? 'at least ' : '' }}{{ force(row.pedalForceN) }}</td>
             <td class="r num wide">{{ formatQuantity(row.frontMpa, 'pressure', units) }}</td>
             <td class="r num wide">{{ formatQuantity(row.rearMpa, 'pressure', units) }}</td>
             <td class="r num">{{ mm(row.pedalTravelMm, units.length === 'mm' ? 0 : 2) }}</td>
             <td :class="row.reasons.length === 0 ? 'tone-fits' : 'soft'">
-              <VerdictMark :verdict="row.reasons.length === 0 ? 'fits' : 'check'" :size="13" />
+              <VerdictMark
+                :verdict="row.reasons.length === 0 ? 'fits' : row.reasons.join() === 'assist not known' ? 'unknown' : 'check'"
+                :size="13"
+              />
               {{ row.reasons.length === 0 ? 'yes' : row.reasons.join(', ') }}
             </td>
           </tr>
@@ -131,8 +135,8 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       </div>
       <p v-if="shown" class="shown" data-test="pair-shown">
         <strong class="num">Front {{ bore(shown.frontBoreMm) }}, rear {{ bore(shown.rearBoreMm) }}</strong
-        >: bar at {{ share(shown.barShare) }} front, {{ force(shown.pedalForceN) }}, {{ mm(shown.pedalTravelMm, 0) }} of travel; strokes
-        {{ mm(shown.frontStrokeMm) }} and {{ mm(shown.rearStrokeMm) }}.
+        >: bar at {{ share(shown.barShare) }} front, {{ bores.unknownAssist ? 'at least ' : '' }}{{ force(shown.pedalForceN) }},
+        {{ mm(shown.pedalTravelMm, 0) }} of travel; strokes {{ mm(shown.frontStrokeMm) }} and {{ mm(shown.rearStrokeMm) }}.
         <span v-if="shown.reasons.length > 0" class="tone-needs">{{ shown.reasons.join(', ') }}.</span>
       </p>
       <p v-else class="shown">Choose a pair to read what it gives and why it does not do.</p>

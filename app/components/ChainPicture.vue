@@ -190,6 +190,10 @@ const biases = computed(() => {
         </div>
       </li>
     </ol>
+    <template v-if="stages.length > 0 && now?.unknownAssist">
+      <p class="tone-unknown small">How much the booster gives at most is not known: from it on, these are the most there can be.</p>
+      <ToFindOut :missing="[now.unknownAssist]" />
+    </template>
     <p v-if="stages.length > 0 && !isStock" class="soft small">Small figures: the car as it stands at the same pedal force.</p>
     <p v-if="biases.length > 0" class="biases num">
       Front share of

@@ -64,7 +64,6 @@ const parts = computed(() => {
     : []
 })
 const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers reach it' : '')
-const limit = computed(() => balance.value?.atLimit)
 </script>
 
 <template>
@@ -76,19 +75,30 @@ const limit = computed(() => balance.value?.atLimit)
   <div v-else-if="balance" class="pedal">
     <section>
       <h2>
-        {{ force(report?.figures['pedal.force'].value) }} at the pedal for {{ g(store.project!.preferences.referenceDecelG) }},
+        {{ report?.figures['pedal.force'].atLeast ? 'At least ' : '' }}{{ force(report?.figures['pedal.force'].value) }} at the pedal for
+        {{ g(store.project!.preferences.referenceDecelG) }},
         <button class="linkish num" type="button" @click="openFigureId = 'pedal.travel'">
-          {{ mm(report?.figures['pedal.travel'].value) }} of travel
+          {{
+            report?.figures['pedal.travel'].value === undefined
+              ? 'travel not known'
+              : `${mm(report.figures['pedal.travel'].value)} of travel`
+          }}
         </button>
       </h2>
       <p class="small">
         Usual for {{ car.use === 'competition' ? 'competition without assist' : 'the road' }}: {{ force(bands.forceN.low) }} to
         {{ force(bands.forceN.high) }}, {{ mm(bands.travelMm.low) }} to {{ mm(bands.travelMm.high) }}.
-        <template v-if="limit?.bare !== undefined"
-          >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(limit.bare)
-          }}{{ limit.bare < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
+        <template v-if="balance.bareAtLimitG !== undefined"
+          >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(balance.bareAtLimitG)
+          }}{{ balance.bareAtLimitG < 0.6 ? ': few drivers would stop it hard' : '' }}.</template
         >
       </p>
+      <template v-if="balance.unknownAssist">
+        <p class="tone-unknown small" data-test="unknown-assist">
+          How much the booster gives at most is not known: with it the foot needs at least what is said here.
+        </p>
+        <ToFindOut :missing="[balance.unknownAssist]" />
+      </template>
       <table v-if="balance.stops.length > 0" class="plain stops" data-test="stops">
         <thead>
           <tr>
@@ -160,7 +170,9 @@ const limit = computed(() => balance.value?.atLimit)
         <tbody>
           <tr v-for="one in balance.vacuum" :key="one.share">
             <th scope="row">{{ one.share === 1 ? 'full assist' : one.share === 0 ? 'booster failed' : 'half the vacuum' }}</th>
-            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">{{ force(one.forceN) }}{{ beyond(one.forceN) }}</td>
+            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">
+              {{ one.atLeast ? 'at least ' : '' }}{{ force(one.forceN) }}{{ beyond(one.forceN) }}
+            </td>
           </tr>
         </tbody>
       </table>
@@ -193,8 +205,8 @@ const limit = computed(() => balance.value?.atLimit)
         <tbody>
           <tr v-for="one in balance.failures" :key="one.lost">
             <td>{{ LOST[one.lost] }}</td>
-            <td class="r num" :class="one.decelG < secondaryG ? 'tone-needs' : ''">
-              {{ g(one.decelG) }}<span v-if="one.tyres" class="soft small">, the tyres limit</span>
+            <td class="r num" :class="one.decelG < secondaryG ? 'tone-needs' : one.atMost ? 'tone-unknown' : ''">
+              {{ one.atMost ? 'at most ' : '' }}{{ g(one.decelG) }}<span v-if="one.tyres" class="soft small">, the tyres limit</span>
             </td>
             <td class="r num" :class="(one.leftMm ?? 0) < 0 ? 'tone-blocked' : ''">{{ left(one.leftMm) }}</td>
           </tr>

@@ -82,6 +82,10 @@ describe('from the pedal to the road', () => {
       { numRuns: 400 },
     )
   })
+  test('a valve that is all but shut is as good as shut', () => {
+    const shut = (slope: number): BrakeSystem => ({ ...plain(), valve: { kneeMpa: 0, slope }, rear: { ...plain().rear, sealMpa: 0.2 } })
+    for (const slope of [1e-307, 1e-12]) expect(stopOf(shut(slope))(3000)).toEqual(stopOf(shut(0))(3000))
+  })
   test('shares stay between none and all, and are unknown only where nothing acts', () => {
     fc.assert(
       fc.property(anySystem, number(0, 1500), (system, pedalForceN) => {

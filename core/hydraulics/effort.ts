@@ -1,6 +1,9 @@
 import { throttle, unboost } from './chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './system.ts'
 
+/** Beyond any force there is, N: a valve that is all but shut puts the corner of the rear brake out of the world. */
+const FARTHEST_N = 1e9
+
 /** What a force at the road asks of the foot, and how the axles share it, N. */
 export interface Stop {
   pedalForceN: number
@@ -30,7 +33,7 @@ export function stopOf(system: BrakeSystem): (roadForceN: number) => Stop | unde
         : Infinity
       : system.rear.sealMpa
   const corners = [0, system.front.sealMpa / per.front, rearOpens / per.rear, (valve?.kneeMpa ?? 0) / per.rear]
-    .filter(Number.isFinite)
+    .filter((corner) => corner < FARTHEST_N)
     .sort((a, b) => a - b)
   const pieces = corners.map((from, i) => {
     const next = corners[i + 1]

@@ -1,5 +1,5 @@
 import { chain } from './chain.ts'
-import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
+import { assistUnknown, axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
 import { axleFluidMm3, type FluidTaker } from './travel.ts'
 import type { Takers } from './bores.ts'
 
@@ -11,6 +11,8 @@ export interface Failure {
   lost: Lost
   /** Force at the road that is left at the pedal force, N. */
   roadForceN: number
+  /** The assist is not known: no more than that is left. */
+  atMost: boolean
   /** Travel of the pedal at that force, mm; undefined: not known. */
   pedalTravelMm: number | undefined
 }
@@ -61,7 +63,9 @@ function one(
   const gone = lost.startsWith('front') ? 'front' : lost.startsWith('rear') ? 'rear' : undefined
   const roadForceN = lost === 'diagonal' ? whole / 2 : gone ? whole - axle(gone) : whole
   const { master } = system
-  if (!takers) return { lost, roadForceN, pedalTravelMm: undefined }
+  const atMost = assistUnknown(system)
+  // without the pressure nobody can say how far the pedal goes
+  if (!takers || atMost) return { lost, roadForceN, atMost, pedalTravelMm: undefined }
   const stroke = (taker: FluidTaker, which: 'front' | 'rear', boreMm: number) =>
     axleFluidMm3(taker, stage[which].pressureMpa) / boreAreaMm2(boreMm)
   const bore = (which: 'front' | 'rear') =>
@@ -78,5 +82,5 @@ function one(
     const chamber = chamberMm[gone]
     rodMm = chamber === undefined ? undefined : chamber + strokes[gone === 'front' ? 'rear' : 'front']
   } else rodMm = strokes.front + strokes.rear
-  return { lost, roadForceN, pedalTravelMm: rodMm === undefined ? undefined : (rodMm + freeStrokeMm) * system.pedalRatio }
+  return { lost, roadForceN, atMost, pedalTravelMm: rodMm === undefined ? undefined : (rodMm + freeStrokeMm) * system.pedalRatio }
 }

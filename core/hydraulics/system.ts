@@ -11,6 +11,9 @@ export interface Booster {
   assistN: number | undefined
 }
 
+/** Whether the booster gives out at a force that nobody knows: with it a pedal gives at most what is computed, and needs at least that. */
+export const assistUnknown = ({ booster }: Pick<BrakeSystem, 'booster'>): boolean => booster !== undefined && booster.assistN === undefined
+
 /** Rear circuit: below the knee the pressure passes, above it rises by `slope`. */
 export interface Valve {
   kneeMpa: number

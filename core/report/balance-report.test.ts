@@ -109,7 +109,29 @@ describe('all cases', () => {
   test('what fails leaves less, and tyres limit what is left', () => {
     for (const one of report.failures) expect(one.decelG).toBeLessThan(1)
     expect(report.failures.find((one) => one.lost === 'rear')).toMatchObject({ tyres: true })
-    expect(report.atLimit.bare!).toBeLessThan(report.atLimit.assist!)
+    // the brakes alone give it, whatever the tyres then make of it
+    expect(report.bareAtLimitG!).toBeGreaterThanOrEqual(report.failures.find((one) => one.lost === 'assist')!.decelG)
+  })
+  test('with an assist nobody knows a lost circuit leaves at most so much, and how far the pedal goes is not said', () => {
+    const open = balanceReport(
+      demo((project) => {
+        for (const part of project.parts) if (part.kind === 'booster') delete part.assistN
+      }),
+      'balanced',
+    )
+    for (const one of open.failures) {
+      const known = report.failures.find(({ lost }) => lost === one.lost)!
+      const bare = /ssist/.test(one.lost)
+      expect([one.atMost, one.pedalTravelMm === undefined && one.leftMm === undefined]).toEqual([!bare, !bare])
+      if (bare) expect(one.decelG).toBe(known.decelG)
+      else expect(one.decelG).toBeGreaterThanOrEqual(known.decelG)
+    }
+    expect(open.vacuum.map(({ share, atLeast }) => [share, atLeast])).toEqual([
+      [1, true],
+      [0, false],
+    ])
+    expect(open.cases.every((one) => one.atLeast)).toBe(true)
+    expect(report.failures.some((one) => one.atMost)).toBe(false)
   })
   test('a lost circuit leaves the pedal what the floor is further away than it goes', () => {
     const floored = (mm: number | undefined) => {
@@ -202,6 +224,23 @@ describe('bores', () => {
     expect(asked((project) => delete project.car.pedalRatio)).toEqual(['Pedal ratio'])
     expect(asked((project) => delete project.setups[0].front.hose)).toEqual([expect.stringMatching(/^Hose, front/)])
     expect(boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 }).missing).toEqual([])
+  })
+  test('with an assist nobody knows no bore is said to do; too heavy stays too heavy, and without the booster all is said', () => {
+    const open = demo((project) => {
+      for (const part of project.parts) if (part.kind === 'booster') delete part.assistN
+    })
+    const known = boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 })
+    const found = boreReport(open, 'as-it-stands', { decelG: 0.9 })
+    expect(found.unknownAssist!.what).toBe('Assist of Vacuum booster')
+    expect([found.bestTandem, found.best, known.unknownAssist]).toEqual([undefined, undefined, undefined])
+    found.tandem.forEach((row, at) => {
+      const same = known.tandem[at]!
+      expect(row.pedalForceN).toBeLessThanOrEqual(same.pedalForceN + 1e-9)
+      expect(row.reasons).toContain(row.pedalForceN > found.bands.forceN.high ? 'pedal too heavy' : 'assist not known')
+      expect(row.reasons).not.toContain('pedal too light')
+    })
+    const bare = { decelG: 0.9, withoutBooster: true, mostForceN: 600 }
+    expect(boreReport(open, 'as-it-stands', bare)).toEqual(boreReport(DEMO_PROJECT, 'as-it-stands', bare))
   })
   test('a pair that would bind its bar does not do; without a limit of its maker nothing is said of that', () => {
     const with_ = (tilt: number | undefined) =>

@@ -6,7 +6,7 @@ import type { Takers } from '../hydraulics/bores.ts'
 import { chain } from '../hydraulics/chain.ts'
 import { failures, type Failure } from '../hydraulics/failures.ts'
 import { effortOf, pedalForceForRoadForce } from '../hydraulics/effort.ts'
-import type { BrakeSystem } from '../hydraulics/system.ts'
+import { assistUnknown, type BrakeSystem } from '../hydraulics/system.ts'
 import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
 import type { Project } from '../model/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
@@ -25,6 +25,8 @@ export interface BalanceCase {
   order: LockOrder | undefined
   best: BestDeceleration | undefined
   pedalForceN: number | undefined
+  /** The assist is not known: the pedal may need more. */
+  atLeast: boolean
 }
 
 export interface BalanceOptions {
@@ -35,6 +37,8 @@ export interface BalanceOptions {
 
 export interface BalanceReport {
   missing: Missing[]
+  /** How much the booster gives at most, where that is not known. */
+  unknownAssist: Missing | undefined
   cases: BalanceCase[]
   /** By load, engine disconnected. */
   criteria: { load: LoadId; found: CriterionFound[] | undefined }[]
@@ -47,13 +51,13 @@ export interface BalanceReport {
   runoutForceN: number | undefined
   /** `tyres`: they give out before the brakes do; `leftMm`: of the pedal before the floor, below zero on it, undefined: not known. */
   failures: (Failure & { decelG: number; tyres: boolean; leftMm: number | undefined })[]
-  /** At 500 N, with the assist that works and without. */
-  atLimit: { assist: number | undefined; bare: number | undefined }
+  /** What the brakes give at 500 N without assist, g. */
+  bareAtLimitG: number | undefined
   calibration: string
   /** What an everyday stop and the stated one ask of the foot. */
   stops: Stop[]
   /** Pedal force at the stated deceleration by what the booster still gives. */
-  vacuum: { share: number; forceN: number }[]
+  vacuum: { share: number; forceN: number; atLeast: boolean }[]
   /** What the travel at the stated deceleration is made of, mm at the pedal. */
   travelParts: TravelParts | undefined
   /** The same travel with all hoses of one kind. */
@@ -109,6 +113,7 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
         order: loaded && one && lockOrder(loaded, one, extras),
         best,
         pedalForceN: loaded && one && best && adhesionUsed(loaded, one, best.decelG, extras)?.pedalForceN,
+        atLeast: system !== undefined && assistUnknown(system),
       }
     })
   })
@@ -116,6 +121,7 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
   const dry = frictionOf(project, 'dry').value
   return {
     missing: found.missing,
+    unknownAssist: found.unknownAssist,
     cases,
     criteria: loads.map(({ load, mass: one }) => ({
       load,
@@ -134,7 +140,7 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
     effort: system && weightN ? effortCurve(system, takers, weightN, Math.max(CURVE_G, dry)) : [],
     runoutForceN: system && runoutAt(system),
     failures: system && mass ? failuresOf(found, system, mass) : [],
-    atLimit: { assist: decelAt(system, weightN), bare: decelAt(system && { ...system, booster: undefined }, weightN) },
+    bareAtLimitG: decelAt(system && { ...system, booster: undefined }, weightN),
     calibration: found.calibration.note,
     stops: system && mass ? stopsOf(system, takers, mass, dry, project.preferences.referenceDecelG) : [],
     ...statedStop(project, found),
@@ -153,7 +159,7 @@ function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dr
         decelG,
         forceN,
         bareN,
-        atLeast: system.booster !== undefined && system.booster.assistN === undefined,
+        atLeast: assistUnknown(system),
         travelMm: takers && stageTravel(system, takers, chain(system, forceN)).pedalMm,
         tyresG: best !== undefined && best < decelG ? best : undefined,
       },
@@ -171,7 +177,7 @@ function statedStop(project: Project, { system, takers, mass }: Hydraulics): Pic
     ? VACUUM_SHARES.filter((share) => booster.assistN !== undefined || share !== 0.5).flatMap((share) => {
         const left = share === 0 ? undefined : { ...booster, assistN: booster.assistN === undefined ? undefined : booster.assistN * share }
         const forceN = pedalForceForRoadForce({ ...system, booster: left }, roadForceN)
-        return forceN === undefined ? [] : [{ share, forceN }]
+        return forceN === undefined ? [] : [{ share, forceN, atLeast: assistUnknown({ booster: left }) }]
       })
     : []
   const pedalForceN = pedalForceForRoadForce(system, roadForceN)

@@ -22,7 +22,13 @@ export const BANDS = {
 export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
 
 export type BoreReason =
-  'pedal too light' | 'pedal too heavy' | 'travel too short' | 'travel too long' | 'bar too far off centre' | 'unlike strokes bind the bar'
+  | 'pedal too light'
+  | 'pedal too heavy'
+  | 'assist not known'
+  | 'travel too short'
+  | 'travel too long'
+  | 'bar too far off centre'
+  | 'unlike strokes bind the bar'
 
 /** A balance bar among the parts: the setup's own, else the first there is. */
 export interface Bar {
@@ -42,6 +48,8 @@ export type Pair = PairCell & {
 
 export interface BoreReport {
   missing: Missing[]
+  /** How much the booster gives at most, where that is not known: forces are then at least what is said. */
+  unknownAssist: Missing | undefined
   decelG: number
   bands: (typeof BANDS)['road' | 'competition']
   use: 'road' | 'competition'
@@ -68,11 +76,13 @@ export interface BoreOptions {
 
 /** All stock bores and all pairs of them against the bands of the car's use. */
 export function boreReport(project: Project, setupId: string, { decelG, withoutBooster, mostForceN }: BoreOptions): BoreReport {
-  const { system: fitted, takers, mass, missing } = hydraulicsOf(project, setupId)
+  const { system: fitted, takers, mass, missing, ...found } = hydraulicsOf(project, setupId)
+  const unknownAssist = withoutBooster ? undefined : found.unknownAssist
   const use = project.car.use === 'competition' ? 'competition' : 'road'
   const bands = BANDS[use]
   const empty: BoreReport = {
     missing,
+    unknownAssist,
     decelG,
     bands,
     use,
@@ -99,8 +109,13 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
   )
   const force: Band = mostForceN === undefined ? bands.forceN : { low: 0, high: mostForceN }
   const reasonsOf = (pedalForceN: number, travelMm: number): BoreReason[] => [
-    ...(pedalForceN < force.low ? (['pedal too light'] as const) : []),
-    ...(pedalForceN > force.high ? (['pedal too heavy'] as const) : []),
+    ...(pedalForceN > force.high
+      ? (['pedal too heavy'] as const)
+      : unknownAssist
+        ? (['assist not known'] as const)
+        : pedalForceN < force.low
+          ? (['pedal too light'] as const)
+          : []),
     ...(travelMm < bands.travelMm.low ? (['travel too short'] as const) : []),
     ...(travelMm > bands.travelMm.high ? (['travel too long'] as const) : []),
   ]

@@ -20,6 +20,8 @@ export interface Hydraulics {
   mass: Mass | undefined
   /** What to find out, for force and balance first, then for the travel. */
   missing: Missing[]
+  /** How much the booster gives at most, where that is not known: force with it is then a bound. */
+  unknownAssist: Missing | undefined
 }
 
 /**
@@ -54,5 +56,11 @@ export function hydraulicsOf(
     calibration,
     mass,
     missing: work.missing,
+    unknownAssist: unknownAssist(context),
   }
+}
+
+function unknownAssist({ resolved: { booster } }: Context): Missing | undefined {
+  if (!booster || booster.assistN) return undefined
+  return { what: `Assist of ${booster.name}`, at: { kind: 'part', partId: booster.id, field: 'assistN' } }
 }
