@@ -19,6 +19,16 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   // nothing is known yet, and nothing is said to fit
   await page.getByRole('link', { name: /Fit/ }).click()
   await expect(page.getByTestId('verdict')).toContainText('Cannot say')
+  for (const [view, what] of [
+    ['Bores', 'which bore does'],
+    ['Pedal', 'what the foot will feel'],
+    ['Foot to road', 'how the foot reaches the road'],
+  ] as const) {
+    await page.getByRole('link', { name: /Balance/ }).click()
+    await page.getByRole('link', { name: view, exact: true }).click()
+    await expect(page.getByTestId('cannot-say')).toHaveText(new RegExp(`Cannot say ${what}: figures are missing`))
+    await expect(page.getByRole('button', { name: 'Pedal ratio' }).first()).toBeVisible()
+  }
 
   await page.getByRole('link', { name: /Parts/ }).click()
   const add = page.getByTestId('add-part')
