@@ -38,6 +38,10 @@ const WALL_MM = 5
 /** Depth of the caliper's drawn surface: only the outline is measured, the body behind it is not. */
 const RIM_MM = 9
 const spacer = computed(() => props.spacerMm ?? props.corner.spacerMm ?? 0)
+/** A spacer that nobody has named is drawn as none, and said to be unknown. */
+const spacerText = computed(() =>
+  (props.spacerMm ?? props.corner.spacerMm) === undefined ? 'not known' : formatQuantity(spacer.value, 'length', props.units),
+)
 const wheelLine = computed(() => props.corner.wheel?.points)
 const scale = computed(() => {
   const c = props.corner
@@ -217,14 +221,14 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
         :aria-valuemin="0"
         :aria-valuemax="maxSpacerMm"
         :aria-valuenow="spacer"
-        :aria-valuetext="formatQuantity(spacer, 'length', units)"
+        :aria-valuetext="spacerText"
         data-test="spacer-grip"
         @keydown="key"
       >
         <line :x1="padX" :x2="padX" :y1="scale.r(74)" :y2="scale.r(LOWEST_RADIUS_MM)" />
         <circle :cx="padX" :cy="gripY" r="13" />
         <path :d="`M${padX - 7},${gripY}h14m-3.5,-3.5l3.5,3.5l-3.5,3.5m-7,0l-3.5,-3.5l3.5,-3.5`" />
-        <text :x="padX + 19" :y="gripY + 5" class="num">spacer {{ formatQuantity(spacer, 'length', units) }}</text>
+        <text :x="padX + 19" :y="gripY + 5" class="num">spacer {{ spacerText }}</text>
       </g>
     </svg>
     <p v-if="!wheel && caliper.length === 0" class="empty soft">Nothing to draw yet: give the caliper an outline and choose a wheel.</p>

@@ -141,21 +141,27 @@ export function smallestRim(project: Project, setupId: string, axle: Axle): RimH
   const { wheel } = context.resolved[axle]
   if (!corner.caliper) return { diameterIn: undefined, sentence: 'The smallest rim cannot be said before the caliper’s outline is known.' }
   const caliper = prepareCaliper(corner.caliper)
-  const spacerMm = spacerInUseMm(context.resolved[axle]) ?? 0
+  const spacerMm = spacerInUseMm(context.resolved[axle])
   const rim = { widthIn: wheel?.widthIn?.value ?? ASSUMED_RIM.widthIn, offsetMm: wheel?.offsetMm?.value ?? ASSUMED_RIM.offsetMm }
   const clears = (diameterIn: number): boolean => {
     const barrel = prepareWheel(nominalWheel({ ...rim, diameterIn })!).barrel
-    const gaps = caliper.outlines.map((outline) => axisGap(outline.tree, barrel, 'radial', spacerMm)).filter((one) => one !== undefined)
+    const gaps = caliper.outlines
+      .map((outline) => axisGap(outline.tree, barrel, 'radial', spacerMm ?? 0))
+      .filter((one) => one !== undefined)
     return gaps.length > 0 && Math.min(...gaps) >= corner.requiredMm
   }
   const diameterIn = Object.keys(BEAD_SEAT_MM).map(Number).find(clears)
-  const shape = `${rim.widthIn} wide, ET ${formatQuantity(rim.offsetMm, 'length', undefined, { decimals: 0, bare: true })}`
+  const shape = [
+    `${rim.widthIn} wide${wheel?.widthIn ? '' : ' (assumed)'}`,
+    `ET ${formatQuantity(rim.offsetMm, 'length', undefined, { decimals: 0, bare: true })}${wheel?.offsetMm ? '' : ' (assumed)'}`,
+    ...(spacerMm === undefined ? ['taken without a spacer'] : []),
+  ].join(', ')
   return {
     diameterIn,
     sentence:
       diameterIn === undefined
         ? 'No rim of a known diameter leaves the gap asked for over this caliper, going by plain barrels.'
-        : `First hint: a plain ${diameterIn} inch rim (${shape}) could clear, going by its markings to about 3 mm. The spokes are another question: measure the wheel.`,
+        : `First hint: a plain ${diameterIn} inch rim, ${shape}, could clear, going by its markings to about 3 mm. The spokes are another question: measure the wheel.`,
   }
 }
 
