@@ -96,6 +96,10 @@ describe('the job card', () => {
     expect(open.car).toEqual({ state: 'open', count: 1 })
     expect(open.setup).toEqual({ state: 'open', count: 1 })
     expect(open.balance).toEqual({ state: 'open', count: 1 })
+    const bound = steps('balanced', (project) => {
+      for (const part of project.parts) if (part.kind === 'booster') delete part.assistN
+    })
+    expect(bound.balance).toEqual({ state: 'open', count: 1 })
   })
   test('blocked where nothing cures it', () => {
     const blocked = steps('balanced', (project) => {

@@ -35,6 +35,12 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     const others = report.fit.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length
     return open((wheel.state === 'open' ? wheel.count : 0) + others)
   }
+  const balanceState = (): StepState => {
+    const order = finding('lock-order')
+    // a pedal force that is only a bound waits for what the booster gives
+    const bounds = report.figures['pedal.force'].atLeast ? 1 : 0
+    return order.state === 'blocked' ? order : open((order.state === 'open' ? order.count : 0) + bounds)
+  }
   const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
@@ -42,7 +48,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
     fit: project.parts.length === 0 ? { state: 'nothing' } : fitState(),
-    balance: project.parts.length === 0 ? { state: 'nothing' } : finding('lock-order'),
+    balance: project.parts.length === 0 ? { state: 'nothing' } : balanceState(),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
   }
 }
