@@ -52,6 +52,44 @@ describe('what the finding says', () => {
   test('in competition alone it is a warning', () => {
     expect(order(rear(42, (project) => (project.car.use = 'competition'))).verdict).toBe('check')
   })
+  test('with electronic distribution the base split must be known against stock, and near it', () => {
+    const kept = (setupId: string, more: (project: Project) => void = () => {}) => {
+      const project = demo((one) => {
+        one.car.abs = 'absAndDistribution'
+        more(one)
+      })
+      return evaluate(project, setupId).findings.find((one) => one.rule === 'lock-order')!
+    }
+    expect(kept('as-it-stands').verdict).toBe('fits')
+    // nobody knows what the car brakes with as it stands, though the setup is known
+    const unknown = kept('balanced', (project) =>
+      Reflect.deleteProperty(
+        project.parts.find((one) => one.id === 'stock-front-pad')!,
+        'friction',
+      ),
+    )
+    expect(unknown).toMatchObject({
+      verdict: 'unknown',
+      sentence: expect.stringMatching(/how far the base split is from stock is not known/),
+    })
+    expect(unknown.missing.length).toBeGreaterThan(0)
+  })
+  test('shoes that bite more are thought of like pads that do', () => {
+    // more and more fluid for the drum: fine, then only with these shoes, then not at all
+    const verdicts = Array.from({ length: 30 }, (_, i) =>
+      order(
+        demo((project) => {
+          const drum = project.parts.find((one) => one.kind === 'drum')!
+          project.setups[0].rear.caliper = drum.id
+          set(project, drum.id, { cylinderBoreMm: figure(12 + i * 0.3) })
+          project.setups[0].hydraulics.valve = null
+        }),
+      ),
+    )
+    const kinds = [...new Set(verdicts.map((one) => one.verdict))]
+    expect(kinds).toEqual(['fits', 'check', 'blocked'])
+    expect(verdicts.find((one) => one.verdict === 'check')!.sentence).toMatch(/rear shoes that bite 10 % more would turn it/)
+  })
   test('a height of the centre of gravity that nobody knows leaves it unknown, never right', () => {
     const unknown = order(demo((project) => delete project.car.cgHeightMm))
     expect(unknown).toMatchObject({ verdict: 'unknown', missing: [{ at: { kind: 'car', field: 'cgHeightMm' } }] })

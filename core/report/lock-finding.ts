@@ -1,8 +1,7 @@
 import { lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
-import { withLever } from '../balance/levers.ts'
 import { bestWithoutLock } from '../balance/limits.ts'
 import { LIMITS } from '../fit/limits.ts'
-import type { BrakeSystem } from '../hydraulics/system.ts'
+import type { AxleBrake, BrakeSystem } from '../hydraulics/system.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
 import { frictionOf, massIn, systemIn } from './grip.ts'
@@ -34,7 +33,7 @@ export function lockFinding(
   mass: Mass | undefined,
   order: LockOrder | undefined,
   critical: ReportFigure,
-  againstStock: number | undefined,
+  againstStock: ReportFigure,
 ): Finding {
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing: critical.missing } as const
   if (!order || !system || !mass)
@@ -42,8 +41,14 @@ export function lockFinding(
   const { project } = context
   const show = (decelG: number) => formatQuantity(decelG, 'deceleration')
   if (project.car.abs === 'absAndDistribution') {
-    const more = againstStock !== undefined && -againstStock > (project.preferences.limits?.absPoints ?? LIMITS.absPoints.value)
-    return more
+    if (againstStock.value === undefined)
+      return {
+        ...base,
+        verdict: 'unknown',
+        missing: againstStock.missing,
+        sentence: 'Electronic rear distribution is kept; how far the base split is from stock is not known.',
+      }
+    return -againstStock.value > (project.preferences.limits?.absPoints ?? LIMITS.absPoints.value)
       ? {
           ...base,
           verdict: 'check',
@@ -86,8 +91,8 @@ export function lockFinding(
       sentence: `Front locks first up to ${show(until)} with the driver only; laden is not known.`,
     }
   }
-  const mu = system.rear.kind === 'disc' ? system.rear.mu : undefined
-  const grippier = mu === undefined ? undefined : lockOrder(withLever(system, 'rearFriction', mu * MORE_REAR_FRICTION), mass)
+  const { rear } = system
+  const grippier = lockOrder({ ...system, rear: biting(rear, MORE_REAR_FRICTION) }, mass)
   const fits =
     order.kind === 'frontAlways'
       ? `Front locks first at every deceleration looked at, up to ${show(order.upToG)}`
@@ -96,7 +101,11 @@ export function lockFinding(
     return {
       ...base,
       verdict: 'check',
-      sentence: `${fits}; rear pads that bite 10 % more would turn it at ${show(frontFirstUntil(grippier))}. Keep to pads of this friction, and try it on a closed place.`,
+      sentence: `${fits}; rear ${rear.kind === 'disc' ? 'pads' : 'shoes'} that bite 10 % more would turn it at ${show(frontFirstUntil(grippier))}. Keep to ${rear.kind === 'disc' ? 'pads' : 'shoes'} of this friction, and try it on a closed place.`,
     }
   return { ...base, verdict: 'fits', sentence: `${fits}.` }
 }
+
+/** A brake whose linings bite more; what a drum's shoes make of friction rises at least as fast as the friction. */
+const biting = (brake: AxleBrake, times: number): AxleBrake =>
+  brake.kind === 'disc' ? { ...brake, mu: brake.mu * times } : { ...brake, brakeFactor: brake.brakeFactor * times }

@@ -84,11 +84,7 @@ export function pedalReport(
     stroke.figure,
     abs.figure,
   ]
-  const findings = [
-    stroke.finding,
-    ...(abs.finding ? [abs.finding] : []),
-    lockFinding(context, system, mass, order, critical, abs.figure.value),
-  ]
+  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical, abs.figure)]
   return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
 }
 
