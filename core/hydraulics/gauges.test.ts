@@ -44,6 +44,40 @@ describe('slope, offset and knee', () => {
   test('air bends the low end', () => {
     expect(fitGauges(made((front) => Math.max(0, 0.9 * front - 0.9 * Math.exp(-front))))).toMatchObject({ air: true })
   })
+  test('scatter alone is neither air nor an offset nor a knee, and what is there is found', () => {
+    // normal noise as a sum of twelve (central limit theorem), from a seed
+    let seed = 7
+    const uniform = () => (seed = (seed * 16807) % 2147483647) / 2147483647
+    const normal = () => Array.from({ length: 12 }, uniform).reduce((sum, one) => sum + one, -6)
+    const read = (rear: (front: number) => number, sigma: number) =>
+      Array.from({ length: 7 }, (_, i): PressurePair => {
+        const front = 0.9 + 0.36 * i
+        return [front + sigma * normal(), rear(front) + sigma * normal()]
+      })
+    const rounds = 400
+    const share = (rear: (front: number) => number, says: (found: NonNullable<ReturnType<typeof fitGauges>>) => boolean) =>
+      Array.from({ length: rounds }, () => fitGauges(read(rear, 0.02))!).filter(says).length / rounds
+    const straight = (front: number) => 0.8 * front
+    expect(share(straight, (one) => one.air || one.offset || one.knee !== undefined)).toBeLessThanOrEqual(0.005)
+    expect(
+      share(
+        (front) => straight(front) + 0.28,
+        (one) => one.offset && !one.air,
+      ),
+    ).toBeGreaterThanOrEqual(0.99)
+    expect(
+      share(
+        (front) => straight(front) - 0.9 * Math.exp(-straight(front) / 0.9),
+        (one) => one.air,
+      ),
+    ).toBeGreaterThanOrEqual(0.99)
+    expect(
+      share(
+        (front) => Math.min(straight(front), 1.4 + 0.3 * (straight(front) - 1.4)),
+        (one) => one.knee !== undefined && !one.air,
+      ),
+    ).toBeGreaterThanOrEqual(0.95)
+  })
   test('too few readings, or all at one pressure, say nothing', () => {
     expect(
       fitGauges([

@@ -37,9 +37,14 @@ interface Line {
   intercept: number
   /** Sum of squares left. */
   rest: number
-  /** Standard uncertainty of the intercept. */
-  uIntercept: number
+  /** Scatter, MPa, never below what gauges scatter anyway. */
+  sigma: number
+  /** Standard uncertainty of the line at a front pressure, MPa. */
+  uAt(frontMpa: number): number
 }
+
+/** Two gauges read to 0.02 MPa scatter so much about a line, MPa: readings that happen to scatter less prove no more. */
+const SCATTER_MPA = 0.03
 
 /** Ordinary least squares (C. Montgomery et al., Introduction to Linear Regression Analysis, ch. 2). */
 function fitLine(pairs: readonly PressurePair[]): Line {
@@ -50,18 +55,19 @@ function fitLine(pairs: readonly PressurePair[]): Line {
   const slope = sxx > 0 ? pairs.reduce((sum, [x, y]) => sum + (x - mx) * (y - my), 0) / sxx : 0
   const intercept = my - slope * mx
   const rest = pairs.reduce((sum, [x, y]) => sum + (y - intercept - slope * x) ** 2, 0)
-  const variance = n > 2 ? rest / (n - 2) : 0
-  return { slope, intercept, rest, uIntercept: sxx > 0 ? Math.sqrt(variance * (1 / n + (mx * mx) / sxx)) : Infinity }
+  const sigma = Math.max(n > 2 ? Math.sqrt(rest / (n - 2)) : 0, SCATTER_MPA)
+  return { slope, intercept, rest, sigma, uAt: (x) => (sxx > 0 ? sigma * Math.sqrt(1 / n + (x - mx) ** 2 / sxx) : Infinity) }
 }
 
-/** What a gauge resolves at the best, MPa: scatter below it is no proof. */
-const RESOLUTION_MPA = 0.02
-/** Two lines must leave less than this share of what one leaves, and turn by this much, to be a knee. */
-const KNEE_REST = 0.25
+/** So many times its uncertainty something must stand off before it is said. */
+const PROOF = 4
+/** Two lines must leave so many squares of the scatter less than one does, and turn by this much, to be a knee. */
+const KNEE_PROOF = 25
 const KNEE_TURN = 0.15
 
 /**
  * Slope, offset and knee from pressure pairs: one line, or two where the valve takes hold; the knee is where they meet.
+ * A valve makes the line bend down towards high pressures, air makes it bend up from the low ones.
  *
  * @returns undefined with fewer than three pairs at different pressures
  */
@@ -72,12 +78,13 @@ export function fitGauges(pairs: readonly PressurePair[]): GaugeFit | undefined 
   let below = one
   let used: readonly PressurePair[] = sorted
   let knee: GaugeFit['knee']
-  let best = Math.max(one.rest * KNEE_REST, RESOLUTION_MPA ** 2)
+  let best = Infinity
   for (let split = 3; split <= sorted.length - 3; split += 1) {
     const low = fitLine(sorted.slice(0, split))
     const high = fitLine(sorted.slice(split))
     const rest = low.rest + high.rest
-    if (rest >= best || high.slope > low.slope - KNEE_TURN || high.slope < 0) continue
+    const scatter = Math.max(rest / Math.max(1, sorted.length - 4), SCATTER_MPA ** 2)
+    if (rest >= best || one.rest - rest < KNEE_PROOF * scatter || high.slope > low.slope - KNEE_TURN || high.slope < 0) continue
     best = rest
     below = low
     used = sorted.slice(0, split)
@@ -85,22 +92,23 @@ export function fitGauges(pairs: readonly PressurePair[]): GaugeFit | undefined 
     knee = { rearMpa: low.intercept + low.slope * atFront, slope: high.slope / low.slope }
   }
   const sigmaMpa = used.length > 2 ? Math.sqrt(below.rest / (used.length - 2)) : 0
-  const doubt = 3 * Math.max(below.uIntercept, RESOLUTION_MPA)
+  const doubt = PROOF * below.uAt(0)
+  const air = below.intercept < -doubt || bends(used)
   return {
     slope: below.slope,
     interceptMpa: below.intercept,
     sigmaMpa,
     knee,
     offset: Math.abs(below.intercept) > doubt && !bends(used),
-    air: below.intercept < -doubt || bends(used),
+    air,
   }
 }
 
-/** Whether the first reading lies below the line of the others by more than they scatter. */
+/** Whether the first reading lies below the line of the others by more than they scatter, and that line starts at nothing. */
 function bends(sorted: readonly PressurePair[]): boolean {
   if (sorted.length < 4) return false
-  const [first, ...rest] = sorted
+  const [[front, rear], ...rest] = sorted as [PressurePair, ...PressurePair[]]
   const line = fitLine(rest)
-  const scatter = Math.max(Math.sqrt(line.rest / Math.max(1, rest.length - 2)), RESOLUTION_MPA)
-  return line.intercept + line.slope * first![0] - first![1] > 5 * scatter && line.intercept > -scatter
+  const lag = line.intercept + line.slope * front - rear
+  return lag > PROOF * Math.hypot(line.uAt(front), line.sigma) && line.intercept < PROOF * line.uAt(0)
 }

@@ -360,6 +360,19 @@ describe('gauges', () => {
     expect(found.sentences[0]).toMatchObject({ tone: 'needs', text: expect.stringMatching(/air in a line/) })
     expect(found.sentences.map((one) => one.text).join(' ')).not.toMatch(/off its zero|knee/)
   })
+  test('readings beyond the valve’s knee alone are no air and no offset: lower ones are asked for', () => {
+    const { system } = hydraulicsOf(DEMO_PROJECT, 'balanced')
+    const pairs = [80, 110, 140, 170, 200, 230].map((force): [number, number] => {
+      const { front, rear } = chain(system!, force)
+      return [front.pressureMpa, rear.pressureMpa]
+    })
+    expect(gaugeReport(DEMO_PROJECT, 'balanced', pairs).sentences).toEqual([
+      {
+        tone: 'unknown',
+        text: expect.stringMatching(/^Fewer than 3 readings lie below 31\.\d.bar, where the valve takes hold: read lower ones too/),
+      },
+    ])
+  })
   test('too few readings ask for more', () => {
     expect(gaugeReport(DEMO_PROJECT, 'balanced', []).sentences).toEqual([{ tone: 'unknown', text: expect.stringMatching(/Three pairs/) }])
   })

@@ -17,6 +17,8 @@ export interface GaugeReport {
 /** Bar positions further apart are another setting, not scatter. */
 const SAME_SHARE = 0.01
 const SAME_KNEE = 0.1
+/** So many readings below the valve's knee make a line. */
+const LEAST_BELOW = 3
 /** Rear over front of a tandem below the knee; more off than this is no scatter. */
 const SAME_SLOPE = 0.03
 
@@ -26,15 +28,22 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
   const { units } = project.preferences
   const fit = fitGauges(pairs)
   const twin = system?.master.kind === 'twin' ? system.master : undefined
-  // readings beyond the valve's knee say nothing of the bar
-  const below = fit?.knee ? pairs.filter(([, rear]) => rear <= fit.knee!.rearMpa) : pairs
+  // readings beyond the valve's knee say nothing of the bar, nor of zero and air
+  const kneeMpa = fit?.knee?.rearMpa ?? system?.valve?.kneeMpa
+  const below = kneeMpa === undefined ? pairs : pairs.filter(([, rear]) => rear <= kneeMpa)
+  const beyond = fit !== undefined && fit.knee === undefined && below.length < LEAST_BELOW
   const straightened = fit?.offset ? below.map(([front, rear]): PressurePair => [front, rear - fit.interceptMpa]) : below
-  const barShare = twin && fit ? barShareFromGauges(straightened, twin.frontBoreMm, twin.rearBoreMm) : undefined
+  const barShare = twin && fit && !beyond ? barShareFromGauges(straightened, twin.frontBoreMm, twin.rearBoreMm) : undefined
   const sentences: GaugeReport['sentences'] = []
   const say = (tone: GaugeReport['sentences'][number]['tone'], text: string) => sentences.push({ tone, text })
   const mpa = (value: number) => formatQuantity(value, 'pressure', units)
   const share = (value: number) => formatQuantity(value, 'share', units)
   if (!fit) say('unknown', 'Three pairs at different efforts are needed; six or more show the knee of a valve.')
+  else if (beyond)
+    say(
+      'unknown',
+      `Fewer than ${LEAST_BELOW} readings lie below ${mpa(kneeMpa!)}, where the valve takes hold: read lower ones too. Those beyond say nothing of share, zero or air.`,
+    )
   else {
     if (fit.air) say('needs', 'Low readings lag behind: there is air in a line. Bleed, and read again.')
     else if (fit.offset)
