@@ -28,7 +28,7 @@ export interface ShelfEntry {
 export type Loaded =
   | { state: 'absent' }
   | { state: 'broken'; problems: Problem[]; raw: string; hasCopy: boolean }
-  | { state: 'ok'; project: Project; revision: number }
+  | { state: 'ok'; project: Project; revision: number; savedAt: string }
 export type Saved =
   { ok: true; revision: number } | { ok: false; reason: 'conflict' } | { ok: false; reason: 'full' | 'failed'; message: string }
 
@@ -45,7 +45,7 @@ export async function loadProject(id: string): Promise<Loaded> {
   const kept = await projects.getItem<Kept>(id)
   if (!kept) return { state: 'absent' }
   const read = checkProject(kept.project)
-  if (read.ok) return { state: 'ok', project: read.project, revision: kept.revision }
+  if (read.ok) return { state: 'ok', project: read.project, revision: kept.revision, savedAt: kept.savedAt }
   return {
     state: 'broken',
     problems: read.problems,

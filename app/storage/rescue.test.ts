@@ -17,19 +17,29 @@ function keeper(full = false) {
 
 test('what was kept comes back once, on the revision it was made on', () => {
   const store = keeper()
-  expect(keepRescue(DEMO_PROJECT, 4, store)).toBe(true)
-  expect(takeRescue(DEMO_PROJECT.id, 4, store)).toEqual(DEMO_PROJECT)
-  expect(takeRescue(DEMO_PROJECT.id, 4, store)).toBeUndefined()
+  expect(keepRescue(DEMO_PROJECT, { revision: 4 }, store)).toBe(true)
+  expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toEqual(DEMO_PROJECT)
+  expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toBeUndefined()
 })
 test('a change made on another revision is not put over a newer one', () => {
   const store = keeper()
-  keepRescue(DEMO_PROJECT, 4, store)
-  expect(takeRescue(DEMO_PROJECT.id, 5, store)).toBeUndefined()
+  keepRescue(DEMO_PROJECT, { revision: 4 }, store)
+  expect(takeRescue(DEMO_PROJECT.id, { revision: 5 }, store)).toBeUndefined()
   expect(store.kept.size).toBe(0)
 })
+test.each<[string, { revision: number; savedAt?: string }, boolean]>([
+  ['the save under way arrived', { revision: 5, savedAt: '2026-09-12T10:00:00.123Z' }, true],
+  ['it did not', { revision: 4, savedAt: '2026-09-12T09:00:00.000Z' }, true],
+  ['another tab saved meanwhile', { revision: 5, savedAt: '2026-09-12T10:00:00.200Z' }, false],
+  ['it arrived, and another tab saved after it', { revision: 6, savedAt: '2026-09-12T10:00:01.000Z' }, false],
+])('a change made while a save was under way: %s', (_, stored, comesBack) => {
+  const store = keeper()
+  keepRescue(DEMO_PROJECT, { revision: 4, underWay: '2026-09-12T10:00:00.123Z' }, store)
+  expect(takeRescue(DEMO_PROJECT.id, stored, store)).toEqual(comesBack ? DEMO_PROJECT : undefined)
+})
 test('no room and nonsense are no trouble', () => {
-  expect(keepRescue(DEMO_PROJECT, 1, keeper(true))).toBe(false)
+  expect(keepRescue(DEMO_PROJECT, { revision: 1 }, keeper(true))).toBe(false)
   const store = keeper()
   store.setItem('valiant-caliper/rescue/x', '{broken')
-  expect(takeRescue('x', 1, store)).toBeUndefined()
+  expect(takeRescue('x', { revision: 1 }, store)).toBeUndefined()
 })

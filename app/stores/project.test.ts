@@ -143,6 +143,16 @@ describe('a page that goes away', () => {
     expect(next.project!.name).toBe('In the last moment')
     await next.flush()
     expect([await stored(next), small.size]).toEqual(['In the last moment', 0])
+
+    // the page goes while one change is on its way into the store and a newer one waits
+    rename(next, 'On its way')
+    void next.flush()
+    await until(() => next.saveState === 'saving', 'a save under way')
+    rename(next, 'After it')
+    next.rescue()
+    await next.flush()
+    const kept = JSON.parse(small.get(`valiant-caliper/rescue/${id}`)!) as { revision: number; underWay?: string }
+    expect(kept).toMatchObject({ revision: 2, underWay: expect.stringMatching(/^\d{4}-/), project: { name: 'After it' } })
   })
 })
 

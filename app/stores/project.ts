@@ -41,6 +41,8 @@ export const useProjectStore = defineStore('project', () => {
   let revision: number | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let saving: Promise<void> | undefined
+  /** When the save that is under way began. */
+  let underWay: string | undefined
   let gesture: string | undefined
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL)
 
@@ -72,7 +74,7 @@ export const useProjectStore = defineStore('project', () => {
     if (loaded.state === 'ok') {
       revision = loaded.revision
       reset(loaded.project)
-      takeBackRescued(id)
+      takeBackRescued(id, loaded.savedAt)
       state.value = 'open'
     } else {
       reset(undefined)
@@ -86,9 +88,9 @@ export const useProjectStore = defineStore('project', () => {
   }
 
   /** The last change before the page went away, if it never reached the storage. */
-  function takeBackRescued(id: string): void {
+  function takeBackRescued(id: string, savedAt: string): void {
     if (typeof localStorage === 'undefined') return
-    const rescued = takeRescue(id, revision, localStorage)
+    const rescued = takeRescue(id, { revision, savedAt }, localStorage)
     const read = rescued === undefined ? undefined : checkProject(rescued)
     if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
     project.value = freeze(read.project, true)
@@ -98,7 +100,7 @@ export const useProjectStore = defineStore('project', () => {
   /** Keeps at once what is not saved yet; for the moment in which a page goes away. */
   function rescue(): void {
     if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict' || typeof localStorage === 'undefined') return
-    keepRescue(toRaw(project.value), revision, localStorage)
+    keepRescue(toRaw(project.value), { revision, ...(underWay === undefined ? {} : { underWay }) }, localStorage)
   }
 
   async function close(): Promise<void> {
@@ -174,7 +176,10 @@ export const useProjectStore = defineStore('project', () => {
 
   async function save(wanted: Project): Promise<void> {
     saveState.value = 'saving'
-    const saved = await saveProject(toRaw(wanted), revision, new Date())
+    const now = new Date()
+    underWay = now.toISOString()
+    const saved = await saveProject(toRaw(wanted), revision, now)
+    underWay = undefined
     if (saved.ok) {
       revision = saved.revision
       channel?.postMessage({ id: wanted.id, revision })
