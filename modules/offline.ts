@@ -24,7 +24,7 @@ export default defineNuxtModule({
           {
             urlPattern: ({ request }) => request.mode === 'navigate',
             handler: 'NetworkOnly',
-            options: { precacheFallback: { fallbackURL: '/shell' } },
+            options: { precacheFallback: { fallbackURL: SHELL } },
           },
         ],
         swDest: `${publicDir}/sw.js`,

@@ -114,18 +114,16 @@ const pointSchema = tuple([
   .required()
   .typeError('must be a pair [z, r]')
 
+const pointsSchema = () =>
+  array().strict().of(pointSchema).required().min(2, 'needs at least two points').max(LIMITS.points, `at most ${LIMITS.points} points`)
+
 const outlinesSchema = array()
   .strict()
   .max(LIMITS.outlines)
   .of(
     closed({
       name: nameSchema,
-      points: array()
-        .strict()
-        .of(pointSchema)
-        .required()
-        .min(2, 'needs at least two points')
-        .max(LIMITS.points, `at most ${LIMITS.points} points`),
+      points: pointsSchema(),
       readings: pointReadingsSchema(),
       instrument: instrumentSchema(),
     }).test('readings', READINGS_MATCH, readingsMatch),
@@ -133,12 +131,7 @@ const outlinesSchema = array()
   .min(1, 'needs at least one outline')
 
 const profileSchema = closed({
-  points: array()
-    .strict()
-    .of(pointSchema)
-    .required()
-    .min(2, 'needs at least two points')
-    .max(LIMITS.points, `at most ${LIMITS.points} points`),
+  points: pointsSchema(),
   tags: array()
     .strict()
     .of(

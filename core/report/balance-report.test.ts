@@ -256,6 +256,17 @@ describe('bores', () => {
     expect(binding.length).toBeGreaterThan(0)
     expect(pairs(3).filter((one) => one.tiltDeg! > 3)).toEqual(binding)
     expect(pairs(undefined).some((one) => one.reasons.includes('unlike strokes bind the bar'))).toBe(false)
+    // a fitted bar of which nobody knows the clevises takes nothing from another one
+    const [first, second] = ['twin-box', 'twin-too']
+    const two = demo((project) => {
+      const box = project.parts.find((part) => part.id === first)!
+      project.parts.push({ ...structuredClone(box), id: second, name: 'Another' } as typeof box)
+      const fitted = project.parts.find((part) => part.id === second)
+      if (fitted?.kind === 'masterCylinder') delete fitted.barSpacingMm
+      project.setups[0].hydraulics.masterCylinder = second
+    })
+    expect(boreReport(two, 'as-it-stands', { decelG: 0.9 }).bar).toBeUndefined()
+    expect(boreReport(two, 'as-it-stands', { decelG: 0.9 }).pairs.every((one) => one.tiltDeg === undefined)).toBe(true)
     const none = demo(
       (project) => (project.parts = project.parts.filter((part) => part.kind !== 'masterCylinder' || part.construction !== 'twin')),
     )
@@ -358,7 +369,9 @@ describe('gauges', () => {
     const found = gaugeReport(twin(), 'balanced', lag)
     expect(found.fit).toMatchObject({ air: true })
     expect(found.sentences[0]).toMatchObject({ tone: 'needs', text: expect.stringMatching(/air in a line/) })
-    expect(found.sentences.map((one) => one.text).join(' ')).not.toMatch(/off its zero|knee/)
+    expect(found.sentences.map((one) => one.text).join(' ')).not.toMatch(/off its zero|knee|bar stands/)
+    // what is wrong by the air is not offered as the bar's position
+    expect(found.barShare).toBeUndefined()
   })
   test('readings beyond the valve’s knee alone are no air and no offset: lower ones are asked for', () => {
     const { system } = hydraulicsOf(DEMO_PROJECT, 'balanced')

@@ -30,7 +30,7 @@ export type BoreReason =
   | 'bar too far off centre'
   | 'unlike strokes bind the bar'
 
-/** A balance bar among the parts: the setup's own, else the first there is. */
+/** The setup's balance bar; without one the first of the parts whose clevises are known. */
 export interface Bar {
   name: string
   /** Between the clevises. */
@@ -162,12 +162,11 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
 }
 
 function barOf(project: Project, setupId: string): Bar | undefined {
-  const twins = project.parts.flatMap((part) =>
-    part.kind === 'masterCylinder' && part.construction === 'twin' && part.barSpacingMm ? { ...part, barSpacingMm: part.barSpacingMm } : [],
-  )
+  const twins = project.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part : []))
   const fitted = findSetup(project, setupId)?.hydraulics.masterCylinder
-  const one = twins.find((part) => part.id === fitted) ?? twins[0]
-  return one && { name: one.name, spacingMm: one.barSpacingMm.value, mostTiltDeg: one.barTiltDeg?.value }
+  // of a bar that is fitted nothing is taken from another one
+  const one = twins.find((part) => part.id === fitted) ?? twins.find((part) => part.barSpacingMm)
+  return one?.barSpacingMm && { name: one.name, spacingMm: one.barSpacingMm.value, mostTiltDeg: one.barTiltDeg?.value }
 }
 
 /** The front share to aim for: the load's, the present one, or a fixed figure. */

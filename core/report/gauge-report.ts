@@ -5,7 +5,7 @@ import { hydraulicsOf } from './hydraulics-of.ts'
 
 export interface GaugeReport {
   fit: GaugeFit | undefined
-  /** The bar's front share that the pressures say; undefined without two cylinders or readings. */
+  /** The bar's front share that the pressures say; undefined without two cylinders or readings, or with air in a line. */
   barShare: number | undefined
   /** What this setup is entered with. */
   modelShare: number | undefined
@@ -33,7 +33,8 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
   const below = kneeMpa === undefined ? pairs : pairs.filter(([, rear]) => rear <= kneeMpa)
   const beyond = fit !== undefined && fit.knee === undefined && below.length < LEAST_BELOW
   const straightened = fit?.offset ? below.map(([front, rear]): PressurePair => [front, rear - fit.interceptMpa]) : below
-  const barShare = twin && fit && !beyond ? barShareFromGauges(straightened, twin.frontBoreMm, twin.rearBoreMm) : undefined
+  // with air in a line the pressures say where the air is, not where the bar stands
+  const barShare = twin && fit && !beyond && !fit.air ? barShareFromGauges(straightened, twin.frontBoreMm, twin.rearBoreMm) : undefined
   const sentences: GaugeReport['sentences'] = []
   const say = (tone: GaugeReport['sentences'][number]['tone'], text: string) => sentences.push({ tone, text })
   const mpa = (value: number) => formatQuantity(value, 'pressure', units)
