@@ -14,17 +14,24 @@ export type GaugeFault = (typeof GAUGE_FAULTS)[number]['id']
 const post = (path: string, body: object) =>
   fetch(`/api/gauge/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
 
+/** Orders one after the other: jaws that are set just before the button is pressed are set when it is. */
+function inTurn(): (order: () => Promise<unknown>) => Promise<void> {
+  let last: Promise<unknown> = Promise.resolve()
+  return async (order) => {
+    const mine = last.catch(() => undefined).then(order)
+    last = mine
+    await mine
+  }
+}
+
 /** The stand-in that ships with the server: a stream of readings of where its jaws are, with noise and faults at choice. */
 export function simulatedGauge(id: string): GaugeDriver & { set(jawMm: number, fault: GaugeFault): Promise<void>; send(): Promise<void> } {
+  const queue = inTurn()
   return {
     id: 'simulated',
     label: 'simulated gauge',
-    async set(jawMm, fault) {
-      await post('set', { id, jawMm, fault })
-    },
-    async send() {
-      await post('send', { id })
-    },
+    set: (jawMm, fault) => queue(() => post('set', { id, jawMm, fault })),
+    send: () => queue(() => post('send', { id })),
     connect(listener) {
       const source = new EventSource(`/api/gauge/stream?id=${encodeURIComponent(id)}`)
       let watch: ReturnType<typeof setTimeout>
