@@ -73,7 +73,7 @@ test('a change in the last moment before the page goes is not lost', async ({ pa
 test('what each part would bring is said before it is chosen; what bolts on is listed', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=as-it-stands')
   const caliper = page.getByLabel('Caliper or drum brake, front', { exact: true })
-  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/does not go, \+95/)
+  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/ruled out, \+95/)
   await expect(caliper.locator('option', { hasText: 'Sprig GT front caliper, piston 57' })).toHaveText(/: fits, \+55/)
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands')
   await page.getByTestId('order').selectOption('front')

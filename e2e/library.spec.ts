@@ -131,7 +131,7 @@ test('what bolts on, by part and by kit; two parts compared; a doubtful figure i
   await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
   const first = page.getByTestId('bundles').locator('li').first()
   await expect(first).toContainText('fits', { timeout: 15_000 })
-  await expect(page.getByTestId('bundles').locator('li').last()).toContainText('does not go')
+  await expect(page.getByTestId('bundles').locator('li').last()).toContainText('ruled out')
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=stock-front-caliper')
   await page.getByLabel('Compare with').selectOption({ label: 'Sprig GT front caliper, piston 57' })
   await expect(page.getByTestId('part-compare').locator('tbody tr').first()).toContainText('Piston area, one side')

@@ -5,6 +5,7 @@ import type { Bundle } from '#core/model/project.ts'
 import { takeBundle } from '#core/model/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import type { BundleOffer } from '#core/report/bundles.ts'
+import { FINDING_SHORT } from '#core/report/words.ts'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 import { useLatestOf } from '~/composables/latest-of'
@@ -28,13 +29,6 @@ const chosen = computed(() => store.project!.bundles.find((one) => one.id === ro
 const choose = (id: string | undefined) =>
   router.replace({ path: route.path, query: { ...link('parts').query, view: 'bundles', ...(id ? { bundle: id } : {}) } })
 
-const WORDS = {
-  blocked: 'does not go',
-  unknown: 'cannot say',
-  needs: 'needs something',
-  check: 'to be seen on the car',
-  fits: 'fits',
-} as const
 const counts = (one: BundleOffer) =>
   [
     one.blocked && `${one.blocked} blocked`,
@@ -85,7 +79,8 @@ async function take(bundle: Bundle) {
                 }}</span
               >
               <span v-if="offer" class="block small" :class="`tone-${offer.worst}`"
-                >{{ WORDS[offer.worst] }}{{ counts(offer) ? `: ${counts(offer)}` : '' }}. <span class="soft">{{ offer.why }}</span></span
+                >{{ FINDING_SHORT[offer.worst] }}{{ counts(offer) ? `: ${counts(offer)}` : '' }}.
+                <span class="soft">{{ offer.why }}</span></span
               ></span
             >
           </button>

@@ -2,17 +2,10 @@ import { computed } from 'vue'
 import type { Axle, AxleSlot, HydraulicSlot } from '#core/model/project.ts'
 import type { Candidate } from '#core/report/candidates.ts'
 import { formatMoney } from '#core/quantity/format.ts'
+import { FINDING_SHORT } from '#core/report/words.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useLatestOf } from './latest-of.ts'
 import { useReports } from './reports.ts'
-
-const WORDS: Record<Candidate['worst'], string> = {
-  blocked: 'does not go',
-  unknown: 'not known',
-  needs: 'needs something',
-  check: 'to be seen',
-  fits: 'fits',
-}
 
 /** What each part would bring to the setup that is looked at, so that one does not choose blindly. */
 export function useCandidates() {
@@ -31,7 +24,7 @@ export function useCandidates() {
       one.extraMinor === undefined || one.extraMinor === 0
         ? ''
         : `, ${formatMoney(one.extraMinor, store.project!.preferences.currency, { whole: true, signed: true })}`
-    return `${WORDS[one.worst]}${price}`
+    return `${FINDING_SHORT[one.worst]}${price}`
   }
   return { found, of, words }
 }

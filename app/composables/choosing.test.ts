@@ -64,7 +64,7 @@ describe('what a part would bring', () => {
     await until(() => found.value.length > 0, 'candidates')
     const [blocked, fitting] = ['blocked', 'fits'].map((worst) => found.value.find((one) => one.worst === worst)!)
     const said = (one: (typeof found.value)[number]) => words(one.axle ?? 'hydraulics', one.slot, one.partId)
-    expect(said(blocked!)).toMatch(/^does not go/)
+    expect(said(blocked!)).toMatch(/^ruled out/)
     expect(said(fitting!)).toMatch(/^fits/)
     const dearer = found.value.find((one) => (one.extraMinor ?? 0) > 0)!
     expect(said(dearer)).toMatch(/, \+\d/)

@@ -118,6 +118,7 @@ const calipers: Part[] = [
     takenWithRotorThicknessMm: undefined,
     takenWithPadThicknessMm: undefined,
     parkingBrake: 'none',
+    parkingClampN: undefined,
     mountToSlotMm: published(14),
     price: price(260, 285, 310, 2),
   }),
@@ -129,6 +130,7 @@ const calipers: Part[] = [
     provenance: 'Osmere Meridel coupé, breaker’s yard',
     pistonsMm: [published(36)],
     parkingBrake: 'electric',
+    parkingClampN: undefined,
     price: price(40, 55, 85, 2),
   }),
 ]

@@ -122,6 +122,7 @@ const stock: Part[] = [
     padShape: 'T-061',
     bleedUppermost: 'yes',
     parkingBrake: 'lever',
+    parkingClampN: published(5600),
     mountType: 'lug',
     mountSpacingMm: measured(104),
     mountThread: 'M10 x 1.25',

@@ -28,6 +28,11 @@ export const LIMITS = {
   threadAluminium: { value: 1.5, label: 'Bolt thread in aluminium, diameters', reason: 'The softer thread needs more length.' },
   hatGapMm: { value: 2, label: 'Pad and caliper to the hat at least', reason: 'Hats are cast, not turned.' },
   shoePlayMm: { value: 1.5, label: 'Parking drum wider than its shoes at most', reason: 'Shoes of another radius touch on a line.' },
+  parkingGradeShare: {
+    value: 0.2,
+    label: 'Grade the parking brake holds, laden',
+    reason: 'Usual in approval rules; a local rule may ask for another.',
+  },
   pilotPlayMm: { value: 0.3, label: 'Play of the master cylinder’s pilot at most', reason: 'More lets its rod push askew.' },
   freePlayMm: { value: 0.5, label: 'Free play at the pushrod at least', reason: 'Without it the brakes drag and heat.' },
   residualDiscMostMpa: { value: 0.02, label: 'Residual pressure for discs at most', reason: 'More keeps pads on the rotor.' },

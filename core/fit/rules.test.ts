@@ -440,8 +440,10 @@ describe('wheel studs, nuts and bolts', () => {
   })
   describe('a spacer on studs of its own', () => {
     // 38 - 6 = 32 of the hub's studs stand past the hat
-    const own = (thickness: number, seat: number, stud: number) =>
-      at((_, project) => {
+    const own = (thickness: number, seat: number, stud: number, more: Loose = {}) =>
+      at((front, project) => {
+        const { fastener, ...ofSpacer } = more
+        if (fastener) Object.assign(front, { fastener, endRoomMm: figure(40) })
         project.parts.push({
           id: 'bolted',
           kind: 'spacer',
@@ -451,6 +453,7 @@ describe('wheel studs, nuts and bolts', () => {
           thicknessMm: figure(thickness),
           seatThicknessMm: figure(seat),
           studLengthMm: figure(stud),
+          ...ofSpacer,
         } as Part)
         project.setups[0].front.spacer = 'bolted'
       })
@@ -461,6 +464,18 @@ describe('wheel studs, nuts and bolts', () => {
       ['too little for the wheel', 32, 14, 26, 'needs', /studs of the spacer longer/],
     ])('%s', (_, thickness, seat, stud, verdict, sentence) => {
       expect(own(thickness, seat, stud)).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) })
+    })
+    // 38 - 6 - 14 = 18 under its nuts, 2.5 of it a tip; 30 - 12 = 18 under the wheel's; 12 are needed
+    test.each<[string, Loose, Verdict, RegExp]>([
+      ['nothing', {}, 'check', /with nuts and tips like the car’s own/],
+      ['its nuts', { nutThreadMm: figure(12) }, 'check', /with tips like the car’s own/],
+      ['its tips', { tipMm: figure(6) }, 'check', /with nuts like the car’s own/],
+      ['both', { nutThreadMm: figure(12), tipMm: figure(6) }, 'fits', /^12\.0.mm of thread hold, 12\.0.mm are needed\.$/],
+      ['nuts that are too short', { nutThreadMm: figure(11.9), tipMm: figure(6) }, 'needs', /nuts with more thread/],
+      ['tips that are too long', { nutThreadMm: figure(12), tipMm: figure(6.1) }, 'needs', /studs of the spacer longer by 0\.10/],
+      ['both, on a hub with bolts', { nutThreadMm: figure(12), tipMm: figure(2), fastener: 'bolts' }, 'check', /with bolts like/],
+    ])('known of it: %s', (_, more, verdict, sentence) => {
+      expect(own(32, 14, 30, more)).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) })
     })
   })
   test('a ball seat fits a ball of its radius', () => {

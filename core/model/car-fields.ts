@@ -157,6 +157,9 @@ export const carAxleFields = {
       help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
     }),
     shoeDiameterMm: length('Parking shoes, diameter', 100, 260, { help: 'Of the drum they were made for.' }),
+    shoeTorqueNm: amount('Torque of the parking shoes', 'torque', 20, 5000, {
+      help: 'On one wheel, at the hand force their maker states, or 400 N. Unknown: a test on a slope says it.',
+    }),
     shield: choice('Dust shield', [
       { value: 'fitted', label: 'fitted' },
       { value: 'none', label: 'none' },

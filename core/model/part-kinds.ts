@@ -108,6 +108,10 @@ export const caliperFields = {
     ],
     mounting,
   ),
+  parkingClampN: amount('Clamp of its parking brake', 'force', 200, 60000, {
+    ...mounting,
+    help: 'On one rotor, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
+  }),
   mountType: choice('Mount', MOUNT_TYPES, bolting),
   mountSpacingMm: length('Mount bolts apart', 40, 320, bolting),
   mountThread: text('Mount thread', 40, { ...bolting, help: 'As M12 x 1.5.' }),
@@ -202,6 +206,9 @@ export const drumFields = {
     help: 'Springs that hold the cups open; with them no residual pressure is needed.',
   }),
   seals: choice('Seals made for', FLUID_BASES),
+  parkingTorqueNm: amount('Torque of its parking brake', 'torque', 20, 5000, {
+    help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
+  }),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
 
@@ -344,6 +351,14 @@ export const spacerFields = {
   ]),
   seatThicknessMm: length('Thickness under its own nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
   studLengthMm: length('Its studs, from its outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
+  tipMm: length('Thread missing at the tips of its studs', 0, 25, {
+    when: { field: 'fixing', is: 'ownStuds' },
+    help: 'Unknown: the tips of the car’s own are taken, and it is to be seen.',
+  }),
+  nutThreadMm: length('Thread in its own nuts', 4, 60, {
+    when: { field: 'fixing', is: 'ownStuds' },
+    help: 'Length of thread. Unknown: that of the car’s own is taken, and it is to be seen.',
+  }),
   ...boltPattern,
 } as const satisfies FieldTable
 

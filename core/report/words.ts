@@ -21,6 +21,15 @@ export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
 /** Worst last. */
 export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs', 'unknown', 'blocked']
 
+/** What a part or a bundle would bring, in a word or two. */
+export const FINDING_SHORT: Readonly<Record<FindingVerdict, string>> = {
+  blocked: 'ruled out',
+  unknown: 'cannot say',
+  needs: 'needs something',
+  check: 'to be seen on the car',
+  fits: 'fits',
+}
+
 /** The place of a verdict in that order. */
 export const VERDICT_RANK: Readonly<Record<FindingVerdict, number>> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
 

@@ -1,5 +1,6 @@
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
+import { asRemedies, joiningBrackets, likeRotors } from './other-parts.ts'
 
 export interface DiscDiameter {
   /** Rotor radius less the top of the pad, mm. */
@@ -43,28 +44,18 @@ export const discDiameterRule: Rule = {
         verdict: 'check',
         sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
       }
+    const at = (diameterMm: number, topMm: number) => discDiameter(diameterMm, topMm, most, 0, 0).verdict
+    // an outline that was taken on the car stays where it was taken
+    const lifts = caliper?.frame === 'mount'
+    const liftMm = look.facts.resolved.bracket?.radialMm?.value ?? 0
+    const brackets = lifts
+      ? joiningBrackets(look).filter((one) => one.radialMm && at(diameter, top - liftMm + one.radialMm.value) === 'fits')
+      : []
     if (found.verdict === 'blocked') {
-      const rotor = look.rotor()
       const sentence = `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`
-      const larger = look
-        .library('rotor')
-        .filter(
-          (one) =>
-            one.diameterMm !== undefined &&
-            discDiameter(one.diameterMm.value, top, most, 0, 0).verdict === 'fits' &&
-            one.boltCount !== undefined &&
-            one.boltCount.value === rotor?.boltCount?.value &&
-            one.boltCircleMm?.value === rotor.boltCircleMm?.value &&
-            one.thicknessMm?.value === rotor.thicknessMm?.value,
-        )
-      return larger.length === 0
-        ? { ...figure, verdict: 'blocked', sentence }
-        : {
-            ...figure,
-            verdict: 'needs',
-            sentence,
-            remedies: larger.map((one) => ({ kind: 'part', slot: 'rotor', partId: one.id, sentence: `${one.name} reaches as far.` })),
-          }
+      const larger = likeRotors(look).filter((one) => one.diameterMm && at(one.diameterMm.value, top) === 'fits')
+      const remedies = [...asRemedies('bracket', brackets, 'brings it down'), ...asRemedies('rotor', larger, 'reaches as far')]
+      return { ...figure, verdict: remedies.length > 0 ? 'needs' : 'blocked', sentence, remedies }
     }
     const type = look.wordOf(caliper, 'mountType')
     if (type === undefined) return undefined
@@ -74,6 +65,7 @@ export const discDiameterRule: Rule = {
       verdict: 'needs',
       sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
       remedies: [
+        ...asRemedies('bracket', brackets, 'brings it up'),
         {
           kind: 'piece',
           label: piece,

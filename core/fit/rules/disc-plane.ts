@@ -1,4 +1,5 @@
 import type { Rule } from '../rule.ts'
+import { asRemedies, joiningBrackets } from './other-parts.ts'
 
 export interface DiscPlane {
   /** Slot centre less disc mid-plane, + outboard, mm. */
@@ -61,17 +62,22 @@ export const discPlaneRule: Rule = {
       return undefined
     const shim = look.facts.resolved.shimMm
     const tolerance = look.limit(construction === 'fixed' ? 'planeFixedMm' : 'planeSlidingMm')
-    const found = discPlane(face, side as 'outboard' | 'inboard', axial + shim, toSlot, hat, offset, tolerance, look.limit('shimMostMm'))
+    const withBracket = (axialMm: number) =>
+      discPlane(face, side as 'outboard' | 'inboard', axialMm + shim, toSlot, hat, offset, tolerance, look.limit('shimMostMm'))
+    const found = withBracket(axial)
     const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${look.mm(tolerance)}` } as const
     const way = found.misalignMm > 0 ? 'outboard' : 'inboard'
     if (found.verdict === 'fits')
       return { ...figure, verdict: 'fits', sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle.` }
-    if (found.shimMm === null)
+    if (found.shimMm === null) {
+      const brackets = joiningBrackets(look).filter((one) => one.axialMm && withBracket(one.axialMm.value).verdict !== 'blocked')
       return {
         ...figure,
-        verdict: 'blocked',
-        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle, and no shim can move it that way: another bracket.`,
+        verdict: brackets.length > 0 ? 'needs' : 'blocked',
+        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle, and no shim can put that right: another bracket.`,
+        remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
       }
+    }
     const signed = shim + (side === 'outboard' ? found.shimMm : -found.shimMm)
     return {
       ...figure,

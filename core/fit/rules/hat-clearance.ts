@@ -1,5 +1,6 @@
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
+import { asRemedies, likeRotorsOfDiameter } from './other-parts.ts'
 
 export const hatClearance: Rule = {
   id: 'hat-clearance',
@@ -21,12 +22,16 @@ export const hatClearance: Rule = {
     if (!worst) return undefined
     const { what, gap } = worst
     const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
-    if (gap < least - 1e-9)
+    if (gap < least - 1e-9) {
+      const mostMm = hat + 2 * (gap - least)
+      const rotors = likeRotorsOfDiameter(look).filter((one) => one.hatOuterDiameterMm && one.hatOuterDiameterMm.value <= mostMm + 1e-9)
       return {
         ...figure,
-        verdict: 'blocked',
+        verdict: rotors.length > 0 ? 'needs' : 'blocked',
         sentence: `${gap < 0 ? `The ${what} reaches ${look.mm(-gap)} into the hat` : `Only ${look.mm(gap)} between ${what} and hat`}: another rotor.`,
+        remedies: asRemedies('rotor', rotors, 'has a smaller hat'),
       }
+    }
     return known.length === gaps.length ? { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between ${what} and hat.` } : undefined
   },
 }

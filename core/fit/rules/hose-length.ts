@@ -1,4 +1,5 @@
 import type { Rule } from '../rule.ts'
+import { asRemedies } from './other-parts.ts'
 
 /** Free length that a hose needs for a path at full droop and full lock, mm. */
 export const hoseNeededMm = (pathMm: number, share: number, slackMm: number): number => pathMm + Math.max(share * pathMm, slackMm)
@@ -33,7 +34,7 @@ export const hoseLength: Rule = {
       verdict: 'blocked',
       safety: true,
       sentence: `The hose is ${look.mm(needed - length)} short at full lock and droop: a hose must never be pulled.`,
-      remedies: longer.map((one) => ({ kind: 'part', slot: 'hose', partId: one.id, sentence: `${one.name} is long enough.` })),
+      remedies: asRemedies('hose', longer, 'is long enough'),
     }
   },
 }

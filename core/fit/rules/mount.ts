@@ -1,6 +1,7 @@
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
+import { asRemedies, joiningBrackets } from './other-parts.ts'
 import { plainThread } from './same-thread.ts'
 
 interface Side {
@@ -78,41 +79,23 @@ export const mount: Rule = {
         'Bracket on knuckle',
       )
       const bad = [upper, lower].find((one) => one?.verdict === 'blocked')
-      return bad
-        ? joined(look, bad, own, knuckle)
-        : upper && lower
-          ? { ...lower, sentence: `${upper.sentence} ${lower.sentence}` }
-          : undefined
+      return bad ? joined(look, bad) : upper && lower ? { ...lower, sentence: `${upper.sentence} ${lower.sentence}` } : undefined
     }
     const direct = joint(look, own, knuckle, 'Caliper on knuckle')
-    return direct?.verdict === 'blocked' ? joined(look, direct, own, knuckle) : direct
+    return direct?.verdict === 'blocked' ? joined(look, direct) : direct
   },
 }
 
 /** What does not go together may be joined by a bracket of the library. */
-function joined(look: Look, bad: Judgement, own: Side, knuckle: Side): Judgement {
+function joined(look: Look, bad: Judgement): Judgement {
   const fitted = look.facts.resolved.bracket
-  const joins = look.library('bracket').find((one) => {
-    const near = (x: number | undefined, y: number | undefined) =>
-      x !== undefined && y !== undefined && Math.abs(x - y) <= look.limit('mountSpacingMm')
-    return (
-      near(one.caliperSpacingMm?.value, own.spacing) &&
-      near(one.knuckleSpacingMm?.value, knuckle.spacing) &&
-      one.id !== fitted?.id &&
-      one.caliperType === own.type &&
-      one.knuckleType === knuckle.type &&
-      same(one.caliperThread, own.thread) &&
-      same(one.knuckleThread, knuckle.thread)
-    )
-  })
-  return joins
+  const joins = joiningBrackets(look)
+  return joins.length > 0
     ? {
         ...bad,
         verdict: 'needs',
         sentence: `${bad.sentence} ${fitted ? 'Another' : 'A'} bracket joins both.`,
-        remedies: [{ kind: 'part', slot: 'bracket', partId: joins.id, sentence: `${joins.name} goes between.` }],
+        remedies: asRemedies('bracket', joins, 'goes between'),
       }
     : { ...bad, sentence: `${bad.sentence} No ${fitted ? 'other ' : ''}bracket among the parts joins both.` }
 }
-const same = (a: string | undefined, b: string | undefined): boolean =>
-  a !== undefined && b !== undefined && plainThread(a) === plainThread(b)

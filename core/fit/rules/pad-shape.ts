@@ -1,4 +1,5 @@
 import type { Rule } from '../rule.ts'
+import { asRemedies } from './other-parts.ts'
 
 const plain = (text: string): string => text.toLowerCase().replace(/[\s-]+/g, '')
 
@@ -25,7 +26,7 @@ export const padShape: Rule = {
       verdict: 'needs',
       limit: wants,
       sentence,
-      remedies: others.map((one) => ({ kind: 'part', slot: 'pad', partId: one.id, sentence: `${one.name} have it.` })),
+      remedies: asRemedies('pad', others, 'have it'),
     }
   },
 }

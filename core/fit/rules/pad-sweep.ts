@@ -1,5 +1,6 @@
 import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
+import { asRemedies, likeRotorsOfDiameter } from './other-parts.ts'
 
 export const padSweep: Rule = {
   id: 'pad-sweep',
@@ -28,10 +29,14 @@ export const padSweep: Rule = {
           },
         ],
       }
+    const rotors = likeRotorsOfDiameter(look).filter(
+      ({ frictionInnerDiameterMm }) => frictionInnerDiameterMm && top - height - frictionInnerDiameterMm.value / 2 >= -1e-9,
+    )
     return {
       ...figure,
-      verdict: 'blocked',
+      verdict: rotors.length > 0 ? 'needs' : 'blocked',
       sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
+      remedies: asRemedies('rotor', rotors, 'has a ring that reaches further in'),
     }
   },
 }

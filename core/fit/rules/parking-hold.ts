@@ -1,4 +1,38 @@
+import { STANDARD_GRAVITY } from '../../quantity/units.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
+import { mountedRadius } from './mounted-radius.ts'
+
+/**
+ * Steepest grade, rise over run, on which two braked wheels hold a mass. Infinity when they would hold it on a wall.
+ * Source: balance of forces along the slope; the 20 % asked of a laden car are those of UN Regulation No. 13-H, Annex 3.
+ *
+ * @param torqueNm of one wheel
+ * @param tyreRadiusMm rolling radius
+ */
+export function heldGrade(torqueNm: number, tyreRadiusMm: number, massKg: number): number {
+  const sine = (2000 * torqueNm) / tyreRadiusMm / (massKg * STANDARD_GRAVITY)
+  return sine >= 1 ? Infinity : Math.tan(Math.asin(sine))
+}
+
+/**
+ * Torque of the parking brake at one wheel, from a force or torque that someone entered.
+ * @returns null when nobody did; undefined when something else is missing, which is then asked for
+ */
+function torqueNm(look: Look): number | null | undefined {
+  const fitted = look.part('caliper')
+  if (look.facts.project.car.parkingBrake === 'shoes') return look.facts.project.car.rear.shoeTorqueNm ? look.car('shoeTorqueNm') : null
+  if (fitted?.kind === 'drum') return fitted.parkingTorqueNm ? look.of(fitted, 'parkingTorqueNm') : null
+  if (!fitted?.parkingClampN) return null
+  const clampN = look.of(fitted, 'parkingClampN')
+  const friction = look.of(look.pad(), 'friction')
+  const top = mountedRadius(look, fitted, 'padTopRadiusMm')
+  const height = look.of(look.pad(), 'heightMm')
+  return clampN === undefined || friction === undefined || top === undefined || height === undefined
+    ? undefined
+    : (2 * friction * clampN * (top - height / 2)) / 1000
+}
 
 export const parkingHold: Rule = {
   id: 'parking-hold',
@@ -6,13 +40,34 @@ export const parkingHold: Rule = {
   on: 'any',
   axle: 'rear',
   judge(look) {
-    if (!look.part('caliper')) return undefined
-    return look.seen('parking-hold')
-      ? { verdict: 'fits', sentence: 'Seen on the car: it holds on the slope.' }
+    if (!look.part('caliper') || look.facts.project.car.parkingBrake === 'none') return undefined
+    if (look.seen('parking-hold')) return { verdict: 'fits', sentence: 'Seen on the car: it holds on the slope.' }
+    const least = look.limit('parkingGradeShare')
+    const percent = (grade: number) => formatQuantity(Math.min(grade, 9.99), 'share', undefined, { decimals: 0 })
+    const torque = torqueNm(look)
+    if (torque === null)
+      return {
+        verdict: 'check',
+        safety: true,
+        sentence: `Try it on a slope of ${percent(least)}, or what the local rule says, laden, before the car is used.`,
+      }
+    const massKg = look.wholeCar('ladenMassKg')
+    const tyreRadiusMm = look.car('tyreRadiusMm')
+    if (torque === undefined || massKg === undefined || tyreRadiusMm === undefined) return undefined
+    const grade = heldGrade(torque, tyreRadiusMm, massKg)
+    // a wall is steeper than any slope that is asked for
+    const figure = { value: Math.min(grade, 9.99), dimension: 'share', limit: `at least ${percent(least)}` } as const
+    return grade >= least - 1e-9
+      ? {
+          ...figure,
+          verdict: 'fits',
+          sentence: `By its figures it holds the laden car on ${percent(grade)}, ${percent(least)} are asked; cable and adjustment show on a slope.`,
+        }
       : {
+          ...figure,
           verdict: 'check',
           safety: true,
-          sentence: 'Try it on a slope of 20 %, or what the local rule says, laden, before the car is used.',
+          sentence: `By its figures it holds the laden car only on ${percent(grade)} where ${percent(least)} are asked: a stronger parking brake, or a slope test that shows it holds.`,
         }
   },
 }

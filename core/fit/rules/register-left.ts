@@ -1,5 +1,6 @@
 import type { Rule } from '../rule.ts'
 import { registerLeftMm } from '../wheel-place.ts'
+import { asRemedies } from './other-parts.ts'
 import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
 
 export const registerLeft: Rule = {
@@ -43,7 +44,7 @@ export const registerLeft: Rule = {
       safety: true,
       sentence: `${sentence}: a spacer with a register of its own.`,
       remedies: [
-        ...others.map((one) => ({ kind: 'part', slot: 'spacer', partId: one.id, sentence: `${one.name} carries one.` }) as const),
+        ...asRemedies('spacer', others, 'carries one'),
         {
           kind: 'piece',
           label: `Spacers ${look.mm(spacer.thicknessMm)} with a register`,

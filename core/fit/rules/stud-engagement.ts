@@ -119,8 +119,20 @@ export const studEngagementRule: Rule = {
           },
         ],
       }
-    const inner = held(length - hat - seat!, { who: bolts ? 'bolts under the spacer' : 'studs under the spacer', bolts, quantity })
-    const outer = hold(look, threadHold(ownStud! - pad, tip, holding, closed === 'closed' ? room : Infinity, needed), {
+    // the spacer's own nuts hold it on the hub, the car's hold the wheel on the spacer's studs
+    const ownNut = own.nutThreadMm ? look.of(own, 'nutThreadMm') : undefined
+    const ownTip = own.tipMm ? look.of(own, 'tipMm') : undefined
+    const under = ownNut ?? holding
+    // they sink into it and are open; what stands proud was looked at above
+    const inner = hold(look, threadHold(length - hat - seat!, tip, under, ownNut === undefined ? room : Infinity, needed), {
+      who: bolts ? 'bolts under the spacer' : 'studs under the spacer',
+      bolts,
+      quantity,
+      needed,
+      room,
+      holding: under,
+    })
+    const outer = hold(look, threadHold(ownStud! - pad, ownTip ?? tip, holding, closed === 'closed' ? room : Infinity, needed), {
       who: 'studs of the spacer',
       bolts: false,
       quantity,
@@ -129,13 +141,14 @@ export const studEngagementRule: Rule = {
       holding,
     })
     const weaker = inner.verdict === 'fits' ? outer : inner
-    // whose nuts those are no figure says: never "fits" by the car's own
-    return weaker.verdict === 'fits'
+    // of a spacer whose nuts and tips nobody measured the car's own say nothing certain
+    const assumed = [...(bolts ? ['bolts'] : ownNut === undefined ? ['nuts'] : []), ...(ownTip === undefined ? ['tips'] : [])]
+    return weaker.verdict === 'fits' && assumed.length > 0
       ? {
           ...weaker,
           verdict: 'check',
           safety: true,
-          sentence: `${weaker.sentence} That is with nuts and tips like the car’s own: see on the spacer that its nuts are as long.`,
+          sentence: `${weaker.sentence} That is with ${assumed.join(' and ')} like the car’s own: measure those of the spacer.`,
         }
       : weaker
   },
