@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { headerOf, writePartsCsv } from '#core/formats/parts-csv.ts'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import { removeParts } from '#core/model/remove-parts.ts'
+import { useGridCursor } from '~/composables/grid-cursor'
 import { usePartGrid } from '~/composables/part-grid'
 import { useTableImport } from '~/composables/table-import'
 import { download } from '~/composables/project-files'
@@ -17,12 +18,11 @@ const router = useRouter()
 const { link } = useWorkbench()
 const kind = computed<PartKind>(() => PART_KIND_NAMES.find((one) => one === route.query.kind) ?? 'caliper')
 const filter = ref('')
-const { units, mine, all, columns, rows, sortBy, sort, chosen, toggle, message, write, paste, setAll } = usePartGrid(kind, filter)
+const table = usePartGrid(kind, filter)
+const { units, mine, all, columns, rows, sortBy, sort, chosen, toggle, message, paste, setAll } = table
+const { at, editing, draft, begin, finish, key, copied, restart } = useGridCursor(table, () => void focusCell())
 const incoming = useTableImport()
 const grid = ref<HTMLElement>()
-const at = ref({ row: 0, column: 0 })
-const editing = ref(false)
-const draft = ref('')
 const bulkColumn = ref('')
 const bulkText = ref('')
 const file = ref<HTMLInputElement>()
@@ -31,7 +31,7 @@ const chooseKind = (event: Event) =>
   router.replace({ path: route.path, query: { ...link('parts').query, view: 'table', kind: (event.target as HTMLSelectElement).value } })
 watch(kind, () => {
   chosen.value = new Set()
-  at.value = { row: 0, column: 0 }
+  restart()
   bulkColumn.value = ''
   message.value = ''
 })
@@ -43,60 +43,8 @@ async function focusCell() {
   control?.focus()
   cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
 }
-function move(down: number, across: number) {
-  at.value = {
-    row: Math.min(Math.max(at.value.row + down, 0), rows.value.length - 1),
-    column: Math.min(Math.max(at.value.column + across, 0), columns.value.length - 1),
-  }
-  void focusCell()
-}
-function begin(text?: string) {
-  const part = rows.value[at.value.row]
-  const column = columns.value[at.value.column]
-  if (!part || !column) return
-  draft.value = text ?? column.read(part, units.value)
-  editing.value = true
-  void focusCell()
-}
-function finish(down = 0, across = 0) {
-  const part = rows.value[at.value.row]
-  const column = columns.value[at.value.column]
-  if (!editing.value || !part || !column) return
-  if (draft.value !== column.read(part, units.value) && !write(`Edit ${part.name}`, [{ partId: part.id, column, text: draft.value }])) {
-    void focusCell()
-    return
-  }
-  editing.value = false
-  move(down, across)
-}
-function cancel() {
-  editing.value = false
-  message.value = ''
-  void focusCell()
-}
-const KEYS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
 function onKey(event: KeyboardEvent) {
-  if (editing.value) {
-    if (event.key === 'Enter') finish(event.shiftKey ? -1 : 1)
-    else if (event.key === 'Tab') finish(0, event.shiftKey ? -1 : 1)
-    else if (event.key === 'Escape') cancel()
-    else return
-    event.preventDefault()
-    event.stopPropagation()
-    return
-  }
-  const step = KEYS[event.key]
-  if (step) move(...step)
-  else if (event.key === 'Enter' || event.key === 'F2') begin()
-  else if (event.key === 'Delete') {
-    const part = rows.value[at.value.row]
-    const column = columns.value[at.value.column]
-    if (part && column) write(`Clear ${column.label.toLowerCase()}`, [{ partId: part.id, column, text: '' }])
-  } else if (event.key === ' ') {
-    const part = rows.value[at.value.row]
-    if (part) toggle(part.id)
-  } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) begin(event.key)
-  else return
+  if (!key(event)) return
   event.preventDefault()
   event.stopPropagation()
 }
@@ -109,17 +57,8 @@ function onPaste(event: ClipboardEvent) {
   else paste(text, at.value.row, at.value.column)
 }
 function onCopy(event: ClipboardEvent) {
-  if (editing.value) return
-  const marked = rows.value.filter((part) => chosen.value.has(part.id))
-  const part = rows.value[at.value.row]
-  const column = columns.value[at.value.column]
-  if (!part || !column) return
-  const text =
-    marked.length > 0
-      ? [columns.value.map(headerOf), ...marked.map((one) => columns.value.map((each) => each.read(one, units.value)))]
-          .map((row) => row.join('\t'))
-          .join('\n')
-      : column.read(part, units.value)
+  const text = editing.value ? undefined : copied()
+  if (text === undefined) return
   event.clipboardData?.setData('text/plain', text)
   event.preventDefault()
 }
