@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useMediaQuery, whenever } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bundle } from '#core/model/project.ts'
 import { takeBundle } from '#core/model/take-bundle.ts'
@@ -25,7 +26,18 @@ const rows = computed(() => {
     .project!.bundles.map((bundle) => ({ bundle, offer: rank.get(bundle.id)?.one, rank: rank.get(bundle.id)?.index ?? Infinity }))
     .sort((a, b) => a.rank - b.rank)
 })
-const chosen = computed(() => store.project!.bundles.find((one) => one.id === route.query.bundle))
+const beside = useMediaQuery('(min-width: 901px)')
+/** What bolted on best when the list came: it stays open though an edit moves it down. */
+const best = ref<string>()
+whenever(
+  () => offers.value.length > 0,
+  () => (best.value = rows.value[0]?.bundle.id),
+  { once: true },
+)
+const chosen = computed(() => {
+  const id = route.query.bundle ?? (beside.value ? best.value : undefined)
+  return store.project!.bundles.find((one) => one.id === id)
+})
 const choose = (id: string | undefined) =>
   router.replace({ path: route.path, query: { ...link('parts').query, view: 'bundles', ...(id ? { bundle: id } : {}) } })
 
@@ -85,12 +97,14 @@ async function take(bundle: Bundle) {
             >
           </button>
           <span class="num price">
-            <template v-if="offer"
+            <template v-if="offer && !offer.there"
               >{{ money(offer.extraMinor)
               }}<span v-if="offer.unpriced > 0" class="block soft small">and {{ offer.unpriced }} without a price</span></template
             >
           </span>
+          <span v-if="offer?.there" class="soft small there">in this setup</span>
           <button
+            v-else
             class="btn"
             type="button"
             :disabled="bundle.parts.length === 0"
@@ -166,6 +180,9 @@ li {
 }
 .block {
   display: block;
+}
+.there {
+  padding: 0 8px;
 }
 .list > .btn {
   margin-right: 8px;

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { acceptRemedy, dropPiece, setSeen } from '#core/fit/accept.ts'
 import type { FitFinding, Remedy } from '#core/fit/finding.ts'
 import { LIMITS } from '#core/fit/limits.ts'
-import { SEEN_ON_CAR } from '#core/fit/seen.ts'
+import { SEEN_ON_CAR, seenWhere } from '#core/fit/seen.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { interfaceFigure } from '~/drawing/interface-figures'
@@ -23,8 +23,8 @@ const figure = computed(() => {
 })
 const seen = computed(() => {
   const one = fit.value
-  return one?.axle !== undefined && SEEN_ON_CAR.includes(one.rule)
-    ? { is: setup.value?.[one.axle].seen?.includes(one.rule) ?? false, axle: one.axle }
+  return one?.axle !== undefined && setup.value && SEEN_ON_CAR.includes(one.rule)
+    ? { where: seenWhere(store.project!, setup.value, one.axle, one.rule), axle: one.axle }
     : undefined
 })
 
@@ -95,7 +95,11 @@ const shown = (one: FitFinding['looked'][number]) =>
       </button>
     </div>
     <div v-if="fit && (fit.remedies.length > 0 || seen)" class="cures">
-      <label v-if="seen" class="small"> <input type="checkbox" :checked="seen.is" @change="see" /> seen on the car </label>
+      <p v-if="seen?.where === 'asItStands'" class="soft small">Seen with the car as it stands, and this brake is the same.</p>
+      <label v-else-if="seen" class="small">
+        <input type="checkbox" :checked="seen.where === 'here'" @change="see" /> seen on the car
+        <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span>
+      </label>
       <p v-if="fit.accepted" class="small">
         On the bill. <button class="linkish" type="button" @click="drop(fit)">Take it back</button>
         <NuxtLink :to="link('cost')">Price it</NuxtLink>

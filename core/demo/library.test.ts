@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
-import { check } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { projectProblems } from '../model/check.ts'
-import type { Axle } from '../model/project.ts'
+import type { Axle, Setup } from '../model/project.ts'
+import { takeBundle } from '../model/take-bundle.ts'
 import { bundleOffers } from '../report/bundles.ts'
 import { candidates } from '../report/candidates.ts'
 import { evaluate } from '../report/evaluate.ts'
@@ -170,6 +170,19 @@ describe('kits and donors taken whole', () => {
     const as = worst === 'fits' && id !== 'kit-hoses' ? 'check' : worst
     expect([one.worst, one.why]).toEqual([as, as === 'fits' ? '' : expect.any(String)])
   })
+  test('what is in the setup is not offered again; a kit of which only the parts are there still has its own price', () => {
+    const there = (change: (setup: Setup) => void) => {
+      const project = structuredClone(DEMO_PROJECT)
+      change(project.setups[1]!)
+      return bundleOffers(project, 'estate-fronts').flatMap((one) => (one.there ? [one.bundleId] : []))
+    }
+    expect(there(() => {})).toEqual(['donor-estate'])
+    expect(there((setup) => (setup.front.pad = 'kit2-pad'))).toEqual([])
+    const kit = DEMO_PROJECT.bundles.find((one) => one.id === 'kit-hoses')!
+    const whole = (setup: Setup) => Object.assign(setup, takeBundle(setup, kit, DEMO_PROJECT.parts))
+    expect(there(whole)).toContain('kit-hoses')
+    expect(there((setup) => delete whole(setup).taken)).not.toContain('kit-hoses')
+  })
   test('the price of the whole counts instead of those of its parts', () => {
     expect(offers.find((one) => one.bundleId === 'kit-q4')!.extraMinor).toBe(76_500)
     // a donor has none: its parts are priced one by one, what is on the car already is not
@@ -190,5 +203,4 @@ test('rules of the whole car are looked at once, those of used parts for each pa
     if (rule.on === 'car') expect([rule.id, all.map((one) => one.axle)]).toEqual([rule.id, [undefined]])
     if (rule.each) expect(new Set(all.map((one) => `${one.axle}.${one.slot}`)).size).toBe(all.length)
   }
-  expect(typeof check).toBe('function')
 })

@@ -136,7 +136,7 @@ export const DEMO_PROJECT: Project = {
         hose: 'stock-front-hose',
         wheel: 'club-wheel',
         spacer: null,
-        seen: ['knuckle-clear'],
+        seen: { rules: ['knuckle-clear'], parts: ['stock-front-caliper', 'stock-front-rotor', 'stock-front-pad'], shimMm: 0 },
       },
       rear: {
         caliper: 'stock-rear-caliper',
@@ -146,7 +146,7 @@ export const DEMO_PROJECT: Project = {
         hose: 'stock-rear-hose',
         wheel: 'club-wheel',
         spacer: null,
-        seen: ['knuckle-clear', 'parking-hold'],
+        seen: { rules: ['knuckle-clear', 'parking-hold'], parts: ['stock-rear-caliper', 'stock-rear-rotor', 'stock-rear-pad'], shimMm: 0 },
       },
       hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve', fluid: 'stock-fluid' },
       extras: [],

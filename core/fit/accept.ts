@@ -1,6 +1,8 @@
 import type { Axle, ExtraLine, Project } from '../model/project.ts'
 import type { FitFinding, Remedy } from './finding.ts'
+import { resolveSetup } from '../model/resolve.ts'
 import { pieceLineId } from './rule.ts'
+import { brakeOf, seenIn } from './seen.ts'
 
 /**
  * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
@@ -38,10 +40,11 @@ export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFind
 
 /** Notes that someone has seen a rule to hold on the car, or takes that back. */
 export function setSeen(draft: Project, setupId: string, axle: Axle, rule: string, seen: boolean): void {
-  const holder = draft.setups.find((one) => one.id === setupId)?.[axle]
-  if (!holder) return
-  const others = (holder.seen ?? []).filter((one) => one !== rule)
-  if (seen) holder.seen = [...others, rule]
-  else if (others.length > 0) holder.seen = others
-  else delete holder.seen
+  const setup = draft.setups.find((one) => one.id === setupId)
+  if (!setup) return
+  const fitted = resolveSetup(draft, setup)[axle]
+  const others = seenIn(setup, axle, fitted).filter((one) => one !== rule)
+  const rules = seen ? [...others, rule] : others
+  if (rules.length > 0) setup[axle].seen = { rules, ...brakeOf(fitted) }
+  else delete setup[axle].seen
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { carAxleFields, carFields } from '../model/car-fields.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, AXLES, type Axle, type Part, type Project } from '../model/project.ts'
+import { AXLE_SLOTS, AXLES, type Axle, type Part, type Project, type Setup } from '../model/project.ts'
 import { projectProblems } from '../model/check.ts'
 import { figure } from '../quantity/figure.ts'
 import { acceptRemedy, dropPiece, setSeen } from './accept.ts'
@@ -12,7 +12,7 @@ import { LIMITS } from './limits.ts'
 import { pieceLineId } from './rule.ts'
 import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
-import { SEEN_ON_CAR } from './seen.ts'
+import { SEEN_ON_CAR, seenWhere } from './seen.ts'
 import { demo, find, part, withField, type Loose } from '../testing/fit.ts'
 
 const CALIPER = 'stock-front-caliper'
@@ -687,6 +687,39 @@ describe('remedies', () => {
     expect(projectProblems(project)).toEqual([])
     setSeen(project, 'as-it-stands', 'front', 'knuckle-clear', false)
     expect(project.setups[0].front.seen).toBeUndefined()
+  })
+  test.each<[string, (setup: Setup) => void]>([
+    ['another caliper', (setup) => (setup.front.caliper = 'kit4-caliper')],
+    ['other pads', (setup) => (setup.front.pad = 'kit4-pad')],
+    ['a bracket taken out', (setup) => (setup.front.bracket = null)],
+    ['another shim', (setup) => (setup.front.shimMm = 1)],
+  ])('with %s it is to be seen again, and what was seen counts again with the old one', (_, change) => {
+    const seen = (project: Project) => seenWhere(project, project.setups[2]!, 'front', 'knuckle-clear')
+    const project = demo()
+    setSeen(project, 'big-kit', 'front', 'knuckle-clear', true)
+    expect([find(project, 'knuckle-clear', 'front', 'big-kit')!.verdict, seen(project)]).toEqual(['fits', 'here'])
+    const before = structuredClone(project.setups[2]!)
+    change(project.setups[2]!)
+    expect([find(project, 'knuckle-clear', 'front', 'big-kit')!.verdict, seen(project)]).toEqual(['check', 'otherBrake'])
+    project.setups[2] = before
+    expect(find(project, 'knuckle-clear', 'front', 'big-kit')!.verdict).toBe('fits')
+  })
+  test('what was seen with the car as it stands holds in a setup that leaves that brake alone', () => {
+    const project = demo()
+    const [stock, , kit] = project.setups
+    expect(seenWhere(project, kit!, 'rear', 'parking-hold')).toBe('asItStands')
+    expect(seenWhere(project, kit!, 'front', 'knuckle-clear')).toBeUndefined()
+    expect(seenWhere(project, stock, 'front', 'knuckle-clear')).toBe('here')
+    // another rear pad: the car as it stands has not shown that it holds
+    expect(find(project, 'parking-hold', 'rear', 'balanced')!.looked.length).toBeGreaterThan(0)
+  })
+  test('a mark made with another brake is none, and a new one does not bring the old ones back', () => {
+    const project = demo()
+    setSeen(project, 'big-kit', 'front', 'knuckle-clear', true)
+    project.setups[2]!.front.caliper = 'kit4-caliper'
+    setSeen(project, 'big-kit', 'front', 'dust-shield', true)
+    expect(project.setups[2]!.front.seen).toMatchObject({ rules: ['dust-shield'], parts: expect.arrayContaining(['kit4-caliper']) })
+    expect(projectProblems(project)).toEqual([])
   })
 })
 

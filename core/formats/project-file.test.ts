@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
+import { VERSION } from '../model/project.ts'
 import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from './project-file.ts'
 
 const text = writeProject(DEMO_PROJECT)
@@ -20,7 +21,7 @@ describe('the project file', () => {
     ['nothing', '  \n', /empty/],
     ['no JSON', 'hello', /not JSON/],
     ['cut off', text.slice(0, 500), /ends too early, in line \d+/],
-    ['a comma too many', text.replace('"version": 3,', '"version": 3,,'), /line 3, column/],
+    ['a comma too many', text.replace(`"version": ${VERSION},`, `"version": ${VERSION},,`), /line 3, column/],
     ['a list', '[]', /one JSON object/],
     ['another format', '{"format":"sheet/1"}', /not a project of this application/],
     ['no version', '{"format":"valiant-caliper/project"}', /version/],

@@ -29,6 +29,33 @@ test.each([
   expect(migrated.ok).toBe(false)
   if (!migrated.ok) expect(migrated.message).toMatch(message)
 })
+test('version 4 keeps what was seen on the car with the brake that was in the slots', () => {
+  const older = {
+    version: 3,
+    setups: [
+      { front: { caliper: 'a', bracket: null, rotor: 'b', pad: 'c', shimMm: 2, seen: ['knuckle-clear'] }, rear: { caliper: 'd' } },
+      { front: { seen: ['dust-shield'] }, rear: { caliper: 'e', seen: ['parking-hold'] } },
+      { front: { caliper: 'f', bracket: 'g', seen: ['knuckle-clear'] }, rear: { seen: 'nonsense' } },
+      'no setup',
+    ],
+  }
+  const migrated = migrate(older, MIGRATIONS, 4)
+  expect(migrated).toMatchObject({
+    value: {
+      version: 4,
+      setups: [
+        { front: { caliper: 'a', seen: { rules: ['knuckle-clear'], parts: ['a', 'b', 'c'], shimMm: 2 } }, rear: { caliper: 'd' } },
+        {
+          front: { seen: { rules: ['dust-shield'], parts: ['a', 'b', 'c'], shimMm: 2 } },
+          rear: { seen: { rules: ['parking-hold'], parts: ['e'], shimMm: 0 } },
+        },
+        { front: { seen: { parts: ['f', 'g', 'b', 'c'], shimMm: 0 } }, rear: { seen: 'nonsense' } },
+        'no setup',
+      ],
+    },
+  })
+  expect(migrate({ version: 3, setups: 'none' }, MIGRATIONS, 4)).toEqual({ ok: true, value: { version: 4, setups: 'none' } })
+})
 test('the real table leads from every version it knows to the current one', () => {
   expect(Object.keys(MIGRATIONS).map(Number)).toEqual(Array.from({ length: VERSION - 1 }, (_, index) => index + 1))
 })

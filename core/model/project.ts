@@ -5,10 +5,10 @@ import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 3. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 4. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 3
+export const VERSION = 4
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -94,10 +94,17 @@ export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   spacerTrialMm?: number
   /** Shims between mount face and caliper, mm, + outboard. */
   shimMm?: number
-  /** Rules of the fit check that someone has seen to hold on the car. */
-  seen?: string[]
+  seen?: SeenOnCar
   trialFit?: TrialFit
   byDifference?: GapByDifference
+}
+
+/** Rules of the fit check that someone has seen to hold on the car, with the brake that was fitted then. */
+export interface SeenOnCar {
+  rules: string[]
+  /** Caliper, bracket, rotor and pad, as far as there were any. */
+  parts: string[]
+  shimMm: number
 }
 
 /** The gap itself, seen on the car with the parts that were fitted then. */

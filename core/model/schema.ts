@@ -130,7 +130,11 @@ const axleSetupSchema = closed({
   ...slotShape(AXLE_SLOTS),
   spacerTrialMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
   shimMm: finite().min(-20).max(20),
-  seen: array().strict().max(60).of(idSchema),
+  seen: closed({
+    rules: array().strict().max(60).of(idSchema).required('is missing'),
+    parts: array().strict().max(4).of(idSchema).required('is missing'),
+    shimMm: finite().required('is missing').min(-20).max(20),
+  }).default(undefined),
   trialFit: closed({
     gapMm: figureSchema('length', -20, 100).required('the gap is missing'),
     caliper: idSchema,

@@ -21,8 +21,6 @@ export function slotFor(kind: PartKind): { of: 'axle'; slot: AxleSlot } | { of: 
   return hydraulic && { of: 'hydraulics', slot: hydraulic[0] as HydraulicSlot }
 }
 
-const BRAKE: readonly PartKind[] = ['caliper', 'drum', 'bracket', 'rotor', 'pad']
-
 /**
  * The setup with every part of a kit or donor in its slot, bought whole where it has a price. A bracket of the setup
  * stays only when the bundle brings one: it belonged to the caliper before.
@@ -34,8 +32,6 @@ export function takeBundle(setup: Setup, bundle: Bundle, parts: readonly Part[],
     taken[axle].bracket = null
     delete taken[axle].shimMm
   }
-  // what was seen on the car was seen with other parts
-  if (mine.some((part) => BRAKE.includes(part.kind))) delete taken[axle].seen
   for (const part of mine) {
     const place = slotFor(part.kind)
     if (place?.of === 'axle') taken[axle][place.slot] = part.id

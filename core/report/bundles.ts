@@ -1,5 +1,5 @@
 import type { Bundle, Project, Setup } from '../model/project.ts'
-import { findSetup } from '../model/resolve.ts'
+import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { takeBundle } from '../model/take-bundle.ts'
 import { evaluate } from './evaluate.ts'
 import type { FindingVerdict } from './types.ts'
@@ -14,6 +14,8 @@ export interface BundleOffer {
   needs: number
   unknowns: number
   blocked: number
+  /** All of it is in the setup, bought whole where it has a price. */
+  there: boolean
   /** Likely price of the setup with it, against the setup as it is, minor units. */
   extraMinor: number
   /** Lines of that bill without a price. */
@@ -32,7 +34,7 @@ export function bundleOffers(project: Project, setupId: string): BundleOffer[] {
   const base: Setup = { ...setup, id: TRIED, ...(setup === project.setups[0] ? { extras: [] } : {}) }
   const now = setup === project.setups[0] ? 0 : evaluate(project, setupId, { precision: 'linear' }).bill.total.likely
   return project.bundles
-    .map((bundle) => offer(project, base, bundle, now))
+    .map((bundle) => ({ ...offer(project, base, bundle, now), there: isThere(project, setup, bundle) }))
     .sort(
       (a, b) =>
         VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] ||
@@ -41,9 +43,16 @@ export function bundleOffers(project: Project, setupId: string): BundleOffer[] {
     )
 }
 
+function isThere(project: Project, setup: Setup, bundle: Bundle): boolean {
+  const { front, rear, ...hydraulics } = resolveSetup(project, setup)
+  const slots: unknown[] = [...Object.values(bundle.axle === 'front' ? front : rear), ...Object.values(hydraulics)]
+  const fitted = bundle.parts.every((id) => slots.some((one) => (one as { id?: string } | null | undefined)?.id === id))
+  return bundle.parts.length > 0 && fitted && (bundle.price === undefined || (setup.taken?.includes(bundle.id) ?? false))
+}
+
 const TRIED = 'tried.bundle'
 
-function offer(project: Project, base: Setup, bundle: Bundle, now: number): BundleOffer {
+function offer(project: Project, base: Setup, bundle: Bundle, now: number): Omit<BundleOffer, 'there'> {
   const tried: Project = { ...project, setups: [...project.setups, takeBundle(base, bundle, project.parts)] }
   const { fit, findings, bill } = evaluate(tried, TRIED, { precision: 'linear' })
   const concerned = [...fit, ...findings].filter((one) => one.axle === undefined || one.axle === bundle.axle)

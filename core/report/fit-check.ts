@@ -2,6 +2,7 @@ import type { FitFinding } from '../fit/finding.ts'
 import type { Facts } from '../fit/look.ts'
 import { checkAll } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
+import { seenOn } from '../fit/seen.ts'
 import type { Axle } from '../model/project.ts'
 import { resolveSetup, stockSetup, type ResolvedSetup } from '../model/resolve.ts'
 import type { Context } from './context.ts'
@@ -12,7 +13,15 @@ const worstFirst = (a: FitFinding, b: FitFinding): number => VERDICT_RANK[b.verd
 /** What the rules may look at, at one axle of a setup. */
 export function factsOf(context: Context, axle: Axle, stock: ResolvedSetup = stockParts(context)): Facts {
   const { project, setup, resolved } = context
-  return { project, setup, axle, resolved: resolved[axle], whole: resolved, stock, seen: seenOn(context, axle) }
+  return {
+    project,
+    setup,
+    axle,
+    resolved: resolved[axle],
+    whole: resolved,
+    stock,
+    seen: seenOn(setup, stockSetup(project), axle, resolved[axle]),
+  }
 }
 
 const stockParts = ({ project, isStock, resolved }: Context): ResolvedSetup =>
@@ -32,11 +41,4 @@ export function carFindings(context: Context): FitFinding[] {
   return RULES.filter((rule) => rule.on === 'car')
     .flatMap((rule) => checkAll(rule, facts))
     .sort(worstFirst)
-}
-
-/** What was seen on the car as it stands still holds where a setup leaves the brake alone. */
-export function seenOn({ setup, project }: Context, axle: Axle): readonly string[] {
-  const own = setup[axle]
-  const brakeIsStock = ([own.caliper, own.bracket, own.rotor, own.pad, own.shimMm] as unknown[]).every((one) => one === undefined)
-  return [...(own.seen ?? []), ...(brakeIsStock ? (stockSetup(project)[axle].seen ?? []) : [])]
 }

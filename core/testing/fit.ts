@@ -2,6 +2,7 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import type { FitFinding } from '../fit/finding.ts'
 import { checkAll } from '../fit/rule.ts'
 import { RULES, type RuleId } from '../fit/rules.ts'
+import { seenOn } from '../fit/seen.ts'
 import type { Axle, Project } from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { figure } from '../quantity/figure.ts'
@@ -26,7 +27,7 @@ export function find(project: Project, rule: RuleId, axle: Axle = 'front', setup
     resolved: whole[axle],
     whole,
     stock: resolveSetup(project, stock),
-    seen: [...(setup[axle].seen ?? []), ...(stock[axle].seen ?? [])],
+    seen: seenOn(setup, stock, axle, whole[axle]),
   }
   return checkAll(
     RULES.find((one) => one.id === rule)!,

@@ -4,6 +4,7 @@ import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { demo, find, part } from '../../testing/fit.ts'
+import { setSeen } from '../accept.ts'
 import { heldGrade } from './parking-hold.ts'
 
 describe('the grade that is held', () => {
@@ -87,7 +88,10 @@ describe('the parking brake on a slope', () => {
     ])
   })
   test('what was seen on the car outranks the figures; a car without one has nothing to try', () => {
-    expect(clamped(500, (project) => (project.setups[0].rear.seen = ['parking-hold']))).toMatchObject({ verdict: 'fits', looked: [] })
+    expect(clamped(500, (project) => setSeen(project, 'as-it-stands', 'rear', 'parking-hold', true))).toMatchObject({
+      verdict: 'fits',
+      looked: [],
+    })
     expect(judged((project) => (project.car.parkingBrake = 'none'))).toBeUndefined()
   })
 })
