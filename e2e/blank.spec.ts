@@ -37,7 +37,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.getByLabel('Name of the part').press('Enter')
   await page.getByLabel('Construction').selectOption('fixed')
   await type(page, 'Pistons on one side', '1-1/2"; 38')
-  await page.getByLabel('Outline is kept from').selectOption('seat')
+  await page.getByLabel('Datum of the outline').selectOption('seat')
   await type(page, 'Rotor hat thickness', '6')
   await page.getByLabel('Outline given as').selectOption('quick')
   await type(page, 'Tallest radius', '150,5')

@@ -128,7 +128,7 @@ const shown = (one: FitFinding['looked'][number]) =>
         <tr v-for="one in fit.looked" :key="one.label">
           <td>
             <button class="linkish" type="button" @click="goTo(one.at)">{{ one.label }}</button>
-            <span v-if="one.origin" class="soft small">
+            <span v-if="one.origin" class="origin soft small">
               {{ ORIGIN_WORDS[one.origin] }}{{ one.date ? `, ${one.date.slice(0, 10)}` : '' }}</span
             >
           </td>
@@ -192,6 +192,9 @@ li {
   justify-content: space-between;
   max-width: 720px;
   padding: 2px 0;
+}
+.origin {
+  margin-left: 8px;
 }
 .inputs {
   max-width: 720px;

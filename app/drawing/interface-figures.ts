@@ -163,7 +163,7 @@ const boltsApart: Draw = (read) => {
     { kind: 'circle', cx: x(-spacing / 2), cy: y, r: 5, tone: 'limit' },
     { kind: 'circle', cx: x(spacing / 2), cy: y, r: 5, tone: 'limit' },
   ]
-  return { shapes: [...row(theirs, 28, 'part'), ...row(mine, 66, 'other')], title: 'Mount bolts apart' }
+  return { shapes: [...row(theirs, 28, 'part'), ...row(mine, 66, 'other')], title: 'Mount bolt spacing' }
 }
 
 /** A bolt through what it holds, into its thread. */

@@ -142,7 +142,7 @@ export const carAxleFields = {
     mountRadiusMm: length('Caliper mount radius', 50, 250, {
       help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.',
     }),
-    mountSpacingMm: length('Caliper mount bolts apart', 40, 320),
+    mountSpacingMm: length('Caliper mount bolt spacing', 40, 320),
     mountThread: text('Caliper mount thread', 40),
     mountBoltMm: length('Caliper mount bolt diameter', 6, 20),
     mountDepthMm: length('Depth of thread in the mount', 5, 80),

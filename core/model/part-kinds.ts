@@ -62,7 +62,7 @@ export const caliperFields = {
     help: 'As a maker or a seller gives it. Only questions the diameters; the area counted is theirs.',
   }),
   sides: choice(
-    'The two calipers are',
+    'Sides supplied',
     [
       { value: 'pair', label: 'one left, one right' },
       { value: 'same', label: 'both of one side' },
@@ -74,7 +74,7 @@ export const caliperFields = {
     ...mounting,
     help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
   }),
-  bodyRadiusMm: length('Body, nearest to the hub', -60, 260, {
+  bodyRadiusMm: length('Lowest radius of the body', -60, 260, {
     ...mounting,
     help: 'Lowest place of the body over the rotor’s hat; from the same datum as the pad’s top edge.',
   }),
@@ -83,8 +83,8 @@ export const caliperFields = {
     help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
   }),
   slotWidthMm: length('Slot width', 5, 90, { ...mounting, help: 'Between the abutments, where rotor and both pads go.' }),
-  ratedFromMm: length('Rotor thickness it takes, from', 3, 60, mounting),
-  ratedToMm: length('Rotor thickness it takes, to', 3, 60, mounting),
+  ratedFromMm: length('Least rotor thickness', 3, 60, mounting),
+  ratedToMm: length('Greatest rotor thickness', 3, 60, mounting),
   bridgeRadiusMm: length('Inner radius of the bridge', -60, 300, {
     ...mounting,
     help: 'Under the bridge, above the rotor’s edge; from the same datum as the pad’s top edge.',
@@ -93,14 +93,14 @@ export const caliperFields = {
     ...mounting,
     help: 'How far a piston may stand out before its seal is in danger.',
   }),
-  padShape: text('Pad shape it takes', 40, mounting),
+  padShape: text('Pad shape', 40, mounting),
   minWheelIn: amount('Smallest wheel the maker states', 'number', 12, 24, {
     ...mounting,
     help: 'It can rule a wheel out, never clear one.',
   }),
-  bleedUppermost: choice('Bleed screw uppermost as mounted', YES_NO, mounting),
+  bleedUppermost: choice('Bleed screw uppermost', YES_NO, mounting),
   parkingBrake: choice(
-    'Parking brake in it',
+    'Parking brake mechanism',
     [
       { value: 'none', label: 'none' },
       { value: 'lever', label: 'lever and cable' },
@@ -108,19 +108,19 @@ export const caliperFields = {
     ],
     mounting,
   ),
-  parkingClampN: amount('Clamp of its parking brake', 'force', 200, 60000, {
+  parkingClampN: amount('Clamp force of the parking brake', 'force', 200, 60000, {
     ...mounting,
     help: 'On one rotor, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
   }),
   mountType: choice('Mount', MOUNT_TYPES, bolting),
-  mountSpacingMm: length('Mount bolts apart', 40, 320, bolting),
+  mountSpacingMm: length('Mount bolt spacing', 40, 320, bolting),
   mountThread: text('Mount thread', 40, { ...bolting, help: 'As M12 x 1.5.' }),
-  boltLengthMm: length('Mount bolt, length under the head', 8, 140, bolting),
-  lugMm: length('Thickness the mount bolt goes through', 3, 60, bolting),
+  boltLengthMm: length('Mount bolt length under the head', 8, 140, bolting),
+  lugMm: length('Lug thickness', 3, 60, bolting),
   inletThread: text('Inlet thread', 40, inlet),
   inletSeat: choice('Inlet seat', PIPE_SEATS, inlet),
   frame: choice(
-    'Outline is kept from',
+    'Datum of the outline',
     [
       { value: 'seat', label: 'hub centre and wheel seat' },
       { value: 'mount', label: 'slot centre and mount' },
@@ -206,7 +206,7 @@ export const drumFields = {
     help: 'Springs that hold the cups open; with them no residual pressure is needed.',
   }),
   seals: choice('Seals made for', FLUID_BASES),
-  parkingTorqueNm: amount('Torque of its parking brake', 'torque', 20, 5000, {
+  parkingTorqueNm: amount('Torque of the parking brake', 'torque', 20, 5000, {
     help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
   }),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
@@ -232,7 +232,7 @@ export const rotorFields = {
     { value: 'directional', label: 'curved: left and right differ' },
   ]),
   sides: choice(
-    'The two rotors are',
+    'Sides supplied',
     [
       { value: 'pair', label: 'one left, one right' },
       { value: 'same', label: 'both of one side' },
@@ -253,7 +253,7 @@ export const padFields = {
   friction: amount('Friction coefficient', 'number', 0.05, 1, { help: 'At working temperature.' }),
   heightMm: length('Lining height', 15, 120, { help: 'Radial height of the lining.' }),
   areaMm2: amount('Lining area, one pad', 'area', 500, 30000),
-  plateHeightMm: length('Plate, from the lining’s top down', 20, 140, {
+  plateHeightMm: length('Height of the backing plate', 20, 140, {
     help: 'From the top edge of the lining to the lowest place of the plate.',
   }),
   thicknessMm: length('Thickness, new', 5, 40, { help: 'Plate and lining together.' }),
@@ -341,7 +341,7 @@ export const wheelFields = {
 
 export const spacerFields = {
   thicknessMm: length('Thickness', 0.5, 60),
-  fixing: choice('Held by', [
+  fixing: choice('Fixing', [
     { value: 'clamped', label: 'the wheel: clamped under it' },
     { value: 'ownStuds', label: 'nuts of its own, the wheel on its studs' },
   ]),
@@ -349,13 +349,13 @@ export const spacerFields = {
     { value: 'none', label: 'none: the hub’s reaches through' },
     { value: 'own', label: 'one of its own' },
   ]),
-  seatThicknessMm: length('Thickness under its own nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
-  studLengthMm: length('Its studs, from its outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
-  tipMm: length('Thread missing at the tips of its studs', 0, 25, {
+  seatThicknessMm: length('Thickness under its nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
+  studLengthMm: length('Stud length beyond the outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
+  tipMm: length('Missing thread at the stud tips', 0, 25, {
     when: { field: 'fixing', is: 'ownStuds' },
     help: 'Unknown: the tips of the car’s own are taken, and it is to be seen.',
   }),
-  nutThreadMm: length('Thread in its own nuts', 4, 60, {
+  nutThreadMm: length('Thread length of its own nuts', 4, 60, {
     when: { field: 'fixing', is: 'ownStuds' },
     help: 'Length of thread. Unknown: that of the car’s own is taken, and it is to be seen.',
   }),
@@ -366,18 +366,18 @@ export const bracketFields = {
   axialMm: length('Axial offset', -80, 80, { help: '+ outboard.' }),
   radialMm: length('Radial offset', -60, 120, { help: '+ away from the hub.' }),
   knuckleType: choice('Mount towards the knuckle', MOUNT_TYPES),
-  knuckleSpacingMm: length('Bolts apart, towards the knuckle', 40, 320),
-  knuckleThread: text('Thread, towards the knuckle', 40),
+  knuckleSpacingMm: length('Bolt spacing towards the knuckle', 40, 320),
+  knuckleThread: text('Thread towards the knuckle', 40),
   caliperType: choice('Mount towards the caliper', MOUNT_TYPES),
-  caliperSpacingMm: length('Bolts apart, towards the caliper', 40, 320),
-  caliperThread: text('Thread, towards the caliper', 40, { help: 'As M10 x 1.25.' }),
+  caliperSpacingMm: length('Bolt spacing towards the caliper', 40, 320),
+  caliperThread: text('Thread towards the caliper', 40, { help: 'As M10 x 1.25.' }),
   caliperDepthMm: length('Depth of thread for the caliper’s bolts', 5, 60),
-  material: choice('Made of', [
+  material: choice('Material', [
     { value: 'steel', label: 'steel or iron' },
     { value: 'aluminium', label: 'aluminium' },
   ]),
-  boltLengthMm: length('Bolt into the knuckle, length under the head', 8, 140),
-  lugMm: length('Thickness that bolt goes through', 3, 60),
+  boltLengthMm: length('Knuckle bolt length under the head', 8, 140),
+  lugMm: length('Lug thickness towards the knuckle', 3, 60),
 } as const satisfies FieldTable
 
 export const masterCylinderFields = {
@@ -388,8 +388,8 @@ export const masterCylinderFields = {
   boreMm: length('Bore', 8, 50, { when: { field: 'construction', is: 'tandem' } }),
   frontBoreMm: length('Front bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
   rearBoreMm: length('Rear bore', 8, 50, { when: { field: 'construction', is: 'twin' } }),
-  barSpacingMm: length('Clevises of the bar apart', 30, 150, { when: { field: 'construction', is: 'twin' } }),
-  barTiltDeg: amount('Bar may tilt by, degrees', 'number', 1, 45, {
+  barSpacingMm: length('Clevis spacing of the bar', 30, 150, { when: { field: 'construction', is: 'twin' } }),
+  barTiltDeg: amount('Greatest tilt of the bar, degrees', 'number', 1, 45, {
     when: { field: 'construction', is: 'twin' },
     help: 'As its maker allows.',
   }),
@@ -432,7 +432,7 @@ export const valveFields = {
 } as const satisfies FieldTable
 
 export const fluidFields = {
-  base: choice('Made of', FLUID_BASES),
+  base: choice('Base', FLUID_BASES),
   grade: text('Grade', 40),
   dryBoilC: amount('Boiling point, dry', 'temperature', 100, 400),
   wetBoilC: amount('Boiling point, wet', 'temperature', 80, 350),

@@ -28,7 +28,7 @@ export const mountBolts: Rule = {
     const diameter = written === undefined ? undefined : parseThread(written)?.diameterMm
     if (written !== undefined && diameter === undefined)
       look.ask(
-        `Thread, towards the caliper of ${bracket.name}`,
+        `Thread towards the caliper of ${bracket.name}`,
         { kind: 'part', partId: bracket.id, field: 'caliperThread' },
         `“${written}” does not say diameter and pitch: write it as M10 x 1.25.`,
       )
