@@ -108,6 +108,8 @@ legend {
   font-size: 13px;
 }
 .help {
+  display: block;
   font-size: 12px;
+  line-height: 1.35;
 }
 </style>

@@ -46,17 +46,25 @@ export const PART_FIGURES: Partial<Record<PartKind, DrawnSheet>> = {
     parts: [
       { kind: 'caliper', d: 'M150 60H186V150H150z' },
       { kind: 'hub', d: 'M110 150H150V196H110z' },
+      { kind: 'caliper', d: 'M240 84H320L308 170H252z' },
+      ...[
+        [252, 96],
+        [308, 96],
+        [262, 158],
+        [298, 158],
+      ].map(([x, y]) => ({ kind: 'hub' as const, d: `M${x! - 4} ${y}a4 4 0 1 0 8 0a4 4 0 1 0 -8 0z` })),
     ],
     names: [
-      { at: [84, 214], text: 'knuckle' },
-      { at: [192, 56], text: 'caliper' },
+      { at: [62, 178], text: 'knuckle' },
+      { at: [104, 84], text: 'caliper' },
       { at: [22, 200], text: 'hub axis' },
+      { at: [246, 52], text: 'along the axle' },
     ],
     dimensions: {
       axialMm: { from: [150, 40], to: [186, 40], at: [168, 30] },
-      radialMm: { from: [220, 172], to: [220, 84], at: [232, 128] },
-      caliperSpacingMm: { from: [166, 74], to: [166, 84], at: [152, 78] },
-      knuckleSpacingMm: { from: [130, 166], to: [130, 180], at: [104, 172] },
+      radialMm: { from: [204, 172], to: [204, 84], at: [216, 128] },
+      caliperSpacingMm: { from: [252, 74], to: [308, 74], at: [280, 64] },
+      knuckleSpacingMm: { from: [262, 182], to: [298, 182], at: [280, 192] },
     },
   },
   hose: {
