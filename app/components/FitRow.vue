@@ -29,8 +29,7 @@ const seen = computed(() => {
 })
 
 function price(remedy: Remedy): string {
-  if (remedy.kind === 'shim') return 'no price yet'
-  if (remedy.kind === 'piece') return 'priced on the bill'
+  if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'priced on the bill'
   const part = store.project!.parts.find((one) => one.id === remedy.partId)
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }
@@ -94,14 +93,15 @@ const shown = (one: FitFinding['looked'][number]) =>
         +
       </button>
     </div>
-    <div v-if="fit && (fit.remedies.length > 0 || seen)" class="cures">
+    <div v-if="fit && (fit.remedies.length > 0 || fit.accepted || seen)" class="cures">
       <p v-if="seen?.where === 'asItStands'" class="soft small">Seen with the car as it stands, and this brake is the same.</p>
       <label v-else-if="seen" class="small">
         <input type="checkbox" :checked="seen.where === 'here'" @change="see" /> seen on the car
         <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span>
       </label>
       <p v-if="fit.accepted" class="small">
-        On the bill. <button class="linkish" type="button" @click="drop(fit)">Take it back</button>
+        {{ fit.rule === 'disc-plane' ? 'In the setup and on the bill.' : 'On the bill.' }}
+        <button class="linkish" type="button" @click="drop(fit)">Take it back</button>
         <NuxtLink :to="link('cost')">Price it</NuxtLink>
       </p>
       <template v-else>

@@ -1,12 +1,9 @@
 import { createSharedComposable } from '@vueuse/core'
-import type { Draft } from 'immer'
 import { shallowRef } from 'vue'
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Part } from '#core/model/project.ts'
+import { putPart } from '#core/fit/accept.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type SlotPlace } from '#core/model/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useWorkbench } from './workbench.ts'
-
-/** A place in a setup that takes a part. */
-export type SlotPlace = { axle: Axle; slot: AxleSlot } | { axle?: undefined; slot: HydraulicSlot }
 
 /** Puts parts into slots of the setup that is looked at: chosen from a list, or dragged there. */
 export const useChoosePart = createSharedComposable(() => {
@@ -22,10 +19,7 @@ export const useChoosePart = createSharedComposable(() => {
   function put(place: SlotPlace, value: string): void {
     store.edit(`Choose ${labelOf(place).toLowerCase()}`, (draft) => {
       const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
-      const target = (place.axle ? one[place.axle] : one.hydraulics) as Draft<Record<string, unknown>>
-      if (value === '') Reflect.deleteProperty(target, place.slot)
-      else target[place.slot] = value === '-' ? null : value
-      if (place.slot === 'spacer') Reflect.deleteProperty(target, 'spacerTrialMm')
+      putPart(draft, one, place, value === '' ? undefined : value === '-' ? null : value)
     })
   }
   function drop(place: SlotPlace): void {

@@ -99,9 +99,10 @@ const shimStack: Draw = (read) => {
   const [mount, toSlot, hat, offset] = [read('mountFaceMm'), read('mountToSlotMm'), read('hatThicknessMm'), read('offsetMm')]
   if (mount === undefined || toSlot === undefined || hat === undefined || offset === undefined) return undefined
   const bracket = read('axialMm') ?? 0
-  const slot = mount + bracket + toSlot
+  const shim = read('shimMm') ?? 0
+  const slot = mount + bracket + shim + toSlot
   const disc = hat - offset
-  const all = [mount, mount + bracket, slot, disc, 0]
+  const all = [mount, mount + bracket, mount + bracket + shim, slot, disc, 0]
   const x = scaleLinear([Math.min(...all) - 5, Math.max(...all) + 5], [8, FIGURE_WIDTH - 8])
   const shapes: Shape[] = [
     rect(x(mount) - 7, 50, 7, 34, 'part'),
@@ -112,9 +113,10 @@ const shimStack: Draw = (read) => {
     text(x(disc) + 7, 16, 'disc', 'start'),
     line(x(slot), 22, x(slot), 72, 'limit'),
     text(x(slot) + 4, 62, 'slot', 'start'),
-    line(x(mount + bracket), 66, x(slot), 66, 'axis'),
+    line(x(mount + bracket + shim), 66, x(slot), 66, 'axis'),
   ]
   if (bracket !== 0) shapes.push(rect(x(mount), 60, x(mount + bracket) - x(mount), 12, 'other'))
+  if (shim !== 0) shapes.push(rect(x(mount + bracket), 56, x(mount + bracket + shim) - x(mount + bracket), 20, 'limit'))
   return { shapes, title: 'Where the slot stands against the disc' }
 }
 

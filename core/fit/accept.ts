@@ -1,6 +1,7 @@
-import type { Axle, ExtraLine, Project } from '../model/project.ts'
+import type { Axle, ExtraLine, Project, Setup, Slot, SlotPlace } from '../model/project.ts'
 import type { FitFinding, Remedy } from './finding.ts'
 import { resolveSetup } from '../model/resolve.ts'
+import { setShims, shimLineId } from '../model/shims.ts'
 import { pieceLineId } from './rule.ts'
 import { brakeOf, seenIn } from './seen.ts'
 
@@ -11,12 +12,9 @@ import { brakeOf, seenIn } from './seen.ts'
 export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy): void {
   const setup = draft.setups.find((one) => one.id === setupId)
   if (!setup) return
-  const axle = finding.axle && setup[finding.axle]
-  if (remedy.kind === 'hydraulic') setup.hydraulics[remedy.slot] = remedy.partId
-  else if (remedy.kind === 'part' && axle) {
-    axle[remedy.slot] = remedy.partId
-    if (remedy.slot === 'spacer') delete axle.spacerTrialMm
-  } else if (remedy.kind === 'shim' && axle) axle.shimMm = remedy.shimMm
+  if (remedy.kind === 'hydraulic') putPart(draft, setup, { slot: remedy.slot }, remedy.partId)
+  else if (remedy.kind === 'part' && finding.axle) putPart(draft, setup, { axle: finding.axle, slot: remedy.slot }, remedy.partId)
+  else if (remedy.kind === 'shim' && finding.axle) shim(draft, setup, finding.axle, remedy.shimMm)
   else if (remedy.kind === 'piece') {
     const id = pieceLineId(finding)
     const there = setup.extras.find((line) => line.id === id)
@@ -32,10 +30,35 @@ export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitF
   }
 }
 
-/** Takes a piece off the bill again. */
+/**
+ * Puts a part into a slot. What was cut or tried for the part before goes: shims with the caliper, a tried thickness with
+ * the spacer. Changes the draft it is given.
+ *
+ * @param part an id; null: nothing on purpose; undefined: as the car stands
+ */
+export function putPart(draft: Project, setup: Setup, place: SlotPlace, part: Slot): void {
+  const holder = (place.axle ? setup[place.axle] : setup.hydraulics) as Record<string, Slot>
+  const before = holder[place.slot]
+  if (part === undefined) Reflect.deleteProperty(holder, place.slot)
+  else holder[place.slot] = part
+  if (place.axle && place.slot === 'spacer') delete setup[place.axle].spacerTrialMm
+  if (place.axle && place.slot === 'caliper' && before !== part) shim(draft, setup, place.axle, undefined)
+}
+
+/** Shims of a setup; on the car as it stands they are there already and are not bought. */
+const shim = (draft: Project, setup: Setup, axle: Axle, shimMm: number | undefined): void =>
+  setShims(setup, axle, shimMm, setup.id !== draft.setups[0].id, draft.preferences.units)
+export function chooseShims(draft: Project, setupId: string, axle: Axle, shimMm: number | undefined): void {
+  const setup = draft.setups.find((one) => one.id === setupId)
+  if (setup) shim(draft, setup, axle, shimMm)
+}
+
+/** Takes a piece off the bill again, or shims out. */
 export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): void {
   const setup = draft.setups.find((one) => one.id === setupId)
-  if (setup) setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding))
+  if (!setup) return
+  setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding))
+  if (finding.axle && pieceLineId(finding) === shimLineId(finding.axle)) delete setup[finding.axle].shimMm
 }
 
 /** Notes that someone has seen a rule to hold on the car, or takes that back. */

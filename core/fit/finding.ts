@@ -33,6 +33,8 @@ export interface Judgement {
   remedies?: readonly Remedy[]
   /** A warning that concerns safety. */
   safety?: boolean
+  /** It is so with a remedy that this setup has taken and could give back. */
+  accepted?: boolean
 }
 
 export interface FitFinding {

@@ -137,6 +137,17 @@ export class Look {
     return formatQuantity(value, 'length', units, { decimals })
   }
 
+  /** Shims between mount and caliper, mm, + outboard; none is no question. */
+  shimMm(): number {
+    const { axle, setup, resolved } = this.facts
+    const { shimMm } = resolved
+    if (shimMm !== 0) {
+      const at = { kind: 'setup', setupId: setup.id, axle, field: 'shimMm' } as const
+      this.looked.push({ label: `Shims, ${axle}`, value: shimMm, dimension: 'length', at })
+    }
+    return shimMm
+  }
+
   limit(id: LimitId): number {
     const own = this.facts.project.preferences.limits?.[id]
     if (own === undefined) return LIMITS[id].value

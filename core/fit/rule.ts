@@ -130,7 +130,7 @@ function ask(rule: Rule, facts: Facts, watched?: string): Said | undefined {
       sentence: `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`,
       accepted: true,
     }
-  return { look, judged, verdict, sentence, accepted: false }
+  return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
 }
 
 /** Whether what stands in a slot matters to a rule at all. */

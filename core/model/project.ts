@@ -89,6 +89,9 @@ export const HYDRAULIC_SLOTS = {
 } as const satisfies Record<string, { label: string; kinds: readonly PartKind[]; nothing: boolean }>
 export type HydraulicSlot = keyof typeof HYDRAULIC_SLOTS
 
+/** A place in a setup that takes a part. */
+export type SlotPlace = { axle: Axle; slot: AxleSlot } | { axle?: undefined; slot: HydraulicSlot }
+
 export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   /** A spacer being tried in the drawing, mm; outranks the spacer slot. */
   spacerTrialMm?: number

@@ -11,6 +11,7 @@ import {
   type Setup,
 } from './project.ts'
 import { stockSetup } from './resolve.ts'
+import { shimLineId } from './shims.ts'
 
 /** Where a part of a kind goes: a slot of an axle, one of the hydraulics, or nowhere. */
 export function slotFor(kind: PartKind): { of: 'axle'; slot: AxleSlot } | { of: 'hydraulics'; slot: HydraulicSlot } | undefined {
@@ -31,6 +32,7 @@ export function takeBundle(setup: Setup, bundle: Bundle, parts: readonly Part[],
   if (mine.some((part) => part.kind === 'caliper' || part.kind === 'drum')) {
     taken[axle].bracket = null
     delete taken[axle].shimMm
+    taken.extras = taken.extras.filter((line) => line.id !== shimLineId(axle))
   }
   for (const part of mine) {
     const place = slotFor(part.kind)

@@ -60,7 +60,8 @@ export const discPlaneRule: Rule = {
       !construction
     )
       return undefined
-    const shim = look.facts.resolved.shimMm
+    const shim = look.shimMm()
+    const accepted = (look.facts.setup[look.facts.axle].shimMm ?? 0) !== 0
     const tolerance = look.limit(construction === 'fixed' ? 'planeFixedMm' : 'planeSlidingMm')
     const withBracket = (axialMm: number) =>
       discPlane(face, side as 'outboard' | 'inboard', axialMm + shim, toSlot, hat, offset, tolerance, look.limit('shimMostMm'))
@@ -68,7 +69,12 @@ export const discPlaneRule: Rule = {
     const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${look.mm(tolerance)}` } as const
     const way = found.misalignMm > 0 ? 'outboard' : 'inboard'
     if (found.verdict === 'fits')
-      return { ...figure, verdict: 'fits', sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle.` }
+      return {
+        ...figure,
+        verdict: 'fits',
+        accepted,
+        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle${shim === 0 ? '' : `, with shims of ${look.mm(Math.abs(shim))}`}.`,
+      }
     if (found.shimMm === null) {
       const brackets = joiningBrackets(look).filter((one) => one.axialMm && withBracket(one.axialMm.value).verdict !== 'blocked')
       return {
@@ -78,16 +84,17 @@ export const discPlaneRule: Rule = {
         remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
       }
     }
+    // what is said is the whole stack, not what is to be added
     const signed = shim + (side === 'outboard' ? found.shimMm : -found.shimMm)
     return {
       ...figure,
       verdict: 'needs',
-      sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle: shims of ${look.mm(found.shimMm)} under the mount.`,
+      sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle: shims of ${look.mm(Math.abs(signed))} under the mount${shim === 0 ? '' : ` in place of ${look.mm(Math.abs(shim))}`}.`,
       remedies: [
         {
           kind: 'shim',
           shimMm: Math.round(signed * 100) / 100,
-          sentence: `Shims of ${look.mm(found.shimMm)} between mount and caliper, both bolts alike.`,
+          sentence: `Shims of ${look.mm(Math.abs(signed))} between mount and caliper, both bolts alike.`,
         },
       ],
     }

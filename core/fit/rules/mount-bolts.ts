@@ -13,7 +13,7 @@ export const mountBolts: Rule = {
   judge(look) {
     const caliper = look.caliper()
     const bracket = look.part('bracket')
-    const shimMm = Math.abs(look.facts.resolved.shimMm)
+    const shimMm = Math.abs(look.shimMm())
     const own = { bolt: look.of(caliper, 'boltLengthMm'), lug: look.of(caliper, 'lugMm') }
     const knuckle = {
       where: 'in the knuckle',

@@ -2,13 +2,22 @@
 import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
-import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Slot } from '#core/model/project.ts'
+import {
+  AXLES,
+  AXLE_SLOTS,
+  HYDRAULIC_SLOTS,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Slot,
+  type SlotPlace,
+} from '#core/model/project.ts'
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
 import { boughtWhole } from '#core/model/take-bundle.ts'
 import { useCandidates } from '~/composables/candidates'
-import { useChoosePart, type SlotPlace } from '~/composables/choose-part'
+import { useChoosePart } from '~/composables/choose-part'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -95,40 +104,44 @@ function writeNote(event: Event) {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="slot in axleSlots" :key="slot">
-            <th scope="row">{{ AXLE_SLOTS[slot].label }}</th>
-            <td
-              v-for="axle in AXLES"
-              :key="axle"
-              :class="{ wanted: wanted({ axle, slot }) }"
-              :data-slot="`${axle}.${slot}`"
-              @dragover="over({ axle, slot }, $event)"
-              @drop.prevent="drop({ axle, slot })"
-            >
-              <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
-              <select
-                v-else
-                class="native"
-                :class="{ changed: !isStock && setup[axle][slot] !== undefined }"
-                :value="valueOf(setup[axle][slot])"
-                :aria-label="`${AXLE_SLOTS[slot].label}, ${axle}`"
-                :data-field="`${axle}.${slot}`"
-                @change="put({ axle, slot }, valueIn($event))"
+          <template v-for="slot in axleSlots" :key="slot">
+            <ShimRow v-if="slot === 'rotor'" />
+            <tr>
+              <th scope="row">{{ AXLE_SLOTS[slot].label }}</th>
+              <td
+                v-for="axle in AXLES"
+                :key="axle"
+                :class="{ wanted: wanted({ axle, slot }) }"
+                :data-slot="`${axle}.${slot}`"
+                @dragover="over({ axle, slot }, $event)"
+                @drop.prevent="drop({ axle, slot })"
               >
-                <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
-                <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
-                <option v-for="part in ranked(axle, slot)" :key="part.id" :value="part.id">
-                  {{ part.name }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
-                </option>
-              </select>
-              <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
-                ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
-              >
-              <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
-                >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
-              >
-            </td>
-          </tr>
+                <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
+                <select
+                  v-else
+                  class="native"
+                  :class="{ changed: !isStock && setup[axle][slot] !== undefined }"
+                  :value="valueOf(setup[axle][slot])"
+                  :aria-label="`${AXLE_SLOTS[slot].label}, ${axle}`"
+                  :data-field="`${axle}.${slot}`"
+                  @change="put({ axle, slot }, valueIn($event))"
+                >
+                  <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
+                  <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
+                  <option v-for="part in ranked(axle, slot)" :key="part.id" :value="part.id">
+                    {{ part.name
+                    }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
+                  </option>
+                </select>
+                <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
+                  ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
+                >
+                <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
+                  >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
+                >
+              </td>
+            </tr>
+          </template>
           <tr v-for="slot in hydraulicSlots" :key="slot">
             <th scope="row">{{ HYDRAULIC_SLOTS[slot].label }}</th>
             <td
