@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Question } from '#core/model/question.ts'
 import type { FindingVerdict, Place } from '#core/report/types.ts'
 import { FINDING_ORDER, worstVerdict } from '#core/report/words.ts'
-import { FIT_WORDS, useFitRows } from '~/composables/fit-rows'
+import { COUNT_WORDS, useFitRows } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Every interface of a setup: what is compared, what a mechanic would say, what cures it and for how much. */
@@ -44,7 +44,7 @@ const print = () => window.print()
       <h1 :class="`tone-${worst}`"><VerdictMark :verdict="worst" :size="24" /> {{ ANSWERS[worst] }}</h1>
       <p class="counts num" data-test="fit-counts">
         <span v-for="one in counts" :key="one.verdict" :class="`tone-${one.verdict}`"
-          ><VerdictMark :verdict="one.verdict" :size="14" /> {{ one.count }} {{ FIT_WORDS[one.verdict] }}</span
+          ><VerdictMark :verdict="one.verdict" :size="14" /> {{ one.count }} {{ COUNT_WORDS[one.verdict] }}</span
         >
       </p>
       <label class="only small"><input v-model="onlyOpen" type="checkbox" /> only what is open</label>

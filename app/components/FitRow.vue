@@ -6,8 +6,9 @@ import { LIMITS } from '#core/fit/limits.ts'
 import { SEEN_ON_CAR, seenWhere } from '#core/fit/seen.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { FINDING_SHORT } from '#core/report/words.ts'
 import { interfaceFigure } from '~/drawing/interface-figures'
-import { FIT_WORDS, type FitRow } from '~/composables/fit-rows'
+import type { FitRow } from '~/composables/fit-rows'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -64,7 +65,7 @@ const shown = (one: FitFinding['looked'][number]) =>
   <li :data-rule="row.key">
     <div class="row">
       <span class="mark" :class="`tone-${row.verdict}`"
-        ><VerdictMark :verdict="row.verdict" :size="17" /><span class="visually-hidden">{{ FIT_WORDS[row.verdict] }}</span></span
+        ><VerdictMark :verdict="row.verdict" :size="17" /><span class="visually-hidden">{{ FINDING_SHORT[row.verdict] }}</span></span
       >
       <div class="say">
         <strong>{{ row.title }}</strong>
@@ -101,7 +102,7 @@ const shown = (one: FitFinding['looked'][number]) =>
       </label>
       <p v-if="fit.accepted" class="small">
         {{ fit.rule === 'disc-plane' ? 'In the setup and on the bill.' : 'On the bill.' }}
-        <button class="linkish" type="button" @click="drop(fit)">Take it back</button>
+        <button class="linkish" type="button" @click="drop(fit)">Take it back</button>{{ ' ' }}
         <NuxtLink :to="link('cost')">Price it</NuxtLink>
       </p>
       <template v-else>

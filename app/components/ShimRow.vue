@@ -17,7 +17,7 @@ const own = (axle: Axle) => setup.value?.[axle].shimMm
 const shown = (axle: Axle) => editQuantity(own(axle), 'length', units.value)
 function empty(axle: Axle): string {
   const asItStands = own(axle) === undefined && setup.value ? resolveSetup(store.project!, setup.value)[axle].shimMm : 0
-  return asItStands === 0 ? 'none' : `${editQuantity(asItStands, 'length', units.value)} (as it stands)`
+  return asItStands === 0 ? 'none; + is outboard' : `${editQuantity(asItStands, 'length', units.value)} (as it stands)`
 }
 function take(axle: Axle, event: Event) {
   const input = event.target as HTMLInputElement
@@ -35,7 +35,7 @@ function take(axle: Axle, event: Event) {
 
 <template>
   <tr>
-    <th scope="row">Shims, + outboard</th>
+    <th scope="row">Shims</th>
     <td v-for="axle in AXLES" :key="axle">
       <DraftInput
         class="native num"
@@ -55,6 +55,11 @@ function take(axle: Axle, event: Event) {
 </template>
 
 <style scoped>
+th,
+td {
+  padding: 2px 4px !important;
+  border: 0 !important;
+}
 .changed {
   border-color: var(--ink);
   font-weight: 620;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
+import { COUNT_WORDS } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
 /** One corner: whether the wheel clears, how sure that is, what to measure next, and the drawing. */
@@ -20,16 +21,9 @@ const rows = computed(() =>
     : [],
 )
 /** What the other rules of the fit check say, in numbers. */
-const REST_WORDS = {
-  blocked: 'blocked',
-  unknown: 'unknown',
-  needs: 'in need of something',
-  check: 'to see on the car',
-  fits: 'fit',
-} as const
 const rest = computed(() =>
   (['blocked', 'unknown', 'needs', 'check', 'fits'] as const)
-    .map((verdict) => ({ word: REST_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
+    .map((verdict) => ({ word: COUNT_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
     .filter((one) => one.count > 0),
 )
 const contradicted = computed(() => report.value?.reports[axle.value].filter((one) => one.contradicts !== undefined) ?? [])

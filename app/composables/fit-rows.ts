@@ -16,12 +16,13 @@ export interface FitRow {
   own?: Finding
 }
 
-export const FIT_WORDS: Record<FindingVerdict, string> = {
+/** After a number. */
+export const COUNT_WORDS: Record<FindingVerdict, string> = {
   blocked: 'blocked',
   unknown: 'unknown',
-  needs: 'needs',
-  check: 'see on the car',
-  fits: 'fits',
+  needs: 'in need of something',
+  check: 'to see on the car',
+  fits: 'fit',
 }
 const OWN_TITLES: Record<Finding['rule'], string> = {
   'wheel-clearance': 'Wheel over the caliper',

@@ -1,10 +1,11 @@
 /**
  * Where a caliper's outline stands in the seat frame of this car. A fixed caliper sits where knuckle,
  * bracket and shim put it; the housing of a sliding one follows disc and pads, so worn parts at the
- * time of measuring flatter the gap. All in mm, z outboard, offsets inboard.
+ * time of measuring flatter the gap. All in mm, z outboard, offsets inboard. `stackBeyondMm`: bracket and shims now, less
+ * those the outline was taken with.
  */
 export type Placing =
-  | { construction: 'fixed'; frame: 'seat'; takenWithHatMm: number; hatMm: number }
+  | { construction: 'fixed'; frame: 'seat'; takenWithHatMm: number; hatMm: number; stackBeyondMm: number }
   | { construction: 'fixed'; frame: 'mount'; mountFaceMm: number; bracketMm: number; shimMm: number; mountToSlotMm: number; hatMm: number }
   | ({ construction: 'sliding'; frame: 'seat'; takenWithRotorOffsetMm: number } & SlidingStack)
   | ({ construction: 'sliding'; frame: 'mount' } & SlidingStack)
@@ -20,7 +21,9 @@ export interface SlidingStack {
 /** What to add to an outline's z to bring it into the seat frame, mm. */
 export function axialShift(p: Placing): number {
   if (p.construction === 'fixed') {
-    return p.frame === 'seat' ? p.takenWithHatMm - p.hatMm : p.mountFaceMm + p.bracketMm + p.shimMm + p.mountToSlotMm - p.hatMm
+    return p.frame === 'seat'
+      ? p.takenWithHatMm - p.hatMm + p.stackBeyondMm
+      : p.mountFaceMm + p.bracketMm + p.shimMm + p.mountToSlotMm - p.hatMm
   }
   // new outer pad and half the new rotor push the finger face outboard of the mid-plane
   const stack = p.padThicknessMm - p.takenWithPadThicknessMm + (p.rotorThicknessMm - p.takenWithRotorThicknessMm) / 2

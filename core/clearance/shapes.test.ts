@@ -99,7 +99,9 @@ describe('where a caliper stands', () => {
     expect(
       axialShift({ construction: 'fixed', frame: 'mount', mountFaceMm: -40, bracketMm: 5, shimMm: 1, mountToSlotMm: 8, hatMm: 6 }),
     ).toBe(-32)
-    expect(axialShift({ construction: 'fixed', frame: 'seat', takenWithHatMm: 6, hatMm: 8 })).toBe(-2)
+    expect(axialShift({ construction: 'fixed', frame: 'seat', takenWithHatMm: 6, hatMm: 8, stackBeyondMm: 0 })).toBe(-2)
+    // 3 mm of shims more than when it was taken
+    expect(axialShift({ construction: 'fixed', frame: 'seat', takenWithHatMm: 6, hatMm: 8, stackBeyondMm: 3 })).toBe(1)
   })
   test('sliding: worn pads and rotor at the measuring flattered the gap', () => {
     expect(axialShift({ construction: 'sliding', frame: 'seat', takenWithRotorOffsetMm: 28, ...stack })).toBe(7)

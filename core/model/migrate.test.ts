@@ -56,6 +56,37 @@ test('version 4 keeps what was seen on the car with the brake that was in the sl
   })
   expect(migrate({ version: 3, setups: 'none' }, MIGRATIONS, 4)).toEqual({ ok: true, value: { version: 4, setups: 'none' } })
 })
+test('version 4 takes an outline to have been taken with the bracket that was in the slot beside', () => {
+  const seat = (id: string, more: object = {}) => ({ id, kind: 'caliper', frame: 'seat', ...more })
+  const parts = [
+    seat('on'),
+    seat('shimmed'),
+    seat('said', { takenWithStackMm: { value: 9 } }),
+    seat('bare'),
+    { ...seat('bench'), frame: 'mount' },
+    { id: 'b', kind: 'bracket', axialMm: { value: -4 }, radialMm: { value: 14 } },
+    { id: 'unknown', kind: 'bracket' },
+    'no part',
+  ]
+  const front = (caliper: string, bracket: unknown, more: object = {}) => ({ front: { caliper, bracket, ...more }, rear: 7 })
+  const setups = [
+    front('on', 'b'),
+    front('shimmed', 'b', { shimMm: -1 }),
+    front('said', 'b'),
+    front('bare', null),
+    front('bench', 'b'),
+    front('bare', 'unknown'),
+  ]
+  const migrated = migrate({ version: 3, parts, setups }, MIGRATIONS, 4)
+  const [on, shimmed, said, ...rest] = (migrated as { value: Record<string, unknown> }).value.parts as unknown[]
+  const estimated = (value: number) => ({ value, origin: 'estimated' })
+  expect([on, shimmed]).toMatchObject([
+    { takenWithStackMm: estimated(-4), takenWithLiftMm: estimated(14) },
+    { takenWithStackMm: estimated(-5), takenWithLiftMm: estimated(14) },
+  ])
+  expect(said).toMatchObject({ takenWithStackMm: { value: 9 } })
+  expect(rest).toEqual(parts.slice(3))
+})
 test('the real table leads from every version it knows to the current one', () => {
   expect(Object.keys(MIGRATIONS).map(Number)).toEqual(Array.from({ length: VERSION - 1 }, (_, index) => index + 1))
 })

@@ -23,8 +23,28 @@ export const MIGRATIONS: MigrationTable = {
   3: (older) => {
     const setups = Array.isArray(older.setups) ? (older.setups as unknown[]) : []
     const [stock] = setups
-    return { ...older, ...(setups.length > 0 ? { setups: setups.map((setup) => seenWith(setup, stock)) } : {}) }
+    return {
+      ...older,
+      ...(setups.length > 0 ? { setups: setups.map((setup) => seenWith(setup, stock)) } : {}),
+      ...(Array.isArray(older.parts) ? { parts: takenWith(older.parts as unknown[], setups) } : {}),
+    }
   },
+}
+
+/** Outlines taken on a car with a bracket under them: until version 4 that was the one in the slot beside. */
+function takenWith(parts: readonly unknown[], setups: readonly unknown[]): unknown[] {
+  const byId = (id: unknown) => parts.find((one) => isObject(one) && one.id === id)
+  const valueOf = (part: unknown, field: string) => (isObject(part) && isObject(part[field]) ? part[field].value : undefined)
+  const axles = setups.flatMap((setup) => (isObject(setup) ? [setup.front, setup.rear] : [])).filter(isObject)
+  return parts.map((part) => {
+    if (!isObject(part) || part.kind !== 'caliper' || part.frame !== 'seat') return part
+    const on = axles.find((axle) => axle.caliper === part.id && typeof axle.bracket === 'string')
+    const [axial, radial] = [valueOf(byId(on?.bracket), 'axialMm'), valueOf(byId(on?.bracket), 'radialMm')]
+    if (typeof axial !== 'number' || typeof radial !== 'number') return part
+    const shim = typeof on?.shimMm === 'number' ? on.shimMm : 0
+    const estimated = (value: number) => ({ value, origin: 'estimated' })
+    return { takenWithStackMm: estimated(axial + shim), takenWithLiftMm: estimated(radial), ...part }
+  })
 }
 
 function seenWith(setup: unknown, stock: unknown): unknown {

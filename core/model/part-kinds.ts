@@ -146,6 +146,16 @@ export const caliperFields = {
     when: { field: 'construction', is: 'sliding' },
     help: 'Plate and lining together.',
   }),
+  takenWithStackMm: length('Bracket and shim offset under the outline', -90, 90, {
+    group: takenWith,
+    when: { field: 'frame', is: 'seat' },
+    help: 'Axial offset of the bracket and shims it was taken with, + outboard; 0 without. Asked for where there are any now.',
+  }),
+  takenWithLiftMm: length('Bracket lift under the outline', -60, 120, {
+    group: takenWith,
+    when: { field: 'frame', is: 'seat' },
+    help: 'Radial offset of the bracket it was taken with, + away from the hub; 0 without.',
+  }),
   outlineFrom: choice(
     'Outline given as',
     [

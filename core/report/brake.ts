@@ -89,6 +89,11 @@ function radius(context: Context, axle: Axle, caliper: PartOf<'caliper'> | undef
       const lift = bracket ? readPart(work, bracket, 'radialMm') : bracket === null ? 0 : undefined
       if (lift === undefined && !bracket) askSlot(work, context, axle, 'bracket')
       top = top === undefined || mount === undefined || lift === undefined ? undefined : mount + lift + top
+    } else if (bracket || caliper.takenWithLiftMm) {
+      // taken on a car with another bracket than now
+      const lift = bracket ? readPart(work, bracket, 'radialMm') : 0
+      const then = readPart(work, caliper, 'takenWithLiftMm')
+      top = top === undefined || lift === undefined || then === undefined ? undefined : top + lift - then
     }
   } else askSlot(work, context, axle, 'caliper')
   let height: number | undefined

@@ -106,9 +106,10 @@ function place(
   if (!caliper.construction || !caliper.frame) return undefined
   if (!rotor) askSlot(work, context, axle, 'rotor')
 
-  let dr: number | undefined = 0
+  let dr: number | undefined
   let bracketMm: number | undefined
-  if (caliper.frame === 'mount') {
+  if (caliper.frame === 'seat') dr = beyond(read, work, context, axle, caliper, 'caliperRadialMm')
+  else {
     const mountRadius = read.car('mountRadiusMm', { caliperRadialMm: 1 })
     const lift = bracket ? read.length(bracket, 'radialMm', { caliperRadialMm: 1 }) : bracket === null ? 0 : undefined
     bracketMm = bracket ? read.thickness(bracket, 'axialMm', 1) : bracket === null ? 0 : undefined
@@ -121,15 +122,13 @@ function place(
     const hatMm = rotor ? read.thickness(rotor, 'hatThicknessMm', -1) : undefined
     if (caliper.frame === 'seat') {
       const takenWithHatMm = read.thickness(caliper, 'takenWithHatMm', 1)
-      if (hatMm !== undefined && takenWithHatMm !== undefined) placing = { construction: 'fixed', frame: 'seat', hatMm, takenWithHatMm }
+      const stackBeyondMm = beyond(read, work, context, axle, caliper, 'caliperAxialMm')
+      if (hatMm !== undefined && takenWithHatMm !== undefined && stackBeyondMm !== undefined)
+        placing = { construction: 'fixed', frame: 'seat', hatMm, takenWithHatMm, stackBeyondMm }
     } else {
       const mountFaceMm = read.car('mountFaceMm', { caliperAxialMm: 1 })
       const mountToSlotMm = read.length(caliper, 'mountToSlotMm', { caliperAxialMm: 1 })
-      const shimMm = work.set(context.resolved[axle].shimMm, {
-        label: `Shims, ${axle}`,
-        dimension: 'length',
-        at: { kind: 'setup', setupId: context.setup.id, axle, field: 'shimMm' },
-      })
+      const shimMm = setShim(work, context, axle)
       if (hatMm !== undefined && mountFaceMm !== undefined && mountToSlotMm !== undefined && bracketMm !== undefined) {
         placing = { construction: 'fixed', frame: 'mount', hatMm, mountFaceMm, mountToSlotMm, shimMm, bracketMm }
       }
@@ -158,6 +157,39 @@ function place(
     }
   }
   return placing && dr !== undefined ? { dz: axialShift(placing), dr } : undefined
+}
+
+function setShim(work: Working, { resolved, setup }: Context, axle: Axle): number {
+  const at: Place = { kind: 'setup', setupId: setup.id, axle, field: 'shimMm' }
+  return work.set(resolved[axle].shimMm, { label: `Shims, ${axle}`, dimension: 'length', at })
+}
+
+/**
+ * What bracket and shims move an outline that was taken on a car: those now less those it was taken with. Where nothing
+ * stands between mount and caliper, and nothing else is said, nothing stood there then.
+ */
+function beyond(
+  read: ReturnType<typeof placer>,
+  work: Working,
+  context: Context,
+  axle: Axle,
+  caliper: PartOf<'caliper'>,
+  way: 'caliperAxialMm' | 'caliperRadialMm',
+): number | undefined {
+  const { bracket, shimMm } = context.resolved[axle]
+  const [own, taken] = way === 'caliperAxialMm' ? (['axialMm', 'takenWithStackMm'] as const) : (['radialMm', 'takenWithLiftMm'] as const)
+  const shims = way === 'caliperAxialMm' && shimMm !== 0
+  if (!bracket && !shims && !caliper[taken]) return 0
+  if (bracket === undefined) askSlot(work, context, axle, 'bracket')
+  const nowMm = (bracket?.[own]?.value ?? 0) + (shims ? shimMm : 0)
+  // the same bracket as then: how well it is known moves nothing
+  const moves = Math.abs(nowMm - (caliper[taken]?.value ?? Infinity)) > 1e-9
+  const figure = (part: PartOf<'caliper'> | PartOf<'bracket'>, field: string, sign: number) =>
+    moves ? read.length(part, field, { [way]: sign }) : readPart(work, part, field)
+  const ofBracket = bracket ? figure(bracket, own, 1) : bracket === null ? 0 : undefined
+  const then = figure(caliper, taken, -1)
+  const shim = shims ? setShim(work, context, axle) : 0
+  return ofBracket === undefined || then === undefined ? undefined : ofBracket + shim - then
 }
 
 /** What the car itself has near the wheel, in the seat frame; undefined while its place is not known. */

@@ -23,6 +23,71 @@ const open = (change: (project: Project) => void = () => {}) =>
     change(project)
   })
 
+describe('an outline that was taken on a car moves with what is put under the caliper', () => {
+  // fixed, on a bracket of -4 axial and 14 radial, as it was taken
+  const kit = (change: (project: Project) => void = () => {}) => {
+    const report = evaluate(demo(change), 'balanced')
+    return { shift: report.figures['front.shift'], corner: report.corners.front, radius: report.figures['front.effectiveRadius'].value }
+  }
+  const onBracket = (axialMm: number, radialMm: number) => (project: Project) =>
+    void Object.assign(part<'bracket'>(project, 'kit-bracket'), { axialMm: figure(axialMm), radialMm: figure(radialMm) })
+  const as = kit()
+  test('the same bracket moves nothing, however well it is known', () => {
+    const vague = kit((project) => {
+      part<'bracket'>(project, 'kit-bracket').axialMm = figure(-4, 'estimated')
+      part<'caliper'>(project, 'kit4-caliper').takenWithStackMm = figure(-4, 'estimated')
+    })
+    expect([vague.shift.value, vague.corner.gap!.u]).toEqual([as.shift.value, as.corner.gap!.u])
+  })
+  test('shims and another bracket move it outboard, and the doubt of both counts', () => {
+    const shimmed = kit((project) => (project.setups[3]!.front.shimMm = 2))
+    expect(shimmed.shift.value! - as.shift.value!).toBeCloseTo(2, 9)
+    expect(shimmed.corner.gap!.faceGapMm!).toBeCloseTo(as.corner.gap!.faceGapMm! - 2, 6)
+    const further = kit(onBracket(-1, 14))
+    expect(further.shift.value! - as.shift.value!).toBeCloseTo(3, 9)
+    const vague = kit((project) => (part<'bracket'>(project, 'kit-bracket').axialMm = figure(-1, 'estimated')))
+    expect(vague.corner.gap!.u).toBeGreaterThan(further.corner.gap!.u)
+  })
+  test('a bracket that lifts less brings body and pads down', () => {
+    const lower = kit(onBracket(-4, 11))
+    expect(lower.corner.gap!.barrelGapMm!).toBeCloseTo(as.corner.gap!.barrelGapMm! + 3, 6)
+    expect(lower.radius! - as.radius!).toBeCloseTo(-3, 9)
+    // taken out, the pads sit 14 mm lower: the caliper does not go on the knuckle, which is another finding
+    expect(kit((project) => (project.setups[3]!.front.bracket = null)).shift.value! - as.shift.value!).toBeCloseTo(4, 9)
+  })
+  test('what it was taken with is asked for as soon as something stands there, and never before', () => {
+    const unknown = kit((project) => {
+      delete part<'caliper'>(project, 'kit4-caliper').takenWithStackMm
+      delete part<'caliper'>(project, 'kit4-caliper').takenWithLiftMm
+    })
+    expect([unknown.corner.verdict, unknown.radius]).toEqual(['measure', undefined])
+    expect(unknown.corner.missing.map((one) => one.what)).toEqual([
+      'Bracket lift under the outline of Four-piston caliper Q4',
+      'Bracket and shim offset under the outline of Four-piston caliper Q4',
+    ])
+    // the estate's caliper stands on the knuckle itself
+    const bare = (shimMm: number) => front(demo((project) => (project.setups[1]!.front.shimMm = shimMm)))
+    expect([bare(0).verdict, bare(-1).verdict]).toEqual(['tooClose', 'measure'])
+    const known = front(
+      demo((project) => {
+        project.setups[1]!.front.shimMm = -1
+        part<'caliper'>(project, 'estate-front-caliper').takenWithStackMm = figure(0)
+      }),
+    )
+    expect(known.gap!.faceGapMm! - bare(0).gap!.faceGapMm!).toBeCloseTo(1, 6)
+  })
+  test('the housing of a sliding caliper follows the disc: shims do not move it, a lift does', () => {
+    const sliding = (change: (project: Project) => void) => evaluate(demo(change), 'big-kit')
+    const [before, shimmed, lifted] = [
+      sliding(() => {}),
+      sliding((project) => (project.setups[2]!.front.shimMm = 2)),
+      sliding(onBracket(-4, 15)),
+    ]
+    expect(shimmed.figures['front.shift'].value).toBe(before.figures['front.shift'].value)
+    expect(lifted.corners.front.gap!.barrelGapMm!).toBeCloseTo(before.corners.front.gap!.barrelGapMm! - 1, 6)
+  })
+})
+
 describe('how sure a gap is comes from every figure in it', () => {
   test('a hat nobody measured well widens the range of a caliper taken from the seat', () => {
     const sure = front(DEMO_PROJECT).gap!

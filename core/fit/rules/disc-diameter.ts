@@ -45,12 +45,8 @@ export const discDiameterRule: Rule = {
         sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
       }
     const at = (diameterMm: number, topMm: number) => discDiameter(diameterMm, topMm, most, 0, 0).verdict
-    // an outline that was taken on the car stays where it was taken
-    const lifts = caliper?.frame === 'mount'
     const liftMm = look.facts.resolved.bracket?.radialMm?.value ?? 0
-    const brackets = lifts
-      ? joiningBrackets(look).filter((one) => one.radialMm && at(diameter, top - liftMm + one.radialMm.value) === 'fits')
-      : []
+    const brackets = joiningBrackets(look).filter((one) => one.radialMm && at(diameter, top - liftMm + one.radialMm.value) === 'fits')
     if (found.verdict === 'blocked') {
       const sentence = `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`
       const larger = likeRotors(look).filter((one) => one.diameterMm && at(one.diameterMm.value, top) === 'fits')

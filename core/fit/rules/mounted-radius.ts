@@ -1,7 +1,7 @@
 import type { PartOf } from '../../model/project.ts'
 import type { Look } from '../look.ts'
 
-/** A radius of a caliper as it stands on this car, mm: from the hub as taken, or from the mount with what lifts it. */
+/** A radius of a caliper as it stands on this car, mm: from the hub as taken, or from the mount, and what a bracket lifts it by. */
 export function mountedRadius(
   look: Look,
   caliper: PartOf<'caliper'> | undefined,
@@ -9,7 +9,14 @@ export function mountedRadius(
 ): number | undefined {
   const own = look.of(caliper, field)
   const frame = look.wordOf(caliper, 'frame')
-  if (frame !== 'mount') return frame === undefined ? undefined : own
+  if (frame === undefined) return undefined
+  if (frame === 'seat') {
+    const { bracket } = look.facts.resolved
+    if (!bracket && !caliper?.takenWithLiftMm) return own
+    const [fitted, then] = [look.part('bracket'), look.of(caliper, 'takenWithLiftMm')]
+    const lift = fitted === null ? 0 : look.of(fitted, 'radialMm')
+    return own === undefined || lift === undefined || then === undefined ? undefined : own + lift - then
+  }
   const bracket = look.part('bracket')
   const mount = look.car('mountRadiusMm')
   const lift = bracket === null ? 0 : look.of(bracket, 'radialMm')

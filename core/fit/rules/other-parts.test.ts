@@ -66,12 +66,23 @@ describe('a bracket of the library', () => {
     )!
     expect(found.remedies.map((one) => one.kind)).toEqual(['part', 'piece'])
   })
-  test('does not move an outline that was taken on the car', () => {
-    const change = (project: Project) => {
-      copyOf(project, 'kit-bracket', { radialMm: figure(0) })
-      Object.assign(part(project, 'kit2-caliper'), { frame: 'seat', padTopRadiusMm: figure(160) })
-    }
-    expect(judged('disc-diameter', change)[0]).toBe('blocked')
+  test.each([
+    [14, 'fits'],
+    [17, 'check'],
+    [undefined, 'unknown'],
+  ])('moves what was read on a car with a bracket that lifted by 14: one of %p now is %s', (lift, verdict) => {
+    const found = find(
+      demo((project) => {
+        // 137.8 under 138.3 when it was read
+        Object.assign(part(project, 'kit2-caliper'), { padTopRadiusMm: figure(135.5) })
+        if (lift === undefined) Reflect.deleteProperty(part(project, 'kit2-caliper'), 'takenWithLiftMm')
+        else Object.assign(part(project, 'kit-bracket'), { radialMm: figure(lift) })
+      }),
+      'disc-diameter',
+      'front',
+      SETUP,
+    )!
+    expect([found.verdict, found.missing.length]).toEqual([verdict, lift === undefined ? 1 : 0])
   })
   test('joins a caliper that does not meet the knuckle, the one that moves it least first', () => {
     const found = find(
