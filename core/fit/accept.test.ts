@@ -63,6 +63,26 @@ describe('shims', () => {
     expect(estate(project).front.shimMm).toBeCloseTo(-4.2, 6)
     expect(plane(project).verdict).toBe('fits')
   })
+  test('shims that are not needed, or lie on the wrong face, are to be taken out', () => {
+    const at = (byMm: number, shimMm: number) => {
+      const project = off(byMm)
+      chooseShims(project, SETUP, 'front', shimMm)
+      const found = plane(project)
+      const [remedy] = found.remedies
+      if (remedy) acceptRemedy(project, SETUP, found, remedy)
+      return [found.verdict, remedy?.kind === 'shim' ? remedy.shimMm : undefined, plane(project).verdict]
+    }
+    // without any it is 0.2 outboard; the mount's inboard face takes shims inboard only
+    expect(at(0, -0.6)).toEqual(['fits', undefined, 'fits'])
+    expect(at(0, -0.8)).toEqual(['needs', 0, 'fits'])
+    expect(at(0, 0.2)).toEqual(['needs', 0, 'fits'])
+    expect(at(3, 1)).toEqual(['needs', -3.2, 'fits'])
+    // 1 mm inboard cannot be shimmed outboard there: a shim of the wrong face is no cure for it
+    expect(at(-1.2, 1)).toEqual(['blocked', undefined, 'blocked'])
+    const wrong = off(0)
+    chooseShims(wrong, SETUP, 'front', 0.2)
+    expect(plane(wrong).sentence).toMatch(/On the mount’s inboard face shims move the caliper inboard only\. Without any it is 0\.20/)
+  })
   test('on the car as it stands they are there and not bought; none of its own follows the car', () => {
     const project = demo()
     chooseShims(project, 'as-it-stands', 'front', -1)

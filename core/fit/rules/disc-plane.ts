@@ -63,40 +63,52 @@ export const discPlaneRule: Rule = {
     const shim = look.shimMm()
     const accepted = (look.facts.setup[look.facts.axle].shimMm ?? 0) !== 0
     const tolerance = look.limit(construction === 'fixed' ? 'planeFixedMm' : 'planeSlidingMm')
-    const withBracket = (axialMm: number) =>
-      discPlane(face, side as 'outboard' | 'inboard', axialMm + shim, toSlot, hat, offset, tolerance, look.limit('shimMostMm'))
-    const found = withBracket(axial)
+    const most = look.limit('shimMostMm')
+    const withStack = (axialMm: number, shimMm: number) =>
+      discPlane(face, side as 'outboard' | 'inboard', axialMm + shimMm, toSlot, hat, offset, tolerance, most)
+    const found = withStack(axial, shim)
     const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${look.mm(tolerance)}` } as const
-    const way = found.misalignMm > 0 ? 'outboard' : 'inboard'
-    if (found.verdict === 'fits')
+    const stands = `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${found.misalignMm > 0 ? 'outboard' : 'inboard'} of the disc’s middle`
+    const wrongWay = shim !== 0 && (side === 'outboard') !== shim > 0
+    if (found.verdict === 'fits' && !wrongWay)
       return {
         ...figure,
         verdict: 'fits',
         accepted,
-        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle${shim === 0 ? '' : `, with shims of ${look.mm(Math.abs(shim))}`}.`,
+        sentence: `${stands}${shim === 0 ? '' : `, with shims of ${look.mm(Math.abs(shim))}`}.`,
       }
-    if (found.shimMm === null) {
-      const brackets = joiningBrackets(look).filter((one) => one.axialMm && withBracket(one.axialMm.value).verdict !== 'blocked')
+    const instead = shim === 0 ? '' : ` in place of ${look.mm(Math.abs(shim))}`
+    const wrong = wrongWay ? ` On the mount’s ${side} face shims move the caliper ${side} only.` : ''
+    // the whole stack is named, not what is to be added to it
+    const bare = withStack(axial, 0)
+    if (bare.verdict === 'fits')
       return {
         ...figure,
-        verdict: brackets.length > 0 ? 'needs' : 'blocked',
-        sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle, and no shim can put that right: another bracket.`,
-        remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
+        verdict: 'needs',
+        sentence: `${stands} with shims of ${look.mm(Math.abs(shim))}.${wrong} Without any it is ${look.mm(Math.abs(bare.misalignMm))}.`,
+        remedies: [{ kind: 'shim', shimMm: 0, sentence: 'No shims between mount and caliper.' }],
       }
-    }
-    // what is said is the whole stack, not what is to be added
-    const signed = shim + (side === 'outboard' ? found.shimMm : -found.shimMm)
+    if (bare.shimMm !== null)
+      return {
+        ...figure,
+        verdict: 'needs',
+        sentence: `${stands}: shims of ${look.mm(bare.shimMm)} under the mount${instead}.${wrong}`,
+        remedies: [
+          {
+            kind: 'shim',
+            shimMm: Math.round((side === 'outboard' ? bare.shimMm : -bare.shimMm) * 100) / 100,
+            sentence: `Shims of ${look.mm(bare.shimMm)} between mount and caliper, both bolts alike.`,
+          },
+        ],
+      }
+    const brackets = wrongWay
+      ? []
+      : joiningBrackets(look).filter((one) => one.axialMm && withStack(one.axialMm.value, shim).verdict === 'fits')
     return {
       ...figure,
-      verdict: 'needs',
-      sentence: `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${way} of the disc’s middle: shims of ${look.mm(Math.abs(signed))} under the mount${shim === 0 ? '' : ` in place of ${look.mm(Math.abs(shim))}`}.`,
-      remedies: [
-        {
-          kind: 'shim',
-          shimMm: Math.round(signed * 100) / 100,
-          sentence: `Shims of ${look.mm(Math.abs(signed))} between mount and caliper, both bolts alike.`,
-        },
-      ],
+      verdict: brackets.length > 0 ? 'needs' : 'blocked',
+      sentence: `${stands}, and no shim can put that right: another bracket.${wrong}`,
+      remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
     }
   },
 }

@@ -20,7 +20,8 @@ describe('a bracket of the library', () => {
   const tooFarOut = (project: Project) => Object.assign(part(project, 'kit-bracket'), { axialMm: figure(4) })
   test.each([
     ['as far in as is needed', { axialMm: figure(-4) }, ['needs', ['other']]],
-    ['at the edge of what shims put right', { axialMm: figure(-4.9) }, ['needs', ['other']]],
+    ['at the edge of what a sliding caliper may be off', { axialMm: figure(-6.4) }, ['needs', ['other']]],
+    ['beyond it', { axialMm: figure(-6.41) }, ['blocked', []]],
     ['too far out as well', { axialMm: figure(3) }, ['blocked', []]],
     ['of which the offset is not known', { axialMm: undefined }, ['blocked', []]],
     ['for other bolts', { axialMm: figure(-4), caliperSpacingMm: figure(140) }, ['blocked', []]],
