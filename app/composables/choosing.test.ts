@@ -111,7 +111,7 @@ describe('a lever that is applied', () => {
     const made = store.project!.setups[at + 1]!
     expect(made.name).toBe(`${before.name}, ${offer.name}`.slice(0, 120))
     expect(address()).toBe(`balance?setup=${made.id}`)
-    expect(made.front).toEqual(offer.change.kind === 'part' && offer.change.axle === 'front' ? expect.anything() : before.front)
+    expect(made.front).toEqual(offer.change.kind === 'part' && offer.change.place.axle === 'front' ? expect.anything() : before.front)
     store.undo()
     expect(store.project!.setups).toHaveLength(4)
   })

@@ -302,7 +302,7 @@ describe('levers', () => {
     for (const advice of found.advice) {
       for (const offer of advice.offers) {
         const project = tailHappy()
-        project.setups.push(withLeverChange(project.setups[1]!, offer.change, 'cured', 'Cured'))
+        project.setups.push(withLeverChange(project, project.setups[1]!, offer.change, 'cured', 'Cured'))
         expect(projectProblems(project)).toEqual([])
         const { system, mass } = hydraulicsOf(project, 'cured')
         expect([offer.name, frontFirstUntil(lockOrder(system!, mass!)!)]).toEqual([offer.name, expect.any(Number)])

@@ -93,3 +93,14 @@ describe('what each part of the hydraulics would bring', () => {
     expect(() => hydraulicCandidates(DEMO_PROJECT, 'nobody')).toThrow(RangeError)
   })
 })
+
+test('another caliper is tried without the shims that were cut for this one', () => {
+  const project = structuredClone(DEMO_PROJECT)
+  // the estate's caliper, a copy of it, and shims that put neither over the disc
+  project.parts.push({ ...structuredClone(project.parts.find((one) => one.id === 'estate-front-caliper')!), id: 'twin', name: 'Twin' })
+  project.setups[1]!.front.shimMm = -3
+  const tried = candidates(project, 'estate-fronts', 'front')
+  const worst = (partId: string) => tried.find((one) => one.partId === partId)!
+  expect(worst('estate-front-caliper').why).not.toBe(worst('twin').why)
+  expect(worst('twin').why).toMatch(/^Too close/)
+})

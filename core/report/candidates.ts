@@ -11,7 +11,7 @@ import {
   type Part,
   type Project,
 } from '../model/project.ts'
-import { findSetup, resolveSetup } from '../model/resolve.ts'
+import { findSetup, resolveSetup, type ResolvedAxle } from '../model/resolve.ts'
 import { PER_AXLE } from './bill.ts'
 import type { Context } from './context.ts'
 import { briefClearance } from './corner.ts'
@@ -56,7 +56,7 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
     const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
-      const tried = { ...facts, slot, resolved: { ...resolved, [slot]: part, ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}) } }
+      const tried = { ...facts, slot, resolved: withPart(resolved, slot, part) }
       const judged = worstOf(rules, tried, part.id)
       // nothing is worse than what cannot be built anyway
       const clearance = OVER_THE_CALIPER.has(slot) && judged.worst !== 'blocked' ? clearanceOf(context, axle, slot, part) : undefined
@@ -111,9 +111,16 @@ const bestFirst = (a: Candidate, b: Candidate): number =>
 
 type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
+/** An axle with another part in a slot: a tried spacer goes with a chosen one, shims with the caliper they were cut for. */
+const withPart = (axle: ResolvedAxle, slot: AxleSlot, part: Part): ResolvedAxle => ({
+  ...axle,
+  [slot]: part,
+  ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}),
+  ...(slot === 'caliper' && axle.caliper?.id !== part.id ? { shimMm: 0 } : {}),
+})
+
 function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
-  const tried = { ...context.resolved[axle], [slot]: part, ...(slot === 'spacer' ? { spacerTrialMm: undefined } : {}) }
-  const resolved = { ...context.resolved, [axle]: tried }
+  const resolved = { ...context.resolved, [axle]: withPart(context.resolved[axle], slot, part) }
   const { verdict: worst, sentence } = briefClearance({ ...context, resolved }, axle)
   return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
 }

@@ -1,7 +1,8 @@
 import { lockOrder, type Mass } from '../balance/adhesion.ts'
 import { levers, lockTurnsAt, roadShareAt, withLever, type Aim, type LeverFound, type LeverId } from '../balance/levers.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
-import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type Project, type Setup } from '../model/project.ts'
+import { putPart } from '../fit/accept.ts'
+import { AXLES, type Axle, type AxleSlot, type Part, type Project, type Setup, type SlotPlace } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY, type Dimension } from '../quantity/units.ts'
 import { hydraulicsOf } from './hydraulics-of.ts'
@@ -26,7 +27,7 @@ const WORDS: Record<LeverId, { label: string; dimension: Dimension }> = {
 export type LeverChange =
   | { kind: 'knee'; partId: string; kneeMpa: number }
   | { kind: 'bar'; frontShare: number }
-  | { kind: 'part'; axle?: Axle; slot: AxleSlot | HydraulicSlot; partId: string }
+  | { kind: 'part'; place: SlotPlace; partId: string }
 
 export interface LeverAdvice extends LeverFound {
   label: string
@@ -171,7 +172,7 @@ function partOffers(
       if (!system) return []
       const toG = until(system)
       if (toG < limitOf(system)) return []
-      const change: LeverChange = { kind: 'part', axle, slot, partId: part.id }
+      const change: LeverChange = { kind: 'part', place: { axle, slot }, partId: part.id }
       return [
         {
           lever,
@@ -205,15 +206,14 @@ function kneeOffer(
 }
 
 /** The setup with a lever put where it was offered: a new one beside it. */
-export function withLeverChange(setup: Setup, change: LeverChange, id: string, name: string): Setup {
+export function withLeverChange(project: Project, setup: Setup, change: LeverChange, id: string, name: string): Setup {
   const next: Setup = { ...structuredCloneOf(setup), id, name }
   if (change.kind === 'knee') {
     next.hydraulics.valve = change.partId
     next.hydraulics.valveKneeMpa = { value: Math.floor(change.kneeMpa * 100) / 100, origin: 'estimated' }
   } else if (change.kind === 'bar')
     next.hydraulics.barFrontShare = { value: Math.round(change.frontShare * 1000) / 1000, origin: 'estimated' }
-  else if (change.axle) next[change.axle][change.slot as AxleSlot] = change.partId
-  else next.hydraulics[change.slot as HydraulicSlot] = change.partId
+  else putPart(project, next, change.place, change.partId)
   return next
 }
 const structuredCloneOf = (setup: Setup): Setup => JSON.parse(JSON.stringify(setup)) as Setup
