@@ -57,6 +57,13 @@ export class Look {
     private readonly watched?: string,
   ) {}
 
+  /** Forgets what it saw, for the next rule. */
+  restart(): this {
+    this.looked.length = this.missing.length = this.ownLimits.length = this.slots.length = 0
+    this.touched = false
+    return this
+  }
+
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
   part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
     const { axle, setup, resolved } = this.facts

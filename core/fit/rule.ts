@@ -90,10 +90,11 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
 
 /**
  * The verdict alone, for lists of hundreds of parts; what a mechanic would say of it is asked for apart.
+ * @param look eyes that watch the part, used for one rule after the other
  * @returns undefined where there is no such interface, or where the part has no hand in it
  */
-export function verdictOn(rule: Rule, facts: Facts, partId: string): Verdict | undefined {
-  const said = ask(rule, facts, partId)
+export function verdictOn(rule: Rule, look: Look): Verdict | undefined {
+  const said = ask(rule, look.facts, look.restart())
   return said?.look.touched ? said.verdict : undefined
 }
 export const sentenceOn = (rule: Rule, facts: Facts): string => ask(rule, facts)?.sentence ?? ''
@@ -106,10 +107,9 @@ interface Said {
   accepted: boolean
 }
 
-function ask(rule: Rule, facts: Facts, watched?: string): Said | undefined {
+function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined {
   if (rule.axle && rule.axle !== facts.axle) return undefined
   if (rule.on === 'disc' && facts.resolved.caliper?.kind === 'drum') return undefined
-  const look = new Look(facts, watched)
   const judged = rule.judge(look)
   const { missing } = look
   if (!judged && missing.length === 0) return undefined

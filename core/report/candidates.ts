@@ -1,4 +1,4 @@
-import type { Facts } from '../fit/look.ts'
+import { Look, type Facts } from '../fit/look.ts'
 import { looksInto, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import {
@@ -135,8 +135,9 @@ function worse(a: Judged, b: Judged): Judged {
 function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
   let worst: FindingVerdict = 'fits'
   let [first, count]: [Rule | undefined, number] = [undefined, 0]
+  const look = new Look(facts, partId)
   for (const rule of rules) {
-    const found = verdictOn(rule, facts, partId)
+    const found = verdictOn(rule, look)
     if (!found || found === 'check' || found === 'fits') continue
     if (found === worst) count += 1
     else if (VERDICT_RANK[found] > VERDICT_RANK[worst]) [worst, first, count] = [found, rule, 1]
