@@ -35,7 +35,11 @@ const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
   { id: 'car', label: 'Hydraulics and the whole car' },
 ]
 
-/** Every finding of the setup that is looked at, by axle, the worst first. */
+/** How early a group stands: what fits and what is to be seen leave the order of the car. */
+const weight = (rows: readonly FitRow[]): number =>
+  Math.max(VERDICT_RANK.check, ...rows.slice(0, 1).map((row) => VERDICT_RANK[row.verdict]))
+
+/** Every finding of the setup that is looked at, by axle, the worst first, and the axle with the worst first. */
 export function useFitRows() {
   const { report } = useWorkbench()
   const groups = computed(() =>
@@ -50,7 +54,7 @@ export function useFitRows() {
           .map((fit) => ({ key: findingKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),
       ]
       return { id, label, rows: rows.sort((a, b) => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]) }
-    }),
+    }).sort((a, b) => weight(b.rows) - weight(a.rows)),
   )
   return { groups }
 }
