@@ -16,7 +16,7 @@ import { useWorkbench } from '~/composables/workbench'
 const props = defineProps<{ row: FitRow; open: boolean }>()
 const emit = defineEmits<{ toggle: [] }>()
 const store = useProjectStore()
-const { setup, units, goTo, link, openFigureId } = useWorkbench()
+const { setup, isStock, units, goTo, link, openFigureId } = useWorkbench()
 const fit = computed(() => props.row.fit)
 const figure = computed(() => {
   if (props.row.verdict === 'fits' && !props.open) return undefined
@@ -28,6 +28,11 @@ const seen = computed(() => {
     ? { where: seenWhere(store.project!, setup.value, one.axle, one.rule), axle: one.axle }
     : undefined
 })
+
+/** Where the remedy is that was taken. */
+const accepted = computed(() =>
+  fit.value?.rule !== 'disc-plane' ? 'On the bill.' : isStock.value ? 'On the car.' : 'In the setup and on the bill.',
+)
 
 function price(remedy: Remedy): string {
   if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'priced on the bill'
@@ -101,9 +106,9 @@ const shown = (one: FitFinding['looked'][number]) =>
         <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span>
       </label>
       <p v-if="fit.accepted" class="small">
-        {{ fit.rule === 'disc-plane' ? 'In the setup and on the bill.' : 'On the bill.' }}
+        {{ accepted }}
         <button class="linkish" type="button" @click="drop(fit)">Take it back</button>{{ ' ' }}
-        <NuxtLink :to="link('cost')">Price it</NuxtLink>
+        <NuxtLink v-if="accepted !== 'On the car.'" :to="link('cost')">Price it</NuxtLink>
       </p>
       <template v-else>
         <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">
