@@ -137,6 +137,11 @@ h2 {
   margin-top: 3px;
   border: 1.5px solid var(--ink-soft);
 }
+@media (max-width: 760px) {
+  .counts {
+    flex: 1 1 100%;
+  }
+}
 @media print {
   .check {
     overflow: visible;
