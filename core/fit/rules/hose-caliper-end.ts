@@ -1,4 +1,6 @@
 import type { Rule } from '../rule.ts'
+import { otherHoses } from './other-hoses.ts'
+import { asRemedies } from './other-parts.ts'
 import { sameEnd } from './same-thread.ts'
 
 export const hoseCaliperEnd: Rule = {
@@ -14,6 +16,8 @@ export const hoseCaliperEnd: Rule = {
         ? [look.wordOf(fitted, 'inletThread'), look.wordOf(fitted, 'inletSeat')]
         : [look.wordOf(look.caliper(), 'inletThread'), look.wordOf(look.caliper(), 'inletSeat')]
     if (!thread || !seat || !inlet[0] || !inlet[1]) return undefined
-    return sameEnd({ thread, seat }, { thread: inlet[0], seat: inlet[1] }, 'Hose on caliper')
+    return sameEnd({ thread, seat }, { thread: inlet[0], seat: inlet[1] }, 'Hose on caliper', () =>
+      asRemedies('hose', otherHoses(look), 'meets both'),
+    )
   },
 }

@@ -1,14 +1,12 @@
 import type { AxleSlot, PartOf } from '../../model/project.ts'
 import type { Remedy } from '../finding.ts'
 import type { Look } from '../look.ts'
-import { plainThread } from './same-thread.ts'
+import { sameThread } from './same-thread.ts'
 
 /** Parts of the library that could stand in for a fitted one; what else they must meet the rule that asks adds. */
 
 const near = (a: number | undefined, b: number | undefined, withinMm: number): boolean =>
   a !== undefined && b !== undefined && Math.abs(a - b) <= withinMm + 1e-9
-const sameThread = (a: string | undefined, b: string | undefined): boolean =>
-  a !== undefined && b !== undefined && plainThread(a) === plainThread(b)
 
 /** Brackets that join the fitted caliper to this knuckle, the nearest to where the fitted bracket puts it first. */
 export function joiningBrackets(look: Look): PartOf<'bracket'>[] {

@@ -1,7 +1,10 @@
-import type { Judgement } from '../finding.ts'
+import type { Judgement, Remedy } from '../finding.ts'
 
 /** A thread as it is written, however it is spaced: "M10 x 1" is "m10x1". */
 export const plainThread = (text: string): string => text.toLowerCase().replace(/\s+/g, '').replace(/[×*]/g, 'x').replace(',', '.')
+
+export const sameThread = (a: string | undefined, b: string | undefined): boolean =>
+  a !== undefined && b !== undefined && plainThread(a) === plainThread(b)
 
 export interface PipeEnd {
   thread: string
@@ -10,9 +13,11 @@ export interface PipeEnd {
 
 /**
  * Two ends of a brake pipe or hose: the same thread and the same seat. Another thread takes an adapter;
- * another seat never seals, whatever is done to it, and blocks.
+ * another seat never seals, whatever is done to it, and blocks until another hose is in.
+ *
+ * @param others hoses that would do
  */
-export function sameEnd(a: PipeEnd, b: PipeEnd, what: string): Judgement {
+export function sameEnd(a: PipeEnd, b: PipeEnd, what: string, others: () => Remedy[]): Judgement {
   const limit = `${b.thread}, ${b.seat}`
   if (a.seat !== b.seat)
     return {
@@ -20,6 +25,7 @@ export function sameEnd(a: PipeEnd, b: PipeEnd, what: string): Judgement {
       limit,
       safety: true,
       sentence: `${what}: a ${a.seat} on a ${b.seat} does not seal. Mixed seats must not be assembled; tape or force does not help.`,
+      remedies: others(),
     }
   if (plainThread(a.thread) === plainThread(b.thread))
     return { verdict: 'fits', limit, sentence: `${what}: ${b.thread}, ${b.seat} on both.` }
@@ -28,6 +34,7 @@ export function sameEnd(a: PipeEnd, b: PipeEnd, what: string): Judgement {
     limit,
     sentence: `${what}: ${a.thread} meets ${b.thread}; an adapter certified for brakes is needed.`,
     remedies: [
+      ...others(),
       {
         kind: 'piece',
         label: `Brake adapter ${a.thread} to ${b.thread}`,
