@@ -29,10 +29,8 @@ const seen = computed(() => {
     : undefined
 })
 
-/** Where the remedy is that was taken. */
-const accepted = computed(() =>
-  fit.value?.rule !== 'disc-plane' ? 'On the bill.' : isStock.value ? 'On the car.' : 'In the setup and on the bill.',
-)
+/** Shims of the car as it stands are there and not bought. */
+const onTheCar = computed(() => isStock.value && fit.value?.rule === 'disc-plane')
 
 function price(remedy: Remedy): string {
   if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'priced on the bill'
@@ -106,9 +104,9 @@ const shown = (one: FitFinding['looked'][number]) =>
         <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span>
       </label>
       <p v-if="fit.accepted" class="small">
-        {{ accepted }}
+        {{ onTheCar ? 'On the car.' : 'On the bill.' }}
         <button class="linkish" type="button" @click="drop(fit)">Take it back</button>{{ ' ' }}
-        <NuxtLink v-if="accepted !== 'On the car.'" :to="link('cost')">Price it</NuxtLink>
+        <NuxtLink v-if="!onTheCar" :to="link('cost')">Price it</NuxtLink>
       </p>
       <template v-else>
         <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">

@@ -142,6 +142,8 @@ export function useMeasuring() {
       spacerMm: spacerInUseMm(now)!,
       ...(now.rotor ? { rotor: now.rotor.id } : {}),
       ...(now.pad ? { pad: now.pad.id } : {}),
+      bracket: now.bracket?.id ?? null,
+      shimMm: now.shimMm,
     }
   }
   const trialPossible = computed(() => {

@@ -36,6 +36,7 @@ test('version 4 keeps what was seen on the car with the brake that was in the sl
       { front: { caliper: 'a', bracket: null, rotor: 'b', pad: 'c', shimMm: 2, seen: ['knuckle-clear'] }, rear: { caliper: 'd' } },
       { front: { seen: ['dust-shield'] }, rear: { caliper: 'e', seen: ['parking-hold'] } },
       { front: { caliper: 'f', bracket: 'g', seen: ['knuckle-clear'] }, rear: { seen: 'nonsense' } },
+      { front: { trialFit: { caliper: 'a' } }, rear: { bracket: 'g', shimMm: 1, trialFit: { caliper: 'd' } } },
       'no setup',
     ],
   }
@@ -50,6 +51,7 @@ test('version 4 keeps what was seen on the car with the brake that was in the sl
           rear: { seen: { rules: ['parking-hold'], parts: ['e'], shimMm: 0 } },
         },
         { front: { seen: { parts: ['f', 'g', 'b', 'c'], shimMm: 0 } }, rear: { seen: 'nonsense' } },
+        { front: { trialFit: { caliper: 'a', bracket: null, shimMm: 2 } }, rear: { trialFit: { bracket: 'g', shimMm: 1 } } },
         'no setup',
       ],
     },

@@ -19,7 +19,7 @@ export const MIGRATIONS: MigrationTable = {
     ...older,
     ...(isObject(older.preferences) ? { preferences: { eventsPerSeason: 8, ...older.preferences } } : {}),
   }),
-  // version 4 keeps with what was seen on the car the brake that was fitted then: until then it was the one in the slots
+  // version 4 keeps with what was seen or tried on the car the brake that was fitted then: until then it was the one in the slots
   3: (older) => {
     const setups = Array.isArray(older.setups) ? (older.setups as unknown[]) : []
     const [stock] = setups
@@ -52,11 +52,18 @@ function seenWith(setup: unknown, stock: unknown): unknown {
   const next = { ...setup }
   for (const axle of ['front', 'rear']) {
     const [own, first] = [setup[axle], isObject(stock) ? stock[axle] : undefined]
-    if (!isObject(own) || !Array.isArray(own.seen)) continue
+    if (!isObject(own) || (!Array.isArray(own.seen) && !isObject(own.trialFit))) continue
     const [base, changed] = [isObject(first) ? first : {}, own.caliper !== undefined]
     const parts = ['caliper', 'bracket', 'rotor', 'pad'].map((slot) => own[slot] ?? (own[slot] === null ? null : base[slot]))
     const shimMm = own.shimMm ?? (changed ? undefined : base.shimMm) ?? 0
-    next[axle] = { ...own, seen: { rules: own.seen as unknown[], parts: parts.filter((id) => typeof id === 'string'), shimMm } }
+    const bracket = own.bracket === undefined ? (base.bracket ?? null) : own.bracket
+    next[axle] = {
+      ...own,
+      ...(isObject(own.trialFit) ? { trialFit: { bracket, shimMm, ...own.trialFit } } : {}),
+      ...(Array.isArray(own.seen)
+        ? { seen: { rules: own.seen as unknown[], parts: parts.filter((id) => typeof id === 'string'), shimMm } }
+        : {}),
+    }
   }
   return next
 }

@@ -118,6 +118,9 @@ export interface TrialFit {
   spacerMm: number
   rotor?: string
   pad?: string
+  /** Null: none. Absent, like the others: not noted, any will do. */
+  bracket?: string | null
+  shimMm?: number
 }
 
 /** The gap to a wheel at hand with the caliper that is on now, and what the new one stands out further at that radius. */

@@ -142,6 +142,8 @@ const axleSetupSchema = closed({
     spacerMm: finite().required('the spacer is missing').min(0).max(60),
     rotor: string().strict().max(80),
     pad: string().strict().max(80),
+    bracket: string().strict().nullable().max(80),
+    shimMm: finite().min(-20).max(20),
   }).default(undefined),
   byDifference: closed({
     gapNowMm: figureSchema('length', -20, 100).default(undefined),

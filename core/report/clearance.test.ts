@@ -175,11 +175,17 @@ describe('a trial fit', () => {
     expect(found.sentence).toMatch(/trial fit and the figures do not agree/)
     expect(found.trial).toMatchObject({ agree: false })
   })
-  test.each([{ spacerMm: 5 }, { wheel: 'club-wheel' }, { pad: 'stock-front-pad' }])('with other parts it does not count: %j', (more) => {
-    const found = front(fit(2.3, more))
-    expect(found.gap!.u).toBeCloseTo(front(open((project) => (project.preferences.gapPolicy = 'trialFit'))).gap!.u, 6)
-    expect(found.trial!.sentence).toMatch(/other parts or another spacer/)
+  test('it counts with the bracket and shims it was made with, noted or not', () => {
+    expect(front(fit(2.3, { bracket: null, shimMm: 0 })).gap!.u).toBeCloseTo(front(fit(2.3)).gap!.u, 9)
   })
+  test.each([{ spacerMm: 5 }, { wheel: 'club-wheel' }, { pad: 'stock-front-pad' }, { bracket: 'kit-bracket' }, { shimMm: -1 }])(
+    'with other parts it does not count: %j',
+    (more) => {
+      const found = front(fit(2.3, more))
+      expect(found.gap!.u).toBeCloseTo(front(open((project) => (project.preferences.gapPolicy = 'trialFit'))).gap!.u, 6)
+      expect(found.trial!.sentence).toMatch(/other parts or another spacer/)
+    },
+  )
   test('it counts in another setup with the very same parts', () => {
     const twice = fit(2.3)
     twice.setups.push({ ...structuredClone(twice.setups[1]!), id: 'twin', name: 'Twin', front: { ...twice.setups[1]!.front } })
@@ -393,6 +399,13 @@ describe('many at once', () => {
     expect([...new Set(rows.map((row) => row.name))].sort()).toEqual([...calipers].sort())
     expect(rows.find((row) => row.inUse)!.name).toBe('Estate front caliper')
     expect(rows.find((row) => row.name === 'Rear sliding caliper')!.detail).toMatch(/rotor and pads of this setup/)
+    // the same parts on other shims are another row
+    const shimmed = demo((project) => {
+      project.setups.push({ ...structuredClone(project.setups[3]!), id: 'shimmed', name: 'Shimmed' })
+      project.setups[4]!.front.shimMm = 2
+    })
+    const both = compareBrakes(shimmed, 'balanced', 'front', 'hill-wheel').filter((row) => row.name === 'Four-piston caliper Q4')
+    expect(both).toHaveLength(2)
     expect(() => compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'spacer-3')).toThrow(RangeError)
   })
   test('the smallest rim is a hint and says so; a taller caliper needs a larger one', () => {

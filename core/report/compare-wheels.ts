@@ -106,9 +106,9 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
   const calipers = new Set<string>()
   for (const setup of project.setups) {
     const context = contextOf(project, setup)
-    const { caliper, rotor, pad, bracket } = context.resolved[axle]
+    const { caliper, rotor, pad, bracket, shimMm } = context.resolved[axle]
     if (caliper?.kind !== 'caliper') continue
-    const key = [caliper, rotor, pad, bracket].map((part) => part?.id ?? '-').join(' ')
+    const key = [caliper, rotor, pad, bracket].map((part) => part?.id ?? '-').join(' ') + (shimMm === 0 ? '' : ` ${shimMm}`)
     if (seen.has(key)) continue
     seen.add(key)
     calipers.add(caliper.id)
@@ -117,7 +117,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
   }
   for (const caliper of project.parts) {
     if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
-    const { corner } = cornerReport(withAxle(here, axle, { ...spacer, caliper }), axle, 'draws')
+    const { corner } = cornerReport(withAxle(here, axle, { ...spacer, caliper, shimMm: 0 }), axle, 'draws')
     rows.push(rowOf(caliper.id, caliper.name, 'with the rotor and pads of this setup', corner, false))
   }
   return rows.sort(bySureness)

@@ -173,14 +173,16 @@ function spacerAdvice(
 
 /** A trial fit counts for the very parts it was made with, whichever setup it was entered in. */
 function matchingTrialFit(context: Context, axle: Axle, spacerMm: number | undefined): TrialFit | undefined {
-  const { caliper, wheel, rotor, pad } = context.resolved[axle]
+  const { caliper, wheel, rotor, pad, bracket, shimMm } = context.resolved[axle]
   if (spacerMm === undefined) return undefined
   const matches = (fit: TrialFit) =>
     fit.caliper === caliper?.id &&
     fit.wheel === wheel?.id &&
     Math.abs(fit.spacerMm - spacerMm) < 0.05 &&
     (fit.rotor === undefined || fit.rotor === rotor?.id) &&
-    (fit.pad === undefined || fit.pad === pad?.id)
+    (fit.pad === undefined || fit.pad === pad?.id) &&
+    (fit.bracket === undefined || fit.bracket === (bracket?.id ?? null)) &&
+    (fit.shimMm === undefined || fit.shimMm === shimMm)
   const own = context.setup[axle].trialFit
   if (own && matches(own)) return own
   return context.project.setups.map((setup) => setup[axle].trialFit).find((fit) => fit && matches(fit))

@@ -65,13 +65,26 @@ describe('the parking brake on a slope', () => {
         project.setups[0].rear.caliper = 'drum'
       })
     expect([288.6, 288.4, undefined].map((torque) => drum(torque)!.verdict)).toEqual(['fits', 'check', 'check'])
-    const shoes = (torque: number) =>
+    const shoes = (torque: number, drum = 'yes') =>
       judged((project) => {
         project.car.parkingBrake = 'shoes'
+        part(project, 'stock-rear-rotor').parkingDrum = drum
         project.car.rear.shoeTorqueNm = figure(torque)
       })
     expect([288.6, 288.4].map((torque) => shoes(torque)!.verdict)).toEqual(['fits', 'check'])
+    // without their drum the shoes hold nothing
+    expect(shoes(400, 'no')!.verdict).toBe('check')
   })
+  test.each(['separate', 'transmission', 'electric', undefined] as const)(
+    'a lever’s clamp says nothing of a parking brake that is %p',
+    (kept) => {
+      const found = clamped(9000, (project) => {
+        if (kept) project.car.parkingBrake = kept
+        else Reflect.deleteProperty(project.car, 'parkingBrake')
+      })
+      expect(found).toMatchObject({ verdict: 'check', sentence: expect.stringMatching(/^Try it on a slope/) })
+    },
+  )
   test('a grade of its own rule is held against, and named as this project’s', () => {
     const own = clamped(3607, (project) => (project.preferences.limits = { parkingGradeShare: 0.25 }))
     expect(own).toMatchObject({ verdict: 'check', limit: 'at least 25\u202f%', ownLimits: ['parkingGradeShare'] })

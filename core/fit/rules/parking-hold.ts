@@ -22,9 +22,11 @@ export function heldGrade(torqueNm: number, tyreRadiusMm: number, massKg: number
  */
 function torqueNm(look: Look): number | null | undefined {
   const fitted = look.part('caliper')
-  if (look.facts.project.car.parkingBrake === 'shoes') return look.facts.project.car.rear.shoeTorqueNm ? look.car('shoeTorqueNm') : null
-  if (fitted?.kind === 'drum') return fitted.parkingTorqueNm ? look.of(fitted, 'parkingTorqueNm') : null
-  if (!fitted?.parkingClampN) return null
+  const { parkingBrake: kept, rear } = look.facts.project.car
+  if (fitted?.kind === 'drum') return kept === 'lever' && fitted.parkingTorqueNm ? look.of(fitted, 'parkingTorqueNm') : null
+  if (kept === 'shoes') return look.rotor()?.parkingDrum === 'yes' && rear.shoeTorqueNm ? look.car('shoeTorqueNm') : null
+  // what the fitted caliper clamps with says nothing of a parking brake that acts elsewhere
+  if (!fitted?.parkingClampN || fitted.parkingBrake !== kept) return null
   const clampN = look.of(fitted, 'parkingClampN')
   const friction = look.of(look.pad(), 'friction')
   const top = mountedRadius(look, fitted, 'padTopRadiusMm')
