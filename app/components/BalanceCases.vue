@@ -2,8 +2,9 @@
 import { computed } from 'vue'
 import { CRITERIA } from '#core/balance/limits.ts'
 import { BIAS_AIMS, type BiasAim } from '#core/model/project.ts'
-import type { BalanceCase } from '#core/report/balance-report.ts'
 import { LOADS } from '#core/report/grip.ts'
+import type { LeverOffer } from '#core/report/lever-advice.ts'
+import { counted, FINDING_SHORT } from '#core/report/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useBalance } from '~/composables/balance'
 import { useProjectStore } from '~/stores/project'
@@ -14,20 +15,6 @@ const store = useProjectStore()
 const { units, isStock, link } = useWorkbench()
 const { balance, stockBalance, levers, engine, downforce, apply } = useBalance()
 const g = (value: number) => formatQuantity(value, 'deceleration')
-const order = (one: BalanceCase) =>
-  !one.order
-    ? 'not known'
-    : one.order.kind === 'rearAlways'
-      ? 'rear always'
-      : one.order.kind === 'rearAbove'
-        ? `front to ${g(one.order.aboveG)}`
-        : 'front always'
-const tone = (one: BalanceCase) =>
-  !one.order
-    ? 'unknown'
-    : one.order.kind === 'rearAlways' || (one.order.kind === 'rearAbove' && one.order.aboveG < (balance.value?.frontFirstToG ?? 0.8))
-      ? 'blocked'
-      : 'fits'
 const aims = Object.entries(BIAS_AIMS) as [BiasAim, (typeof BIAS_AIMS)[BiasAim]][]
 const preferences = computed(() => store.project!.preferences)
 const aim = computed<BiasAim>(() => preferences.value.biasAim ?? 'load')
@@ -40,6 +27,11 @@ function setShare(event: Event) {
   const value = Number((event.target as HTMLInputElement).value.replace(',', '.').replace('%', '')) / 100
   store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = value))
 }
+/** What the whole setup then is, and what the offer makes worse elsewhere. */
+const wholeSetup = ({ outcome, brings }: LeverOffer) =>
+  `The whole setup then: ${FINDING_SHORT[outcome.verdict]}${outcome.open > 0 ? `, ${counted(outcome.open, 'finding')} open` : ''}.${
+    brings.length > 0 ? ` It brings: ${brings.map((one) => one.title.toLowerCase()).join(', ')}.` : ''
+  }`
 const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
 const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
 </script>
@@ -71,7 +63,7 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
           <tr v-for="one in balance.cases" :key="`${one.load}.${one.surface}`">
             <td>{{ LOADS[one.load] }}</td>
             <td class="num">{{ one.surface }} {{ one.friction }}<span v-if="one.assumed" class="soft small"> assumed</span></td>
-            <td :class="`tone-${tone(one)}`"><VerdictMark :verdict="tone(one)" :size="13" /> {{ order(one) }}</td>
+            <td :class="`tone-${one.verdict}`"><VerdictMark :verdict="one.verdict" :size="13" /> {{ one.words }}</td>
             <td class="r num">{{ one.best ? `${g(one.best.decelG)}, then the ${one.best.axle}` : '—' }}</td>
             <td class="r num">{{ one.best ? formatQuantity(one.best.efficiency, 'share', units, { decimals: 0 }) : '—' }}</td>
             <td class="r num">
@@ -88,7 +80,10 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
           </li>
         </template>
       </ul>
-      <p class="soft small">For cars without anti-lock, engine disconnected. They inform; they approve nothing.</p>
+      <p class="soft small">
+        For cars without anti-lock, engine disconnected. They inform; they approve nothing.
+        <template v-if="balance.limitWhy">{{ balance.limitWhy }}</template>
+      </p>
     </section>
     <section>
       <h2>What would put it right</h2>
@@ -103,14 +98,19 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
         /></label>
         <span class="soft small">{{ BIAS_AIMS[aim].reason }}</span>
       </p>
-      <p v-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>
+      <p v-if="levers?.met" class="small">This setup is there already: {{ levers.aim }}.</p>
+      <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single lever alone gives {{ levers.aim }}.</p>
+      <p v-else-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>
       <ul v-if="levers" class="levers" data-test="levers">
         <li v-for="one in levers.advice" :key="one.id" :data-lever="one.id">
           <strong class="num">{{ one.sentence }}</strong>
           <span v-if="one.offers.length === 0" class="soft small"> No part of the library does it.</span>
           <span v-for="offer in one.offers" :key="offer.name" class="offer">
-            <VerdictMark v-if="offer.fit" :verdict="offer.fit" :size="13" />
-            <span class="num">{{ offer.sentence }}</span>
+            <VerdictMark :verdict="offer.outcome.verdict" :size="13" />
+            <span
+              ><span class="num">{{ offer.sentence }}</span>
+              <span class="soft small block">{{ wholeSetup(offer) }}</span></span
+            >
             <button class="btn" type="button" :aria-label="`New setup with ${offer.name}`" @click="apply(one, offer)">
               New setup with it
             </button>
@@ -183,6 +183,9 @@ table {
   align-items: center;
   max-width: 760px;
   margin: 2px 0 2px 18px;
+}
+.block {
+  display: block;
 }
 .offer .btn {
   min-height: 30px;

@@ -69,8 +69,9 @@ const SURFACE = { dry: 'dry', wet: 'wet', loose: 'loose' } as const
 const locks = computed(() =>
   props.balance.lockLines.map((one, index) => ({
     ...one,
-    word: `${SURFACE[one.surface]} ${one.friction}`,
-    at: { x: x.value(one.front[0][0]), y: y(0) - 6 - (index % 2) * 14 },
+    // a front that cannot lock before the rear lifts has no line
+    word: `${SURFACE[one.surface]} ${one.friction}${one.front ? '' : ': the rear lifts first'}`,
+    at: { x: x.value(one.front?.[0][0] ?? 0), y: y(0) - 6 - (index % 2) * 14 },
   })),
 )
 </script>
@@ -92,7 +93,7 @@ const locks = computed(() =>
       <ChartAxes :x="x" :y="y" :x-ticks="6" :y-ticks="4" x-name="front force over weight" y-name="rear" />
       <g clip-path="url(#force-plot)">
         <g v-for="one in locks" :key="one.surface" class="lock">
-          <path :d="path(one.front)" />
+          <path v-if="one.front" :d="path(one.front)" />
           <path :d="path(one.rear)" />
         </g>
         <path class="ideal" :d="path(balance.ideal)" />

@@ -39,6 +39,7 @@ const LOST: Record<Lost, string> = {
   front: 'Front circuit lost',
   rear: 'Rear circuit lost',
   diagonal: 'One diagonal circuit lost',
+  single: 'The one circuit lost',
   assist: 'Assist failed',
   frontAndAssist: 'Front circuit and assist lost',
   rearAndAssist: 'Rear circuit and assist lost',
@@ -204,16 +205,23 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         </thead>
         <tbody>
           <tr v-for="one in balance.failures" :key="one.lost">
-            <td>{{ LOST[one.lost] }}</td>
-            <td class="r num" :class="one.decelG < secondaryG ? 'tone-needs' : one.atMost ? 'tone-unknown' : ''">
-              {{ one.atMost ? 'at most ' : '' }}{{ g(one.decelG) }}<span v-if="one.tyres" class="soft small">, the tyres limit</span>
+            <td>
+              {{ LOST[one.lost] }}
+              <span v-if="one.tooLittle" class="tone-needs small block"
+                ><VerdictMark verdict="needs" :size="12" /> less than {{ g(secondaryG) }}{{ one.roadForceN === 0 ? ': only the parking brake is left' : '' }}</span
+              >
+            </td>
+            <td class="r num" :class="one.tooLittle ? 'tone-needs' : one.atMost ? 'tone-unknown' : ''">
+              {{ one.atMost ? 'at most ' : '' }}{{ g(one.decelG) }}<span v-if="one.limit !== 'brakes'" class="soft small">{{
+                one.limit === 'tyres' ? ', the tyres limit' : ', then the rear lifts'
+              }}</span>
             </td>
             <td class="r num" :class="(one.leftMm ?? 0) < 0 ? 'tone-blocked' : ''">{{ left(one.leftMm) }}</td>
           </tr>
         </tbody>
       </table>
       <p class="soft small">
-        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left. It is named to compare with, not as an approval.
+        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left at this force; rows below it are marked. It is named to compare with, not as an approval.
       </p>
     </section>
     <section>

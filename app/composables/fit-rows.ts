@@ -3,7 +3,7 @@ import type { FitFinding } from '#core/fit/finding.ts'
 import { findingKey } from '#core/fit/rule.ts'
 import { AXLES, type Axle } from '#core/model/project.ts'
 import type { Finding, FindingVerdict } from '#core/report/types.ts'
-import { VERDICT_RANK } from '#core/report/words.ts'
+import { RULE_TITLES, VERDICT_RANK } from '#core/report/words.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** One line of the fit check: a rule's finding, or one that has a figure of its own. */
@@ -24,12 +24,6 @@ export const COUNT_WORDS: Record<FindingVerdict, string> = {
   check: 'to see on the car',
   fits: 'fit',
 }
-const OWN_TITLES: Record<Finding['rule'], string> = {
-  'wheel-clearance': 'Wheel over the caliper',
-  'master-stroke': 'Stroke of the master cylinder',
-  abs: 'Anti-lock',
-  'lock-order': 'Which axle locks first',
-}
 const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
   ...AXLES.map((id) => ({ id, label: id === 'front' ? 'Front' : 'Rear' })),
   { id: 'car', label: 'Hydraulics and the whole car' },
@@ -48,7 +42,7 @@ export function useFitRows() {
       const rows: FitRow[] = [
         ...(report.value?.findings ?? [])
           .filter((one) => here(one.axle))
-          .map((own) => ({ key: `${id}.${own.rule}`, verdict: own.verdict, title: OWN_TITLES[own.rule], sentence: own.sentence, own })),
+          .map((own) => ({ key: `${id}.${own.rule}`, verdict: own.verdict, title: RULE_TITLES[own.rule], sentence: own.sentence, own })),
         ...(report.value?.fit ?? [])
           .filter((one) => here(one.axle))
           .map((fit) => ({ key: findingKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),

@@ -21,21 +21,26 @@ export function idealCurve({ staticFront, cgHeightMm, wheelbaseMm }: Mass, toG: 
 /**
  * The lock lines of a friction k: where the front locks, F_f (1 - k chi) = k (phi + chi F_r); where the rear locks,
  * F_r (1 + k chi) = k (1 - phi - chi F_f). All over the weight; they meet on the ideal curve at z = k.
+ *
+ * Where k chi is 1 or more the front cannot lock, however hard it is braked: the rear lifts first, and there is no line.
  */
 export function lockLines(
   { staticFront, cgHeightMm, wheelbaseMm }: Mass,
   friction: number,
-): { front: [ForcePoint, ForcePoint]; rear: [ForcePoint, ForcePoint] } {
+): { front: [ForcePoint, ForcePoint] | undefined; rear: [ForcePoint, ForcePoint] } {
   const chi = cgHeightMm / wheelbaseMm
   const front = (rear: number) => (friction * (staticFront + chi * rear)) / (1 - friction * chi)
   const rear = (frontForce: number) => Math.max(0, (friction * (1 - staticFront - chi * frontForce)) / (1 + friction * chi))
   const far = (1 - staticFront) / chi
   const meetRear = friction * (1 - staticFront - chi * friction)
   return {
-    front: [
-      [front(0), 0],
-      [front(Math.max(meetRear * 1.6, 0.1)), Math.max(meetRear * 1.6, 0.1)],
-    ],
+    front:
+      friction * chi < 1
+        ? [
+            [front(0), 0],
+            [front(Math.max(meetRear * 1.6, 0.1)), Math.max(meetRear * 1.6, 0.1)],
+          ]
+        : undefined,
     rear: [
       [0, rear(0)],
       [Math.min(far, 1.6), rear(Math.min(far, 1.6))],

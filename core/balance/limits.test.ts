@@ -1,13 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { BrakeSystem } from '../hydraulics/system.ts'
-import { adhesionUsed, lockOrder, type Mass } from './adhesion.ts'
+import type { Mass } from './adhesion.ts'
 import { bestDeceleration, criticalDecelG } from './constant-split.ts'
 import { idealCurve, lockLines } from './ideal-curve.ts'
-import { levers, lockTurnsAt, roadShareAt, withLever } from './levers.ts'
-import { bestWithoutLock, criteria } from './limits.ts'
+import { axleAlone, bestOnDiagonal, bestWithoutLock, criteria } from './limits.ts'
+import { frontFirstUntil, lockOrder } from './lock-order.ts'
 import { chain } from '../hydraulics/chain.ts'
-import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 
 const MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -48,6 +47,53 @@ describe('the best without a locked wheel', () => {
   })
 })
 
+describe('engine drag', () => {
+  // 1 t on 0.137 g of drag at the front
+  const drag = { dragN: { front: 0.137 * 9806.65, rear: 0 } }
+  test('slows by no more than what is asked: on a surface that holds it, more is possible', () => {
+    const found = bestWithoutLock(plain(700), MASS, 0.3, drag)!
+    expect(found.decelG).toBeGreaterThan(0.137)
+    // on ice the drag alone breaks the driven wheels loose: k phi / (1 - k chi)
+    expect(bestWithoutLock(plain(700), MASS, 0.1, drag)).toMatchObject({
+      decelG: expect.closeTo((0.1 * 0.6) / (1 - 0.1 * 0.2), 5),
+      axle: 'front',
+    })
+  })
+})
+
+describe('half of a diagonal split', () => {
+  test('each wheel is limited by half the load that half the braking shifts', () => {
+    fc.assert(
+      fc.property(number(300, 1500), number(0.3, 1), (rear, k) => {
+        const system = plain(rear)
+        const beta = chain(system, 100).bias.road!
+        const front = (k * 0.3) / (beta - (k * 0.2) / 2)
+        const back = (k * 0.2) / (1 - beta + (k * 0.2) / 2)
+        expect(bestOnDiagonal(system, MASS, k)!.decelG).toBeCloseTo(Math.min(front, back), 5)
+      }),
+    )
+  })
+})
+
+describe('one axle alone', () => {
+  test('by the closed form, until the rear lifts', () => {
+    expect(axleAlone('front', MASS, 0.9)).toEqual({ decelG: expect.closeTo((0.9 * 0.6) / (1 - 0.18), 12), lifts: false })
+    expect(axleAlone('rear', MASS, 0.9).decelG).toBeCloseTo((0.9 * 0.4) / 1.18, 12)
+  })
+  test('a sticky tyre under a high car lifts its rear: no negative line, no negative deceleration', () => {
+    const high = { ...MASS, cgHeightMm: 1300 }
+    expect(axleAlone('front', high, 2)).toEqual({ decelG: expect.closeTo(0.4 / 0.52, 12), lifts: true })
+    expect(lockLines(high, 2).front).toBeUndefined()
+    fc.assert(
+      fc.property(number(0.1, 2), number(200, 1300), (k, cgHeightMm) => {
+        const mass = { ...MASS, cgHeightMm }
+        for (const axle of ['front', 'rear'] as const) expect(axleAlone(axle, mass, k).decelG).toBeGreaterThan(0)
+        expect(lockLines(mass, k).front?.[0][0] ?? 1).toBeGreaterThan(0)
+      }),
+    )
+  })
+})
+
 describe('the named criteria', () => {
   test('a front-heavy split keeps the order, a rear-heavy one breaks it where the order turns', () => {
     expect(criteria(plain(500), MASS)!.find((one) => one.id === 'order')).toMatchObject({ holds: true })
@@ -55,7 +101,7 @@ describe('the named criteria', () => {
     const order = lockOrder(system, MASS)
     const found = criteria(system, MASS)!.find((one) => one.id === 'order')!
     expect(order?.kind).toBe('rearAbove')
-    if (order?.kind === 'rearAbove') expect(found.firstG!).toBeCloseTo(order.aboveG, 2)
+    expect(found.firstG!).toBeCloseTo(frontFirstUntil(order!), 2)
   })
   test('a split far off uses too much of one axle', () => {
     expect(criteria(plain(6000), MASS)!.find((one) => one.id === 'use')).toMatchObject({ holds: false })
@@ -73,9 +119,10 @@ describe('the ideal curve', () => {
   test('the lock lines of a friction meet on it', () => {
     fc.assert(
       fc.property(number(0.2, 1), (k) => {
-        const { front, rear } = lockLines(MASS, k)
+        const { front: rising, rear } = lockLines(MASS, k)
+        const front = rising!
         // both lines through two points each: where they cross
-        const slope = ([a, b]: typeof front) => (b[1] - a[1]) / (b[0] - a[0])
+        const slope = ([a, b]: typeof rear) => (b[1] - a[1]) / (b[0] - a[0])
         const [mf, mr] = [slope(front), slope(rear)]
         const x = (front[0][1] - rear[0][1] - mf * front[0][0] + mr * rear[0][0]) / (mr - mf)
         const y = rear[0][1] + mr * (x - rear[0][0])
@@ -83,44 +130,5 @@ describe('the ideal curve', () => {
         expect(x).toBeCloseTo(k * (0.6 + 0.2 * k), 6)
       }),
     )
-  })
-})
-
-describe('levers', () => {
-  const valved = plain(1100, { valve: { kneeMpa: 2, slope: 0.4 } })
-  test('each value alone puts the turn of the lock order at the target, within 0.001 g', () => {
-    fc.assert(
-      fc.property(number(0.5, 1.1), (target) => {
-        const found = levers(valved, lockTurnsAt(MASS, target))
-        expect(found.length).toBeGreaterThan(4)
-        for (const one of found) {
-          const at = adhesionUsed(withLever(valved, one.id, one.to), MASS, target)!
-          expect([one.id, Math.abs(at.front - at.rear)]).toEqual([one.id, expect.any(Number)])
-          expect(Math.abs(at.front - at.rear)).toBeLessThan(1e-6)
-        }
-      }),
-    )
-  })
-  test('levers of equal effect ask for equal change: area, radius and friction of one axle', () => {
-    const found = levers(plain(1100), lockTurnsAt(MASS, 0.9))
-    const change = (id: string) => {
-      const one = found.find((lever) => lever.id === id)!
-      return one.to / one.from
-    }
-    expect(change('rearRadius')).toBeCloseTo(change('rearPistonArea'), 8)
-    expect(change('rearFriction')).toBeCloseTo(change('rearPistonArea'), 8)
-    expect(change('frontPistonArea')).toBeCloseTo(1 / change('rearPistonArea'), 8)
-  })
-  test('a fixed share at the road is met; the bar is a lever of two cylinders alone', () => {
-    const twin = plain(900, { master: { kind: 'twin', frontBoreMm: 19, rearBoreMm: 19, frontShare: 0.5 } })
-    for (const one of levers(twin, roadShareAt(8000, 0.75))) {
-      const moved = withLever(twin, one.id, one.to)
-      expect(chain(moved, pedalForceForRoadForce(moved, 8000)!).bias.road).toBeCloseTo(0.75, 7)
-    }
-    expect(levers(twin, roadShareAt(8000, 0.7)).some((one) => one.id === 'barShare')).toBe(true)
-    expect(levers(plain(900), roadShareAt(8000, 0.7)).some((one) => one.id === 'barShare' || one.id === 'valveKnee')).toBe(false)
-  })
-  test('what cannot be reached is left out', () => {
-    expect(levers(valved, roadShareAt(8000, 0.999)).some((one) => one.id === 'frontPistonArea')).toBe(false)
   })
 })

@@ -1,4 +1,6 @@
-import { adhesionOf, type Extras, type Mass } from './adhesion.ts'
+import { stopOf } from '../hydraulics/effort.ts'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
+import { adhesionOf, liftsRearAtG, loadsOf, type Extras, type Mass } from './adhesion.ts'
 import type { BestDeceleration } from './constant-split.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 
@@ -13,7 +15,49 @@ const PRECISION_G = 1e-7
  * @returns undefined when the brakes give no deceleration at all
  */
 export function bestWithoutLock(system: BrakeSystem, mass: Mass, friction: number, extras: Extras = {}): BestDeceleration | undefined {
-  const adhesion = adhesionOf(system, mass, extras)
+  return firstLock(adhesionOf(system, mass, extras), friction)
+}
+
+/**
+ * The same where one front and one rear wheel brake alone, as when one of two diagonal circuits is lost: half the
+ * braking shifts half the load, so with a share b at the front each is limited by k (phi/2)/(b - k chi/2) and
+ * k ((1 - phi)/2)/((1 - b) + k chi/2).
+ */
+export function bestOnDiagonal(system: BrakeSystem, mass: Mass, friction: number): BestDeceleration | undefined {
+  const weightN = mass.massKg * STANDARD_GRAVITY
+  const [stop, loads] = [stopOf(system), loadsOf(mass)]
+  return firstLock((decelG) => {
+    // both circuits together would give twice the force
+    const at = stop(2 * weightN * decelG)
+    if (!at) return undefined
+    const load = loads(decelG)
+    const front = at.frontN / load.front
+    const rear = load.rear > 0 ? at.rearN / load.rear : Infinity
+    return { front, rear, locksFirst: front > rear ? 'front' : 'rear' }
+  }, friction)
+}
+
+export interface AloneG {
+  decelG: number
+  /** Nothing is left on the rear wheels before the tyre gives out. */
+  lifts: boolean
+}
+
+/**
+ * What one axle braking alone reaches on a friction, g: front k phi/(1 - k chi), rear k (1 - phi)/(1 + k chi). Where
+ * k chi comes near 1 the front's tyres never give out: the rear lifts.
+ */
+export function axleAlone(axle: 'front' | 'rear', mass: Mass, friction: number): AloneG {
+  const chi = mass.cgHeightMm / mass.wheelbaseMm
+  if (axle === 'rear') return { decelG: (friction * (1 - mass.staticFront)) / (1 + friction * chi), lifts: false }
+  const liftG = liftsRearAtG(mass)
+  const tyreG = friction * chi < 1 ? (friction * mass.staticFront) / (1 - friction * chi) : Infinity
+  return tyreG < liftG ? { decelG: tyreG, lifts: false } : { decelG: liftG, lifts: true }
+}
+
+type Uses = { front: number; rear: number; locksFirst: 'front' | 'rear' }
+
+function firstLock(adhesion: (decelG: number) => Uses | undefined, friction: number): BestDeceleration | undefined {
   const over = (decelG: number) => {
     const at = adhesion(decelG)
     return at === undefined ? undefined : { by: Math.max(at.front, at.rear) - friction, axle: at.locksFirst }

@@ -11,13 +11,19 @@ export interface Stop {
   rearN: number
 }
 
+/** The inverse of the chain, with the forces at the road where its shares turn. */
+export interface StopOf {
+  /** @param roadForceN of both axles together; undefined from it when no pedal force reaches it */
+  (roadForceN: number): Stop | undefined
+  /** Forces at the road between which front and rear force are straight lines of their sum, N, rising. */
+  readonly turnsN: readonly number[]
+}
+
 /**
  * The exact inverse of the chain, prepared once for a system and asked as often as one likes: the chain is straight
  * between the places where a seal lets go or the valve takes hold. No limit of driver or tyre.
- *
- * @returns a function of the force at the road of both axles together, N; undefined from it when no pedal force reaches it
  */
-export function stopOf(system: BrakeSystem): (roadForceN: number) => Stop | undefined {
+export function stopOf(system: BrakeSystem): StopOf {
   const { valve } = system
   const per = pressurePerNewton(system.master)
   const front = axleForcePerMpa(system.front, system.tyreRadiusMm.front)
@@ -44,7 +50,7 @@ export function stopOf(system: BrakeSystem): (roadForceN: number) => Stop | unde
   })
   const perPedalNewton = system.pedalRatio * system.pedalEfficiency
 
-  return (roadForceN) => {
+  const stop = (roadForceN: number): Stop | undefined => {
     if (roadForceN <= 0) return { pedalForceN: 0, frontN: 0, rearN: 0 }
     // the piece whose end reaches the force: the one before the first that begins at or above it
     const above = pieces.findIndex((piece) => piece.forceN >= roadForceN)
@@ -53,6 +59,7 @@ export function stopOf(system: BrakeSystem): (roadForceN: number) => Stop | unde
     const boostedN = from + (roadForceN - forceN) / slope
     return { pedalForceN: unboost(boostedN, system.booster) / perPedalNewton, frontN: frontForce(boostedN), rearN: rearForce(boostedN) }
   }
+  return Object.assign(stop, { turnsN: pieces.map((piece) => piece.forceN) })
 }
 
 /** The pedal force of `stopOf` alone, N. */

@@ -3,9 +3,9 @@ import { assistUnknown, axleForcePerMpa, boreAreaMm2, type BrakeSystem } from '.
 import { axleFluidMm3, type FluidTaker } from './travel.ts'
 import type { Takers } from './bores.ts'
 
-/** Circuits that a failure leaves: each axle's own, or one front and one rear wheel. */
-export type Circuits = 'frontRear' | 'diagonal'
-export type Lost = 'front' | 'rear' | 'diagonal' | 'assist' | 'frontAndAssist' | 'rearAndAssist'
+/** Circuits that a failure leaves: each axle's own, one front and one rear wheel, or none at all. */
+export type Circuits = 'frontRear' | 'diagonal' | 'single'
+export type Lost = 'front' | 'rear' | 'diagonal' | 'single' | 'assist' | 'frontAndAssist' | 'rearAndAssist'
 
 export interface Failure {
   lost: Lost
@@ -38,7 +38,12 @@ export function failures(
           ['diagonal', system],
           ['assist', bare],
         ]
-      : [
+      : circuits === 'single'
+        ? [
+            ['single', system],
+            ['assist', bare],
+          ]
+        : [
           ['front', system],
           ['rear', system],
           ['assist', bare],
@@ -61,6 +66,8 @@ function one(
     Math.max(stage[which].pressureMpa - system[which].sealMpa, 0) * axleForcePerMpa(system[which], system.tyreRadiusMm[which])
   const whole = axle('front') + axle('rear')
   const gone = lost.startsWith('front') ? 'front' : lost.startsWith('rear') ? 'rear' : undefined
+  // the one circuit there is: nothing but the parking brake is left
+  if (lost === 'single') return { lost, roadForceN: 0, atMost: false, pedalTravelMm: undefined }
   const roadForceN = lost === 'diagonal' ? whole / 2 : gone ? whole - axle(gone) : whole
   const { master } = system
   const atMost = assistUnknown(system)

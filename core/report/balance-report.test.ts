@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { lockOrder } from '../balance/adhesion.ts'
+import { frontFirstUntil, lockOrder } from '../balance/lock-order.ts'
 import { chain } from '../hydraulics/chain.ts'
 import { projectProblems } from '../model/check.ts'
 import { DEMO_PROJECT } from '../demo/project.ts'
@@ -11,7 +11,6 @@ import { balanceReport } from './balance-report.ts'
 import { boreReport } from './bore-report.ts'
 import { evaluate } from './evaluate.ts'
 import { gaugeReport } from './gauge-report.ts'
-import { frontFirstUntil } from './lock-finding.ts'
 import { leverReport, withLeverChange } from './lever-advice.ts'
 import { pistonAreas } from './piston-areas.ts'
 
@@ -108,7 +107,7 @@ describe('all cases', () => {
   })
   test('what fails leaves less, and tyres limit what is left', () => {
     for (const one of report.failures) expect(one.decelG).toBeLessThan(1)
-    expect(report.failures.find((one) => one.lost === 'rear')).toMatchObject({ tyres: true })
+    expect(report.failures.find((one) => one.lost === 'rear')).toMatchObject({ limit: 'tyres' })
     // the brakes alone give it, whatever the tyres then make of it
     expect(report.bareAtLimitG!).toBeGreaterThanOrEqual(report.failures.find((one) => one.lost === 'assist')!.decelG)
   })
@@ -321,7 +320,7 @@ describe('levers', () => {
         demo((project) => delete project.car.massKg),
         'balanced',
       ),
-    ).toEqual({ aim: undefined, advice: [] })
+    ).toEqual({ aim: undefined, met: false, advice: [] })
   })
 })
 

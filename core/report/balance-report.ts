@@ -1,20 +1,24 @@
-import { adhesionUsed, lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
+import { adhesionUsed, type Mass } from '../balance/adhesion.ts'
 import type { BestDeceleration } from '../balance/constant-split.ts'
 import { idealCurve, lockLines, type ForcePoint } from '../balance/ideal-curve.ts'
-import { bestWithoutLock, criteria, type CriterionFound } from '../balance/limits.ts'
+import { axleAlone, bestOnDiagonal, bestWithoutLock, criteria, type CriterionFound } from '../balance/limits.ts'
+import { lockOrder, type LockOrder } from '../balance/lock-order.ts'
 import type { Takers } from '../hydraulics/bores.ts'
 import { chain } from '../hydraulics/chain.ts'
-import { failures, type Failure } from '../hydraulics/failures.ts'
+import { failures, type Circuits, type Failure } from '../hydraulics/failures.ts'
 import { effortOf, pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { assistUnknown, type BrakeSystem } from '../hydraulics/system.ts'
 import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/travel.ts'
 import type { Project } from '../model/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { CURVE_G, CURVE_STEPS, forceLine, stageTravel } from './chain-picture.ts'
-import { extrasOf, frictionOf, LOADS, massIn, SURFACES, systemIn, type LoadId, type Surface } from './grip.ts'
+import { antiLock } from './anti-lock.ts'
+import { extrasOf, frictionOf, loadCase, LOADS, SURFACES, type LoadCase, type LoadId, type Surface } from './grip.ts'
 import { hydraulicsOf, type Hydraulics } from './hydraulics-of.ts'
-import { frontFirstToG } from './lock-finding.ts'
-import type { Missing } from './types.ts'
+import { formatQuantity } from '../quantity/format.ts'
+import { caseVerdict, FRONT_FIRST_TO_G, frontFirstToG } from './lock-finding.ts'
+import type { FindingVerdict, Missing, ReportFigure } from './types.ts'
+import { orderWords } from './words.ts'
 
 export interface BalanceCase {
   load: LoadId
@@ -23,6 +27,9 @@ export interface BalanceCase {
   assumed: boolean
   /** Undefined: a figure of the load is missing. */
   order: LockOrder | undefined
+  /** The order in a few words, and what it is worth: by the same rule as the finding of the whole setup. */
+  words: string
+  verdict: FindingVerdict
   best: BestDeceleration | undefined
   pedalForceN: number | undefined
   /** The assist is not known: the pedal may need more. */
@@ -44,13 +51,14 @@ export interface BalanceReport {
   criteria: { load: LoadId; found: CriterionFound[] | undefined }[]
   /** Up to where the front must lock first on the road, g. */
   frontFirstToG: number | undefined
+  /** Why that is another figure than the regulation's; undefined where it is the same. */
+  limitWhy: string | undefined
   ideal: ForcePoint[]
   line: ForcePoint[]
-  lockLines: { surface: Surface; friction: number; front: [ForcePoint, ForcePoint]; rear: [ForcePoint, ForcePoint] }[]
+  lockLines: { surface: Surface; friction: number; front: [ForcePoint, ForcePoint] | undefined; rear: [ForcePoint, ForcePoint] }[]
   effort: { decelG: number; forceN: number; bareN: number; travelMm: number | undefined }[]
   runoutForceN: number | undefined
-  /** `tyres`: they give out before the brakes do; `leftMm`: of the pedal before the floor, below zero on it, undefined: not known. */
-  failures: (Failure & { decelG: number; tyres: boolean; leftMm: number | undefined })[]
+  failures: FailureRow[]
   /** What the brakes give at 500 N without assist, g. */
   bareAtLimitG: number | undefined
   calibration: string
@@ -62,6 +70,16 @@ export interface BalanceReport {
   travelParts: TravelParts | undefined
   /** The same travel with all hoses of one kind. */
   hoses: { kind: keyof typeof HOSE_SWELL; travelMm: number }[]
+}
+
+export interface FailureRow extends Failure {
+  decelG: number
+  /** What keeps it from more: the tyres, the rear wheels that lift, or the brakes themselves. */
+  limit: 'tyres' | 'lift' | 'brakes'
+  /** Less than the secondary braking that UN Regulation No. 13-H asks for, or not surely as much. */
+  tooLittle: boolean
+  /** Of the pedal before the floor, mm, below zero on it; undefined: not known. */
+  leftMm: number | undefined
 }
 
 export interface Stop {
@@ -97,11 +115,16 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
   const found = hydraulicsOf(project, setupId)
   const { system, mass, context, takers } = found
   const extras = extrasOf(project, { engine: options.engine ?? false, downforce: options.downforce ?? false })
+  const loaded = (load: LoadId): LoadCase => (system ? loadCase(context, system, load) : { system, mass, missing: [] })
   const loads = (Object.keys(LOADS) as LoadId[])
-    .map((load) => ({ load, mass: massIn(project, load) }))
+    .map((load) => ({ load, ...loaded(load) }))
     .filter(({ load, mass: one }) => load !== 'own' || one)
-  const cases = loads.flatMap(({ load, mass: one }) => {
-    const loaded = system && systemIn(system, context.resolved, load)
+  const limitG = system && mass && frontFirstToG(context, system, mass)
+  const againstStock = splitAgainstStock(project, found)
+  const plain = !options.engine && !options.downforce
+  const cases = loads.flatMap(({ load, system: loaded, mass: one }) => {
+    const order = loaded && one && lockOrder(loaded, one, extras)
+    const verdict = caseVerdict(context, order, limitG ?? Infinity, plain && load !== 'own', againstStock)
     return SURFACES.map((surface): BalanceCase => {
       const friction = frictionOf(project, surface)
       const best = loaded && one && bestWithoutLock(loaded, one, friction.value, extras)
@@ -110,7 +133,9 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
         surface,
         friction: friction.value,
         assumed: friction.assumed,
-        order: loaded && one && lockOrder(loaded, one, extras),
+        order,
+        words: order ? orderWords(order) : 'not known',
+        verdict,
         best,
         pedalForceN: loaded && one && best && adhesionUsed(loaded, one, best.decelG, extras)?.pedalForceN,
         atLeast: system !== undefined && assistUnknown(system),
@@ -123,11 +148,9 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
     missing: found.missing,
     unknownAssist: found.unknownAssist,
     cases,
-    criteria: loads.map(({ load, mass: one }) => ({
-      load,
-      found: system && one && criteria(systemIn(system, context.resolved, load), one),
-    })),
-    frontFirstToG: system && mass && frontFirstToG(context, system, mass),
+    criteria: loads.map(({ load, system: loaded, mass: one }) => ({ load, found: loaded && one && criteria(loaded, one) })),
+    frontFirstToG: limitG,
+    limitWhy: limitWhy(limitG),
     ideal: mass ? idealCurve(mass, CURVE_G) : [],
     line: system && weightN ? forceLine(system, weightN) : [],
     lockLines: mass
@@ -145,6 +168,13 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
     stops: system && mass ? stopsOf(system, takers, mass, dry, project.preferences.referenceDecelG) : [],
     ...statedStop(project, found),
   }
+}
+
+/** The criterion looks to 0.80 g; where dry tyres reach more, a hard stop does too. */
+function limitWhy(limitG: number | undefined): string | undefined {
+  if (limitG === undefined || limitG <= FRONT_FIRST_TO_G) return undefined
+  const g = (value: number) => formatQuantity(value, 'deceleration')
+  return `They look up to ${g(FRONT_FIRST_TO_G)}. This page asks for the front first up to ${g(limitG)}, because with the driver only the dry tyres reach that.`
 }
 
 function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {
@@ -227,31 +257,40 @@ function runoutAt({ booster, pedalRatio, pedalEfficiency }: BrakeSystem): number
   return booster.assistN / (booster.ratio - 1) / (pedalRatio * pedalEfficiency)
 }
 
-function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: Mass): BalanceReport['failures'] {
+function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: Mass): FailureRow[] {
   const { masterCylinder } = context.resolved
   const chamber = (field: 'frontStrokeMm' | 'rearStrokeMm') => (masterCylinder ? masterCylinder[field]?.value : undefined)
-  const circuits = context.project.car.circuits === 'diagonal' && system.master.kind === 'tandem' ? 'diagonal' : 'frontRear'
+  const circuits: Circuits = system.master.kind === 'twin' ? 'frontRear' : (context.project.car.circuits ?? 'frontRear')
   const weightN = mass.massKg * STANDARD_GRAVITY
   const dry = frictionOf(context.project, 'dry').value
-  const chi = mass.cgHeightMm / mass.wheelbaseMm
-  // one axle alone: it locks where its force is the friction times its own load
-  const tyreG = {
-    front: (dry * mass.staticFront) / (1 - dry * chi),
-    rear: (dry * (1 - mass.staticFront)) / (1 + dry * chi),
-    both: bestWithoutLock(system, mass, dry)?.decelG ?? dry,
-  }
+  const whole = { decelG: bestWithoutLock(system, mass, dry)?.decelG ?? dry, lifts: false }
+  const mostOf = ({ lost }: Failure) =>
+    lost.startsWith('front')
+      ? axleAlone('rear', mass, dry)
+      : lost.startsWith('rear')
+        ? axleAlone('front', mass, dry)
+        : lost === 'diagonal'
+          ? { decelG: bestOnDiagonal(system, mass, dry)?.decelG ?? whole.decelG / 2, lifts: false }
+          : whole
   const floorMm = context.project.car.pedalTravelMm?.value
   const chambers = { front: chamber('frontStrokeMm'), rear: chamber('rearStrokeMm') }
   return failures(system, takers, FAILURE_FORCE_N, circuits, chambers, DEFAULT_FREE_STROKE_MM).map((one) => {
     const brakesG = one.roadForceN / weightN
-    const mostG = one.lost.startsWith('front')
-      ? tyreG.rear
-      : one.lost.startsWith('rear')
-        ? tyreG.front
-        : one.lost === 'diagonal'
-          ? tyreG.both / 2
-          : tyreG.both
-    const leftMm = floorMm === undefined || one.pedalTravelMm === undefined ? undefined : floorMm - one.pedalTravelMm
-    return { ...one, decelG: Math.min(brakesG, mostG), tyres: brakesG > mostG, leftMm }
+    const most = mostOf(one)
+    const decelG = Math.min(brakesG, most.decelG)
+    return {
+      ...one,
+      decelG,
+      limit: brakesG <= most.decelG ? 'brakes' : most.lifts ? 'lift' : 'tyres',
+      tooLittle: decelG * STANDARD_GRAVITY < SECONDARY_MS2,
+      leftMm: floorMm === undefined || one.pedalTravelMm === undefined ? undefined : floorMm - one.pedalTravelMm,
+    }
   })
+}
+
+/** The bias against stock, which is what counts where electronic distribution is kept. */
+function splitAgainstStock(project: Project, { context, system, mass }: Hydraulics): ReportFigure {
+  const forceN = system && mass && pedalForceForRoadForce(system, mass.massKg * STANDARD_GRAVITY * project.preferences.referenceDecelG)
+  const stage = system && forceN !== undefined ? chain(system, forceN) : undefined
+  return antiLock(context, stage, forceN, context.isStock ? system : hydraulicsOf(project, project.setups[0].id).system).figure
 }

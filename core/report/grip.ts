@@ -1,8 +1,12 @@
 import type { Extras, Mass } from '../balance/adhesion.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
+import { carFields } from '../model/car-fields.ts'
+import { valveFields } from '../model/part-kinds.ts'
 import type { Project } from '../model/project.ts'
 import type { ResolvedSetup } from '../model/resolve.ts'
 import type { Figure } from '../quantity/figure.ts'
+import type { Context } from './context.ts'
+import type { Missing } from './types.ts'
 
 /** Tyre friction that stands in where nobody entered one; the report says so. */
 export const ASSUMED_FRICTION = { dry: 0.9, wet: 0.6, loose: 0.4 } as const
@@ -19,17 +23,21 @@ export function frictionOf({ car }: Project, surface: Surface): { value: number;
 export const LOADS = { driver: 'driver only', laden: 'fully laden', own: 'own case' } as const
 export type LoadId = keyof typeof LOADS
 
+const MASS_FIELDS = {
+  driver: { mass: 'massKg', share: 'staticFrontShare', height: ['cgHeightMm'] },
+  laden: { mass: 'ladenMassKg', share: 'ladenStaticFrontShare', height: ['cgHeightMm'] },
+  own: { mass: 'ownMassKg', share: 'ownStaticFrontShare', height: ['ownCgHeightMm', 'cgHeightMm'] },
+} as const satisfies Record<LoadId, { mass: CarField; share: CarField; height: CarField[] }>
+type CarField = keyof typeof carFields
+
 /** Mass and its place in a load case; undefined while a figure of it is missing. An unknown height is that of the driver alone. */
 export function massIn({ car }: Project, load: LoadId): Mass | undefined {
-  const { wheelbaseMm, cgHeightMm } = car
-  const [mass, share, height] =
-    load === 'driver'
-      ? [car.massKg, car.staticFrontShare, cgHeightMm]
-      : load === 'laden'
-        ? [car.ladenMassKg, car.ladenStaticFrontShare, cgHeightMm]
-        : [car.ownMassKg, car.ownStaticFrontShare, car.ownCgHeightMm ?? cgHeightMm]
-  if (!mass || !share || !height || !wheelbaseMm) return undefined
-  return { massKg: mass.value, staticFront: share.value, cgHeightMm: height.value, wheelbaseMm: wheelbaseMm.value }
+  const { mass, share, height } = MASS_FIELDS[load]
+  const figureOf = (field: CarField) => car[field] as Figure | undefined
+  const [massKg, front] = [figureOf(mass), figureOf(share)]
+  const [cg] = (height as readonly CarField[]).flatMap((field) => figureOf(field) ?? [])
+  if (!massKg || !front || !cg || !car.wheelbaseMm) return undefined
+  return { massKg: massKg.value, staticFront: front.value, cgHeightMm: cg.value, wheelbaseMm: car.wheelbaseMm.value }
 }
 
 /** Engine drag and downforce as entered, each where it is asked for. */
@@ -43,8 +51,30 @@ export function extrasOf({ car }: Project, use: { engine: boolean; downforce: bo
   }
 }
 
-/** The brakes in a load case: a load-sensing valve has a knee of its own when the car is laden. */
-export function systemIn(system: BrakeSystem, { valve }: ResolvedSetup, load: LoadId): BrakeSystem {
-  const laden = load === 'laden' && valve?.action === 'loadSensing' ? valve.kneeLadenMpa?.value : undefined
-  return laden === undefined || !system.valve ? system : { ...system, valve: { ...system.valve, kneeMpa: laden } }
+/** The brakes in a load case: a load-sensing valve has a knee of its own when the car is laden; undefined while nobody knows it. */
+export function systemIn(system: BrakeSystem, { valve }: ResolvedSetup, load: LoadId): BrakeSystem | undefined {
+  if (load !== 'laden' || valve?.action !== 'loadSensing' || !system.valve) return system
+  const kneeMpa = valve.kneeLadenMpa?.value
+  return kneeMpa === undefined ? undefined : { ...system, valve: { ...system.valve, kneeMpa } }
+}
+
+/** Brakes and mass in a load case, as far as they are known, and what to find out. */
+export interface LoadCase {
+  system: BrakeSystem | undefined
+  mass: Mass | undefined
+  missing: Missing[]
+}
+
+export function loadCase({ project, resolved }: Context, system: BrakeSystem, load: LoadId): LoadCase {
+  const { mass, share, height } = MASS_FIELDS[load]
+  const loaded = systemIn(system, resolved, load)
+  const missing = [mass, share, height[0], 'wheelbaseMm' as const]
+    .filter((field) => !project.car[field] && field !== 'ownCgHeightMm')
+    .map((field): Missing => ({ what: carFields[field].label, at: { kind: 'car', field } }))
+  if (!loaded && resolved.valve)
+    missing.push({
+      what: `${valveFields.kneeLadenMpa.label} of ${resolved.valve.name}`,
+      at: { kind: 'part', partId: resolved.valve.id, field: 'kneeLadenMpa' },
+    })
+  return { system: loaded, mass: massIn(project, load), missing }
 }

@@ -1,6 +1,6 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
-import { FINDING_ORDER, worstVerdict } from './words.ts'
+import { FINDING_ORDER, orderWords, worstVerdict } from './words.ts'
 import type { FigureId, FindingVerdict, Report, ReportFigure } from './types.ts'
 
 /** One of the six figures that stand under every screen. */
@@ -129,14 +129,5 @@ function points(now: ReportFigure, then: ReportFigure): string {
 }
 
 function lockWords(report: Report): string {
-  switch (report.lockOrder?.kind) {
-    case 'rearAbove':
-      return `front first to ${formatQuantity(report.lockOrder.aboveG, 'deceleration')}`
-    case 'frontAlways':
-      return 'front always first'
-    case 'rearAlways':
-      return 'rear always first'
-    default:
-      return 'lock order not known'
-  }
+  return report.lockOrder ? orderWords(report.lockOrder) : 'lock order not known'
 }

@@ -1,5 +1,6 @@
-import { adhesionOf, lockOrder, type LockOrder, type Mass } from '../balance/adhesion.ts'
+import { adhesionOf, type Mass } from '../balance/adhesion.ts'
 import { idealFrontShare } from '../balance/constant-split.ts'
+import { frontFirstUntil, lockOrder, type LockOrder } from '../balance/lock-order.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/same-feel.ts'
@@ -12,7 +13,7 @@ import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
 import { antiLock } from './anti-lock.ts'
 import { masterStroke } from './master-stroke.ts'
-import { lockFinding } from './lock-finding.ts'
+import { lockFinding, rearFirstWords } from './lock-finding.ts'
 import { travelFigure, type Calibration } from './pedal-travel.ts'
 import type { CurvePoint, Finding, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
@@ -84,7 +85,7 @@ export function pedalReport(
     stroke.figure,
     abs.figure,
   ]
-  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical, abs.figure)]
+  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical.missing, abs.figure)]
   return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
 }
 
@@ -145,15 +146,13 @@ function idealFigure(context: Context): ReportFigure {
 
 function criticalFigure(read: Working, order: LockOrder | undefined): ReportFigure {
   const work = from(read)
-  if (order?.kind === 'frontAlways')
-    work.notes.push(`The front locks first up to ${formatQuantity(order.upToG, 'deceleration')}, as far as was looked.`)
-  if (order?.kind === 'rearAlways') work.notes.push('The rear locks first at every deceleration.')
+  if (order) work.notes.push(`${rearFirstWords(order)}.`)
   return work.figure(
     'balance.critical',
     'Rear locks first above',
     'deceleration',
     'critical-deceleration',
-    order?.kind === 'rearAbove' ? order.aboveG : undefined,
+    order?.kind === 'rearAbove' ? frontFirstUntil(order) : undefined,
   )
 }
 

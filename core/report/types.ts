@@ -1,4 +1,4 @@
-import type { LockOrder } from '../balance/adhesion.ts'
+import type { LockOrder } from '../balance/lock-order.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Gap } from '../clearance/gap.ts'
 import type { Polyline } from '../clearance/outline.ts'
@@ -78,7 +78,7 @@ export interface ReportFigure {
 export type FindingVerdict = Verdict
 
 export interface Finding {
-  rule: 'wheel-clearance' | 'master-stroke' | 'abs' | 'lock-order'
+  rule: 'wheel-clearance' | 'master-stroke' | 'abs' | 'lock-order' | 'pedal-effort'
   axle?: Axle
   verdict: FindingVerdict
   sentence: string

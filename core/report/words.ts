@@ -1,10 +1,11 @@
+import type { LockOrder } from '../balance/lock-order.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Agreement } from '../clearance/agreement.ts'
 import type { Gap } from '../clearance/gap.ts'
 import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import type { FindingVerdict, Missing } from './types.ts'
+import type { Finding, FindingVerdict, Missing } from './types.ts'
 
 /** Sentences a mechanic would say. */
 
@@ -23,11 +24,23 @@ export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs
 
 /** What a part or a bundle would bring, in a word or two. */
 export const FINDING_SHORT: Readonly<Record<FindingVerdict, string>> = {
-  blocked: 'ruled out',
+  blocked: 'blocked',
   unknown: 'cannot say',
   needs: 'needs something',
   check: 'to be seen on the car',
   fits: 'fits',
+}
+
+/** A count with its word: "1 pair", "3 pairs". */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
+
+/** Interfaces that have a figure of their own beside the rules of the fit check. */
+export const RULE_TITLES: Readonly<Record<Finding['rule'], string>> = {
+  'wheel-clearance': 'Wheel over the caliper',
+  'master-stroke': 'Stroke of the master cylinder',
+  abs: 'Anti-lock',
+  'lock-order': 'Which axle locks first',
+  'pedal-effort': 'Pedal without the booster',
 }
 
 /** The place of a verdict in that order. */
@@ -122,3 +135,18 @@ export function agreementSentence(what: string, valueMm: number, { agree, differ
 /** "Cannot say: hat thickness of X and 2 more are not known." */
 export const missingSentence = (missing: readonly Missing[]): string =>
   missing.length === 0 ? 'Cannot say: measure.' : `Cannot say: ${notKnown(missing)}.`
+
+/** Which axle locks first, in a few words. */
+export function orderWords(order: LockOrder): string {
+  const g = (value: number) => formatQuantity(value, 'deceleration')
+  switch (order.kind) {
+    case 'rearAbove':
+      return `front first to ${g(order.rearFirst[0]!.fromG)}`
+    case 'rearBelow':
+      return `rear first below ${g(order.rearFirst[0]!.toG)}`
+    case 'rearAlways':
+      return 'rear always first'
+    case 'frontAlways':
+      return 'front always first'
+  }
+}
