@@ -4,7 +4,7 @@ import { CRITERIA } from '#core/balance/limits.ts'
 import { BIAS_AIMS, type BiasAim } from '#core/model/project.ts'
 import { LOADS } from '#core/report/grip.ts'
 import type { LeverOffer } from '#core/report/lever-advice.ts'
-import { counted, FINDING_SHORT } from '#core/report/words.ts'
+import { afterWords } from '#core/report/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useBalance } from '~/composables/balance'
 import { useProjectStore } from '~/stores/project'
@@ -28,10 +28,7 @@ function setShare(event: Event) {
   store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = value))
 }
 /** What the whole setup then is, and what the offer makes worse elsewhere. */
-const wholeSetup = ({ outcome, brings }: LeverOffer) =>
-  `The whole setup then: ${FINDING_SHORT[outcome.verdict]}${outcome.open > 0 ? `, ${counted(outcome.open, 'finding')} open` : ''}.${
-    brings.length > 0 ? ` It brings: ${brings.map((one) => one.title.toLowerCase()).join(', ')}.` : ''
-  }`
+const wholeSetup = ({ outcome, brings }: LeverOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
 const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
 const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
 </script>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { DXF_UNITS, MAX_DXF_BYTES, type DxfDrawing, type DxfPlacing, type DxfUnit } from '#core/formats/dxf-read.ts'
+import { layersFor } from '#core/formats/dxf-choose.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
+import { ORIGIN_WORDS, ORIGINS, type Origin } from '#core/quantity/figure.ts'
 import { useDxf } from '~/composables/dxf'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -18,6 +20,8 @@ const drawing = shallowRef<DxfDrawing>()
 const unit = ref<DxfUnit | ''>('')
 const chosen = ref<string[]>([])
 const origin = ref({ x: '0', y: '0' })
+/** Nobody has said where a drawing comes from: someone's word until then. */
+const from = ref<Origin>('reported')
 const outboard = ref<DxfPlacing['outboard']>('+x')
 const mirrorRadius = ref(false)
 const made = shallowRef<NamedOutline[] | WheelProfile>()
@@ -43,7 +47,8 @@ async function read(event: Event) {
   if (!found.ok) return void (message.value = `${fileName.value}: ${found.message}`)
   drawing.value = found.drawing
   unit.value = found.drawing.unit ?? ''
-  chosen.value = found.drawing.layers.filter((layer) => !layer.refused).map((layer) => layer.name)
+  chosen.value = layersFor(props.kind, found.drawing.layers).map((layer) => layer.name)
+  from.value = 'reported'
   origin.value = { x: '0', y: '0' }
   outboard.value = '+x'
   mirrorRadius.value = false
@@ -78,7 +83,8 @@ const behind = computed(() =>
 )
 const count = computed(() => lines.value.reduce((sum, line) => sum + line.points.length, 0))
 function take() {
-  if (made.value) emit('take', made.value)
+  const value = made.value
+  if (value) emit('take', Array.isArray(value) ? value.map((one) => ({ ...one, origin: from.value })) : { ...value, origin: from.value })
   open.value = false
 }
 </script>
@@ -107,8 +113,17 @@ function take() {
                 <span v-if="layer.refused" class="field-error block">{{ layer.refused }}</span></span
               >
             </label>
+            <p v-if="drawing.layers.length > chosen.length" class="soft small">
+              Chosen by name and by where they lie: the {{ kind === 'profile' ? 'wheel' : 'caliper' }} alone. Look before you take it.
+            </p>
             <p v-for="note in drawing.notes" :key="note" class="soft small">{{ note }}</p>
           </fieldset>
+          <label
+            >The drawing comes from
+            <select v-model="from" class="native" data-test="dxf-origin">
+              <option v-for="one in ORIGINS" :key="one" :value="one">{{ ORIGIN_WORDS[one] }}</option>
+            </select>
+          </label>
           <label
             >Unit of the drawing
             <select v-model="unit" class="native">

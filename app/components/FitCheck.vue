@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Question } from '#core/model/question.ts'
+import { questionKey, type Question } from '#core/model/question.ts'
 import type { FindingVerdict, Place } from '#core/report/types.ts'
 import { FINDING_ORDER, worstVerdict } from '#core/report/words.ts'
 import { COUNT_WORDS, useFitRows } from '~/composables/fit-rows'
@@ -32,7 +32,7 @@ const ANSWERS: Record<FindingVerdict, string> = {
 const unknowns = computed(() => {
   const found = new Map<string, Question<Place>>()
   const open = [...(report.value?.fit ?? []), ...(report.value?.findings ?? []).filter((one) => one.verdict === 'unknown')]
-  for (const one of open) for (const question of one.missing) found.set(question.what, question)
+  for (const one of open) for (const question of one.missing) found.set(questionKey(question), question)
   return [...found.values()]
 })
 const print = () => window.print()
@@ -54,7 +54,7 @@ const print = () => window.print()
     <section v-if="unknowns.length > 0" class="find-out" data-test="yard-list">
       <h2>To find out</h2>
       <ul>
-        <li v-for="one in unknowns" :key="one.what">
+        <li v-for="one in unknowns" :key="questionKey(one)">
           <span class="box" aria-hidden="true" />
           <span
             ><button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>

@@ -6,7 +6,7 @@ import { LIMITS } from '#core/fit/limits.ts'
 import { SEEN_ON_CAR, seenWhere } from '#core/fit/seen.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { FINDING_SHORT } from '#core/report/words.ts'
+import { afterWords, FINDING_SHORT } from '#core/report/words.ts'
 import { interfaceFigure } from '~/drawing/interface-figures'
 import type { FitRow } from '~/composables/fit-rows'
 import { useProjectStore } from '~/stores/project'
@@ -38,7 +38,7 @@ function price(remedy: Remedy): string {
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }
 const accept = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy) =>
-  store.edit(`Accept: ${props.row.title.toLowerCase()}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
+  store.edit(`Remedy: ${props.row.title.toLowerCase()}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
 const drop = (finding: FitFinding) =>
   store.edit(`Take back: ${finding.title.toLowerCase()}`, (draft) => dropPiece(draft, setup.value!.id, finding))
 function see(event: Event) {
@@ -51,7 +51,7 @@ function see(event: Event) {
 function takeCylinder() {
   const remedy = props.row.own?.remedy
   if (remedy?.kind !== 'hydraulic') return
-  store.edit('Accept: another master cylinder', (draft) => {
+  store.edit('Remedy: another master cylinder', (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value!.id)!
     one.hydraulics[remedy.slot] = remedy.partId
   })
@@ -111,21 +111,24 @@ const shown = (one: FitFinding['looked'][number]) =>
       <template v-else>
         <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">
           <span
-            >{{ remedy.sentence }} <span class="soft small">{{ price(remedy) }}</span></span
+            >{{ remedy.sentence }} <span class="soft small">{{ price(remedy) }}</span>
+            <span v-if="remedy.after" class="soft small block">{{ afterWords(remedy.after) }}</span></span
           >
-          <button class="btn" type="button" @click="accept(fit, remedy)">Accept</button>
+          <button class="btn" type="button" @click="accept(fit, remedy)">Use it</button>
         </div>
       </template>
     </div>
     <p v-if="row.own?.remedy?.kind === 'spacer'" class="cures small">
       {{ row.own.remedy.sentence }}
+      <span v-if="row.own.remedy.after" class="soft">{{ afterWords(row.own.remedy.after) }}</span>
       <NuxtLink :to="link('fit', { axle: row.own.axle === 'rear' ? 'rear' : undefined })">Take it in the drawing</NuxtLink>
     </p>
     <div v-else-if="row.own?.remedy" class="cures cure">
       <span
-        >{{ row.own.remedy.sentence }} <span class="soft small">{{ price(row.own.remedy) }}</span></span
+        >{{ row.own.remedy.sentence }} <span class="soft small">{{ price(row.own.remedy) }}</span>
+        <span v-if="row.own.remedy.after" class="soft small block">{{ afterWords(row.own.remedy.after) }}</span></span
       >
-      <button class="btn" type="button" @click="takeCylinder">Accept</button>
+      <button class="btn" type="button" @click="takeCylinder">Use it</button>
     </div>
     <table v-if="fit && open" class="plain inputs">
       <tbody>

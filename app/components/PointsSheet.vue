@@ -2,6 +2,7 @@
 import { nextTick, ref } from 'vue'
 import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '#core/model/field.ts'
 import type { Polyline } from '#core/clearance/outline.ts'
+import { ORIGIN_WORDS, ORIGINS } from '#core/quantity/figure.ts'
 import { INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { usePointTable, type PointCell } from '~/composables/point-table'
@@ -34,6 +35,7 @@ const {
   line,
   rows,
   instrument,
+  origin,
   problems,
   problemOf,
   drawn,
@@ -94,6 +96,12 @@ function focused(row: number, cell: PointCell) {
         >Taken with
         <select v-model="instrument" class="native" @change="commit">
           <option v-for="one in INSTRUMENT_IDS" :key="one" :value="one">{{ INSTRUMENTS[one].label }}</option>
+        </select>
+      </label>
+      <label class="small"
+        >Comes from
+        <select v-model="origin" class="native" data-test="points-origin" @change="commit">
+          <option v-for="one in ORIGINS" :key="one" :value="one">{{ ORIGIN_WORDS[one] }}</option>
         </select>
       </label>
       <template v-if="!profile">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { questionKey } from '#core/model/question.ts'
 import type { Missing } from '#core/report/types.ts'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -9,7 +10,7 @@ const { goTo } = useWorkbench()
 
 <template>
   <ul class="find">
-    <li v-for="(one, i) in missing" :key="one.what">
+    <li v-for="(one, i) in missing" :key="questionKey(one)">
       <button class="linkish" type="button" @click="goTo(one.at)">{{ one.what }}</button>
       <span v-if="one.how && one.how !== missing[i - 1]?.how" class="soft small how">{{ one.how }}</span>
     </li>

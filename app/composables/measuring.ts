@@ -144,6 +144,8 @@ export function useMeasuring() {
       ...(now.pad ? { pad: now.pad.id } : {}),
       bracket: now.bracket?.id ?? null,
       shimMm: now.shimMm,
+      ...(now.wheel!.faceChosen === undefined ? {} : { face: now.wheel!.faceChosen }),
+      ...(now.wheel!.weightThicknessMm ? { weightsMm: now.wheel!.weightThicknessMm.value } : {}),
     }
   }
   const trialPossible = computed(() => {

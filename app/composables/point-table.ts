@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '#core/model/field.ts'
+import type { Origin } from '#core/quantity/figure.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { emptyRow, rowsOf, takeRows, type PointLine } from './point-rows.ts'
@@ -28,6 +29,8 @@ export function usePointTable(options: Options) {
   /** The outline in hand. */
   const at = ref(0)
   const instrument = ref<InstrumentId>(options.instrument)
+  /** Where the points come from; what is typed beside an instrument was measured. */
+  const origin = ref<Origin>('measured')
   /** The cell whose text is being typed: its half register is still to be added. */
   let typing = ''
   let sent = ''
@@ -43,6 +46,8 @@ export function usePointTable(options: Options) {
     at.value = Math.min(at.value, lines.value.length - 1)
     const known = value && (Array.isArray(value) ? value[0]?.instrument : value.instrument)
     if (known) instrument.value = known
+    const from = value && (Array.isArray(value) ? value[0]?.origin : value.origin)
+    origin.value = value ? (from ?? 'reported') : 'measured'
   }
   watch(
     () => [options.value(), options.units()] as const,
@@ -78,11 +83,12 @@ export function usePointTable(options: Options) {
     else if (options.profile()) {
       const { points, readings, instrument: used, rows: from } = whole[0]!
       const filled = from.filter((row) => row.z.trim() !== '' || row.r.trim() !== '')
-      next = { points, tags: filled.slice(0, -1).map((row) => row.tag), ...(readings ? { readings, instrument: used! } : {}) }
+      next = { points, tags: filled.slice(0, -1).map((row) => row.tag), origin: origin.value, ...(readings ? { readings, instrument: used! } : {}) }
     } else
       next = whole.map(({ name, points, readings, instrument: used }) => ({
         name,
         points,
+        origin: origin.value,
         ...(readings ? { readings, instrument: used! } : {}),
       }))
     // points that are still one alone wait in the table
@@ -192,6 +198,7 @@ export function usePointTable(options: Options) {
     line,
     rows,
     instrument,
+    origin,
     problems,
     problemOf,
     drawn,

@@ -132,7 +132,7 @@ describe('the usual traps', () => {
       'needs',
       /24\.0/,
     ],
-    ['a used part that failed', 'used-part', 'rear', { caliper: 'gt-rear-caliper' }, 'needs', /dust boots/],
+    ['a used part that failed', 'used-part', 'rear', { caliper: 'gt-rear-caliper' }, 'needs', /a dust boot is torn/],
   ])('%s', (_, rule, axle, slots, worst, sentence) => {
     expect(verdict(rule, axle, slots)).toMatchObject({ verdict: worst, sentence: expect.stringMatching(sentence) })
   })

@@ -300,6 +300,7 @@ const rest: Part[] = [
   {
     id: 'base-rear-drum',
     kind: 'drum',
+    seals: 'glycol',
     name: 'Sprig base rear drum',
     maker: 'Pellin',
     number: 'PL-4301',

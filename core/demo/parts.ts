@@ -30,6 +30,7 @@ const stock: Part[] = [
   {
     id: 'stock-front-caliper',
     kind: 'caliper',
+    seals: 'glycol',
     name: 'Front sliding caliper',
     slotWidthMm: measured(55.2),
     mountToSlotMm: measured(16.3),
@@ -112,6 +113,7 @@ const stock: Part[] = [
   {
     id: 'stock-rear-caliper',
     kind: 'caliper',
+    seals: 'glycol',
     name: 'Rear sliding caliper',
     slotWidthMm: measured(36),
     mountToSlotMm: measured(14.2),
@@ -298,6 +300,7 @@ const wheels: Part[] = [
     weightToMm: measured(-92),
     padThicknessMm: read('digitalCaliper', 12.02, 11.98, 12.0),
     profile: {
+      origin: 'measured',
       points: [
         [-117.5, 183.2],
         [-88, 181.6],
@@ -435,6 +438,7 @@ const donor: Part[] = [
   {
     id: 'estate-front-caliper',
     kind: 'caliper',
+    seals: 'glycol',
     name: 'Estate front caliper',
     slotWidthMm: measured(58.2),
     mountToSlotMm: measured(15.2),
@@ -481,6 +485,7 @@ const donor: Part[] = [
     outlines: [
       {
         name: 'body',
+        origin: 'measured',
         points: [
           [-104, 146],
           [-92, 158.5],
@@ -496,6 +501,7 @@ const donor: Part[] = [
       },
       {
         name: 'bleed screw',
+        origin: 'measured',
         points: [
           [-90, 158],
           [-88, 162.5],
@@ -554,6 +560,7 @@ const bigKit: Part[] = [
   {
     id: 'kit2-caliper',
     kind: 'caliper',
+    seals: 'glycol',
     name: 'Twin-piston caliper Q2',
     slotWidthMm: published(59.2),
     mountToSlotMm: published(19.4),
@@ -671,6 +678,7 @@ const balanced: Part[] = [
   {
     id: 'kit4-caliper',
     kind: 'caliper',
+    seals: 'glycol',
     name: 'Four-piston caliper Q4',
     slotWidthMm: published(57.2),
     mountToSlotMm: published(19.3),

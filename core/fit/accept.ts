@@ -2,6 +2,7 @@ import type { Axle, ExtraLine, Project, Setup, Slot, SlotPlace } from '../model/
 import type { FitFinding, Remedy } from './finding.ts'
 import { resolveSetup } from '../model/resolve.ts'
 import { setShims, shimLineId } from '../model/shims.ts'
+import { pieceKey } from './piece.ts'
 import { pieceLineId } from './rule.ts'
 import { brakeOf, seenIn } from './seen.ts'
 
@@ -18,14 +19,15 @@ export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitF
   else if (remedy.kind === 'piece') {
     const id = pieceLineId(finding)
     const there = setup.extras.find((line) => line.id === id)
-    if (there && there.cures === remedy.cures) return
+    const cures = pieceKey(remedy.piece)
+    if (there?.cures === cures) return
     const line: ExtraLine = {
       id,
       label: (finding.axle ? `${remedy.label}, ${finding.axle}` : remedy.label).slice(0, 120),
       kind: 'remedy',
       quantity: remedy.quantity,
+      cures,
     }
-    if (remedy.cures !== undefined) line.cures = remedy.cures.slice(0, 120)
     setup.extras = [...setup.extras.filter((one) => one.id !== id), line]
   }
 }

@@ -2,12 +2,13 @@ import type { Axle, AxleSlot, HydraulicSlot } from '../model/project.ts'
 import type { Looked, Question } from '../model/question.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { LimitId } from './limits.ts'
+import type { Piece } from './piece.ts'
 import type { RuleId } from './rules.ts'
 
 export type Verdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
 
 /** What cures a finding: a part of the project into a slot, a thickness, or a piece to buy that is no part yet. */
-export type Remedy =
+export type Remedy = { after?: After } & (
   | { kind: 'part'; slot: AxleSlot; partId: string; sentence: string }
   | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
   | { kind: 'shim'; shimMm: number; sentence: string }
@@ -16,9 +17,19 @@ export type Remedy =
       label: string
       quantity: number
       sentence: string
-      /** Which piece it is, in millimetres whatever units are read: another one on the bill does not cure. Set by `check()`. */
-      cures?: string
+      /** Which piece it is, whatever it is called: another one on the bill does not cure. */
+      piece: Piece
     }
+)
+
+/** What the whole setup is with a remedy in it; of a piece to buy nobody asks. */
+export interface After {
+  verdict: Verdict
+  /** Findings that are blocked, unknown or need something. */
+  open: number
+  /** Findings that it makes worse. */
+  brings: { title: string; verdict: Verdict }[]
+}
 
 /** What a rule says of one interface. */
 export interface Judgement {
@@ -33,6 +44,8 @@ export interface Judgement {
   remedies?: readonly Remedy[]
   /** A warning that concerns safety. */
   safety?: boolean
+  /** A piece of the bill counts only once it has a price, or is there already. */
+  pricedOnly?: boolean
   /** It is so with a remedy that this setup has taken and could give back. */
   accepted?: boolean
 }

@@ -12,9 +12,9 @@ import {
   type Project,
   type Setup,
 } from '../model/project.ts'
-import type { EntryPlace, Looked, Question } from '../model/question.ts'
+import { questionKey, type EntryPlace, type Looked, type Question } from '../model/question.ts'
 import type { ResolvedAxle, ResolvedSetup } from '../model/resolve.ts'
-import type { Figure } from '../quantity/figure.ts'
+import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { LIMITS, type LimitId } from './limits.ts'
 
@@ -43,8 +43,6 @@ export class Look {
   readonly looked: Looked[] = []
   readonly missing: Question[] = []
   readonly ownLimits: LimitId[] = []
-  /** The slots it looked into. */
-  readonly slots: AxleSlot[] = []
   /** The watched part had a hand in it. */
   touched = false
 
@@ -59,7 +57,7 @@ export class Look {
 
   /** Forgets what it saw, for the next rule. */
   restart(): this {
-    this.looked.length = this.missing.length = this.ownLimits.length = this.slots.length = 0
+    this.looked.length = this.missing.length = this.ownLimits.length = 0
     this.touched = false
     return this
   }
@@ -67,8 +65,8 @@ export class Look {
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
   part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
     const { axle, setup, resolved } = this.facts
-    this.slots.push(slot)
     const found = resolved[slot]
+    if (found) this.touch(found)
     if (found === undefined)
       this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
     return found as Filled<S> | null | undefined
@@ -76,6 +74,7 @@ export class Look {
   /** What is fitted in the hydraulics, in this setup or in the car as it stands. */
   hydraulic<S extends HydraulicSlot>(slot: S, of: 'whole' | 'stock' = 'whole'): NonNullable<ResolvedSetup[S]> | null | undefined {
     const found = this.facts[of][slot]
+    if (found && of === 'whole') this.touch(found)
     const setupId = of === 'stock' ? this.facts.project.setups[0].id : this.facts.setup.id
     if (found === undefined) this.ask(HYDRAULIC_SLOTS[slot].label, { kind: 'slot', setupId, slot }, 'Choose a part in the step Setup.')
     return found as NonNullable<ResolvedSetup[S]> | null | undefined
@@ -107,6 +106,25 @@ export class Look {
       partId: part.id,
       field,
     })
+  }
+  /** The figures of a list: pistons, as they are. */
+  list<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): number[] | undefined {
+    if (!part) return undefined
+    const known = (part as unknown as Record<string, Figure[] | undefined>)[field]
+    this.touch(part)
+    const at = { kind: 'part', partId: part.id, field } as const
+    const entry = fieldsOf(part.kind)[field]
+    const label = `${entry?.label ?? field} of ${part.name}`
+    const dimension = entry?.type === 'figures' ? entry.dimension : 'number'
+    if (!known || known.length === 0) {
+      this.looked.push({ label, value: undefined, dimension: 'words', at })
+      this.ask(label, at, entry?.help)
+      return undefined
+    }
+    const values = known.map((figure) => formatQuantity(figure.value, dimension, this.facts.project.preferences.units))
+    const weakest = known.reduce((a, b) => (ORIGINS.indexOf(b.origin) > ORIGINS.indexOf(a.origin) ? b : a))
+    this.looked.push({ label, value: values.join(' and '), dimension: 'words', at, origin: weakest.origin })
+    return known.map((figure) => figure.value)
   }
   /** A choice or words of a part. */
   wordOf<K extends PartKind>(part: PartOf<K> | undefined | null, field: keyof PartOf<K> & string): string | undefined {
@@ -172,7 +190,8 @@ export class Look {
 
   /** Asks for something that no field holds by itself. */
   ask(what: string, at: EntryPlace, how?: string): void {
-    if (!this.missing.some((one) => one.what === what)) this.missing.push({ what, at, ...(how === undefined ? {} : { how }) })
+    const key = questionKey({ at, what })
+    if (!this.missing.some((one) => questionKey(one) === key)) this.missing.push({ what, at, ...(how === undefined ? {} : { how }) })
   }
   private read(value: unknown, table: FieldTable, field: string, suffix: string, at: EntryPlace): number | undefined {
     const entry = table[field]

@@ -1,47 +1,19 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { DEMO_PROJECT } from '../demo/project.ts'
 import { projectProblems } from '../model/check.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Project } from '../model/project.ts'
+import { AXLES, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
 import { evaluate } from '../report/evaluate.ts'
 import { factsOf } from '../report/fit-check.ts'
 import { VERDICT_RANK } from '../report/words.ts'
+import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
 import { acceptRemedy, dropPiece } from './accept.ts'
 import type { FitFinding } from './finding.ts'
 import { checkAll, findingKey } from './rule.ts'
 import { RULES } from './rules.ts'
 
 /** Whatever stands in a setup: what is offered must help, and must go away as it came. */
-const SETUP = 'estate-fronts'
-const partsFor = (kinds: readonly string[]) => DEMO_PROJECT.parts.filter((one) => kinds.includes(one.kind)).map((one) => one.id)
-const axleParts = fc.record(
-  Object.fromEntries(
-    (Object.keys(AXLE_SLOTS) as AxleSlot[]).map((slot) => [
-      slot,
-      fc.constantFrom(undefined, ...(AXLE_SLOTS[slot].nothing ? [null] : []), ...partsFor(AXLE_SLOTS[slot].kinds)),
-    ]),
-  ),
-)
-const hydraulicParts = fc.record(
-  Object.fromEntries(
-    (Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]).map((slot) => [
-      slot,
-      fc.constantFrom(undefined, ...partsFor(HYDRAULIC_SLOTS[slot].kinds)),
-    ]),
-  ),
-)
-const setups = fc.record({ front: axleParts, rear: axleParts, hydraulics: hydraulicParts })
-
-function built(parts: { front: object; rear: object; hydraulics: object }): Project {
-  const project = structuredClone(DEMO_PROJECT)
-  const setup = project.setups.find((one) => one.id === SETUP)!
-  const clean = (of: object) => Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined))
-  setup.front = clean(parts.front)
-  setup.rear = clean(parts.rear)
-  setup.hydraulics = clean(parts.hydraulics)
-  return project
-}
+const [setups, built] = [randomSetup, withSetup]
 const findings = (project: Project) => evaluate(project, SETUP).fit
 /** The same finding anew, without the rest of the report. */
 function again(project: Project, finding: FitFinding): FitFinding | undefined {
@@ -60,6 +32,8 @@ describe('remedies', () => {
           for (const remedy of finding.remedies) {
             const cured = structuredClone(project)
             acceptRemedy(cured, SETUP, finding, remedy)
+            // a rebuild counts once it has a price, or is there
+            for (const line of findSetup(cured, SETUP)!.extras) if (line.id.startsWith('fit.')) line.owned = true
             const after = again(cured, finding)
             // a part that is put in may have a question of its own; it is then no worse than not known
             const better = after === undefined || after.verdict === 'unknown' || VERDICT_RANK[after.verdict] < VERDICT_RANK[finding.verdict]

@@ -2,7 +2,8 @@ import { ORIGINS } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
 import { notKnown } from '../model/question.ts'
-import type { FitFinding, Judgement, Verdict } from './finding.ts'
+import type { FitFinding, Judgement, Remedy, Verdict } from './finding.ts'
+import { isPieceKey, serves } from './piece.ts'
 import { Look, type Facts } from './look.ts'
 import type { RuleId } from './rules.ts'
 
@@ -34,15 +35,14 @@ export const findingKey = ({ axle, rule, slot }: FindingPlace): string => [axle 
 /** The line of the bill that stands for a piece that cures a finding. */
 export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
 
-/** The piece that a rule asks for, as it is called in millimetres: the same whatever units are read. */
-function pieceWanted(rule: Rule, facts: Facts): string {
+/** Whether a line of the bill is the piece that a rule asks for; lines of older files say it by their name in millimetres. */
+function curedBy(line: ExtraLine, wanted: Remedy & { kind: 'piece' }, rule: Rule, facts: Facts): boolean {
+  if (line.cures !== undefined && isPieceKey(line.cures)) return serves(line.cures, wanted.piece)
   const { project } = facts
   const inMm = { ...facts, project: { ...project, preferences: { ...project.preferences, units: DEFAULT_UNITS } } }
-  return (rule.judge(new Look(inMm))?.remedies?.find((one) => one.kind === 'piece')?.label ?? '').slice(0, 120)
+  const label = (rule.judge(new Look(inMm))?.remedies?.find((one) => one.kind === 'piece')?.label ?? '').slice(0, 120)
+  return line.cures === undefined ? line.label.startsWith(label) : line.cures === label
 }
-/** Whether a line of the bill is that piece; lines of older files say it by their name alone. */
-const curedBy = ({ cures, label }: ExtraLine, wanted: string): boolean =>
-  cures === undefined ? label.startsWith(wanted) : cures === wanted
 
 /** Everything a rule finds at one axle, or of the car. */
 export function checkAll(rule: Rule, facts: Facts): FitFinding[] {
@@ -72,8 +72,8 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
     title: rule.title,
     verdict,
     sentence,
-    remedies: (known && judged?.remedies?.map((one) => (one.kind === 'piece' ? { ...one, cures: pieceWanted(rule, facts) } : one))) || NONE,
-    safety: (known && judged?.safety) || false,
+    remedies: judged?.remedies ?? NONE,
+    safety: judged?.safety ?? false,
     looked: look.looked,
     missing: look.missing,
     ownLimits: look.ownLimits,
@@ -114,14 +114,19 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   const { missing } = look
   if (!judged && missing.length === 0) return undefined
   if (missing.length > 0 && judged?.verdict !== 'blocked') {
-    return { look, judged, verdict: 'unknown', sentence: `Cannot say: ${notKnown(missing)}.`, accepted: false }
+    // what is known to be wrong is said first, whatever else is open
+    const wrong = judged?.verdict === 'needs' ? judged : undefined
+    const sentence = wrong ? `${wrong.sentence} Besides, ${notKnown(missing)}.` : `Cannot say: ${notKnown(missing)}.`
+    return { look, judged: wrong, verdict: 'unknown', sentence, accepted: false }
   }
   const { verdict, sentence, remedies } = judged!
   const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')
   const place = { rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }
   const line = piece && facts.setup.extras.find((one) => one.id === pieceLineId(place))
-  if (line && piece && !curedBy(line, pieceWanted(rule, facts)))
+  if (line && piece && !curedBy(line, piece, rule, facts))
     return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is another piece.`, accepted: false }
+  if (line && piece && judged?.pricedOnly && !line.price && !line.owned)
+    return { look, judged, verdict, sentence: `${sentence} What cures it is on the bill without a price.`, accepted: false }
   if (line && piece)
     return {
       look,
@@ -131,14 +136,6 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
       accepted: true,
     }
   return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
-}
-
-/** Whether what stands in a slot matters to a rule at all. */
-export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
-  if (rule.each) return new Set(rule.each)
-  const look = new Look(facts)
-  rule.judge(look)
-  return new Set(look.slots)
 }
 
 const NONE: FitFinding['remedies'] = []

@@ -283,6 +283,11 @@ describe('a used part', () => {
     const found = find(project, 'used-part', 'front', 'estate-fronts')!
     acceptRemedy(project, 'estate-fronts', found, found.remedies[0]!)
     expect(project.setups[1]!.extras.at(-1)).toMatchObject({ id: 'fit.front.used-part.caliper', kind: 'remedy', quantity: 2 })
+    expect(find(project, 'used-part', 'front', 'estate-fronts')).toMatchObject({
+      verdict: 'needs',
+      sentence: expect.stringMatching(/on the bill without a price\.$/),
+    })
+    project.setups[1]!.extras.at(-1)!.owned = true
     expect(find(project, 'used-part', 'front', 'estate-fronts')!.verdict).toBe('fits')
   })
 })
@@ -407,7 +412,7 @@ describe('wheel studs, nuts and bolts', () => {
     const before = find(project, 'stud-engagement')!
     expect(before.remedies[0]).toMatchObject({
       label: 'Wheel studs 2.5\u00a0mm longer',
-      cures: 'Wheel studs 2.5\u00a0mm longer',
+      piece: { id: 'studs-longer', of: 'studs', mm: 2.5, enough: 'atLeast' },
       quantity: 8,
     })
     acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
@@ -420,8 +425,12 @@ describe('wheel studs, nuts and bolts', () => {
     const more = find(project, 'stud-engagement')!
     expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/is another piece\.$/) })
     acceptRemedy(project, 'as-it-stands', more, more.remedies[0]!)
-    expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ cures: 'Wheel studs 7.5\u00a0mm longer' }])
+    expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ cures: 'studs-longer|studs|7.5' }])
     expect(find(project, 'stud-engagement')!.verdict).toBe('fits')
+    // studs that are long enough stay so when the need gets smaller
+    Object.assign(part(project, 'spacer-5'), { thicknessMm: figure(4.7) })
+    expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'fits', accepted: true })
+    Object.assign(part(project, 'spacer-5'), { thicknessMm: figure(5) })
     expect(projectProblems(project)).toEqual([])
   })
   test('open nuts on the bill do not make short studs long, nor cone seats fit a ball', () => {

@@ -1,3 +1,4 @@
+import { boosterMount } from './rules/booster-mount.ts'
 import { bridge } from './rules/bridge.ts'
 import { circuitCount } from './rules/circuit-count.ts'
 import { discDiameterRule } from './rules/disc-diameter.ts'
@@ -71,6 +72,7 @@ export const RULE_IDS = [
   'used-part',
   'residual-valve',
   'master-mount',
+  'booster-mount',
   'circuit-count',
   'fluid',
   'used-hydraulics',
@@ -109,6 +111,7 @@ export const RULES: readonly Rule[] = [
   usedPart,
   residualValve,
   masterMount,
+  boosterMount,
   circuitCount,
   fluid,
   usedHydraulics,

@@ -1,5 +1,5 @@
 import { amount, choice, count, length, text, type FieldTable } from './field.ts'
-import { FLUID_BASES, MOUNT_TYPES, NUT_SEATS, PIPE_SEATS } from './part-kinds.ts'
+import { FLUID_BASES, MOUNT_TYPES, MOUNTINGS, NUT_SEATS, PIPE_SEATS, PUSHRODS } from './part-kinds.ts'
 
 const hydraulics = { group: 'Hydraulics' } as const
 const grip = { group: 'Grip and load' } as const
@@ -83,6 +83,11 @@ export const carFields = {
     ...hydraulics,
     help: 'At rest. Longer than the depth to the piston, and the brakes drag.',
   }),
+  bareMounting: choice('Master cylinder on the bulkhead, without a booster', MOUNTINGS, {
+    ...hydraulics,
+    help: 'Only where the booster is to be removed.',
+  }),
+  barePushrod: choice('Pushrod without the booster', PUSHRODS, { ...hydraulics, help: 'From the pedal straight to the master cylinder.' }),
   masterLineThread: text('Thread of the lines at the master cylinder', 40, hydraulics),
   measuredTravelMm: length('Pedal travel that was measured', 5, 250, {
     ...hydraulics,

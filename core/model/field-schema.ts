@@ -93,6 +93,8 @@ const instrumentSchema = () =>
     .strict()
     .oneOf(INSTRUMENT_IDS, `must be one of ${INSTRUMENT_IDS.join(', ')}`)
 
+const originSchema = () => string().strict().oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)
+
 const pointReadingsSchema = () =>
   array()
     .strict()
@@ -126,6 +128,7 @@ const outlinesSchema = array()
       points: pointsSchema(),
       readings: pointReadingsSchema(),
       instrument: instrumentSchema(),
+      origin: originSchema(),
     }).test('readings', READINGS_MATCH, readingsMatch),
   )
   .min(1, 'needs at least one outline')
@@ -143,6 +146,7 @@ const profileSchema = closed({
     .required(),
   readings: pointReadingsSchema(),
   instrument: instrumentSchema(),
+  origin: originSchema(),
 })
   .test('readings', READINGS_MATCH, readingsMatch)
   .test(

@@ -1,4 +1,4 @@
-import type { Figure } from '../quantity/figure.ts'
+import type { Figure, Origin } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 import type { Dimension } from '../quantity/units.ts'
 
@@ -16,6 +16,8 @@ interface TakenPoints {
   /** One for each point, where readings were kept. */
   readings?: PointReadings[]
   instrument?: InstrumentId
+  /** Where the points come from; absent is worth no more than an estimate. */
+  origin?: Origin
 }
 export type NamedOutline = { name: string } & TakenPoints
 export const WHEEL_TAGS = ['barrel', 'shoulder', 'face'] as const

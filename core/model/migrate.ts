@@ -29,6 +29,53 @@ export const MIGRATIONS: MigrationTable = {
       ...(Array.isArray(older.parts) ? { parts: takenWith(older.parts as unknown[], setups) } : {}),
     }
   },
+  // version 5 keeps where outlines and profiles come from, and with a trial fit the face height and weights of its wheel
+  4: (older) => {
+    const parts = Array.isArray(older.parts) ? (older.parts as unknown[]) : []
+    return {
+      ...older,
+      ...(Array.isArray(older.parts) ? { parts: parts.map(withOrigins) } : {}),
+      ...(isObject(older.car)
+        ? { car: { ...older.car, ...each(older.car, ['front', 'rear'], (axle: Record<string, unknown>) => ({ ...axle, ...each(axle, ['objects'], outlines) })) } }
+        : {}),
+      ...(Array.isArray(older.setups) ? { setups: (older.setups as unknown[]).map((setup) => tried(setup, parts)) } : {}),
+    }
+  },
+}
+
+/** Some members of an object made anew, where they are there. */
+function each(of: Record<string, unknown>, keys: readonly string[], make: (value: never) => unknown): Record<string, unknown> {
+  return Object.fromEntries(keys.flatMap((key) => (typeof of[key] === 'object' && of[key] !== null ? [[key, make(of[key] as never)]] : [])))
+}
+
+/** Points that were read more than once were measured; of others nobody said where they come from: someone's word. */
+const withOrigin = (taken: unknown): unknown =>
+  isObject(taken) && taken.origin === undefined ? { ...taken, origin: taken.readings === undefined ? 'reported' : 'measured' } : taken
+const outlines = (value: unknown): unknown => (Array.isArray(value) ? (value as unknown[]).map(withOrigin) : value)
+
+function withOrigins(part: unknown): unknown {
+  if (!isObject(part)) return part
+  return { ...part, ...each(part, ['outlines', 'furtherOutlines'], outlines), ...each(part, ['profile'], withOrigin) }
+}
+
+/** A trial fit was made with the wheel as it is kept now. */
+function tried(setup: unknown, parts: readonly unknown[]): unknown {
+  if (!isObject(setup)) return setup
+  return {
+    ...setup,
+    ...each(setup, ['front', 'rear'], (axle: Record<string, unknown>) => ({
+      ...axle,
+      ...each(axle, ['trialFit'], (fit: Record<string, unknown>) => {
+        const wheel = parts.find((one) => isObject(one) && one.id === fit.wheel)
+        const weights = isObject(wheel) && isObject(wheel.weightThicknessMm) ? wheel.weightThicknessMm.value : undefined
+        return {
+          ...(isObject(wheel) && typeof wheel.faceChosen === 'string' ? { face: wheel.faceChosen } : {}),
+          ...(typeof weights === 'number' ? { weightsMm: weights } : {}),
+          ...fit,
+        }
+      }),
+    })),
+  }
 }
 
 /** Outlines taken on a car with a bracket under them: until version 4 that was the one in the slot beside. */

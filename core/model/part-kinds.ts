@@ -419,6 +419,17 @@ export const masterCylinderFields = {
   rearResidualMpa: amount('Residual pressure held, rear', 'pressure', 0, 0.5, atCar),
 } as const satisfies FieldTable
 
+/** How a booster, or the bare bulkhead, takes the master cylinder. */
+export const MOUNTINGS = [
+  { value: 'yes', label: 'bolts on as it is' },
+  { value: 'plate', label: 'takes an adapter plate' },
+  { value: 'no', label: 'does not go on' },
+] as const
+export const PUSHRODS = [
+  { value: 'fits', label: 'fits, with free play' },
+  { value: 'other', label: 'another length is needed' },
+] as const
+
 export const boosterFields = {
   supply: choice('Supply', [
     { value: 'vacuum', label: 'vacuum' },
@@ -428,6 +439,8 @@ export const boosterFields = {
   assistN: amount('Assist at runout', 'force', 0, 20000, {
     help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".',
   }),
+  mounting: choice('Between bulkhead and master cylinder', MOUNTINGS, { ...atCar, help: 'Where it is not the one that is on the car.' }),
+  pushrod: choice('Its pushrods', PUSHRODS, { ...atCar, help: 'To the pedal and to the master cylinder.' }),
 } as const satisfies FieldTable
 
 export const valveFields = {

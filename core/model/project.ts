@@ -5,10 +5,10 @@ import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 4. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 5. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 4
+export const VERSION = 5
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -121,6 +121,9 @@ export interface TrialFit {
   /** Null: none. Absent, like the others: not noted, any will do. */
   bracket?: string | null
   shimMm?: number
+  /** The wheel's face height that was fitted, and the thickness of stick-on weights in its barrel; absent: none. */
+  face?: string
+  weightsMm?: number
 }
 
 /** The gap to a wheel at hand with the caliper that is on now, and what the new one stands out further at that radius. */

@@ -20,6 +20,13 @@ export interface Question<P = EntryPlace> {
   at: P
 }
 
+/** A place as one word: places of two parts of one name differ. */
+export const placeKey = (at: Record<string, unknown> & { kind: string }): string =>
+  [at.kind, at.setupId, at.partId, at.bundleId, at.figureId, at.axle, at.slot, at.field].map((one) => one ?? '').join('/')
+
+/** What tells one question from another: where it is answered, then what is asked there. */
+export const questionKey = ({ at, what }: { at: { kind: string }; what: string }): string => `${placeKey(at)}?${what}`
+
 /** "hat thickness of X is not known", "hat thickness of X and 2 more are not known"; empty when nothing is missing. */
 export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
   const [first] = missing

@@ -144,6 +144,8 @@ const axleSetupSchema = closed({
     pad: string().strict().max(80),
     bracket: string().strict().nullable().max(80),
     shimMm: finite().min(-20).max(20),
+    face: string().strict().max(120),
+    weightsMm: finite().min(0).max(60),
   }).default(undefined),
   byDifference: closed({
     gapNowMm: figureSchema('length', -20, 100).default(undefined),

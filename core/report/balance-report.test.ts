@@ -293,7 +293,7 @@ describe('levers', () => {
     const offers = found.advice.flatMap((one) => one.offers)
     expect(offers.length).toBeGreaterThanOrEqual(2)
     for (const one of offers) {
-      expect(one.fit).not.toBe('blocked')
+      expect(one.outcome.findings.get('car.lock-order')!.verdict).not.toBe('blocked')
       expect(one.frontFirstToG).toBeGreaterThanOrEqual(0.8)
     }
   })

@@ -7,17 +7,9 @@ import type { Project } from '../model/project.ts'
 import { findSetup } from '../model/resolve.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { hydraulicsOf } from './hydraulics-of.ts'
+import { BANDS, type Band } from './pedal-bands.ts'
 import type { Missing } from './types.ts'
 
-export interface Band {
-  low: number
-  high: number
-}
-/** What feels right at 0.9 g, by use: R. Limpert, Brake Design and Safety, ch. 5, rounded; road with assist, competition without. */
-export const BANDS = {
-  road: { forceN: { low: 100, high: 250 }, travelMm: { low: 40, high: 90 } },
-  competition: { forceN: { low: 300, high: 500 }, travelMm: { low: 20, high: 50 } },
-} as const
 /** The bar should stay so near its middle: beyond, small changes of its thread turn the order. */
 export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
 

@@ -1,4 +1,4 @@
-import { meanRadiusMm, uniformPressureRadiusMm } from '../hydraulics/effective-radius.ts'
+import { effectiveRadiusMm, sweptRing } from '../hydraulics/effective-radius.ts'
 import { boreAreaMm2, BRAKE_FACTORS, DEFAULT_SEAL_MPA, type AxleBrake } from '../hydraulics/system.ts'
 import type { Axle, PartOf } from '../model/project.ts'
 import { askSlot, readCarAxle, readPart, type Context } from './context.ts'
@@ -89,9 +89,10 @@ function radius(context: Context, axle: Axle, caliper: PartOf<'caliper'> | undef
       const lift = bracket ? readPart(work, bracket, 'radialMm') : bracket === null ? 0 : undefined
       if (lift === undefined && !bracket) askSlot(work, context, axle, 'bracket')
       top = top === undefined || mount === undefined || lift === undefined ? undefined : mount + lift + top
-    } else if (bracket || caliper.takenWithLiftMm) {
+    } else if (bracket !== null || caliper.takenWithLiftMm) {
       // taken on a car with another bracket than now
-      const lift = bracket ? readPart(work, bracket, 'radialMm') : 0
+      const lift = bracket ? readPart(work, bracket, 'radialMm') : bracket === null ? 0 : undefined
+      if (bracket === undefined) askSlot(work, context, axle, 'bracket')
       const then = readPart(work, caliper, 'takenWithLiftMm')
       top = top === undefined || lift === undefined || then === undefined ? undefined : top + lift - then
     }
@@ -104,18 +105,17 @@ function radius(context: Context, axle: Axle, caliper: PartOf<'caliper'> | undef
   if (rotor) {
     const diameter = readPart(work, rotor, 'diameterMm')
     rim = diameter === undefined ? undefined : diameter / 2
-    inner = rotor.frictionInnerDiameterMm ? readPart(work, rotor, 'frictionInnerDiameterMm')! / 2 : 0
+    const ring = readPart(work, rotor, 'frictionInnerDiameterMm')
+    inner = ring === undefined ? undefined : ring / 2
   } else askSlot(work, context, axle, 'rotor')
 
   if (top !== undefined && height !== undefined && rim !== undefined && inner !== undefined) {
-    // what hangs over the rotor's edge or inside its ring rubs on nothing
-    const ro = Math.min(top, rim)
-    const ri = Math.max(top - height, inner)
-    if (ro > ri) {
+    const ring = sweptRing(top, height, rim, inner)
+    if (ring) {
       const at = { kind: 'slot', setupId: context.setup.id, axle, slot: 'pad' } as const
-      work.set(ro, { symbol: 'r_o', label: 'Swept ring, outer radius', dimension: 'length', at })
-      work.set(ri, { symbol: 'r_i', label: 'Swept ring, inner radius', dimension: 'length', at })
-      value = policy === 'mean' ? meanRadiusMm(ro, ri) : uniformPressureRadiusMm(ro, ri)
+      work.set(ring.outerMm, { symbol: 'r_o', label: 'Swept ring, outer radius', dimension: 'length', at })
+      work.set(ring.innerMm, { symbol: 'r_i', label: 'Swept ring, inner radius', dimension: 'length', at })
+      value = effectiveRadiusMm(ring, policy)
       if (top > rim) work.notes.push('The pad stands over the edge of the rotor; the part beyond is left out.')
     } else
       work.ask(

@@ -6,7 +6,7 @@ import type { Axle, PartOf } from '../model/project.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { askSlot, readCarAxle, readPart, readPartOr, type Context } from './context.ts'
-import { pointUncertainty, type GapInputs } from './gap-inputs.ts'
+import { pointDoubt, type GapInputs } from './gap-inputs.ts'
 import type { Place, ReportFigure } from './types.ts'
 import { Working } from './working.ts'
 
@@ -107,12 +107,10 @@ function place(
   if (!rotor) askSlot(work, context, axle, 'rotor')
 
   let dr: number | undefined
-  let bracketMm: number | undefined
   if (caliper.frame === 'seat') dr = beyond(read, work, context, axle, caliper, 'caliperRadialMm')
   else {
     const mountRadius = read.car('mountRadiusMm', { caliperRadialMm: 1 })
     const lift = bracket ? read.length(bracket, 'radialMm', { caliperRadialMm: 1 }) : bracket === null ? 0 : undefined
-    bracketMm = bracket ? read.thickness(bracket, 'axialMm', 1) : bracket === null ? 0 : undefined
     if (bracket === undefined) askSlot(work, context, axle, 'bracket')
     dr = mountRadius === undefined || lift === undefined ? undefined : mountRadius + lift
   }
@@ -129,6 +127,8 @@ function place(
       const mountFaceMm = read.car('mountFaceMm', { caliperAxialMm: 1 })
       const mountToSlotMm = read.length(caliper, 'mountToSlotMm', { caliperAxialMm: 1 })
       const shimMm = setShim(work, context, axle)
+      // a sliding housing follows the disc, wherever its bracket stands along the axle
+      const bracketMm = bracket ? read.thickness(bracket, 'axialMm', 1) : bracket === null ? 0 : undefined
       if (hatMm !== undefined && mountFaceMm !== undefined && mountToSlotMm !== undefined && bracketMm !== undefined) {
         placing = { construction: 'fixed', frame: 'mount', hatMm, mountFaceMm, mountToSlotMm, shimMm, bracketMm }
       }
@@ -179,7 +179,7 @@ function beyond(
   const { bracket, shimMm } = context.resolved[axle]
   const [own, taken] = way === 'caliperAxialMm' ? (['axialMm', 'takenWithStackMm'] as const) : (['radialMm', 'takenWithLiftMm'] as const)
   const shims = way === 'caliperAxialMm' && shimMm !== 0
-  if (!bracket && !shims && !caliper[taken]) return 0
+  if (bracket === null && !shims && !caliper[taken]) return 0
   if (bracket === undefined) askSlot(work, context, axle, 'bracket')
   const nowMm = (bracket?.[own]?.value ?? 0) + (shims ? shimMm : 0)
   // the same bracket as then: how well it is known moves nothing
@@ -229,21 +229,22 @@ export function placedOutlines(
  */
 function outlineInputs(work: Working, caliper: PartOf<'caliper'>, inputs: GapInputs): void {
   const quick = isQuick(caliper)
-  const read = quick ? undefined : pointUncertainty([...(caliper.outlines ?? []), ...(caliper.furtherOutlines ?? [])])
+  const points = pointDoubt([...(quick ? [] : (caliper.outlines ?? [])), ...(caliper.furtherOutlines ?? [])])
   const one = (
     whole: 'uAxialMm' | 'uRadialMm',
     carrier: 'faceMm' | 'tallestRadiusMm',
-    ofPoints: number | undefined,
+    ofPoints: number,
     moves: { caliperAxialMm: 1 } | { caliperRadialMm: 1 },
     direction: string,
   ) => {
     const at: Place = { kind: 'part', partId: caliper.id, field: quick ? carrier : 'outlines' }
     const what = quick ? `${fieldsOf('caliper')[carrier]!.label} of ${caliper.name}` : `Outline of ${caliper.name}, ${direction}`
-    const given = caliper[whole]?.value ?? ofPoints
-    if (given === undefined) inputs.length(quick ? caliper[carrier] : undefined, what, at, moves)
-    else inputs.known(given, false, what, at, moves)
+    const stated = caliper[whole]?.value
+    if (stated !== undefined) inputs.known(stated, false, what, at, moves)
+    else if (quick) inputs.length(caliper[carrier], what, at, moves)
+    else inputs.known(ofPoints, points.assumed, what, at, moves)
     readPartOr(work, caliper, whole, inputs.all[inputs.all.length - 1]!.uMm)
   }
-  one('uAxialMm', 'faceMm', read?.zMm, { caliperAxialMm: 1 }, 'along the axle')
-  one('uRadialMm', 'tallestRadiusMm', read?.rMm, { caliperRadialMm: 1 }, 'along the radius')
+  one('uAxialMm', 'faceMm', points.zMm, { caliperAxialMm: 1 }, 'along the axle')
+  one('uRadialMm', 'tallestRadiusMm', points.rMm, { caliperRadialMm: 1 }, 'along the radius')
 }

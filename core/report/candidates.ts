@@ -1,5 +1,5 @@
 import { Look, type Facts } from '../fit/look.ts'
-import { looksInto, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
+import { sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import {
   AXLES,
@@ -19,7 +19,10 @@ import { factsOf } from './fit-check.ts'
 import type { FindingVerdict } from './types.ts'
 import { VERDICT_RANK } from './words.ts'
 
-/** What a part would bring if it were put into a slot of a setup, before anybody does. */
+/**
+ * What a part would bring if it were put into a slot of a setup, before anybody does. Of the car as it stands that is what it
+ * would bring to a setup beside it: a part that comes new must go with what is on the car.
+ */
 export interface Candidate {
   partId: string
   slot: AxleSlot | HydraulicSlot
@@ -51,13 +54,12 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
   const facts = factsOf(context, axle)
   const { resolved } = facts
   const found: Candidate[] = []
-  const touched = RULES.filter((rule) => rule.on !== 'car').map((rule) => ({ rule, slots: looksInto(rule, facts) }))
   for (const slot of SLOTS) {
-    const rules = touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
-      const tried = { ...facts, slot, resolved: withPart(resolved, slot, part) }
-      const judged = worstOf(rules, tried, part.id)
+      const fitted = withPart(resolved, slot, part)
+      const whole = { ...facts.whole, [axle]: fitted }
+      const judged = worstOf(RULES, { ...facts, slot, resolved: fitted, whole }, part.id)
       // nothing is worse than what cannot be built anyway
       const clearance = OVER_THE_CALIPER.has(slot) && judged.worst !== 'blocked' ? clearanceOf(context, axle, slot, part) : undefined
       found.push({
@@ -86,16 +88,15 @@ export function hydraulicCandidates(project: Project, setupId: string): Candidat
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const context: Context = { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
-  const rules = RULES.filter((rule) => rule.on === 'car' || rule.id === 'residual-valve')
   const found: Candidate[] = []
   for (const slot of Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[])
     for (const part of project.parts) {
       if (!(HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
       const whole = { ...context.resolved, [slot]: part }
-      // an axle's own circuit is looked at once for each axle, the car once
       const judged = AXLES.map((axle) =>
         worstOf(
-          rules.filter((rule) => rule.on !== 'car' || axle === 'front'),
+          // an axle's own circuit is looked at for each axle, the car once
+          RULES.filter((rule) => rule.on !== 'car' || axle === 'front'),
           { ...factsOf(context, axle), whole },
           part.id,
         ),

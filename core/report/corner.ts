@@ -182,7 +182,9 @@ function matchingTrialFit(context: Context, axle: Axle, spacerMm: number | undef
     (fit.rotor === undefined || fit.rotor === rotor?.id) &&
     (fit.pad === undefined || fit.pad === pad?.id) &&
     (fit.bracket === undefined || fit.bracket === (bracket?.id ?? null)) &&
-    (fit.shimMm === undefined || fit.shimMm === shimMm)
+    (fit.shimMm === undefined || fit.shimMm === shimMm) &&
+    fit.face === wheel?.faceChosen &&
+    Math.abs((fit.weightsMm ?? 0) - (wheel?.weightThicknessMm?.value ?? 0)) < 0.05
   const own = context.setup[axle].trialFit
   if (own && matches(own)) return own
   return context.project.setups.map((setup) => setup[axle].trialFit).find((fit) => fit && matches(fit))
@@ -191,7 +193,7 @@ function matchingTrialFit(context: Context, axle: Axle, spacerMm: number | undef
 function staleTrial(context: Context, axle: Axle, spacerMm: number | undefined): Corner['trial'] {
   const own = context.setup[axle].trialFit
   if (!own || matchingTrialFit(context, axle, spacerMm)) return undefined
-  return { sentence: 'The trial fit was made with other parts or another spacer and does not count here.', agree: true }
+  return { sentence: 'The trial fit was made with other parts, another face height, other weights or another spacer and does not count here.', agree: true }
 }
 
 function differenceAgrees(

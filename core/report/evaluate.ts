@@ -6,6 +6,7 @@ import { axleBrake, type AxleBrakeReport } from './brake.ts'
 import type { Context } from './context.ts'
 import { cornerReport, type CornerReport } from './corner.ts'
 import type { Precision } from './judge.ts'
+import { judgeRemedies } from './judge-remedies.ts'
 import { carFindings, fitFindings } from './fit-check.ts'
 import { reportsBeside } from './fit-reports.ts'
 import { heatFigures } from './heat.ts'
@@ -62,8 +63,12 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     wear,
     ...massFigures(context),
   ]
-  const findings = [...corners.front.findings, ...corners.rear.findings, ...pedal.findings]
-  const fit = [...AXLES.flatMap((axle) => fitFindings(context, axle)), ...carFindings(context)]
+  const { fit, findings } = judgeRemedies(
+    project,
+    setup,
+    [...AXLES.flatMap((axle) => fitFindings(context, axle)), ...carFindings(context)],
+    [...corners.front.findings, ...corners.rear.findings, ...pedal.findings],
+  )
   const report: Omit<Report, 'steps'> = {
     setupId,
     setupName: setup.name,

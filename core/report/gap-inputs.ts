@@ -1,7 +1,7 @@
 import type { UncertainInput } from '../clearance/measure-next.ts'
 import type { Shifts } from '../clearance/shift.ts'
 import type { PointReadings } from '../model/field.ts'
-import { ASSUMED_LENGTH_U_MM, ASSUMED_THICKNESS_U_MM, type Figure } from '../quantity/figure.ts'
+import { ASSUMED_LENGTH_U_MM, ASSUMED_THICKNESS_U_MM, type Figure, type Origin } from '../quantity/figure.ts'
 import { INSTRUMENTS, type InstrumentId } from '../quantity/instrument.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import type { Place } from './types.ts'
@@ -33,12 +33,12 @@ export class GapInputs {
 
   /** A length taken at hub and wheel with straightedge or rule. */
   length(figure: Figure | undefined, what: string, at: Place, moves: Partial<Shifts>): void {
-    this.add(figure, ASSUMED_LENGTH_U_MM[figure?.origin ?? 'measured'], what, at, moves)
+    this.add(figure, ASSUMED_LENGTH_U_MM[figure?.origin ?? 'estimated'], what, at, moves)
   }
 
   /** A machined thickness, gripped between jaws. */
   thickness(figure: Figure | undefined, what: string, at: Place, moves: Partial<Shifts>): void {
-    this.add(figure, ASSUMED_THICKNESS_U_MM[figure?.origin ?? 'measured'], what, at, moves)
+    this.add(figure, ASSUMED_THICKNESS_U_MM[figure?.origin ?? 'estimated'], what, at, moves)
   }
 
   /** What is known of a whole outline. */
@@ -51,22 +51,35 @@ export class GapInputs {
   }
 }
 
+/** How well points are known, mm. */
+export interface PointDoubt {
+  zMm: number
+  rMm: number
+  /** Nobody said it, nor were the points read more than once. */
+  assumed: boolean
+}
+
 /**
- * Standard uncertainty of points that were read more than once, mm: of the worst-known point, because
- * any of them may be the one that limits. Undefined where no readings were kept.
+ * Standard uncertainty of points, mm: of the worst-known one, because any of them may be the one that limits. Points
+ * that were read count by their readings; others are worth what points of their origin have turned out to be, and those
+ * without an origin no more than an estimate.
  */
-export function pointUncertainty(
-  taken: readonly { readings?: PointReadings[]; instrument?: InstrumentId }[],
-): { zMm: number; rMm: number } | undefined {
-  let found: { zMm: number; rMm: number } | undefined
-  for (const { readings, instrument } of taken) {
-    if (!readings || !instrument) continue
-    for (const [z, r] of readings) {
-      found = {
-        zMm: Math.max(found?.zMm ?? 0, measuredValue(z, INSTRUMENTS[instrument]).uMm),
-        rMm: Math.max(found?.rMm ?? 0, measuredValue(r, INSTRUMENTS[instrument]).uMm),
-      }
+export function pointDoubt(
+  taken: readonly { readings?: PointReadings[]; instrument?: InstrumentId; origin?: Origin }[],
+): PointDoubt {
+  const found: PointDoubt = { zMm: 0, rMm: 0, assumed: taken.length === 0 }
+  const atLeast = (zMm: number, rMm: number) => {
+    found.zMm = Math.max(found.zMm, zMm)
+    found.rMm = Math.max(found.rMm, rMm)
+  }
+  for (const { readings, instrument, origin = 'estimated' } of taken) {
+    if (readings && instrument)
+      for (const [z, r] of readings) atLeast(measuredValue(z, INSTRUMENTS[instrument]).uMm, measuredValue(r, INSTRUMENTS[instrument]).uMm)
+    else {
+      atLeast(ASSUMED_LENGTH_U_MM[origin], ASSUMED_LENGTH_U_MM[origin])
+      found.assumed = true
     }
   }
+  if (taken.length === 0) atLeast(ASSUMED_LENGTH_U_MM.estimated, ASSUMED_LENGTH_U_MM.estimated)
   return found
 }

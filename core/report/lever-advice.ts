@@ -8,7 +8,7 @@ import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY, type Dimension } from '../quantity/units.ts'
 import { frictionOf, loadCase } from './grip.ts'
 import { hydraulicsOf, type Hydraulics } from './hydraulics-of.ts'
-import { FRONT_FIRST_TO_G, rearFirstWords } from './lock-finding.ts'
+import { bitingRear, FRONT_FIRST_TO_G, rearFirstWords } from './lock-finding.ts'
 import { betterFirst, outcomeOf, worsened, type Outcome, type Settled } from './outcome.ts'
 import { VERDICT_RANK } from './words.ts'
 
@@ -153,14 +153,17 @@ function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Ma
   const words = `front first up to ${g(targetG)}`
   if (untilIn(here, system) < targetG) return { words, with: (parts) => ({ meets: (one) => untilIn(parts, one) >= targetG }) }
   return {
-    words: `${words} and little further, so that the rear does its part`,
-    with: (parts) => ({
-      off: turnsAt(mass, targetG + BAND_G / 2, 0).off!,
-      meets: (one) => {
-        const at = untilIn(parts, one)
-        return at >= targetG && at <= targetG + BAND_G
-      },
-    }),
+    words: `${words}, also with rear linings that bite 10 % more, and little further, so that the rear does its part`,
+    with: (parts) => {
+      const { off } = turnsAt(mass, targetG + BAND_G / 2, 0)
+      return {
+        off: (one) => off!(bitingRear(one)),
+        meets: (one) => {
+          const at = untilIn(parts, bitingRear(one))
+          return at >= targetG && at <= targetG + BAND_G
+        },
+      }
+    },
   }
 }
 

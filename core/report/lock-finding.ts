@@ -12,6 +12,10 @@ import type { Finding, FindingVerdict, Missing, ReportFigure } from './types.ts'
 export const FRONT_FIRST_TO_G = 0.8
 /** So much more rear friction must not turn the order: pads differ by that from set to set. */
 const MORE_REAR_FRICTION = 1.1
+/** A system whose rear linings bite so much more; what a drum's shoes make of friction rises at least as fast as the friction. */
+export const bitingRear = (system: BrakeSystem): BrakeSystem => ({ ...system, rear: biting(system.rear, MORE_REAR_FRICTION) })
+const biting = (brake: AxleBrake, times: number): AxleBrake =>
+  brake.kind === 'disc' ? { ...brake, mu: brake.mu * times } : { ...brake, brakeFactor: brake.brakeFactor * times }
 /** The order is exact to more than anybody reads, g. */
 const SAME_G = 1e-6
 
@@ -135,8 +139,7 @@ export function lockFinding(
   const { rear } = system
   const linings = rear.kind === 'disc' ? 'pads' : 'shoes'
   const turned = known.flatMap((one) => {
-    const bitten = { ...one.system!, rear: biting(rear, MORE_REAR_FRICTION) }
-    const grippier = one.load === 'own' ? undefined : lockOrder(bitten, one.mass!)
+    const grippier = one.load === 'own' ? undefined : lockOrder(bitingRear(one.system!), one.mass!)
     return grippier && frontFirstUntil(grippier) < limitG ? [{ load: one.load, untilG: frontFirstUntil(grippier) }] : []
   })
   const first = turned.reduce<(typeof turned)[number] | undefined>((a, b) => (a && a.untilG <= b.untilG ? a : b), undefined)
@@ -152,9 +155,5 @@ export function lockFinding(
 /** "Front locks first up to 0.96 g, the rear above", for an order that is right at the lowest decelerations. */
 const frontWords = (order: LockOrder): string =>
   order.kind === 'frontAlways' ? rearFirstWords(order) : `Front locks first up to ${show(frontFirstUntil(order))}, the rear above`
-
-/** A brake whose linings bite more; what a drum's shoes make of friction rises at least as fast as the friction. */
-const biting = (brake: AxleBrake, times: number): AxleBrake =>
-  brake.kind === 'disc' ? { ...brake, mu: brake.mu * times } : { ...brake, brakeFactor: brake.brakeFactor * times }
 
 const lowerFirst = (text: string): string => text[0]!.toLowerCase() + text.slice(1)

@@ -12,6 +12,7 @@ import { massOf, systemOf } from './brake-system.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
 import { antiLock } from './anti-lock.ts'
+import { BANDS } from './pedal-bands.ts'
 import { masterStroke } from './master-stroke.ts'
 import { lockFinding, rearFirstWords } from './lock-finding.ts'
 import { travelFigure, type Calibration } from './pedal-travel.ts'
@@ -85,8 +86,25 @@ export function pedalReport(
     stroke.figure,
     abs.figure,
   ]
-  const findings = [stroke.finding, ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical.missing, abs.figure)]
+  const findings = [stroke.finding, ...effortFinding(context, force), ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical.missing, abs.figure)]
   return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
+}
+
+/** What the foot has to do once the booster is taken off. */
+function effortFinding({ project, resolved, isStock }: Context, force: ReportFigure): Finding[] {
+  if (isStock || resolved.booster !== null || project.setups[0].hydraulics.booster === null) return []
+  const base = { rule: 'pedal-effort', figureId: 'pedal.force', missing: force.missing } as const
+  const use = project.car.use === 'competition' ? 'competition' : 'road'
+  const show = (value: number) => formatQuantity(value, 'force', project.preferences.units)
+  if (force.value === undefined)
+    return [{ ...base, verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.' }]
+  const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} take ${show(force.value)} at the pedal`
+  if (force.value > DRIVER_LIMIT_N)
+    return [{ ...base, verdict: use === 'road' ? 'blocked' : 'check', sentence: `${said}; few drivers reach ${show(DRIVER_LIMIT_N)}. A smaller bore or a longer pedal.` }]
+  const { high } = BANDS[use].forceN
+  return force.value > high
+    ? [{ ...base, verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Try it at walking pace on private ground.` }]
+    : [{ ...base, verdict: 'fits', sentence: `${said}, within what is usual.` }]
 }
 
 /** A new working that starts from what another has read. */

@@ -82,7 +82,15 @@ export function spacerEffects(
   const width = wheel ? readPart(place.work, wheel, 'widthIn', 'w') : undefined
   if (!wheel) askSlot(place.work, context, axle, 'wheel')
   const thenSpacer = spacerInUseMm(then)
-  const thenHat = then.rotor ? readPart(place.work, then.rotor, 'hatThicknessMm', 'h_0') : undefined
+  const thenOnHub = then.caliper?.kind === 'drum' ? then.caliper : then.rotor
+  const thenHat = thenOnHub ? readPart(place.work, thenOnHub, 'hatThicknessMm', 'h_0') : undefined
+  const asItStands = { ...context, setup: stock }
+  if (!thenOnHub) askSlot(place.work, asItStands, axle, 'rotor')
+  if (!then.wheel) askSlot(place.work, asItStands, axle, 'wheel')
+  if (thenSpacer === undefined) {
+    if (then.spacer) readPart(place.work, then.spacer, 'thicknessMm')
+    else askSlot(place.work, asItStands, axle, 'spacer')
+  }
   const thenOffset = then.wheel ? readPart(place.work, then.wheel, 'offsetMm', 'ET_0') : undefined
   const thenWidth = then.wheel ? readPart(place.work, then.wheel, 'widthIn', 'w_0') : undefined
   const stance =

@@ -1,4 +1,5 @@
 import type { Project } from '../model/project.ts'
+import { questionKey } from '../model/question.ts'
 import { sheetFor } from '../model/sheets.ts'
 import type { Missing, Report, StepId, StepState } from './types.ts'
 
@@ -11,7 +12,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
   const optional = (id: string) =>
     /\.(gapByDifference|studEngagement|registerLeft|effectiveOffset|track|poke|massChange|rotatingChange)$/.test(id) || id === 'cost.season'
   for (const figure of Object.values(report.figures).filter((one) => !optional(one.id)))
-    for (const one of figure.missing) missing.set(one.what, one)
+    for (const one of figure.missing) missing.set(questionKey(one), one)
   const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
   const finding = (...rules: Report['findings'][number]['rule'][]): StepState => {
     const found = report.findings.filter((one) => rules.includes(one.rule))

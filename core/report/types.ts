@@ -8,7 +8,7 @@ import type { Shifts } from '../clearance/shift.ts'
 import type { NamedOutline, WheelFace, WheelProfile } from '../model/field.ts'
 import type { Axle, ExtraKind, HydraulicSlot } from '../model/project.ts'
 import type { EntryPlace, Question } from '../model/question.ts'
-import type { FitFinding, Verdict } from '../fit/finding.ts'
+import type { After, FitFinding, Verdict } from '../fit/finding.ts'
 import type { Origin } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { FormulaId } from './formulas.ts'
@@ -84,8 +84,10 @@ export interface Finding {
   sentence: string
   figureId: FigureId
   missing: Missing[]
-  remedy?:
-    { kind: 'spacer'; thicknessMm: number; sentence: string } | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
+  remedy?: { after?: After } & (
+    | { kind: 'spacer'; thicknessMm: number; sentence: string }
+    | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
+  )
 }
 
 /** One measurement that would narrow the gap, in words. */

@@ -3,9 +3,8 @@ import { ASSUMED_WALL_MM, ASSUMED_WELL_DEPTH_MM, nominalWheel, NOMINAL_U_MM } fr
 import { shiftWheel } from '../clearance/shift.ts'
 import type { WheelProfile } from '../model/field.ts'
 import type { PartOf } from '../model/project.ts'
-import { ASSUMED_LENGTH_U_MM } from '../quantity/figure.ts'
 import { readPart, readPartOr } from './context.ts'
-import { pointUncertainty, type GapInputs } from './gap-inputs.ts'
+import { pointDoubt, type GapInputs } from './gap-inputs.ts'
 import type { Place } from './types.ts'
 import type { Working } from './working.ts'
 
@@ -41,20 +40,20 @@ export function wheelSection(
 }
 
 function measured(work: Working, wheel: PartOf<'wheel'>, profile: WheelProfile, inputs: GapInputs): Omit<WheelSection, 'weights'> {
-  const read = pointUncertainty([profile])
+  const points = pointDoubt([profile])
   const one = (
     field: 'uBarrelRadialMm' | 'uFaceAxialMm',
-    ofPoints: number | undefined,
+    ofPoints: number,
     moves: { barrelRadialMm: 1 } | { faceAxialMm: 1 },
     what: string,
   ) => {
     const at: Place = { kind: 'part', partId: wheel.id, field: 'profile' }
-    const given = wheel[field]?.value ?? ofPoints
-    inputs.known(given ?? ASSUMED_LENGTH_U_MM.measured, given === undefined, `${what} of ${wheel.name}`, at, moves)
-    readPartOr(work, wheel, field, given ?? ASSUMED_LENGTH_U_MM.measured)
+    const stated = wheel[field]?.value
+    inputs.known(stated ?? ofPoints, stated === undefined && points.assumed, `${what} of ${wheel.name}`, at, moves)
+    readPartOr(work, wheel, field, stated ?? ofPoints)
   }
-  one('uBarrelRadialMm', read?.rMm, { barrelRadialMm: 1 }, 'Barrel')
-  one('uFaceAxialMm', read?.zMm, { faceAxialMm: 1 }, 'Spoke back')
+  one('uBarrelRadialMm', points.rMm, { barrelRadialMm: 1 }, 'Barrel')
+  one('uFaceAxialMm', points.zMm, { faceAxialMm: 1 }, 'Spoke back')
   return { profile, nominal: false, faceKnown: profile.tags.includes('face') }
 }
 

@@ -2,6 +2,7 @@ import type { LockOrder } from '../balance/lock-order.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Agreement } from '../clearance/agreement.ts'
 import type { Gap } from '../clearance/gap.ts'
+import type { After } from '../fit/finding.ts'
 import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
@@ -33,6 +34,13 @@ export const FINDING_SHORT: Readonly<Record<FindingVerdict, string>> = {
 
 /** A count with its word: "1 pair", "3 pairs". */
 export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
+
+/** What the whole setup is with something in it, and what that makes worse elsewhere. */
+export function afterWords({ verdict, open, brings }: After): string {
+  const left = open > 0 ? `, ${counted(open, 'finding')} open` : ''
+  const worse = brings.map((one) => `${one.title[0]!.toLowerCase()}${one.title.slice(1)} (${FINDING_SHORT[one.verdict]})`)
+  return `The whole setup then: ${FINDING_SHORT[verdict]}${left}.${worse.length > 0 ? ` It brings: ${worse.join('; ')}.` : ''}`
+}
 
 /** Interfaces that have a figure of their own beside the rules of the fit check. */
 export const RULE_TITLES: Readonly<Record<Finding['rule'], string>> = {

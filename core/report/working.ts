@@ -1,3 +1,4 @@
+import { questionKey } from '../model/question.ts'
 import type { Figure } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
 import { FORMULAS, type FormulaId } from './formulas.ts'
@@ -77,7 +78,8 @@ export class Working {
   }
 
   private askOnce(one: Missing): void {
-    if (!this.missing.some((known) => known.what === one.what)) this.missing.push(one)
+    const key = questionKey(one)
+    if (!this.missing.some((known) => questionKey(known) === key)) this.missing.push(one)
   }
 
   /** The finished figure. */

@@ -25,6 +25,7 @@ export const bridge: Rule = {
           kind: 'piece',
           label: `Radial spacers ${look.mm(least - gap)} with longer bolts`,
           quantity: 2,
+          piece: { id: 'radial-spacers', mm: least - gap, enough: 'atLeast' },
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },
       ],

@@ -31,6 +31,7 @@ export const circuitCount: Rule = {
             kind: 'piece',
             label: 'Complete re-plumbing, front and rear circuits',
             quantity: 1,
+            piece: { id: 're-plumbing' },
             sentence: 'New hard lines for a front and a rear circuit.',
           },
         ],
@@ -50,6 +51,7 @@ export const circuitCount: Rule = {
             kind: 'piece',
             label: `Tee for the brake line`,
             quantity: lines - outlets,
+            piece: { id: 'tee' },
             sentence: 'A tee within the same circuit for each line too many.',
           },
         ],
@@ -58,7 +60,7 @@ export const circuitCount: Rule = {
       ...figure,
       verdict: 'needs',
       sentence: `${outlets} outlets for ${lines} lines: the rest must be closed.`,
-      remedies: [{ kind: 'piece', label: 'Plug for an outlet', quantity: outlets - lines, sentence: 'A plug with the seat of the port.' }],
+      remedies: [{ kind: 'piece', label: 'Plug for an outlet', quantity: outlets - lines, piece: { id: 'outlet-plug' }, sentence: 'A plug with the seat of the port.' }],
     }
   },
 }

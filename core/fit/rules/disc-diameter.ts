@@ -66,6 +66,7 @@ export const discDiameterRule: Rule = {
           kind: 'piece',
           label: piece,
           quantity: 2,
+          piece: type === 'radial' ? { id: 'radial-spacers', mm: found.radialSpacerMm! } : { id: 'higher-bracket' },
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },
       ],

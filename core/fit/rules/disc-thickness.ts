@@ -1,4 +1,5 @@
 import type { Rule } from '../rule.ts'
+import { asRemedies } from './other-parts.ts'
 
 export const discThickness: Rule = {
   id: 'disc-thickness',
@@ -14,9 +15,10 @@ export const discThickness: Rule = {
     if (thickness >= from - 1e-9 && thickness <= to + 1e-9)
       return { ...figure, verdict: 'fits', sentence: `The rotor is ${look.mm(thickness)} thick, inside what the caliper is made for.` }
     const sentence = `The rotor is ${look.mm(thickness)} thick; the caliper is made for ${look.mm(from)} to ${look.mm(to)}.`
-    const other = look
+    // which of them leaves least open is judged with the whole setup
+    const others = look
       .library('caliper')
-      .find(
+      .filter(
         (one) =>
           one.id !== caliper?.id &&
           one.ratedFromMm &&
@@ -27,12 +29,12 @@ export const discThickness: Rule = {
           one.mountSpacingMm.value === caliper?.mountSpacingMm?.value &&
           one.mountType === caliper.mountType,
       )
-    if (!other) return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
+    if (others.length === 0) return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
     return {
       ...figure,
       verdict: 'needs',
       sentence,
-      remedies: [{ kind: 'part', slot: 'caliper', partId: other.id, sentence: `${other.name} takes it on the same mount.` }],
+      remedies: asRemedies('caliper', others, 'takes it on the same mount'),
     }
   },
 }

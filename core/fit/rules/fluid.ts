@@ -38,6 +38,7 @@ export const fluid: Rule = {
                   kind: 'piece',
                   label: 'Flushing the whole system, every seal renewed',
                   quantity: 1,
+                  piece: { id: 'flush', of: base },
                   sentence: `Empty, dry and rebuild the whole system for ${WORDS[base]}, by a qualified technician.`,
                 },
               ],
@@ -61,10 +62,12 @@ export const fluid: Rule = {
 function sealsOfOthers(look: Look, base: string | undefined): Judgement | undefined {
   for (const axle of ['front', 'rear'] as const) {
     const brake = look.facts.whole[axle].caliper
-    if (!brake?.seals || base === undefined || brake.seals === base) continue
+    if (!brake) continue
+    // the seals that are on the car are said of the car; a caliper that comes new brings its own
+    if (brake.id !== look.facts.stock[axle].caliper?.id) look.wordOf(brake, 'seals')
+    if (!brake.seals || base === undefined || brake.seals === base) continue
     // silicone seals are the same rubber as those for glycol in most calipers: only mineral oil never goes
     if (brake.seals !== 'mineral' && base !== 'mineral') continue
-    look.wordOf(brake, 'seals')
     return {
       verdict: 'blocked',
       safety: true,
@@ -74,6 +77,7 @@ function sealsOfOthers(look: Look, base: string | undefined): Judgement | undefi
           kind: 'piece',
           label: `Seals for ${WORDS[base]} in ${brake.name}`.slice(0, 100),
           quantity: 2,
+          piece: { id: 'seals', of: `${base} ${brake.id}` },
           sentence: `Rebuild them with seals that their maker names for ${WORDS[base]}, if there are any.`,
         },
       ],

@@ -11,7 +11,7 @@ export const handedness: Rule = {
     const vanes = look.wordOf(rotor, 'vanes')
     const sides = vanes === 'directional' ? look.wordOf(rotor, 'sides') : 'pair'
     // the smaller piston leads: with pistons of two sizes there is a left and a right caliper
-    const staggered = new Set(caliper?.pistonsMm?.map((one) => one.value)).size > 1
+    const staggered = new Set(look.list(caliper, 'pistonsMm')).size > 1
     const hands = staggered ? look.wordOf(caliper, 'sides') : 'pair'
     if (bleed === 'no')
       return {
@@ -23,6 +23,7 @@ export const handedness: Rule = {
             kind: 'piece',
             label: 'Calipers swapped side to side',
             quantity: 1,
+            piece: { id: 'swap-sides' },
             sentence: 'Left to right, so that the bleed screws are uppermost.',
           },
         ],

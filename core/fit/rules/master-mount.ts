@@ -1,3 +1,4 @@
+import type { Piece } from '../piece.ts'
 import type { Rule } from '../rule.ts'
 import { plainThread } from './same-thread.ts'
 
@@ -22,14 +23,17 @@ export const masterMount: Rule = {
     const carThread = look.wholeCarWord('masterLineThread')
     const seat = look.wordOf(master, 'portSeat')
     const carSeat = look.wholeCarWord('masterLineSeat')
-    const adapter = (sentence: string, label: string) =>
+    const adapter = (sentence: string, label: string, piece: Piece) =>
       ({
         verdict: 'needs',
         sentence,
-        remedies: [{ kind: 'piece', label, quantity: 1, sentence: `${label}, made by a machine shop.` }],
+        remedies: [{ kind: 'piece', label, quantity: 1, piece, sentence: `${label}, made by a machine shop.` }],
       }) as const
     if (flange !== undefined && carFlange !== undefined && plain(flange) !== plain(carFlange))
-      return adapter(`The flange is ${flange}, the car has ${carFlange}.`, 'Adapter plate for the master cylinder')
+      return adapter(`The flange is ${flange}, the car has ${carFlange}.`, 'Adapter plate for the master cylinder', {
+        id: 'master-plate',
+        of: `${plain(flange)} ${plain(carFlange)}`,
+      })
     if (pilot !== undefined && carPilot !== undefined) {
       if (pilot > carPilot + 1e-9)
         return {
@@ -40,12 +44,18 @@ export const masterMount: Rule = {
           limit: look.mm(carPilot),
         }
       if (carPilot - pilot > look.limit('pilotPlayMm') + 1e-9)
-        return adapter(`The pilot of ${look.mm(pilot)} is loose in ${look.mm(carPilot)}.`, 'Centring ring for the master cylinder')
+        return adapter(`The pilot of ${look.mm(pilot)} is loose in ${look.mm(carPilot)}.`, 'Centring ring for the master cylinder', {
+          id: 'master-ring',
+          of: `${pilot.toFixed(1)} ${carPilot.toFixed(1)}`,
+        })
     }
     if (seat !== undefined && carSeat !== undefined && seat !== carSeat)
       return { verdict: 'blocked', safety: true, sentence: `The ports seat a ${seat}, the lines end in a ${carSeat}: mixed seats leak.` }
     if (thread !== undefined && carThread !== undefined && plainThread(thread) !== plainThread(carThread))
-      return adapter(`The ports are ${thread}, the lines ${carThread}.`, `Adapters ${carThread} to ${thread}`)
+      return adapter(`The ports are ${thread}, the lines ${carThread}.`, `Adapters ${carThread} to ${thread}`, {
+        id: 'line-adapter',
+        of: `${plainThread(carThread)} ${plainThread(thread)}`,
+      })
     if (
       depth === undefined ||
       reach === undefined ||
@@ -60,7 +70,7 @@ export const masterMount: Rule = {
         verdict: 'needs',
         safety: true,
         sentence: `The pushrod reaches ${look.mm(reach)}, the piston sits ${look.mm(depth)} deep: without free play the brakes drag.`,
-        remedies: [{ kind: 'piece', label: 'Shorter or adjustable pushrod', quantity: 1, sentence: 'A pushrod that leaves free play.' }],
+        remedies: [{ kind: 'piece', label: 'Shorter or adjustable pushrod', quantity: 1, piece: { id: 'pushrod' }, sentence: 'A pushrod that leaves free play.' }],
       }
     return { ...figure, verdict: 'fits', sentence: `Flange, pilot and ports as on the car; ${look.mm(play)} of free play at the pushrod.` }
   },

@@ -62,11 +62,12 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
   const engaged = boltEngagedMm(bolt, lug + shimMm)
   const needed = look.limit(material === 'aluminium' ? 'threadAluminium' : 'threadSteel') * diameter
   const figure = { value: engaged, dimension: 'length', limit: `at least ${look.mm(needed)}, at most ${look.mm(depth)}` } as const
-  const other = (byMm: number, which: 'shorter' | 'longer') => [
+  const other = (byMm: number, which: 'shorter' | 'longer', mostMm: number) => [
     {
       kind: 'piece' as const,
       label: `Caliper bolts ${where} ${look.mm(byMm)} ${which}`,
       quantity: 4,
+      piece: { id: `mount-bolts-${which}`, of: where, mm: byMm, enough: 'atLeast' as const, mostMm },
       sentence: `${which === 'shorter' ? 'Shorter' : 'Longer'} bolts of the same grade.`,
     },
   ]
@@ -83,7 +84,7 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
       verdict: 'needs',
       safety: true,
       sentence: `The bolts ${where} are ${look.mm(engaged - depth)} too long and would bottom before they clamp.`,
-      remedies: other(engaged - depth, 'shorter'),
+      remedies: other(engaged - depth, 'shorter', engaged - needed),
     }
   if (engaged < needed - 1e-9)
     return {
@@ -91,7 +92,7 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
       verdict: 'needs',
       safety: true,
       sentence: `${look.mm(engaged)} of thread hold ${where} where ${look.mm(needed)} are needed.`,
-      remedies: other(needed - engaged, 'longer'),
+      remedies: other(needed - engaged, 'longer', depth - engaged),
     }
   return { ...figure, verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold ${where}, ${material}.` }
 }

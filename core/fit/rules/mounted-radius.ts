@@ -11,9 +11,10 @@ export function mountedRadius(
   const frame = look.wordOf(caliper, 'frame')
   if (frame === undefined) return undefined
   if (frame === 'seat') {
-    const { bracket } = look.facts.resolved
-    if (!bracket && !caliper?.takenWithLiftMm) return own
-    const [fitted, then] = [look.part('bracket'), look.of(caliper, 'takenWithLiftMm')]
+    const fitted = look.part('bracket')
+    // nothing stands under it, and nothing is said to have stood there when it was taken
+    if (fitted === null && !caliper?.takenWithLiftMm) return own
+    const then = look.of(caliper, 'takenWithLiftMm')
     const lift = fitted === null ? 0 : look.of(fitted, 'radialMm')
     return own === undefined || lift === undefined || then === undefined ? undefined : own + lift - then
   }

@@ -1,4 +1,5 @@
 import type { Rule } from '../rule.ts'
+import { asRemedies } from './other-parts.ts'
 
 export interface PadSlot {
   clearanceMm: number
@@ -30,9 +31,9 @@ export const padSlotRule: Rule = {
     const figure = { value: clearanceMm, dimension: 'length', limit: `${look.mm(least)} to ${look.mm(most)}` } as const
     if (verdict === 'fits') return { ...figure, verdict, sentence: `Rotor and new pads go in with ${look.mm(clearanceMm)} to spare.` }
     const tight = clearanceMm < least
-    const other = look
+    const others = look
       .library('pad')
-      .find(
+      .filter(
         (one) =>
           one.id !== pad?.id &&
           one.shape !== undefined &&
@@ -47,13 +48,12 @@ export const padSlotRule: Rule = {
         ? `Rotor and two new pads are ${look.mm(-clearanceMm + least)} too thick for the slot: pads of at most ${look.mm(padTotalMaxMm)}.`
         : `${look.mm(clearanceMm)} play in the slot is too much: thicker pads or a thicker rotor.`,
       remedies: [
-        ...(other
-          ? [{ kind: 'part', slot: 'pad', partId: other.id, sentence: `${other.name} have the same shape and go in.` } as const]
-          : []),
+        ...asRemedies('pad', others, 'have the same shape and go in'),
         {
           kind: 'piece',
           label: tight ? `Pads of at most ${look.mm(padTotalMaxMm)}, from the pad maker` : 'Thicker pads from the pad maker',
           quantity: 1,
+          piece: tight ? { id: 'pads-thinner', mm: padTotalMaxMm, enough: 'atMost' } : { id: 'pads-thicker' },
           sentence: 'Pads of another thickness, from their maker; never ground by hand.',
         },
       ],

@@ -25,6 +25,7 @@ export const padSweep: Rule = {
             kind: 'piece',
             label: `Pads trimmed ${look.mm(-inside)} by their maker`,
             quantity: 1,
+            piece: { id: 'pads-trimmed', mm: -inside, enough: 'atLeast', mostMm: trim },
             sentence: 'Trimmed by the pad maker.',
           },
         ],

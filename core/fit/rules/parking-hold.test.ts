@@ -50,6 +50,8 @@ describe('the parking brake on a slope', () => {
     judged((project) => {
       Object.assign(part(project, 'stock-rear-caliper'), { parkingClampN: figure(clampN), frame: 'seat', padTopRadiusMm: figure(120) })
       Object.assign(part(project, 'stock-rear-pad'), { friction: figure(0.4), heightMm: figure(40) })
+      // the whole lining rubs
+      Object.assign(part(project, 'stock-rear-rotor'), { diameterMm: figure(242), frictionInnerDiameterMm: figure(150) })
       more(project)
     })
   test.each([

@@ -2,6 +2,7 @@ import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
+import { effectiveRadiusMm, sweptRing } from '../../hydraulics/effective-radius.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
 /**
@@ -12,7 +13,7 @@ import { mountedRadius } from './mounted-radius.ts'
  * @param tyreRadiusMm rolling radius
  */
 export function heldGrade(torqueNm: number, tyreRadiusMm: number, massKg: number): number {
-  const sine = (2000 * torqueNm) / tyreRadiusMm / (massKg * STANDARD_GRAVITY)
+  const sine = (2000 * Math.max(torqueNm, 0)) / tyreRadiusMm / (massKg * STANDARD_GRAVITY)
   return sine >= 1 ? Infinity : Math.tan(Math.asin(sine))
 }
 
@@ -31,9 +32,14 @@ function torqueNm(look: Look): number | null | undefined {
   const friction = look.of(look.pad(), 'friction')
   const top = mountedRadius(look, fitted, 'padTopRadiusMm')
   const height = look.of(look.pad(), 'heightMm')
-  return clampN === undefined || friction === undefined || top === undefined || height === undefined
-    ? undefined
-    : (2 * friction * clampN * (top - height / 2)) / 1000
+  const rotor = look.rotor()
+  const diameter = look.of(rotor, 'diameterMm')
+  const inner = look.of(rotor, 'frictionInnerDiameterMm')
+  if (clampN === undefined || friction === undefined || top === undefined || height === undefined) return undefined
+  if (diameter === undefined || inner === undefined) return undefined
+  // the same radius as the foot brake's, or the two would not be of one car
+  const ring = sweptRing(top, height, diameter / 2, inner / 2)
+  return ring ? (2 * friction * clampN * effectiveRadiusMm(ring, look.facts.project.preferences.effectiveRadius)) / 1000 : 0
 }
 
 export const parkingHold: Rule = {

@@ -20,6 +20,7 @@ export const pistonTravel: Rule = {
     const figure = { value: out, dimension: 'length', limit: `at most ${look.mm(safe)}` } as const
     if (out <= safe + 1e-9)
       return { ...figure, verdict: 'fits', sentence: `With all worn a piston stands out ${look.mm(out)} of ${look.mm(safe)}.` }
+    const earlierMm = construction === 'fixed' ? out - safe : (out - safe) / 2
     return {
       ...figure,
       verdict: 'needs',
@@ -28,8 +29,9 @@ export const pistonTravel: Rule = {
       remedies: [
         {
           kind: 'piece',
-          label: `Pads changed ${look.mm(construction === 'fixed' ? out - safe : (out - safe) / 2)} before their minimum`,
+          label: `Pads changed ${look.mm(earlierMm)} before their minimum`,
           quantity: 1,
+          piece: { id: 'pads-changed-early', mm: earlierMm, enough: 'atLeast' },
           sentence: 'Pads that are changed earlier, written into the log.',
         },
       ],

@@ -26,7 +26,7 @@ export const registerLeft: Rule = {
         safety: true,
         sentence: `${sentence}: a ring that carries it through the hat.`,
         remedies: [
-          { kind: 'piece', label: 'Centring ring through the hat', quantity: 2, sentence: 'One a side, turned to hub, hat and wheel.' },
+          { kind: 'piece', label: 'Centring ring through the hat', quantity: 2, piece: { id: 'ring-through-hat' }, sentence: 'One a side, turned to hub, hat and wheel.' },
         ],
       }
     const others = look
@@ -49,6 +49,7 @@ export const registerLeft: Rule = {
           kind: 'piece',
           label: `Spacers ${look.mm(spacer.thicknessMm)} with a register`,
           quantity: 2,
+          piece: { id: 'spacers-with-register', mm: spacer.thicknessMm },
           sentence: 'One a side, in place of the plain ones.',
         },
       ],

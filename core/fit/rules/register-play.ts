@@ -30,6 +30,7 @@ export function registerPlay(
         kind: 'piece',
         label: `Centring ring ${look.mm(register)} to ${look.mm(bore)}`,
         quantity: 2,
+        piece: { id: 'centring-ring', of: `${register.toFixed(1)} ${bore.toFixed(1)}` },
         sentence: 'A centring ring on each side centres it.',
       },
     ],

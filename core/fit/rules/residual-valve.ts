@@ -42,12 +42,14 @@ export const residualValve: Rule = {
               kind: 'piece',
               label: `Residual pressure valve ${show(low)} to ${show(high)}`,
               quantity: 1,
+              piece: { id: 'residual-valve', of: brake.kind },
               sentence: `A residual pressure valve in the ${axle} circuit.`,
             }
           : {
               kind: 'piece',
               label: 'Residual pressure valve taken out',
               quantity: 1,
+              piece: { id: 'residual-valve-out' },
               sentence: `Take the residual valve out of the ${axle} circuit, as the cylinder’s maker allows.`,
             },
       ],

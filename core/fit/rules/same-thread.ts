@@ -39,6 +39,7 @@ export function sameEnd(a: PipeEnd, b: PipeEnd, what: string, others: () => Reme
         kind: 'piece',
         label: `Brake adapter ${a.thread} to ${b.thread}`,
         quantity: 2,
+        piece: { id: 'brake-adapter', of: `${plainThread(a.thread)} ${plainThread(b.thread)}` },
         sentence: 'An adapter on each side, with the seat of both ends.',
       },
     ],

@@ -1,5 +1,6 @@
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
+import type { Piece } from '../piece.ts'
 import type { Rule } from '../rule.ts'
 import { LIMITS } from '../limits.ts'
 import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
@@ -115,6 +116,7 @@ export const studEngagementRule: Rule = {
             kind: 'piece',
             label: `Wheel studs ${look.mm(proud)} shorter`,
             quantity,
+            piece: { id: 'studs-shorter', mm: proud, enough: 'atLeast' },
             sentence: 'Studs that end inside the spacer.',
           },
         ],
@@ -175,12 +177,13 @@ function hold(
 ): Judgement {
   const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
   const Who = who[0]!.toUpperCase() + who.slice(1)
-  const piece = (label: string, sentence: string) => [{ kind: 'piece', label, quantity, sentence }] as const
+  const piece = (what: Piece, label: string, sentence: string) =>
+    [{ kind: 'piece', label, quantity, piece: { of: who, ...what }, sentence }] as const
   if (shorterByMm > 1e-9) {
     const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'
     const sentence = `${Who} reach ${look.mm(shorterByMm)} into ${into}: they would turn tight and hold nothing.`
     const unsafe = { ...figure, verdict: 'needs', safety: true, sentence } as const
-    if (!bolts) return { ...unsafe, remedies: piece('Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.') }
+    if (!bolts) return { ...unsafe, remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.') }
     return room < needed
       ? {
           ...unsafe,
@@ -189,7 +192,9 @@ function hold(
         }
       : {
           ...unsafe,
-          remedies: piece(`Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.'),
+          remedies: piece(
+            { id: 'bolts-shorter', mm: shorterByMm, enough: 'atLeast', mostMm: shorterByMm + room - needed },
+            `Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.'),
         }
   }
   const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
@@ -200,6 +205,7 @@ function hold(
       safety: true,
       sentence: `${short}: ${who} longer by ${look.mm(longerByMm)}.`,
       remedies: piece(
+        { id: bolts ? 'bolts-longer' : 'studs-longer', mm: longerByMm, enough: 'atLeast', ...(room < Infinity ? { mostMm: longerByMm + room - needed } : {}) },
         `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
         `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
       ),
@@ -212,7 +218,7 @@ function hold(
           verdict: 'needs',
           safety: true,
           sentence: `${short}: nuts with more thread.`,
-          remedies: piece(`Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.'),
+          remedies: piece({ id: 'nuts-with-thread', mm: needed, enough: 'atLeast' }, `Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.'),
         }
   return { ...figure, verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.` }
 }

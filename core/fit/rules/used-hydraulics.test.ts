@@ -46,6 +46,8 @@ describe('used cylinders and boosters', () => {
     const cured = demo()
     Object.assign(cured, structuredClone(project))
     acceptRemedy(cured, cured.setups[0].id, found, found.remedies[0]!)
+    expect(find(cured, 'used-hydraulics')!.verdict).toBe('needs')
+    cured.setups[0].extras[0]!.owned = true
     expect(find(cured, 'used-hydraulics')!.verdict).toBe('fits')
   })
   test('a failure that nothing cures blocks, also beside one that could be cured', () => {

@@ -23,7 +23,13 @@ function together([one, other]: Judgement[]): Judgement | undefined {
     ? {
         ...one,
         sentence: `${one.sentence} ${other.sentence}`,
-        remedies: [{ ...first, label: `${first.label}; ${second.label}`.slice(0, 100), sentence: `${first.sentence} ${second.sentence}` }],
+        remedies: [
+          {
+            ...first,
+            piece: { id: 'rebuild', of: `${first.piece.of ?? ''} ${second.piece.of ?? ''}` },
+            label: `${first.label}; ${second.label}`.slice(0, 100), sentence: `${first.sentence} ${second.sentence}`,
+          },
+        ],
       }
     : one
 }

@@ -12,7 +12,6 @@ export const usedPart: Rule = {
   each: ['caliper', 'bracket', 'rotor', 'pad', 'hose', 'wheel'],
   judge(look) {
     const part = look.facts.resolved[look.facts.slot!] as Part | null | undefined
-    look.slots.push(look.facts.slot!)
     return part ? inspectedPart(look, part, part.kind === 'pad' ? 1 : 2) : undefined
   },
 }
@@ -30,18 +29,20 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
   }
   const failed = points.filter((point) => inspected(part, point) === 'failed')
   const fatal = failed.find((point) => point.remedy === undefined)
-  if (fatal) return { verdict: 'blocked', safety: true, sentence: `${part.name} must not be used. It failed: ${lowerFirst(fatal.look)}.` }
+  if (fatal) return { verdict: 'blocked', safety: true, sentence: `${part.name} must not be used. It failed: ${fatal.fault}.` }
   if (failed.length > 0) {
     const cures = [...new Set(failed.map((point) => point.remedy!))]
     return {
       verdict: 'needs',
       safety: true,
-      sentence: `${part.name} failed: ${failed.map((point) => lowerFirst(point.look)).join('; ')}.`,
+      pricedOnly: true,
+      sentence: `${part.name} failed: ${failed.map((point) => point.fault).join('; ')}.`,
       remedies: [
         {
           kind: 'piece',
           label: `${cures.join(', ')} for ${part.name}`.slice(0, 100),
           quantity,
+          piece: { id: 'rebuild', of: `${failed.map((point) => point.id).join('+')} ${part.id}` },
           sentence: `${cures.join(', ')}, and looked over again by someone qualified.`,
         },
       ],
@@ -52,5 +53,3 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
     sentence: `${part.name}: all ${points.length} points passed${part.inspection?.date ? ` on ${part.inspection.date}` : ''}.`,
   }
 }
-
-const lowerFirst = (text: string): string => text[0]!.toLowerCase() + text.slice(1)

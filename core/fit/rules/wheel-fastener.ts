@@ -1,3 +1,4 @@
+import type { Piece } from '../piece.ts'
 import type { Rule } from '../rule.ts'
 import { parseThread } from '../thread.ts'
 
@@ -18,13 +19,13 @@ export const wheelFastener: Rule = {
         { kind: 'car', axle: look.facts.axle, field: 'holdingThread' },
         `“${written}” does not say diameter and pitch: write it as M12 x 1.5.`,
       )
-    const seats = (sentence: string, label: string) =>
+    const seats = (sentence: string, label: string, piece: Piece) =>
       ({
         verdict: 'needs',
         safety: true,
         limit: nut!,
         sentence,
-        remedies: [{ kind: 'piece', label, quantity: 1, sentence: 'A set with the wheel’s seat, in the car’s thread.' }],
+        remedies: [{ kind: 'piece', label, quantity: 1, piece, sentence: 'A set with the wheel’s seat, in the car’s thread.' }],
       }) as const
     if (
       thread &&
@@ -42,6 +43,7 @@ export const wheelFastener: Rule = {
       return seats(
         `The wheel’s seats are ${seat}, the nuts or bolts are ${nut}: they would work loose.`,
         `Wheel nuts or bolts with ${seat} seats`,
+        { id: 'wheel-nuts', of: seat },
       )
     const balls = seat === 'ball' && nut === 'ball'
     const [own, theirs] = balls ? [look.of(wheel, 'seatRadiusMm'), look.car('nutSeatRadiusMm')] : [0, 0]
@@ -49,6 +51,7 @@ export const wheelFastener: Rule = {
       return seats(
         `The wheel’s ball seats have a radius of ${look.mm(own)}, the nuts or bolts ${look.mm(theirs)}: they would work loose.`,
         `Wheel nuts or bolts with a ball seat of ${look.mm(own)}`,
+        { id: 'wheel-nuts', of: 'ball', mm: own },
       )
     if (seat === undefined || nut === undefined || !thread || own === undefined || theirs === undefined) return undefined
     return {

@@ -1,0 +1,63 @@
+import { acceptRemedy } from '../fit/accept.ts'
+import type { FitFinding, Remedy } from '../fit/finding.ts'
+import { findingKey } from '../fit/rule.ts'
+import type { Project, Setup } from '../model/project.ts'
+import { betterFirst, outcomeOf, worsened, type Outcome } from './outcome.ts'
+import type { Finding } from './types.ts'
+import { VERDICT_RANK } from './words.ts'
+
+/** No more parts are tried for one finding: a long list helps nobody, and each is a look at the whole setup. */
+const MOST_TRIED = 12
+
+/**
+ * Remedies as the whole setup with them in is found to be: what would break another interface is no cure and is left
+ * out, what leaves less open comes first, and what each brings is said with it. A need that nothing cures is a blocker.
+ * Pieces to buy change no part of the setup, and stay as the rule names them.
+ */
+export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitFinding[], findings: readonly Finding[]) {
+  let known: Outcome | undefined
+  const before = () => (known ??= outcomeOf(project, setup.id))
+  const judged = fit.map((one) => {
+    const tried = one.remedies.filter((remedy) => remedy.kind !== 'piece')
+    if (tried.length === 0) return one
+    const cures = tried
+      .slice(0, MOST_TRIED)
+      .flatMap((remedy) => judge(project, setup, remedy, findingKey(one), before(), (draft) => acceptRemedy(draft, setup.id, one, remedy)) ?? [])
+      .sort((a, b) => betterFirst(a.outcome, b.outcome))
+      .map(({ remedy, outcome, brings }): Remedy => ({ ...remedy, after: { verdict: outcome.verdict, open: outcome.open, brings } }))
+    const remedies = [...cures, ...one.remedies.filter((remedy) => remedy.kind === 'piece')]
+    return remedies.length > 0 || one.verdict !== 'needs'
+      ? { ...one, remedies }
+      : { ...one, remedies, verdict: 'blocked' as const, sentence: `${one.sentence} ${NOTHING}` }
+  })
+  const own = findings.map((one): Finding => {
+    const { remedy } = one
+    if (!remedy) return one
+    const key = `${one.axle ?? 'car'}.${one.rule}`
+    const found = judge(project, setup, remedy, key, before(), (draft) => {
+      const target = draft.setups.find((candidate) => candidate.id === setup.id)!
+      if (remedy.kind === 'spacer') target[one.axle!].spacerTrialMm = remedy.thicknessMm
+      else target.hydraulics[remedy.slot] = remedy.partId
+    })
+    if (found)
+      return { ...one, remedy: { ...remedy, after: { verdict: found.outcome.verdict, open: found.outcome.open, brings: found.brings } } }
+    const { remedy: _, ...rest } = one
+    return { ...rest, verdict: 'blocked', sentence: `${one.sentence} ${remedy.sentence} ${BREAKS}` }
+  })
+  return { fit: judged, findings: own }
+}
+
+const NOTHING = 'Nothing among the parts cures it without breaking something else.'
+const BREAKS = 'But that breaks something else.'
+
+/** The setup with a remedy in it; undefined where that does not help the finding, or blocks something else. */
+function judge<R>(project: Project, setup: Setup, remedy: R, key: string, before: Outcome, apply: (draft: Project) => void) {
+  const setups = project.setups.map((one) => (one === setup ? (JSON.parse(JSON.stringify(one)) as Setup) : one))
+  const draft = { ...project, setups: setups as Project['setups'] }
+  apply(draft)
+  const outcome = outcomeOf(draft, setup.id)
+  const rank = (of: Outcome) => VERDICT_RANK[of.findings.get(key)?.verdict ?? 'fits']
+  const brings = worsened(before, outcome)
+  const helps = rank(outcome) < rank(before) && !brings.some((one) => one.verdict === 'blocked')
+  return helps ? { remedy, outcome, brings } : undefined
+}
