@@ -1,12 +1,17 @@
-import { barShareFromGauges, fitGauges, type GaugeFit, type PressurePair } from '../hydraulics/gauges.ts'
+import { barShareOfSlope, fitGauges, type GaugeFit, type PressurePair } from '../hydraulics/gauges.ts'
 import type { Project } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { hydraulicsOf } from './hydraulics-of.ts'
 
 export interface GaugeReport {
   fit: GaugeFit | undefined
-  /** The bar's front share that the pressures say; undefined without two cylinders or readings, or with air in a line. */
+  /** The bar's front share that the pressures say; undefined without two cylinders, or where the readings do not say it. */
   barShare: number | undefined
+  /** The bar stands there already, as far as the readings tell. */
+  barAsEntered: boolean
+  /** The valve's knee that the pressures say, rear pressure, MPa; undefined where they do not. */
+  kneeMpa: number | undefined
+  kneeAsEntered: boolean
   /** What this setup is entered with. */
   modelShare: number | undefined
   modelKneeMpa: number | undefined
@@ -14,66 +19,127 @@ export interface GaugeReport {
   sentences: { tone: 'fits' | 'needs' | 'unknown'; text: string }[]
 }
 
-/** Bar positions further apart are another setting, not scatter. */
+/** A balance bar works between these, front share; beyond them readings or bores are wrong. */
+export const BAR_RANGE = { low: 0.35, high: 0.65 } as const
+/** Bar positions and knees no further apart than this are the same setting. */
 const SAME_SHARE = 0.01
-const SAME_KNEE = 0.1
-/** So many readings below the valve's knee make a line. */
-const LEAST_BELOW = 3
-/** Rear over front of a tandem below the knee; more off than this is no scatter. */
+const SAME_KNEE_MPA = 0.15
 const SAME_SLOPE = 0.03
+/** So many standard uncertainties off is another setting, however near. */
+const SURELY = 3
+/** No gauge is off its zero by more, MPa. */
+const MOST_OFFSET_MPA = 1
+/** Readings go so far beyond a knee before its absence says anything. */
+const WELL_BEYOND = 1.25
 
-/** What gauge readings say of a setup, beside what it is entered with. */
+type Say = (tone: GaugeReport['sentences'][number]['tone'], text: string) => void
+
+/** What gauge readings say of a setup, beside what it is entered with. The readings are never sorted by what is entered. */
 export function gaugeReport(project: Project, setupId: string, pairs: readonly PressurePair[]): GaugeReport {
   const { system } = hydraulicsOf(project, setupId)
   const { units } = project.preferences
-  const fit = fitGauges(pairs)
+  const fit = fitGauges(pairs, { valve: system?.valve !== undefined })
   const twin = system?.master.kind === 'twin' ? system.master : undefined
-  // readings beyond the valve's knee say nothing of the bar, nor of zero and air
-  const kneeMpa = fit?.knee?.rearMpa ?? system?.valve?.kneeMpa
-  const below = kneeMpa === undefined ? pairs : pairs.filter(([, rear]) => rear <= kneeMpa)
-  const beyond = fit !== undefined && fit.knee === undefined && below.length < LEAST_BELOW
-  const straightened = fit?.offset ? below.map(([front, rear]): PressurePair => [front, rear - fit.interceptMpa]) : below
-  // with air in a line the pressures say where the air is, not where the bar stands
-  const barShare = twin && fit && !beyond && !fit.air ? barShareFromGauges(straightened, twin.frontBoreMm, twin.rearBoreMm) : undefined
+  const modelKneeMpa = system?.valve?.kneeMpa
   const sentences: GaugeReport['sentences'] = []
-  const say = (tone: GaugeReport['sentences'][number]['tone'], text: string) => sentences.push({ tone, text })
+  const say: Say = (tone, text) => sentences.push({ tone, text })
   const mpa = (value: number) => formatQuantity(value, 'pressure', units)
   const share = (value: number) => formatQuantity(value, 'share', units)
-  if (!fit) say('unknown', 'Three pairs at different efforts are needed; six or more show the knee of a valve.')
-  else if (beyond)
+  const report: GaugeReport = {
+    fit,
+    barShare: undefined,
+    barAsEntered: false,
+    kneeMpa: undefined,
+    kneeAsEntered: false,
+    modelShare: twin?.frontShare,
+    modelKneeMpa,
+    sentences,
+  }
+  if (!fit) {
+    say('unknown', 'Three pairs at different efforts are needed, one of them at rest; eight or more from light to hard show the knee of a valve.')
+    return report
+  }
+  const lowest = Math.min(...pairs.map(([, rear]) => rear))
+  const highest = Math.max(...pairs.map(([, rear]) => rear))
+  const beyondAll = fit.knee === undefined && modelKneeMpa !== undefined && lowest > 0.8 * modelKneeMpa
+  if (beyondAll || Math.abs(fit.interceptMpa) > MOST_OFFSET_MPA) {
     say(
       'unknown',
-      `Fewer than ${LEAST_BELOW} readings lie below ${mpa(kneeMpa!)}, where the valve takes hold: read lower ones too. Those beyond say nothing of share, zero or air.`,
+      modelKneeMpa === undefined
+        ? 'These readings do not go through zero by far: read lower ones too, and one at rest. A valve that already holds looks like that.'
+        : `Hardly any reading lies below ${mpa(modelKneeMpa)}, where the valve should take hold: read lower ones too, and one at rest. Those beyond say nothing of share, zero or air.`,
     )
-  else {
-    if (fit.air) say('needs', 'Low readings lag behind: there is air in a line. Bleed, and read again.')
-    else if (fit.offset)
-      say(
-        'needs',
-        `The rear reads ${mpa(Math.abs(fit.interceptMpa))} ${fit.interceptMpa > 0 ? 'more' : 'less'} than it should at rest: a gauge stands off its zero. It is taken out of the share.`,
-      )
-    if (twin && barShare !== undefined) {
-      const off = barShare - twin.frontShare
-      if (Math.abs(off) > SAME_SHARE)
-        say('needs', `The bar stands at ${share(barShare)} front; the setup is entered with ${share(twin.frontShare)}.`)
-      else say('fits', `The bar stands at ${share(barShare)} front, as entered.`)
-    } else if (system && system.master.kind === 'tandem') {
-      if (Math.abs(fit.slope - 1) > SAME_SLOPE)
-        say('needs', `Below the knee the rear gets ${share(fit.slope)} of the front’s pressure; one bore should give the same to both.`)
-      else say('fits', 'Below the knee both circuits get the same pressure, as one bore should give.')
-    }
-    // air bends the low end, which looks like an offset and like a knee
-    const model = fit.air ? undefined : system?.valve?.kneeMpa
-    if (fit.knee && model === undefined && !fit.air) say('needs', `There is a knee at ${mpa(fit.knee.rearMpa)}; the setup has no valve.`)
-    else if (fit.knee && model !== undefined)
-      say(
-        Math.abs(fit.knee.rearMpa / model - 1) > SAME_KNEE ? 'needs' : 'fits',
-        `The valve takes hold at ${mpa(fit.knee.rearMpa)}; the setup is entered with ${mpa(model)}.`,
-      )
-    else if (model !== undefined && Math.max(...pairs.map(([, rear]) => rear)) > 1.2 * model)
-      say('needs', `No knee is seen, and the readings go beyond ${mpa(model)}: the valve does not work, or is set higher.`)
+    return report
   }
+  sayFault(fit, say, mpa)
+  // what is bent by something else says nothing of the bar or of one bore
+  const straight = fit.fault !== 'lag' && !fit.undecided
+  if (straight && twin) sayBar(report, fit, twin, say, share)
+  else if (straight && system?.master.kind === 'tandem') {
+    if (Math.abs(fit.slope - 1) > Math.max(SAME_SLOPE, SURELY * fit.uSlope))
+      say('needs', `Below the knee the rear gets ${share(fit.slope)} of the front’s pressure; one bore should give the same to both.`)
+    else say('fits', 'Below the knee both circuits get the same pressure, as one bore should give.')
+  }
+  if (straight) sayKnee(report, fit, highest, say, mpa)
   const order = { needs: 0, unknown: 1, fits: 2 } as const
   sentences.sort((a, b) => order[a.tone] - order[b.tone])
-  return { fit, barShare, modelShare: twin?.frontShare, modelKneeMpa: system?.valve?.kneeMpa, sentences }
+  return report
+}
+
+function sayFault(fit: GaugeFit, say: Say, mpa: (value: number) => string): void {
+  if (fit.undecided)
+    say(
+      'unknown',
+      'The low readings miss the line of the others; whether a gauge is off its zero or something takes up pressure first cannot be said from these. Read at rest, and more at the lightest efforts.',
+    )
+  else if (fit.fault === 'lag')
+    say(
+      'needs',
+      'Low readings lag behind and catch up: air in a line or in a gauge’s hose is pressed together first. Bleed, and read again. Air further on only lengthens the pedal: steady pressures do not show it.',
+    )
+  else if (fit.fault === 'offset')
+    say(
+      'needs',
+      `The rear reads ${mpa(Math.abs(fit.interceptMpa))} ${fit.interceptMpa > 0 ? 'more' : 'less'} than it should at rest, all along: a gauge stands off its zero, the rear one, or the front one the other way. It is taken out of share and knee.`,
+    )
+}
+
+function sayBar(
+  report: GaugeReport,
+  fit: GaugeFit,
+  twin: { frontBoreMm: number; rearBoreMm: number; frontShare: number },
+  say: Say,
+  share: (value: number) => string,
+): void {
+  const at = (slope: number) => barShareOfSlope(slope, twin.frontBoreMm, twin.rearBoreMm)
+  const found = at(fit.slope)
+  const doubt = Math.abs(at(fit.slope + fit.uSlope) - found)
+  if (found < BAR_RANGE.low - doubt || found > BAR_RANGE.high + doubt)
+    return say(
+      'needs',
+      `The pressures would put the bar at ${share(found)} front, where no bar stands: between ${share(BAR_RANGE.low)} and ${share(BAR_RANGE.high)} it works. A bore that is entered, or a gauge, is wrong.`,
+    )
+  report.barShare = Math.min(BAR_RANGE.high, Math.max(BAR_RANGE.low, found))
+  report.barAsEntered = Math.abs(found - twin.frontShare) <= Math.max(SAME_SHARE, SURELY * doubt)
+  if (report.barAsEntered) say('fits', `The bar stands at ${share(found)} front, as entered.`)
+  else say('needs', `The bar stands at ${share(found)} front; the setup is entered with ${share(twin.frontShare)}.`)
+}
+
+function sayKnee(report: GaugeReport, fit: GaugeFit, highest: number, say: Say, mpa: (value: number) => string): void {
+  const { modelKneeMpa: model } = report
+  if (fit.knee) {
+    const rearMpa = fit.knee.rearMpa - fit.interceptMpa
+    report.kneeMpa = rearMpa
+    if (model === undefined) return say('needs', `There is a knee at ${mpa(rearMpa)}; the setup has no valve.`)
+    report.kneeAsEntered = Math.abs(rearMpa - model) <= Math.max(SAME_KNEE_MPA, 0.06 * model, SURELY * fit.knee.uMpa)
+    if (report.kneeAsEntered) return say('fits', `The valve takes hold at ${mpa(rearMpa)}, as entered.`)
+    return say('needs', `The valve takes hold at ${mpa(rearMpa)}; the setup is entered with ${mpa(model)}.`)
+  }
+  if (model === undefined) return
+  if (highest - fit.interceptMpa > WELL_BEYOND * model)
+    say(
+      'needs',
+      `No knee is seen up to ${mpa(highest - fit.interceptMpa)}, where ${mpa(model)} is entered: the valve is set higher, or does not work.`,
+    )
+  else say('unknown', `The readings end at ${mpa(highest - fit.interceptMpa)}: whether the valve takes hold at ${mpa(model)} they do not show. Read harder ones.`)
 }
