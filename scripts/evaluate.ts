@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { readProject } from '../core/formats/project-file.ts'
-import { evaluate } from '../core/report/evaluate.ts'
+import { evaluateAll } from '../core/report/evaluate-all.ts'
 
 /** An exported project in, the reports of its setups as JSON on stdout: `npm run -s evaluate -- FILE.json`. */
 function stop(lines: readonly string[]): never {
@@ -25,5 +25,5 @@ if (!read.ok)
     ...read.problems.map((problem) => `- ${problem.place}: ${problem.message}${problem.path ? ` (${problem.path})` : ''}`),
   ])
 const { project } = read
-const report = { project: { id: project.id, name: project.name }, setups: project.setups.map((setup) => evaluate(project, setup.id)) }
+const report = { project: { id: project.id, name: project.name }, setups: evaluateAll(project) }
 process.stdout.write(`${JSON.stringify(report, undefined, 2)}\n`)

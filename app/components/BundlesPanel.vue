@@ -19,7 +19,7 @@ const route = useRoute()
 const router = useRouter()
 const { setup, isStock, link } = useWorkbench()
 const { worker } = useReports()
-const offers = useLatestOf<BundleOffer[]>([], (project, setupId) => worker().bundles(project, setupId))
+const offers = useLatestOf<BundleOffer[]>('what kits and donors would bring', [], (project, setupId) => worker().bundles(project, setupId))
 const rows = computed(() => {
   const rank = new Map(offers.value.map((one, index) => [one.bundleId, { one, index }]))
   return store

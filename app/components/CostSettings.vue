@@ -12,7 +12,7 @@ const say = (key: string, words: string) => (errors.value = { ...errors.value, [
 const text = (event: Event) => (event.target as HTMLInputElement).value.trim().replace(',', '.')
 
 function setTax(event: Event) {
-  const problems = store.edit('Change tax', (draft) => void (draft.preferences.taxPercent = Number(text(event))))
+  const problems = store.edit('Change tax', (draft) => void (draft.preferences.taxPercent = Number(text(event))), { shows: true })
   say('tax', problems[0] ? `Tax ${problems[0].message}.` : '')
 }
 function setBudget(event: Event) {
@@ -56,7 +56,7 @@ function setRate(currency: Currency, key: 'rate' | 'spreadPercent', event: Event
       if (typed === '') delete before.spreadPercent
       else before.spreadPercent = Number(typed)
     }
-  })
+  }, { shows: true })
   say(currency, problems[0] ? `${currency}: ${problems[0].message}.` : '')
 }
 const told = computed(() => Object.values(errors.value).filter(Boolean).join(' '))

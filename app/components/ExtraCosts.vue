@@ -17,7 +17,7 @@ function change(id: string, key: keyof ExtraLine, value: ExtraLine[keyof ExtraLi
     if (!line) return
     if (value === undefined) Reflect.deleteProperty(line, key)
     else Object.assign(line, { [key]: value })
-  })
+  }, { shows: true })
   errors.value = { ...errors.value, [id]: problems[0] ? `${problems[0].place}: ${problems[0].message}.` : '' }
 }
 const add = () =>

@@ -5,9 +5,10 @@ import { unusual } from '#core/model/plausible.ts'
 import { fieldSchema } from '#core/model/field-schema.ts'
 import { schemaProblems } from '#core/model/schema-problems.ts'
 import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
-import { editQuantity } from '#core/quantity/format.ts'
+import { fieldQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
+import { useDraft } from '~/composables/draft'
 
 /** One figure: typed freely in any unit, checked where it is typed, with its origin beside it. */
 const props = defineProps<{
@@ -33,25 +34,48 @@ const question = computed(() => props.figure && unusual({ ...props.field, label:
 const shown = () => {
   const { figure, field, units } = props
   if (!figure) return ''
-  const value = editQuantity(figure.value, field.dimension, units)
-  return figure.u === undefined ? value : `${value} ± ${editQuantity(figure.u, field.dimension, units).replace(/ \S+$/, '')}`
+  const value = fieldQuantity(figure.value, field.dimension, units)
+  return figure.u === undefined ? value : `${value} ± ${fieldQuantity(figure.u, field.dimension, units).replace(/ \S+$/, '')}`
 }
 watch(
   // the numbers, not the object: a page drawn anew must not take away what is being typed
   () => [props.figure?.value, props.figure?.u, props.units] as const,
   () => {
-    if (dirty.value && error.value) return
+    // another tab's change, or an undo, never takes away what is being typed
+    if (dirty.value) return
     text.value = shown()
-    dirty.value = false
   },
   { immediate: true },
 )
+/** Typed at an earlier visit and not taken: it stands there again, and waits. */
+const draft = useDraft(() => props.name)
+const waiting = ref(false)
+const typedBefore = draft.read()
+if (typedBefore !== undefined && typedBefore !== text.value) {
+  text.value = typedBefore
+  dirty.value = waiting.value = true
+}
+function typed() {
+  dirty.value = true
+  waiting.value = false
+  draft.keep(text.value)
+}
+/** The text is taken or given up. */
+function done() {
+  error.value = ''
+  dirty.value = waiting.value = false
+  draft.drop()
+}
+
+const sameAsShown = (value: number): boolean => {
+  const before = props.figure && parseQuantity(fieldQuantity(props.figure.value, props.field.dimension, props.units), props.field.dimension, props.units)
+  return before?.ok === true && before.value === value
+}
 
 function take() {
   if (!dirty.value) return
   if (text.value.trim() === '') {
-    error.value = ''
-    dirty.value = false
+    done()
     if (props.figure) emit('change', undefined)
     return
   }
@@ -62,7 +86,8 @@ function take() {
   }
   // what someone typed here is taken as measured until they say otherwise
   const next: Figure = {
-    value: parsed.value,
+    // what is shown in other units than it was entered in is rounded: left as it stands, the figure is what it was
+    value: sameAsShown(parsed.value) ? props.figure!.value : parsed.value,
     ...(parsed.u === undefined ? {} : { u: parsed.u }),
     origin: props.figure?.origin ?? 'measured',
     date: new Date().toISOString().slice(0, 10),
@@ -73,8 +98,7 @@ function take() {
     error.value = `${label.value} ${problem.message}.`
     return
   }
-  error.value = ''
-  dirty.value = false
+  done()
   emit('change', next)
   text.value = shown()
 }
@@ -92,9 +116,8 @@ function setMore(key: 'date' | 'note', event: Event) {
   emit('change', next)
 }
 function cancel() {
+  done()
   text.value = shown()
-  error.value = ''
-  dirty.value = false
 }
 </script>
 
@@ -111,9 +134,9 @@ function cancel() {
         :aria-invalid="error !== ''"
         :aria-describedby="`${id}-more`"
         :data-dirty="dirty"
-        @input="dirty = true"
+        @input="typed"
         @change="take"
-        @blur="take"
+        @blur="waiting || take()"
         @keydown.enter.prevent="take"
         @keydown.esc="cancel"
       />
@@ -160,6 +183,7 @@ function cancel() {
     <p v-if="question" class="tone-needs small" data-test="question">{{ question }}</p>
     <p :id="`${id}-more`" class="more">
       <span v-if="error" class="field-error">{{ error }}</span>
+      <span v-else-if="waiting" class="tone-needs" data-test="draft">Typed earlier and not taken yet: Enter takes it, Esc drops it.</span>
       <span v-else-if="field.help && !bare" class="soft help">{{ field.help }}</span>
     </p>
   </div>

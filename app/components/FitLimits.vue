@@ -38,7 +38,7 @@ function set(id: LimitId, event: Event) {
     else limits[id] = value
     if (Object.keys(limits).length > 0) draft.preferences.limits = limits
     else delete draft.preferences.limits
-  })
+  }, { shows: true })
   errors.value = { ...errors.value, [id]: problems[0] ? 'A limit is a number from 0 to 1000.' : '' }
 }
 </script>

@@ -70,7 +70,7 @@ function add() {
     ...(by.trim() ? { by: by.trim() } : {}),
     ...(note.trim() ? { note: note.trim() } : {}),
   }
-  const problems = store.edit('Add a fit report', (project) => void project.fitReports.push(entry))
+  const problems = store.edit('Add a fit report', (project) => void project.fitReports.push(entry), { shows: true })
   message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
   if (problems.length === 0) {
     adding.value = undefined
@@ -96,7 +96,7 @@ function change(one: FitReport, key: 'car' | 'caliper' | 'wheel' | 'by' | 'note'
     if (!target) return
     if (value === undefined) Reflect.deleteProperty(target, key)
     else target[key] = value
-  })
+  }, { shows: true })
   message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
 }
 
@@ -113,7 +113,7 @@ async function open(event: Event) {
   const fresh = newReports(read.reports, all.value)
   rejected.value = read.rejected
   if (fresh.length > 0) {
-    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh))
+    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), { shows: true })
     if (problems[0]) {
       message.value = `${problems[0].place}: ${problems[0].message}.`
       return

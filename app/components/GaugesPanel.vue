@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import type { GaugeSession } from '#core/model/project.ts'
 import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
 import { chainPicture } from '#core/report/chain-picture.ts'
+import { effortsToRead } from '#core/hydraulics/gauges.ts'
 import { gaugeReport } from '#core/report/gauge-report.ts'
+import { counted } from '#core/report/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
+import { useGaugePairs } from '~/composables/gauge-pairs'
 import { newId } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -14,19 +17,22 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { setup, units } = useWorkbench()
 type Pair = [number, number]
-const pairs = shallowRef<Pair[]>([])
-const track = ref('')
-const front = ref('')
-const rear = ref('')
+const { pairs, track, front, rear } = useGaugePairs()
 const error = ref('')
 const fault = ref('none')
-const effortN = ref(100)
+const effortN = ref(0)
 const found = computed(() => (store.project && setup.value ? gaugeReport(store.project, setup.value.id, pairs.value) : undefined))
 const hydraulics = computed(() => (store.project && setup.value ? hydraulicsOf(store.project, setup.value.id) : undefined))
 const mpa = (value: number) => formatQuantity(value, 'pressure', units.value)
 const share = (value: number | undefined) => formatQuantity(value, 'share', units.value)
 const sessions = computed(() => [...store.project!.gaugeSessions].sort((a, b) => b.date.localeCompare(a.date)))
 const bestN = computed(() => (hydraulics.value?.system?.booster ? 300 : 600))
+/** At rest, below the knee and beyond it: where a session tells most. */
+const efforts = computed(() => (hydraulics.value?.system ? effortsToRead(hydraulics.value.system, bestN.value) : []))
+const legend = (one: GaugeSession) => {
+  const at = store.project ? gaugeReport(store.project, one.setupId ?? store.project.setups[0].id, one.pairs).barShare : undefined
+  return at === undefined ? '' : `, bar at ${share(at)} front`
+}
 
 function add() {
   const [one, other] = [parseQuantity(front.value, 'pressure', units.value), parseQuantity(rear.value, 'pressure', units.value)]
@@ -47,6 +53,14 @@ function paste(event: ClipboardEvent) {
   event.preventDefault()
   pairs.value = [...pairs.value, ...read.map((row) => row.map((cell) => (cell.ok ? cell.value : 0)) as Pair)]
 }
+/** A whole session: one reading after the other, from rest to the hardest; the first that fails ends it. */
+async function readSession() {
+  for (const effort of efforts.value) {
+    effortN.value = effort
+    await readSimulated()
+    if (error.value) return
+  }
+}
 async function readSimulated() {
   const at = hydraulics.value && chainPicture(hydraulics.value, effortN.value)
   if (!at) {
@@ -64,7 +78,8 @@ async function readSimulated() {
     const said = (await response.json()) as { frontMpa: number; rearMpa: number }
     pairs.value = [...pairs.value, [said.frontMpa, said.rearMpa]]
     error.value = ''
-    effortN.value = Math.min(bestN.value, effortN.value + 40)
+    // the next of the efforts that tell most, or a step on
+    effortN.value = efforts.value.find((one) => one > effortN.value) ?? Math.min(bestN.value, effortN.value + 40)
   } catch (problem) {
     error.value = `The simulated pair does not answer (${problem instanceof Error ? problem.message : String(problem)}). Type the readings.`
   }
@@ -74,7 +89,7 @@ const today = () => new Date().toISOString().slice(0, 10)
 const takeBar = (value: number) =>
   store.edit('Take the bar position over', (draft) => {
     target(draft)!.hydraulics.barFrontShare = {
-      value: Math.min(0.65, Math.max(0.35, Math.round(value * 1000) / 1000)),
+      value: Math.round(value * 1000) / 1000,
       origin: 'measured',
       date: today(),
     }
@@ -92,7 +107,7 @@ function keep() {
     setupId: setup.value!.id,
     ...(track.value.trim() ? { track: track.value.trim().slice(0, 120) } : {}),
   }
-  const problems = store.edit('Keep gauge readings', (draft) => void draft.gaugeSessions.push(session))
+  const problems = store.edit('Keep gauge readings', (draft) => void draft.gaugeSessions.push(session), { shows: true })
   error.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
   if (problems.length === 0) pairs.value = []
 }
@@ -114,11 +129,11 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         </li>
       </ul>
       <p v-if="found.fit" class="actions">
-        <button v-if="found.barShare !== undefined" class="btn main" type="button" @click="takeBar(found.barShare)">
-          Take {{ share(found.barShare) }} over as the bar position
+        <button v-if="found.barShare !== undefined && !found.barAsEntered" class="btn main" type="button" @click="takeBar(found.barShare)">
+          Enter {{ share(found.barShare) }} as the bar position
         </button>
-        <button v-if="found.fit.knee && adjustable" class="btn" type="button" @click="takeKnee(found.fit.knee.rearMpa)">
-          Take the knee over, {{ mpa(found.fit.knee.rearMpa) }}
+        <button v-if="found.kneeMpa !== undefined && !found.kneeAsEntered && adjustable" class="btn" type="button" @click="takeKnee(found.kneeMpa)">
+          Enter the knee, {{ mpa(found.kneeMpa) }}
         </button>
       </p>
       <table v-if="pairs.length > 0" class="plain">
@@ -147,7 +162,13 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <button class="btn" type="submit">Add the pair</button>
       </form>
       <p v-if="error" class="field-error" role="alert">{{ error }}</p>
-      <p class="soft small">Engine running, the same foot each time, from light to hard. Two columns can be pasted.</p>
+      <p class="soft small">
+        Engine running, the same foot each time, from rest to hard.
+        <template v-if="efforts.length > 0"
+          >These efforts tell most: <span class="num">{{ efforts.map((one) => formatQuantity(one, 'force', units, { bare: true })).join(', ') }} {{ units.force }}</span>.</template
+        >
+        Two columns can be pasted.
+      </p>
       <p v-if="pairs.length > 0" class="actions">
         <label class="small">Track or place<input v-model="track" class="native" maxlength="120" /></label>
         <button class="btn" type="button" @click="keep">Keep these readings</button>
@@ -163,9 +184,9 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
           >At the pedal <strong class="num">{{ formatQuantity(effortN, 'force', units) }}</strong><input
             v-model.number="effortN"
             type="range"
-            min="20"
+            min="0"
             :max="bestN"
-            step="10"
+            step="1"
             aria-label="Pedal effort of the simulated reading"
         /></label>
         <label class="small"
@@ -176,6 +197,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
           </select></label
         >
         <button class="btn" type="button" data-test="read-pair" @click="readSimulated">Read</button>
+        <button class="btn" type="button" data-test="read-session" @click="readSession">Read a whole session</button>
       </div>
     </section>
     <section>
@@ -185,7 +207,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <li v-for="one in sessions" :key="one.id">
           <span
             ><strong>{{ one.track || 'no place named' }}</strong> <span class="num">{{ one.date }}</span>
-            <span class="soft small">{{ one.pairs.length }} pairs, {{ setupName(one.setupId) }}</span></span
+            <span class="soft small">, {{ counted(one.pairs.length, 'pair') }}, {{ setupName(one.setupId) || 'no setup named' }}{{ legend(one) }}</span></span
           >
           <button class="btn" type="button" @click="startFrom(one)">Start from there</button>
           <button class="btn bare" type="button" :aria-label="`Remove the readings of ${one.date}`" @click="forget(one.id)">

@@ -35,7 +35,7 @@ function change(what: Wearing, key: keyof Wear, value: Figure | Price | undefine
 }
 function setEvents(event: Event) {
   const value = Number((event.target as HTMLInputElement).value.replace(',', '.'))
-  const problems = store.edit('Events in a season', (draft) => void (draft.preferences.eventsPerSeason = value))
+  const problems = store.edit('Events in a season', (draft) => void (draft.preferences.eventsPerSeason = value), { shows: true })
   error.value = problems[0] ? `Events in a season ${problems[0].message}.` : ''
 }
 /** Against every other setup of which wear is known. */

@@ -27,7 +27,7 @@ function take(axle: Axle, event: Event) {
     errors.value = { ...errors.value, [axle]: parsed.message }
     return
   }
-  const problems = store.edit('Shims', (draft) => chooseShims(draft, setup.value!.id, axle, parsed?.value))
+  const problems = store.edit('Shims', (draft) => chooseShims(draft, setup.value!.id, axle, parsed?.value), { shows: true })
   errors.value = { ...errors.value, [axle]: problems[0]?.message ?? '' }
   if (problems.length === 0) input.value = shown(axle)
 }

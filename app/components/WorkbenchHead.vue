@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useColorMode } from '@vueuse/core'
+import { ElMessage } from 'element-plus'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useProjectFiles } from '~/composables/project-files'
@@ -39,9 +40,16 @@ function rename(event: Event) {
   if (name === '') input.value = store.project!.name
   else store.edit('Rename project', (draft) => void (draft.name = name.slice(0, 120)))
 }
+const MOST_NAMED = 3
+const conflictWords = computed(() => {
+  const named = store.conflicts.slice(0, MOST_NAMED).map((one) => one.place)
+  const more = store.conflicts.length - named.length
+  return `${named.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`
+})
 async function keepMine() {
   const id = await store.keepAsCopy(newId())
   if (id) await router.replace(`/p/${id}/fit`)
+  else ElMessage.error('It could not be kept as a project of its own: this browser does not save now. Export it to a file.')
 }
 const UNIT_SETS = [
   { value: 'mm', label: 'mm, N, bar', units: { length: 'mm', force: 'N', pressure: 'bar', torque: 'N m', mass: 'kg', temperature: '°C' } },
@@ -121,9 +129,13 @@ const unitSet = computed({
       <Icon name="tabler:keyboard" size="19" />
     </button>
     <div v-if="store.saveState === 'conflict'" class="notice" role="alert">
-      <strong>This project was changed in another tab at the same time.</strong> Nothing of yours is lost yet:
+      <strong>{{
+        store.conflicts.length === 1 ? 'One place was' : `${store.conflicts.length} places were`
+      }} changed here and in another tab at the same time.</strong>
+      <span data-test="conflicts">{{ conflictWords }}</span> All else is put together. Nothing is lost yet; there:
+      <button class="btn" type="button" @click="store.chooseBoth('mine')">Keep what is typed here</button>
+      <button class="btn" type="button" @click="store.chooseBoth('theirs')">Take the other tab’s</button>
       <button class="btn" type="button" @click="keepMine">Keep mine as a project of its own</button>
-      <button class="btn" type="button" @click="store.takeStored()">Take the other tab's</button>
     </div>
     <div v-else-if="trouble" class="notice" role="alert">
       {{ trouble }} <button class="btn" type="button" @click="exportOpen">Export</button>

@@ -12,7 +12,7 @@ import { useWorkbench } from './workbench.ts'
 export const useBalance = createSharedComposable(() => {
   const store = useProjectStore()
   const { setup, isStock, chooseSetup } = useWorkbench()
-  const { worker } = useReports()
+  const { worker, said } = useReports()
   const balance = shallowRef<BalanceReport>()
   const stockBalance = shallowRef<BalanceReport>()
   const bores = shallowRef<BoreReport>()
@@ -38,12 +38,13 @@ export const useBalance = createSharedComposable(() => {
         withoutBooster: withoutBooster.value,
         ...(mostForceN.value === undefined ? {} : { mostForceN: mostForceN.value }),
       }
+      // one that fails leaves the others
       const [found, stock, table, advice] = await Promise.all([
-        worker().balance(project, setupId, options),
-        worker().balance(project, project.setups[0].id, options),
-        worker().bores(project, setupId, boring),
-        worker().levers(project, setupId),
-      ]).catch(() => [undefined, undefined, undefined, undefined] as const)
+        said('the balance', () => worker().balance(project, setupId, options)),
+        said('the balance of the car as it stands', () => worker().balance(project, project.setups[0].id, options)),
+        said('the bores', () => worker().bores(project, setupId, boring)),
+        said('the levers', () => worker().levers(project, setupId)),
+      ])
       if (mine !== turn) return
       balance.value = found
       stockBalance.value = stock

@@ -11,7 +11,7 @@ import { useReports } from './reports.ts'
 export function useCandidates() {
   const store = useProjectStore()
   const { worker } = useReports()
-  const found = useLatestOf<Candidate[]>([], (project, setupId) => worker().candidates(project, setupId))
+  const found = useLatestOf<Candidate[]>('the parts that bolt on', [], (project, setupId) => worker().candidates(project, setupId))
   const index = computed(
     () => new Map(found.value.map((one, rank) => [`${one.axle ?? 'hydraulics'}.${one.slot}.${one.partId}`, { ...one, rank }])),
   )

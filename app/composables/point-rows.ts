@@ -88,6 +88,8 @@ export function takeRows(
       }
       if (parsed.values.some((value) => Math.abs(value) > 1000))
         problems.push({ line, row: at, cell, message: `Point ${at + 1}, ${cell}: beyond 1000 mm.` })
+      if (cell === 'r' && parsed.values.some((value) => value < 0))
+        problems.push({ line, row: at, cell, message: `Point ${at + 1}, r: a radius is never negative.` })
       return parsed.values
     })
     points.push([mean(pair[0]!), mean(pair[1]!)])

@@ -59,6 +59,7 @@ describe('typing points', () => {
     left(1, 'r', '120.5')
     expect(outline()).toEqual({
       name: 'body',
+      origin: 'measured',
       points: [
         [0.1, 100],
         [10, 120.5],
@@ -213,6 +214,6 @@ describe('outlines', () => {
     const { rows, remove, value } = table(RIM, { profile: true })
     expect(rows.value.slice(0, 3).map((one) => one.tag)).toEqual(['barrel', 'face', 'face'])
     remove(2)
-    expect(value.value).toEqual({ points: RIM.points.slice(0, 2), tags: ['barrel'] })
+    expect(value.value).toEqual({ points: RIM.points.slice(0, 2), tags: ['barrel'], origin: 'reported' })
   })
 })

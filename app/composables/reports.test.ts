@@ -57,7 +57,7 @@ describe('reports of the open project', () => {
     const { asked, answer } = held(WORKER.reports)
     workersAnswer({ reports: answer })
     const { store, run } = await onTheBench()
-    const { reports, trouble } = run(useReports)
+    const { reports, troubles } = run(useReports)
     await until(() => asked.length === 1, 'a question')
     asked[0]!.go()
     await until(() => reports.value.length > 0, 'reports')
@@ -65,14 +65,31 @@ describe('reports of the open project', () => {
     store.edit('Rename', rename('worse'))
     await until(() => asked.length === 2, 'a question')
     asked[1]!.fail('out of memory')
-    await until(() => trouble.value !== '', 'the trouble')
-    expect(trouble.value).toMatch(/could not be computed: out of memory\. The last ones are shown; export the project/)
+    await until(() => troubles.value.length > 0, 'the trouble')
+    expect(troubles.value[0]).toMatch(/could not be computed: out of memory\. The last ones are shown; export the project/)
     expect(reports.value).toBe(before)
     store.edit('Rename', rename('better'))
     await until(() => asked.length === 3, 'a question')
     asked[2]!.go()
-    await until(() => trouble.value === '', 'no trouble')
+    await until(() => troubles.value.length === 0, 'no trouble')
     expect(reports.value).not.toBe(before)
+  })
+  test('one setup that fails is named, and the others are there', async () => {
+    workersAnswer({
+      ...WORKER,
+      reports: (project: Project) => {
+        const { reports } = WORKER.reports(project)
+        return {
+          reports: reports.filter((one) => one.setupId !== 'big-kit'),
+          failed: [{ setupId: 'big-kit', setupName: 'Big kit', isStock: false, failed: 'a broken promise' }],
+        }
+      },
+    })
+    const { run } = await onTheBench()
+    const { reports, troubles } = run(useReports)
+    await until(() => reports.value.length > 0, 'reports')
+    expect(reports.value.some((one) => one.setupId === 'balanced')).toBe(true)
+    expect(troubles.value).toEqual([expect.stringMatching(/^“Big kit” could not be computed: a broken promise\. The other setups are intact/)])
   })
   test('a closed project has none, and an answer that comes late for it is dropped', async () => {
     const { asked, answer } = held(WORKER.reports)
@@ -142,7 +159,7 @@ describe('the latest answer', () => {
     workersAnswer()
     const bench = await onTheBench()
     const { asked, answer } = held((project) => project.name)
-    const found = bench.run(() => useLatestOf('nothing', answer))
+    const found = bench.run(() => useLatestOf('a test', 'nothing', answer))
     return { ...bench, asked, found, ...bench.run(useWorkbench) }
   }
   test('counts, though an older one comes after it', async () => {
@@ -156,7 +173,7 @@ describe('the latest answer', () => {
     expect(found.value).toBe('newer')
   })
   test('stands while the next is computed; one that fails leaves nothing', async () => {
-    const { asked, found, chooseSetup } = await asking()
+    const { asked, found, chooseSetup, run } = await asking()
     asked[0]!.go()
     await until(() => found.value !== 'nothing', 'an answer')
     await chooseSetup('big-kit')
@@ -164,5 +181,6 @@ describe('the latest answer', () => {
     expect(found.value).toBe('Larkrise club hatchback')
     asked[1]!.fail('no')
     await until(() => found.value === 'nothing', 'nothing')
+    expect(run(useReports).troubles.value).toEqual([expect.stringMatching(/^Not computed: a test \(no\)\./)])
   })
 })

@@ -1,11 +1,13 @@
 import { wrap, type Remote } from 'comlink'
 import { createSharedComposable } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, shallowRef, watch } from 'vue'
 import type { Project } from '#core/model/project.ts'
 import type { Report } from '#core/report/types.ts'
 import { useProjectStore } from '../stores/project.ts'
 import type { EvaluateApi } from '../workers/evaluate.worker.ts'
 import { useLiveEdit } from './live-edit.ts'
+
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 interface Job {
   project: Project
@@ -21,7 +23,9 @@ export const useReports = createSharedComposable(() => {
   const store = useProjectStore()
   const { live } = useLiveEdit()
   const reports = shallowRef<Report[]>([])
-  const trouble = ref('')
+  /** What could not be computed, by what it is, in words for the head of the page. */
+  const failed = reactive(new Map<string, string>())
+  const troubles = computed(() => [...failed.values()])
   let remote: Remote<EvaluateApi> | undefined
   let busy = false
   let waiting: Job | undefined
@@ -38,9 +42,12 @@ export const useReports = createSharedComposable(() => {
     try {
       const found = await compute(job)
       if (store.project?.id === job.project.id && !(job.liveSetupId === undefined && live.value)) reports.value = found
-      trouble.value = ''
+      failed.delete('figures')
     } catch (error) {
-      trouble.value = `The figures could not be computed: ${error instanceof Error ? error.message : String(error)}. The last ones are shown; export the project and report this.`
+      failed.set(
+        'figures',
+        `The figures could not be computed: ${messageOf(error)}. The last ones are shown; export the project and report this.`,
+      )
     } finally {
       busy = false
       const next = waiting
@@ -50,7 +57,16 @@ export const useReports = createSharedComposable(() => {
   }
 
   async function compute({ project, liveSetupId }: Job): Promise<Report[]> {
-    if (liveSetupId === undefined) return await worker().reports(project)
+    if (liveSetupId === undefined) {
+      const found = await worker().reports(project)
+      for (const key of [...failed.keys()]) if (key.startsWith('setup ')) failed.delete(key)
+      for (const one of found.failed)
+        failed.set(
+          `setup ${one.setupId}`,
+          `“${one.setupName}” could not be computed: ${one.failed}. The other setups are intact; export the project and report this.`,
+        )
+      return found.reports
+    }
     const one = await worker().report(project, liveSetupId, 'linear')
     return reports.value.map((report) => (report.setupId === liveSetupId ? one : report))
   }
@@ -69,5 +85,17 @@ export const useReports = createSharedComposable(() => {
     else if (store.project) void run({ project: store.project })
   })
 
-  return { reports, stock: computed(() => reports.value[0]), trouble, worker }
+  /** Something computed beside the reports; undefined where it fails, which is said at the head of the page. */
+  async function said<T>(what: string, work: () => Promise<T>): Promise<T | undefined> {
+    try {
+      const found = await work()
+      failed.delete(what)
+      return found
+    } catch (error) {
+      failed.set(what, `Not computed: ${what} (${messageOf(error)}). What else is shown here stands; export the project and report this.`)
+      return undefined
+    }
+  }
+
+  return { reports, stock: computed(() => reports.value.find((one) => one.isStock)), troubles, said, worker }
 })

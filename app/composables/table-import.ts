@@ -85,7 +85,7 @@ export const useTableImport = createSharedComposable(() => {
         // what the table does not name stays as it was
         else draft.parts[at] = { ...draft.parts[at]!, ...part, id: draft.parts[at]!.id } as Part
       }
-    })
+    }, { shows: true })
     if (problems[0]) return `${problems[0].place}: ${problems[0].message}.`
     close()
     return ''

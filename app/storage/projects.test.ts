@@ -104,7 +104,7 @@ describe('the open project', () => {
     await saveProject({ ...DEMO_PROJECT, id: store.project!.id, name: 'Theirs' }, 1, NOW)
     store.edit('Rename', (draft) => void (draft.name = 'Mine'))
     await store.flush()
-    await store.takeStored()
+    await store.chooseBoth('theirs')
     expect(store.project!.name).toBe('Theirs')
     expect(store.saveState).toBe('saved')
   })

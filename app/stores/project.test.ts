@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
+import type { Project } from '#core/model/project.ts'
 import { loadProject, saveProject } from '../storage/projects.ts'
 import { until } from '../testing/bench.ts'
 import { useProjectStore } from './project.ts'
@@ -71,33 +72,50 @@ describe('a browser that does not save', () => {
 })
 
 describe('two tabs', () => {
-  const otherTab = async (store: Store, name: string) => {
+  const otherTab = async (store: Store, change: Partial<Project>, revision = 1) => {
     const { id } = store.project!
-    const saved = await saveProject({ ...store.project!, name }, 1, NOW)
+    const saved = await saveProject({ ...DEMO_PROJECT, id, ...change }, revision, NOW)
     const channel = new BroadcastChannel('valiant-caliper')
     channel.postMessage({ id, revision: (saved as { revision: number }).revision })
     return () => channel.close()
   }
-  test('one with nothing unsaved shows what the other saved', async () => {
+  test('one with nothing unsaved shows what the other saved; its history stays, the other’s change is a step', async () => {
     const store = await opened()
-    const close = await otherTab(store, 'From the other tab')
+    store.edit('Note', (draft) => void (draft.note = 'mine'))
+    await store.flush()
+    const close = await otherTab(store, { note: 'mine', name: 'From the other tab' }, 2)
     await until(() => store.project!.name === 'From the other tab', 'the other tab’s change')
-    expect([store.refreshedAt, store.past.length]).toEqual([1, 0])
+    expect([store.refreshedAt, store.undoLabel, store.past.length]).toEqual([1, 'change of another tab', 2])
+    store.undo()
+    store.undo()
+    expect([store.project!.name, store.project!.note]).toEqual([DEMO_PROJECT.name, DEMO_PROJECT.note])
+    await store.flush()
     close()
   })
-  test('one with unsaved changes keeps them and says so; it writes nothing until that is settled', async () => {
+  test('changes of different places are put together and saved', async () => {
     const store = await opened()
     rename(store, 'Mine')
-    const close = await otherTab(store, 'Theirs')
+    const close = await otherTab(store, { note: 'theirs' })
+    await until(() => store.project!.note === 'theirs', 'both')
+    await store.flush()
+    expect([store.saveState, store.project!.name, await stored(store)]).toEqual(['saved', 'Mine', 'Mine'])
+    close()
+  })
+  test.each(['mine', 'theirs'] as const)('of one place both are offered, nothing is written until %s is chosen', async (whose) => {
+    const store = await opened()
+    rename(store, 'Mine')
+    const close = await otherTab(store, { name: 'Theirs', note: 'theirs too' })
     await until(() => store.saveState === 'conflict', 'the conflict')
+    expect(store.conflicts.map((one) => [one.place, one.mine, one.theirs])).toEqual([['name', 'Mine', 'Theirs']])
     expect(store.project!.name).toBe('Mine')
     rename(store, 'Mine again')
     await store.flush()
     expect([store.saveState, await stored(store)]).toEqual(['conflict', 'Theirs'])
-    await store.takeStored()
-    rename(store, 'After theirs')
+    await store.chooseBoth(whose)
     await store.flush()
-    expect([store.saveState, await stored(store)]).toEqual(['saved', 'After theirs'])
+    const name = whose === 'mine' ? 'Mine again' : 'Theirs'
+    // what only the other tab changed is there in any case
+    expect([store.saveState, store.project!.name, store.project!.note, await stored(store)]).toEqual(['saved', name, 'theirs too', name])
     close()
   })
   test('another project in the other tab is no news', async () => {
@@ -172,6 +190,20 @@ describe('steps', () => {
     expect(store.redoLabel).toBeUndefined()
     store.redo()
     expect(store.project!.name).toBe('Three')
+    await store.flush()
+  })
+  test('what was undone is named with its place; what is refused is said once', async () => {
+    const store = await opened()
+    store.edit('Change mass', (draft) => void (draft.car.massKg = { value: 1020, origin: 'measured' }))
+    store.undo()
+    expect(store.stepped).toEqual({ back: true, label: 'Change mass', place: expect.stringMatching(/^Car › Mass/) })
+    const before = store.project
+    store.edit('Bend it', (draft) => void (draft.preferences.taxPercent = 900))
+    expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'at most 100 %' }, more: 0 })
+    expect(store.project).toBe(before)
+    const shown = store.refused
+    store.edit('Bend it quietly', (draft) => void (draft.preferences.taxPercent = 900), { shows: true })
+    expect(store.refused).toBe(shown)
     await store.flush()
   })
   test('nothing happens where nothing is to be undone, or no project is open', async () => {

@@ -3,6 +3,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
 import { projectProblems } from '#core/model/check.ts'
+import { choose, indexPath, merge, type MergeConflict } from '#core/model/merge.ts'
+import { placeInWords } from '#core/model/place.ts'
 import type { Project } from '#core/model/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
 import { loadProject, saveProject, type Loaded } from '../storage/projects.ts'
@@ -34,11 +36,21 @@ export const useProjectStore = defineStore('project', () => {
   const problems = shallowRef<Problem[]>([])
   const raw = ref('')
   const hasCopy = ref(false)
-  /** Set when another tab's change was taken over. */
+  /** Counts the changes of other tabs that were put into this one. */
   const refreshedAt = ref(0)
+  /** Places that this tab and another one both changed: whichever is chosen, the rest is put together already. */
+  const conflicts = shallowRef<(MergeConflict & { place: string })[]>([])
+  /** The last step that was undone or done again, for the page to name. */
+  const stepped = shallowRef<{ back: boolean; label: string; place: string }>()
+  /** The last change that was refused and that nobody has shown yet. */
+  const refused = shallowRef<{ label: string; problem: Problem; more: number }>()
   const past = shallowRef<Step[]>([])
   const future = shallowRef<Step[]>([])
   let revision: number | undefined
+  /** What the store held at that revision: what both tabs started from. */
+  let base: Project | undefined
+  /** What another tab has saved and this one has not settled yet. */
+  let theirs: { project: Project; revision: number } | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let saving: Promise<void> | undefined
   /** When the save that is under way began. */
@@ -52,6 +64,9 @@ export const useProjectStore = defineStore('project', () => {
   function reset(next: Project | undefined): void {
     // frozen parts are checked once, and not again with every edit
     project.value = next && freeze(next, true)
+    base = project.value
+    theirs = undefined
+    conflicts.value = []
     past.value = []
     future.value = []
     gesture = undefined
@@ -113,13 +128,17 @@ export const useProjectStore = defineStore('project', () => {
    * Changes the project. The result must be a valid project: what would not be is refused and returned
    * as problems.
    * @param options.gesture edits with the same key become one undo step until `endGesture`
+   * @param options.shows the caller shows the problems itself; else the page does
    */
-  function edit(label: string, recipe: (draft: Draft<Project>) => void, options: { gesture?: string } = {}): Problem[] {
+  function edit(label: string, recipe: (draft: Draft<Project>) => void, options: { gesture?: string; shows?: boolean } = {}): Problem[] {
     if (!project.value) return []
     const [next, forward, back] = produceWithPatches(project.value, recipe)
     if (forward.length === 0) return []
     const found = projectProblems(next)
-    if (found.length > 0) return found
+    if (found.length > 0) {
+      if (!options.shows) refused.value = { label, problem: found[0]!, more: found.length - 1 }
+      return found
+    }
     const last = past.value[past.value.length - 1]
     if (options.gesture !== undefined && options.gesture === gesture && last?.gesture === gesture) {
       past.value = [...past.value.slice(0, -1), { ...last, forward: [...last.forward, ...forward], back: [...back, ...last.back] }]
@@ -144,6 +163,7 @@ export const useProjectStore = defineStore('project', () => {
     past.value = past.value.slice(0, -1)
     future.value = [...future.value, step]
     project.value = applyPatches(project.value, step.back)
+    name(step, true)
     changed()
   }
 
@@ -154,7 +174,15 @@ export const useProjectStore = defineStore('project', () => {
     future.value = future.value.slice(0, -1)
     past.value = [...past.value, step]
     project.value = applyPatches(project.value, step.forward)
+    name(step, false)
     changed()
+  }
+
+  /** Where a step took hold, in words: of the first of its places that is still there. */
+  function name(step: Step, back: boolean): void {
+    const [patch] = back ? step.back : step.forward
+    const place = patch ? placeInWords(project.value, indexPath(undefined, patch.path)) : ''
+    stepped.value = { back, label: step.label, place }
   }
 
   function changed(): void {
@@ -182,29 +210,91 @@ export const useProjectStore = defineStore('project', () => {
     underWay = undefined
     if (saved.ok) {
       revision = saved.revision
+      base = wanted
       channel?.postMessage({ id: wanted.id, revision })
       if (project.value === wanted) saveState.value = 'saved'
       else changed()
       return
     }
-    saveState.value = saved.reason
     saveMessage.value = saved.reason === 'conflict' ? '' : saved.message
+    if (saved.reason === 'conflict') await meet()
+    else saveState.value = saved.reason
   }
 
   channel?.addEventListener('message', (event: MessageEvent<{ id: string; revision: number }>) => {
     if (!project.value || event.data.id !== project.value.id || event.data.revision === revision) return
-    if (saveState.value === 'saved') void takeStored()
-    else saveState.value = 'conflict'
+    void meet()
   })
 
-  /** Shows what the other tab has saved; this tab's unsaved changes and its history go. */
-  async function takeStored(): Promise<void> {
-    if (!project.value) return
-    const loaded = await loadProject(project.value.id)
-    if (loaded.state !== 'ok') return
-    revision = loaded.revision
-    reset(loaded.project)
-    refreshedAt.value += 1
+  /**
+   * Another tab has saved. What it changed is put together with what was changed here; the history stays, with the other
+   * tab's change as a step of its own. Where both touched the same place nothing is saved until one is chosen.
+   */
+  async function meet(): Promise<void> {
+    const mine = project.value
+    if (!mine) return
+    let loaded: Loaded
+    try {
+      loaded = await loadProject(mine.id)
+    } catch (error) {
+      saveState.value = 'failed'
+      saveMessage.value = `another tab has saved, and that cannot be read: ${error instanceof Error ? error.message : String(error)}`
+      return
+    }
+    // edits that were made meanwhile count as mine
+    const now = project.value
+    if (!now || now.id !== mine.id) return
+    if (loaded.state !== 'ok') {
+      saveState.value = 'failed'
+      saveMessage.value = 'another tab has removed this project, or what it saved cannot be read'
+      return
+    }
+    if (loaded.revision === revision) return
+    const merged = merge(base ?? now, now, loaded.project)
+    // two changes that each are good may not go together: then the whole is offered
+    if (merged.conflicts.length === 0 && projectProblems(merged.value).length > 0)
+      merged.conflicts.push({ path: [], base, mine: now, theirs: loaded.project })
+    theirs = { project: loaded.project, revision: loaded.revision }
+    if (merged.conflicts.length > 0) {
+      conflicts.value = merged.conflicts.map((one) => ({ ...one, place: placeInWords(merged.value, indexPath(merged.value, one.path)) }))
+      saveState.value = 'conflict'
+      return
+    }
+    settle(merged.value)
+  }
+
+  /** Puts a merged project in place of this tab's, as a step of the history. */
+  function settle(next: Project): void {
+    if (!project.value || !theirs) return
+    const before = project.value
+    const mineChanged = before !== base
+    revision = theirs.revision
+    base = theirs.project
+    theirs = undefined
+    conflicts.value = []
+    const keys = (Object.keys({ ...before, ...next }) as (keyof Project)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(next[key]))
+    if (keys.length > 0) {
+      const patches = (of: Project): Patch[] => keys.map((key) => ({ op: 'replace', path: [key], value: of[key] }))
+      project.value = freeze(next, true)
+      past.value = [...past.value, { label: 'change of another tab', gesture: undefined, forward: patches(next), back: patches(before) }].slice(-MOST_STEPS)
+      future.value = []
+      gesture = undefined
+      refreshedAt.value += 1
+    }
+    saveState.value = 'saved'
+    saveMessage.value = ''
+    if (mineChanged) changed()
+  }
+
+  /** After a conflict: everything of both tabs, and at the places that both changed this tab's or the other's. */
+  async function chooseBoth(whose: 'mine' | 'theirs'): Promise<void> {
+    if (!project.value || !theirs) return
+    const merged = merge(base ?? project.value, project.value, theirs.project)
+    const next = whose === 'mine' ? merged.value : choose(merged.value, merged.conflicts)
+    // what cannot go together is taken whole from the side that was chosen
+    settle(projectProblems(next).length === 0 ? next : whose === 'mine' ? project.value : theirs.project)
+    if (whose === 'mine') changed()
+    await flush()
   }
 
   /** After a conflict: keeps this tab's state as a project of its own. Returns its id. */
@@ -239,7 +329,10 @@ export const useProjectStore = defineStore('project', () => {
     redo,
     flush,
     rescue,
-    takeStored,
+    conflicts,
+    stepped,
+    refused,
+    chooseBoth,
     keepAsCopy,
   }
 })

@@ -5,6 +5,7 @@ import { createMemoryHistory, createRouter } from 'vue-router'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
 import { evaluate } from '#core/report/evaluate.ts'
+import type { FailedReport } from '#core/report/evaluate-all.ts'
 import type { Precision } from '#core/report/judge.ts'
 import { saveProject } from '../storage/projects.ts'
 import { useProjectStore } from '../stores/project.ts'
@@ -43,7 +44,7 @@ export async function onTheBench(address = 'fit?setup=estate-fronts', change: (p
 }
 
 export const WORKER = {
-  reports: (project: Project) => project.setups.map((setup) => evaluate(project, setup.id)),
+  reports: (project: Project) => ({ reports: project.setups.map((setup) => evaluate(project, setup.id)), failed: [] as FailedReport[] }),
   report: (project: Project, setupId: string, precision: Precision) => evaluate(project, setupId, { precision }),
 }
 

@@ -7,12 +7,16 @@ import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
 import { allCandidates, type Candidate } from '../../core/report/candidates.ts'
 import { compareBrakes, compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/compare-wheels.ts'
 import { evaluate } from '../../core/report/evaluate.ts'
+import { evaluateAll, isReport, type FailedReport } from '../../core/report/evaluate-all.ts'
 import type { Precision } from '../../core/report/judge.ts'
 import type { Report } from '../../core/report/types.ts'
 
 const api = {
-  /** Reports of all setups, the car as it stands first. */
-  reports: (project: Project): Report[] => project.setups.map((setup) => evaluate(project, setup.id)),
+  /** Reports of all setups, the car as it stands first; one that fails leaves the others. */
+  reports: (project: Project): { reports: Report[]; failed: FailedReport[] } => {
+    const all = evaluateAll(project)
+    return { reports: all.filter(isReport), failed: all.filter((one) => !isReport(one)) as FailedReport[] }
+  },
   report: (project: Project, setupId: string, precision: Precision): Report => evaluate(project, setupId, { precision }),
   wheels: (project: Project, setupId: string, axle: Axle): { rows: CompareRow[]; rim: RimHint } => ({
     rows: compareWheels(project, setupId, axle),

@@ -26,6 +26,7 @@ function readPoint(pieces: readonly string[], units: UnitChoice): [number, numbe
     const parsed = parseQuantity(pieces[index]!, 'length', units)
     if (!parsed.ok) return `${name}: ${parsed.message}`
     if (Math.abs(parsed.value) > 1000) return `${name} is beyond 1000 mm`
+    if (name === 'r' && parsed.value < 0) return 'a radius is never negative'
     pair.push(parsed.value)
   }
   return [pair[0]!, pair[1]!]

@@ -36,6 +36,9 @@ export const closed = <T extends AnyObject>(shape: { [K in keyof T]: AnySchema }
     .typeError('must be an object')
     .nonNullable('must not be null') as unknown as ObjectSchema<T>
 
+const rangeWords = (dimension: Dimension, min: number, max: number, units?: UnitChoice): string =>
+  `must be between ${formatQuantity(min, dimension, units)} and ${formatQuantity(max, dimension, units)}`
+
 /** `usual` is what the message names where more than that is taken. */
 function valueSchema(
   dimension: Dimension,
@@ -71,7 +74,7 @@ export function figureSchema(
       .required('the origin is missing'),
     date: dateSchema,
     note: noteSchema,
-    readings: readingsSchema(),
+    readings: readingsSchema(min, max, `each reading ${rangeWords(dimension, min, max, units)}`),
     instrument: instrumentSchema(),
   }).test('mean', 'is not the mean of its readings', (figure: AnyObject | undefined) => {
     const { readings, value } = (figure ?? {}) as Partial<Figure>
@@ -82,10 +85,10 @@ export function figureSchema(
 
 /** A mean is kept to a micrometre; readings may carry more digits. */
 const SAME_MEAN = 1e-5
-const readingsSchema = () =>
+const readingsSchema = (min = -2000, max = 2000, range = 'must be between -2000 and 2000 mm') =>
   array()
     .strict()
-    .of(finite().required('a reading is missing').min(-2000).max(2000))
+    .of(finite().required('a reading is missing').min(min, range).max(max, range))
     .min(1, 'needs at least one reading')
     .max(LIMITS.readings, `at most ${LIMITS.readings} readings`)
 const instrumentSchema = () =>
@@ -110,7 +113,7 @@ const READINGS_MATCH = 'needs readings for each point, or none'
 
 const pointSchema = tuple([
   finite().required().min(-1000).max(1000).label('z'),
-  finite().required().min(-1000).max(1000).label('r'),
+  finite().required().min(0, 'a radius is never negative').max(1000).label('r'),
 ] as const)
   .strict()
   .required()

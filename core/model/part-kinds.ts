@@ -94,7 +94,7 @@ export const caliperFields = {
     help: 'How far a piston may stand out before its seal is in danger.',
   }),
   padShape: text('Pad shape', 40, mounting),
-  minWheelIn: amount('Smallest wheel the maker states', 'number', 12, 24, {
+  minWheelIn: amount('Smallest wheel the maker states', 'rim', 12, 24, {
     ...mounting,
     help: 'It can rule a wheel out, never clear one.',
   }),
@@ -289,8 +289,8 @@ export const hoseFields = {
 const nominal = { group: 'From the markings' } as const
 const weights = 'Stick-on weights'
 export const wheelFields = {
-  diameterIn: amount('Diameter code', 'number', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
-  widthIn: amount('Width', 'number', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
+  diameterIn: amount('Diameter code', 'rim', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
+  widthIn: amount('Width', 'rim', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
   offsetMm: length('Offset ET', -80, 90, { ...nominal, help: 'Positive when the hub pad is outboard of the centre line.' }),
   barrel: choice(
     'Barrel',

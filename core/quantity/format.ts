@@ -47,6 +47,20 @@ export function editQuantity(value: number | undefined, dimension: Dimension, ch
   return unit.symbol === '' ? number : `${number} ${unit.symbol}`
 }
 
+/**
+ * A figure for a field that people read: as it was entered where that needs few digits, else rounded to six significant
+ * ones, because kilograms in pounds would show nine. What must read back exactly goes through `editQuantity`.
+ * @example fieldQuantity(1050, 'mass', { ...DEFAULT_UNITS, mass: 'lb' }) // '2314.85 lb'
+ */
+export function fieldQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice): string {
+  if (value === undefined) return ''
+  const unit = shownUnit(dimension, choice)
+  const exact = Number(toUnit(value, unit).toPrecision(12))
+  const digits = String(exact).replace(/^-?0\.0*|[-.]/g, '').length
+  const number = String(digits > 7 ? Number(exact.toPrecision(6)) : exact)
+  return unit.symbol === '' ? number : `${number} ${unit.symbol}`
+}
+
 /** Money in minor units: `formatMoney(123456, 'EUR')` -> '1 234.56 EUR'. */
 export function formatMoney(minor: number | undefined, currency: string, options: { signed?: boolean; whole?: boolean } = {}): string {
   if (minor === undefined) return '\u2014'

@@ -32,6 +32,17 @@ describe('reading figures as people type them', () => {
     ['63', 'share', 0.63],
     ['212 °F', 'temperature', 100],
     ['2200 lb', 'mass', 997.903214],
+    ['1.05 t', 'mass', 1050],
+    ['0.63', 'share', 0.63],
+    ['0,63', 'share', 0.63],
+    ['0.63 %', 'share', 0.0063],
+    ['60/40', 'share', 0.6],
+    ['62.5 / 37.5', 'share', 0.625],
+    ['4.5:1', 'number', 4.5],
+    ['4.5', 'number', 4.5],
+    ['7J', 'rim', 7],
+    ['6.5 J', 'rim', 6.5],
+    ['15"', 'rim', 15],
   ])('%s', (text, dimension, expected) => {
     expect(valueOf(text, dimension)).toBeCloseTo(expected, 5)
   })
@@ -60,6 +71,17 @@ describe('reading figures as people type them', () => {
     const parsed = parseQuantity(text, 'length')
     expect(parsed.ok).toBe(false)
     if (!parsed.ok) expect(parsed.message).toMatch(message)
+  })
+
+  test('a split that does not add up is refused; so is a ratio to nothing', () => {
+    for (const [text, dimension, message] of [
+      ['60/50', 'share', /does not add up to 100/],
+      ['4:0', 'number', /divides by zero/],
+      ['60/40', 'force', /not a unit/],
+    ] as const) {
+      const parsed = parseQuantity(text, dimension)
+      expect([text, parsed.ok ? parsed.value : parsed.message]).toEqual([text, expect.stringMatching(message)])
+    }
   })
 
   test('what a field shows reads back as the same figure, in every unit', () => {

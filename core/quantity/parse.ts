@@ -73,6 +73,8 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
   const known = (DIMENSIONS[dimension] as readonly Unit[]).map((unit) => unit.symbol).filter(Boolean)
   const hint = known.length > 0 ? ` Type a number, with ${known.join(', ')} if you like.` : ' Type a number.'
 
+  const made = madeOf(clean, dimension)
+  if (made) return made
   const first = readNumber(clean)
   if (typeof first === 'string') {
     return { ok: false, message: first === 'not a number' ? `"${text.trim()}" is not a figure.${hint}` : first }
@@ -95,14 +97,31 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
   if (!unit) {
     return { ok: false, message: `"${typedUnit.slice(0, 20)}" is not a unit for this figure.${hint}` }
   }
-  const value = fromUnit(first.value, unit)
+  // a share typed as a part of one: 0.63 is 63 %, while "0.63 %" is what it says
+  const part = dimension === 'share' && typedUnit === '' && Math.abs(first.value) <= 1
+  const value = part ? first.value : fromUnit(first.value, unit)
   if (!Number.isFinite(value)) return { ok: false, message: 'The number is too large.' }
   return {
     ok: true,
     value,
     unit,
-    ...(uncertainty === undefined ? {} : { u: uncertainty * unit.factor }),
+    ...(uncertainty === undefined ? {} : { u: part ? uncertainty : uncertainty * unit.factor }),
   }
+}
+
+/** Two numbers that say one figure: a split `60/40`, a ratio `4.5:1`; undefined for anything else. */
+function madeOf(text: string, dimension: Dimension): Parsed | undefined {
+  const two = new RegExp(String.raw`^(${NUMBER})\s*([:/])\s*(${NUMBER})$`).exec(text)
+  if (!two) return undefined
+  const [a, b] = [two[1]!, two[3]!].map((one) => Number(one.replace(',', '.'))) as [number, number]
+  if (dimension === 'share') {
+    if (Math.abs(a + b - 100) > 0.5 && Math.abs(a + b - 1) > 0.005)
+      return { ok: false, message: `"${text}" does not add up to 100. Write 60/40, or 60 %.` }
+    return { ok: true, value: a / (a + b), unit: shownUnit(dimension) }
+  }
+  if (dimension === 'number' && two[2] === ':')
+    return b === 0 ? { ok: false, message: `"${text}" divides by zero.` } : { ok: true, value: a / b, unit: shownUnit(dimension) }
+  return undefined
 }
 
 export type ParsedMoney = { ok: true; minor: number } | { ok: false; message: string }
@@ -123,7 +142,7 @@ export type ParsedReadings = { ok: true; values: number[]; count: number } | { o
 
 /**
  * Reads several lengths at once, as a gauge's memory or a spreadsheet column gives them: parted by
- * semicolons, tabs or line ends. `1 3/8 in; 34.9 mm`.
+ * semicolons, tabs or line ends, or by blanks alone. `1 3/8 in; 34.9 mm`, `164.8 165.1`.
  * @returns millimetres, or a message that names the reading that is wrong
  */
 export function parseReadings(text: string, choice: UnitChoice = DEFAULT_UNITS): ParsedReadings {
@@ -132,11 +151,26 @@ export function parseReadings(text: string, choice: UnitChoice = DEFAULT_UNITS):
     .split(/[;\n\t]/)
     .map((piece) => piece.trim())
     .filter(Boolean)
+    .flatMap((piece) => apart(piece, choice))
   if (pieces.length > 50) return { ok: false, message: 'At most 50 readings at once.' }
   for (const [index, piece] of pieces.entries()) {
     const parsed = parseQuantity(piece, 'length', choice)
     if (!parsed.ok) return { ok: false, message: pieces.length > 1 ? `Reading ${index + 1}: ${parsed.message}` : parsed.message }
+    if (parsed.u !== undefined)
+      return {
+        ok: false,
+        message: `"${piece}": a reading has no ± of its own; how sure they are comes from their scatter and the instrument. Type the reading alone.`,
+      }
     values.push(parsed.value)
   }
   return { ok: true, values, count: values.length }
+}
+
+/** Readings with blanks between, each a figure of its own; a text that is one figure stays one. */
+function apart(piece: string, choice: UnitChoice): string[] {
+  if (parseQuantity(piece, 'length', choice).ok) return [piece]
+  const pieces = piece.split(/\s+(?=[-+\u2212]?[.,]?\d)/)
+  // "1 250" may be one number with a blank for its thousands
+  if (pieces.length < 2 || pieces.slice(1).some((one, i) => /^\d{3}(?!\d|[.,])/.test(one) && /^[-+\u2212]?\d{1,3}$/.test(pieces[i]!))) return [piece]
+  return pieces.every((one) => parseQuantity(one, 'length', choice).ok) ? pieces : [piece]
 }

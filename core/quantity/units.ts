@@ -59,6 +59,7 @@ export const DIMENSIONS = {
     { symbol: 'kg', spellings: ['kg'], factor: 1, decimals: 1 },
     { symbol: 'lb', spellings: ['lb', 'lbs', 'lbm'], factor: POUND_KG, decimals: 1 },
     { symbol: 'g', spellings: ['g'], factor: 0.001, decimals: 0 },
+    { symbol: 't', spellings: ['t', 'to', 'tonne', 'tonnes'], factor: 1000, decimals: 3 },
   ],
   temperature: [
     { symbol: '°C', spellings: ['°c', 'c', 'degc'], factor: 1, decimals: 0 },
@@ -70,6 +71,8 @@ export const DIMENSIONS = {
   ],
   share: [{ symbol: '%', spellings: ['%', 'percent'], factor: 0.01, decimals: 1 }],
   deceleration: [{ symbol: 'g', spellings: ['g'], factor: 1, decimals: 2 }],
+  /** Inches stamped in a wheel: a code, whatever units are read. */
+  rim: [{ symbol: 'in', spellings: ['in', 'inch', 'inches', '"', '″', '”', "''", 'j', 'jj'], factor: 1, decimals: 1 }],
   number: [{ symbol: '', spellings: [''], factor: 1, decimals: 2 }],
   count: [{ symbol: '', spellings: [''], factor: 1, decimals: 0 }],
 } as const satisfies Record<string, readonly Unit[]>

@@ -1,5 +1,5 @@
 import { MAX_FILE_BYTES, readProject } from '#core/formats/project-file.ts'
-import { evaluate } from '#core/report/evaluate.ts'
+import { evaluateAll } from '#core/report/evaluate-all.ts'
 import { readBounded } from '../utils/read-bounded.ts'
 
 /**
@@ -27,6 +27,6 @@ export default defineEventHandler(async (event) => {
       ],
     }
   }
-  const setups = project.setups.filter((setup) => wanted === undefined || setup.id === wanted)
-  return { project: { id: project.id, name: project.name }, setups: setups.map((setup) => evaluate(project, setup.id)) }
+  const setups = evaluateAll(project).filter((one) => wanted === undefined || one.setupId === wanted)
+  return { project: { id: project.id, name: project.name }, setups }
 })

@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import { onMounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { counted } from '#core/report/words.ts'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
 import { DEMO_ID, useShelfStore } from '~/stores/shelf'
@@ -12,7 +13,7 @@ const route = useRoute()
 const router = useRouter()
 const store = useProjectStore()
 const shelf = useShelfStore()
-const { trouble } = useReports()
+const { troubles } = useReports()
 const { step } = useWorkbench()
 
 async function open() {
@@ -25,7 +26,19 @@ onMounted(open)
 watch(() => route.params.project, open)
 watch(
   () => store.refreshedAt,
-  () => ElMessage.info('This project was changed in another tab; the change is shown here.'),
+  () => ElMessage.info('Another tab changed this project; its change is put together with yours here, and can be undone.'),
+)
+watch(
+  () => store.stepped,
+  (step) => step && ElMessage.info(`${step.back ? 'Undone' : 'Done again'}: ${step.label}${step.place ? ` (${step.place})` : ''}.`),
+)
+watch(
+  () => store.refused,
+  (one) => {
+    if (!one) return
+    const more = one.more > 0 ? ` ${counted(one.more, 'more place')} like it.` : ''
+    ElMessage.error({ message: `Not taken: ${one.label}. ${one.problem.place}: ${one.problem.message}.${more}`, duration: 9000, showClose: true })
+  },
 )
 useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'hidden') void store.flush()
@@ -51,7 +64,7 @@ useEventListener(window, 'beforeunload', (event) => {
     <SetupTabs class="tabs" />
     <JobCard class="card" />
     <main class="sheet">
-      <p v-if="trouble" class="caution" role="alert">{{ trouble }}</p>
+      <p v-for="one in troubles" :key="one" class="caution" role="alert">{{ one }}</p>
       <NuxtPage />
     </main>
     <LedgerBar class="ledger" />

@@ -1,0 +1,57 @@
+/**
+ * Texts that were typed and not taken yet: kept at once in the browser's small store, so that neither a reload nor another
+ * tab's save nor a look at another page drops them. Kept by place; a draft goes when its text is taken or given up.
+ */
+
+type Keeper = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>
+
+const PREFIX = 'valiant-caliper/draft/'
+/** So many are kept; the oldest go first. */
+const MOST = 200
+const MOST_LETTERS = 200_000
+
+interface Kept {
+  text: string
+  at: number
+}
+
+const storeOf = (): Keeper | undefined => {
+  try {
+    return typeof localStorage === 'undefined' ? undefined : localStorage
+  } catch {
+    // a browser that keeps nothing for this page throws on the name alone
+    return undefined
+  }
+}
+
+function read(text: string | null): Kept | undefined {
+  if (text === null) return undefined
+  try {
+    const kept = JSON.parse(text) as Partial<Kept>
+    return typeof kept.text === 'string' && typeof kept.at === 'number' ? (kept as Kept) : undefined
+  } catch {
+    return undefined
+  }
+}
+
+export const readDraft = (place: string, keeper = storeOf()): string | undefined => read(keeper?.getItem(PREFIX + place) ?? null)?.text
+
+/** @param at when it was typed, ms; drafts of one moment go in any order */
+export function keepDraft(place: string, text: string, at: number, keeper = storeOf()): void {
+  if (!keeper || text.length > MOST_LETTERS) return
+  try {
+    keeper.setItem(PREFIX + place, JSON.stringify({ text, at } satisfies Kept))
+    forgetOldest(keeper)
+  } catch {
+    // no room: the text still stands in its field
+  }
+}
+
+export const dropDraft = (place: string, keeper = storeOf()): void => keeper?.removeItem(PREFIX + place)
+
+function forgetOldest(keeper: Keeper): void {
+  const keys = Array.from({ length: keeper.length }, (_, i) => keeper.key(i)).filter((key): key is string => key?.startsWith(PREFIX) ?? false)
+  if (keys.length <= MOST) return
+  const aged = keys.map((key) => ({ key, at: read(keeper.getItem(key))?.at ?? 0 })).sort((a, b) => a.at - b.at)
+  for (const { key } of aged.slice(0, keys.length - MOST)) keeper.removeItem(key)
+}
