@@ -7,7 +7,7 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** The bill of the setup, in the order of buying, with what the budget reaches. */
 const store = useProjectStore()
-const { report, goTo } = useWorkbench()
+const { report, setup, goTo } = useWorkbench()
 const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value!.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
@@ -24,11 +24,35 @@ const GROUPS: Record<BillGroup, string> = {
   returnFreight: 'Return freight',
   sale: 'Sale of what comes off',
 }
-const groups = computed(() =>
-  (Object.keys(GROUPS) as BillGroup[])
-    .map((id) => ({ id, label: GROUPS[id], lines: bill.value.lines.filter((line) => line.group === id) }))
-    .filter((group) => group.lines.length > 0),
-)
+/** Lines in the order of buying; a heading wherever another group begins. */
+const groups = computed(() => {
+  const found: { key: string; label: string; lines: BillLine[] }[] = []
+  for (const line of bill.value.lines) {
+    const last = found[found.length - 1]
+    if (last && last.lines[0]!.group === line.group) last.lines.push(line)
+    else found.push({ key: `${line.group}.${found.length}`, label: GROUPS[line.group], lines: [line] })
+  }
+  return found
+})
+const place = (line: BillLine) => bill.value.lines.indexOf(line)
+/** Buys a line one place earlier or later. */
+function move(line: BillLine, by: -1 | 1) {
+  const order = bill.value.lines.map((one) => one.id)
+  const at = order.indexOf(line.id)
+  if (at + by < 0 || at + by >= order.length) return
+  ;[order[at], order[at + by]] = [order[at + by]!, order[at]!]
+  store.edit(`Buy ${line.label} ${by < 0 ? 'earlier' : 'later'}`, (draft) => {
+    draft.setups.find((one) => one.id === setup.value?.id)!.buyOrder = order
+  })
+}
+function setRate(line: BillLine, event: Event) {
+  const rate = Number((event.target as HTMLInputElement).value.trim().replace(',', '.'))
+  const currency = line.rateMissing!
+  store.edit(`Exchange rate of ${currency}`, (draft) => {
+    const others = draft.preferences.rates.filter((one) => one.currency !== currency)
+    draft.preferences.rates = [...others, { currency, rate, date: new Date().toISOString().slice(0, 10) }]
+  })
+}
 const beyond = (line: BillLine) =>
   bill.value.budget !== undefined && line.likely !== undefined && line.likely > 0 && !bill.value.budget.within.includes(line.id)
 </script>
@@ -42,11 +66,12 @@ const beyond = (line: BillLine) =>
         <th scope="col" class="r">Likely</th>
         <th scope="col" class="r">High</th>
         <th scope="col">Priced</th>
+        <th scope="col"><span class="visually-hidden">Order of buying</span></th>
       </tr>
     </thead>
-    <tbody v-for="group in groups" :key="group.id">
+    <tbody v-for="group in groups" :key="group.key">
       <tr class="group">
-        <th scope="colgroup" colspan="5">{{ group.label }}</th>
+        <th scope="colgroup" colspan="6">{{ group.label }}</th>
       </tr>
       <tr v-for="line in group.lines" :key="line.id" :class="{ beyond: beyond(line) }" :data-line="line.id">
         <td>
@@ -55,6 +80,18 @@ const beyond = (line: BillLine) =>
           <span v-if="beyond(line)" class="tone-needs small block">beyond the budget when bought in this order</span>
         </td>
         <template v-if="line.owned"><td class="r soft" colspan="3">already have it</td></template>
+        <template v-else-if="line.rateMissing"
+          ><td class="r tone-unknown" colspan="3">
+            <label class="rate"
+              >rate missing: 1 {{ line.rateMissing }} in {{ preferences.currency
+              }}<DraftInput
+                class="native num"
+                value=""
+                inputmode="decimal"
+                :data-field="`rate.${line.rateMissing}.${line.id}`"
+                @change="setRate(line, $event)"
+            /></label></td
+        ></template>
         <template v-else-if="line.likely === undefined"><td class="r tone-unknown" colspan="3">no price yet</td></template>
         <template v-else
           ><td class="r num soft">{{ bare(line.low) }}</td>
@@ -62,21 +99,41 @@ const beyond = (line: BillLine) =>
           <td class="r num soft">{{ bare(line.high) }}</td></template
         >
         <td class="soft small">{{ [line.seller, line.origin, line.date].filter(Boolean).join(', ') }}</td>
+        <td class="moves">
+          <button
+            class="btn bare"
+            type="button"
+            :disabled="place(line) === 0"
+            :aria-label="`Buy ${line.label} earlier`"
+            @click="move(line, -1)"
+          >
+            ↑
+          </button>
+          <button
+            class="btn bare"
+            type="button"
+            :disabled="place(line) === bill.lines.length - 1"
+            :aria-label="`Buy ${line.label} later`"
+            @click="move(line, 1)"
+          >
+            ↓
+          </button>
+        </td>
       </tr>
     </tbody>
     <tfoot>
       <tr>
-        <th scope="row">Sum{{ preferences.taxPercent > 0 ? `, with ${preferences.taxPercent} % tax` : '' }}</th>
+        <th scope="row">Sum{{ preferences.taxPercent > 0 ? `, with ${preferences.taxPercent} % tax on what is bought` : '' }}</th>
         <td class="r num">{{ bare(bill.total.low) }}</td>
         <td class="r num">{{ bare(bill.total.likely) }}</td>
         <td class="r num">{{ money(bill.total.high) }}</td>
-        <td />
+        <td colspan="2" />
       </tr>
       <tr v-if="bill.deposits > 0" class="deposits">
         <th scope="row">Deposits, back when the old parts are returned: not in the sum</th>
         <td />
         <td class="r num">{{ money(bill.deposits) }}</td>
-        <td colspan="2" />
+        <td colspan="3" />
       </tr>
     </tfoot>
   </table>
@@ -109,9 +166,30 @@ tfoot td {
 .block {
   display: block;
 }
+.rate {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  justify-content: flex-end;
+}
+.rate .native {
+  width: 84px;
+}
+.moves {
+  white-space: nowrap;
+}
+.moves .btn {
+  min-height: 28px;
+  padding: 0 7px;
+}
 @media (max-width: 760px) {
-  td:last-child,
-  thead th:last-child {
+  tbody td:nth-last-child(2),
+  thead th:nth-last-child(2) {
+    display: none;
+  }
+}
+@media print {
+  .moves {
     display: none;
   }
 }

@@ -3,7 +3,6 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { CompareRow } from '#core/report/compare-wheels.ts'
-import type { FindingVerdict } from '#core/report/types.ts'
 import { PLACE_WORDS } from '#core/report/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useReports } from '~/composables/reports'
@@ -46,13 +45,8 @@ watch(
   },
   { immediate: true },
 )
-const TONES: Record<CompareRow['verdict'], FindingVerdict> = {
-  clears: 'fits',
-  tight: 'check',
-  measure: 'unknown',
-  tooClose: 'needs',
-  hits: 'blocked',
-}
+/** What its clearance says, unless something else is worse: then that is the answer. */
+const answer = (row: CompareRow) => (row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short)
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
 const chooseWheel = (event: Event) =>
   router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel: (event.target as HTMLSelectElement).value } })
@@ -111,9 +105,13 @@ function fit(id: string) {
               [row.detail, row.nominal ? 'from its markings, an estimate' : '', row.inUse ? 'fitted' : ''].filter(Boolean).join('; ')
             }}</span>
           </th>
-          <td :class="`tone-${TONES[row.verdict]}`">
-            <VerdictMark :verdict="TONES[row.verdict]" :size="16" /> {{ row.short
-            }}<span v-if="row.missing > 0" class="block small"
+          <td :class="`tone-${row.whole}`">
+            <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
+            }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
+            ><span v-else-if="row.why && row.whole !== 'unknown' && row.verdict === 'clears'" class="block small" data-test="why">{{
+              row.why
+            }}</span
+            ><span v-if="row.missing > 0" class="block small"
               >{{ row.missing }} open {{ row.missing === 1 ? 'question' : 'questions' }}</span
             >
           </td>
@@ -132,15 +130,15 @@ function fit(id: string) {
             }}
           </td>
           <td v-if="what === 'wheels'" class="r">
-            <button v-if="!row.inUse" class="btn" type="button" :aria-label="`Fit ${row.name}`" @click="fit(row.id)">Fit it</button>
+            <button v-if="!row.inUse && row.whole !== 'blocked'" class="btn" type="button" :aria-label="`Fit ${row.name}`" @click="fit(row.id)">Fit it</button>
           </td>
         </tr>
       </tbody>
     </table>
     <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
     <p class="soft small">
-      With the spacer and the gap asked for of this setup. Sorted by how sure it is, then by the gap. No entry is an approval: bolt it up
-      and turn the wheel.
+      With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear,
+      then by the gap. No entry is an approval: bolt it up and turn the wheel.
     </p>
   </div>
 </template>

@@ -57,7 +57,9 @@ function duplicate() {
   const id = globalThis.crypto.randomUUID()
   store.edit(`Copy ${props.part.name}`, (draft) => {
     const at = draft.parts.findIndex((one) => one.id === props.part.id)
-    draft.parts.splice(at + 1, 0, { ...JSON.parse(JSON.stringify(props.part)), id, name: `${props.part.name} (copy)`.slice(0, 120) })
+    // another one of it is not on the shelf because the first one is, nor was it looked over
+    const { owned: _, inspection: __, ...copied } = JSON.parse(JSON.stringify(props.part)) as Part
+    draft.parts.splice(at + 1, 0, { ...copied, id, name: `${props.part.name} (copy)`.slice(0, 120) })
   })
   emit('copied', id)
 }

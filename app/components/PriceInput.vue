@@ -10,7 +10,7 @@ const props = defineProps<{ price: Price | undefined; currency: Currency; perPie
 const emit = defineEmits<{ change: [price: Price | undefined] }>()
 const id = useId()
 const error = ref('')
-const text = reactive({ low: '', likely: '', high: '' })
+const text = reactive({ low: '', likely: '', high: '', deposit: '' })
 const unit = ref<Currency>(props.currency)
 const pieces = ref(1)
 const KEYS = ['low', 'likely', 'high'] as const
@@ -23,6 +23,7 @@ watch(
     text.low = price ? show(price.lowMinor) : ''
     text.likely = price ? show(price.likelyMinor) : ''
     text.high = price ? show(price.highMinor) : ''
+    text.deposit = price?.depositMinor === undefined ? '' : show(price.depositMinor)
     unit.value = price?.currency ?? props.currency
     pieces.value = price?.pieces ?? 1
     error.value = ''
@@ -46,6 +47,11 @@ function take() {
     }
     minor[key] = parsed.minor
   }
+  const deposit = text.deposit.trim() === '' ? undefined : parseMoney(text.deposit)
+  if (deposit && !deposit.ok) {
+    error.value = `deposit: ${deposit.message}`
+    return
+  }
   const likely = minor.likely ?? minor.low ?? minor.high!
   const price: Price = {
     lowMinor: minor.low ?? likely,
@@ -55,6 +61,8 @@ function take() {
     pieces: Number(pieces.value),
     origin: props.price?.origin ?? 'published',
     date: new Date().toISOString().slice(0, 10),
+    ...(props.price?.seller === undefined ? {} : { seller: props.price.seller }),
+    ...(deposit ? { depositMinor: deposit.minor } : {}),
   }
   const [problem] = schemaProblems(priceSchema, price)
   error.value = problem ? `Price: ${problem.message}.` : ''
@@ -82,6 +90,18 @@ function take() {
           <option v-for="one in CURRENCIES" :key="one">{{ one }}</option>
         </select></label
       >
+      <label
+        ><span>Deposit in it</span
+        ><input
+          v-model="text.deposit"
+          class="native num"
+          inputmode="decimal"
+          placeholder="none"
+          title="Comes back when the old part is returned; shown apart from the sum"
+          :aria-describedby="`${id}-more`"
+          @change="take"
+          @keydown.enter.prevent="take"
+      /></label>
       <label v-if="perPieces"
         ><span>for pieces</span><input v-model="pieces" class="native num" type="number" min="1" max="100" @change="take"
       /></label>

@@ -116,8 +116,11 @@ describe('a lever that is applied', () => {
     expect(store.project!.setups).toHaveLength(4)
   })
   test('on the car as it stands says only what it changes', async () => {
-    // a car whose rear pads bite too hard
-    const { store, apply, levers } = await withLevers('as-it-stands', (project) => (project.setups[0].rear.pad = 'rear-fast-pad'))
+    // a car that stands as the balanced setup would have it: its rear is a little early
+    const { store, apply, levers } = await withLevers('as-it-stands', (project) => {
+      const [stock, balanced] = [project.setups[0], project.setups[3]!]
+      for (const holder of ['front', 'rear', 'hydraulics'] as const) Object.assign(stock[holder], balanced[holder])
+    })
     const advice = levers.value!.advice.find((one) => one.offers.some((offer) => offer.change.kind === 'part'))!
     const offer = advice.offers.find((one) => one.change.kind === 'part')!
     await apply(advice, offer)

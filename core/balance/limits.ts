@@ -6,7 +6,7 @@ import type { BrakeSystem } from '../hydraulics/system.ts'
 
 const STEP_G = 0.02
 const MOST_G = 3
-const PRECISION_G = 1e-7
+const PRECISION_G = 1e-9
 
 /**
  * The best deceleration with no wheel locked on a friction, for any system: the first z at which an axle uses what the

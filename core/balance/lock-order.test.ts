@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals'
+import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { BrakeSystem } from '../hydraulics/system.ts'
 import { randomSystem } from '../testing/systems.ts'

@@ -1,6 +1,6 @@
 import { normalCdf } from './normal.ts'
 import type { Shifts } from './shift.ts'
-import { clearanceVerdict, NORMAL_95, type ClearanceVerdict } from './verdict.ts'
+import { clearanceVerdict, NORMAL_P95, type ClearanceVerdict } from './verdict.ts'
 
 /** One uncertain input of a gap. */
 export interface UncertainInput {
@@ -91,7 +91,7 @@ function verdictChances(
   leftMm: number,
   { requiredMm, tightMm }: Limits,
 ): Record<ClearanceVerdict, number> {
-  const reach = NORMAL_95 * leftMm
+  const reach = NORMAL_P95 * leftMm
   if (spreadMm === 0) {
     const sure = clearanceVerdict(gapMm - reach, gapMm + reach, requiredMm, tightMm)
     return Object.fromEntries(VERDICTS.map((one) => [one, one === sure ? 1 : 0])) as Record<ClearanceVerdict, number>

@@ -5,7 +5,7 @@ import type { Shifts } from './shift.ts'
 export type ClearanceVerdict = 'clears' | 'tight' | 'hits' | 'tooClose' | 'measure'
 
 /** One-sided 95 % point of the normal distribution. */
-export const NORMAL_95 = 1.6448536269514722
+export const NORMAL_P95 = 1.6448536269514722
 
 /**
  * How the gap changes with each shift, mm per mm: by its share along the line between the two closest
@@ -46,7 +46,7 @@ function direction(tag: WheelTag): [number, number] {
 
 /** The 5 % and 95 % points of a gap with standard uncertainty `u`, mm. */
 export function gapRange(meanMm: number, u: number): { p05Mm: number; p95Mm: number } {
-  return { p05Mm: meanMm - NORMAL_95 * u, p95Mm: meanMm + NORMAL_95 * u }
+  return { p05Mm: meanMm - NORMAL_P95 * u, p95Mm: meanMm + NORMAL_P95 * u }
 }
 
 /**

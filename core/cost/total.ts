@@ -6,6 +6,8 @@ export interface CostLine {
   high: number
   rate: number
   owned: boolean
+  /** What someone sells of their own carries no tax. */
+  taxFree?: boolean
   /** The rate may be off by this share either way, and with it every line of that currency. */
   spread?: { of: string; share: number }
   /** Lines of one name are dear or cheap together: the shipping of one seller. */
@@ -30,9 +32,9 @@ const NORMAL_90 = 1.2815515655446004
 /** Half up to a whole minor unit. */
 export const roundMinor = (amount: number): number => Math.floor(amount + 0.5)
 
-/** What a line comes to with tax, minor units, not rounded. */
+/** What a line comes to with the tax that it carries, minor units, not rounded. */
 export const lineAmount = (line: CostLine, price: 'low' | 'likely' | 'high', taxPercent: number): number =>
-  line.quantity * line[price] * line.rate * (1 + taxPercent / 100)
+  line.quantity * line[price] * line.rate * (line.taxFree ? 1 : 1 + taxPercent / 100)
 
 /**
  * Sums of a bill. Prices are taken as independent triangular distributions (mean (a+b+c)/3, variance

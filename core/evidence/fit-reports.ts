@@ -108,7 +108,7 @@ export interface ComputedGap {
 /** Standard uncertainty of a gap that somebody reports without one, mm. */
 const REPORTED_U_MM = 2
 /** Two-sided 95 % of the normal distribution. */
-const NORMAL_95 = 1.959964
+const WITHIN_95 = 1.959964
 
 /**
  * Whether a report of the very corner contradicts the figures: it touches where they clear for sure, or the other way
@@ -117,10 +117,10 @@ const NORMAL_95 = 1.959964
  * @returns undefined when they agree, or the sentence that says how they do not
  */
 export function contradiction(report: FitReport, computed: ComputedGap, mm: (value: number) => string): string | undefined {
-  const reach = NORMAL_95 * computed.u
+  const reach = WITHIN_95 * computed.u
   if (report.gapMm) {
     const off = report.gapMm.value - computed.meanMm
-    const allowed = NORMAL_95 * Math.hypot(report.gapMm.u ?? REPORTED_U_MM, computed.u)
+    const allowed = WITHIN_95 * Math.hypot(report.gapMm.u ?? REPORTED_U_MM, computed.u)
     return Math.abs(off) > allowed
       ? `It says ${mm(report.gapMm.value)}, the figures ${mm(computed.meanMm)}: one of the two is wrong.`
       : undefined

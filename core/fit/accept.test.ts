@@ -111,6 +111,20 @@ describe('shims', () => {
   })
 })
 
+test('a rebuild goes with the part it was ordered for', () => {
+  const project = demo()
+  const setup = estate(project)
+  Object.assign(part(project, 'estate-front-caliper'), { condition: 'used', inspection: { points: { boots: 'failed' } } })
+  const used = find(project, 'used-part', 'front', SETUP)!
+  acceptRemedy(project, SETUP, used, used.remedies[0]!)
+  const lines = () => estate(project).extras.filter((one) => one.id.includes('used-part')).length
+  expect(lines()).toBe(1)
+  putPart(project, setup, { axle: 'front', slot: 'pad' }, 'kit2-pad')
+  expect(lines()).toBe(1)
+  putPart(project, setup, { axle: 'front', slot: 'caliper' }, 'kit4-caliper')
+  expect(lines()).toBe(0)
+})
+
 test('a part is put, nothing on purpose, and as the car stands; a tried spacer goes with a chosen one', () => {
   const project = demo()
   const setup = estate(project)

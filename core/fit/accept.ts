@@ -43,8 +43,17 @@ export function putPart(draft: Project, setup: Setup, place: SlotPlace, part: Sl
   const before = holder[place.slot]
   if (part === undefined) Reflect.deleteProperty(holder, place.slot)
   else holder[place.slot] = part
+  // a rebuild was ordered for the part that stood there
+  if (before !== part) dropRebuild(setup, place)
   if (place.axle && place.slot === 'spacer') delete setup[place.axle].spacerTrialMm
   if (place.axle && place.slot === 'caliper' && before !== part) shim(draft, setup, place.axle, undefined)
+}
+
+const dropRebuild = (setup: Setup, place: SlotPlace): void => {
+  const id = place.axle
+    ? pieceLineId({ rule: 'used-part', axle: place.axle, slot: place.slot })
+    : pieceLineId({ rule: 'used-hydraulics' })
+  if (place.axle || place.slot === 'masterCylinder' || place.slot === 'booster') setup.extras = setup.extras.filter((line) => line.id !== id)
 }
 
 /** Shims of a setup; on the car as it stands they are there already and are not bought. */

@@ -1,7 +1,14 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { studEngagement } from './rules/stud-engagement.ts'
+import { threadHold, threadNeededMm } from './rules/stud-engagement.ts'
 import { registerLeftMm, stanceChange } from './wheel-place.ts'
+
+/** A stud without a plain tip and an open nut that is long enough. */
+const studEngagement = (stud: number, hat: number, spacer: number, pad: number, threadMm: number, pitchMm: number) => {
+  const neededMm = threadNeededMm(threadMm, pitchMm)
+  const { engagedMm, longerByMm } = threadHold(stud - hat - spacer - pad, 0, Infinity, Infinity, neededMm)
+  return { engagedMm, neededMm, longerByMm, verdict: longerByMm === 0 ? 'fits' : 'needs' }
+}
 
 describe('thread engaged', () => {
   test.each([

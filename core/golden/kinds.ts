@@ -1,5 +1,6 @@
 import { adhesionUsed, type Mass } from '../balance/adhesion.ts'
-import { bestDeceleration, criticalDecelG } from '../balance/constant-split.ts'
+import { idealFrontShare } from '../balance/constant-split.ts'
+import { bestWithoutLock } from '../balance/limits.ts'
 import { gap } from '../clearance/gap.ts'
 import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
 import { leastSpacer, stockSpacer } from '../clearance/spacer.ts'
@@ -9,7 +10,7 @@ import { LIMITS } from '../fit/limits.ts'
 import { discDiameter } from '../fit/rules/disc-diameter.ts'
 import { discPlane } from '../fit/rules/disc-plane.ts'
 import { padSlot } from '../fit/rules/pad-slot.ts'
-import { studEngagement } from '../fit/rules/stud-engagement.ts'
+import { threadHold, threadNeededMm } from '../fit/rules/stud-engagement.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import { costTotal, type CostLine } from '../cost/total.ts'
 import { chain } from '../hydraulics/chain.ts'
@@ -45,6 +46,21 @@ const system = (input: ChainInput): BrakeSystem => ({
   booster: input.booster ? { ratio: input.booster.ratio, assistN: input.booster.assistN ?? undefined } : undefined,
   valve: input.valve ?? undefined,
 })
+
+/** A system without seals or valve whose front has this share of the force at the road. */
+const constantSplit = (frontShare: number): BrakeSystem => {
+  const disc = (share: number): AxleBrake => ({ kind: 'disc', pistonAreaMm2: 1000 * share, mu: 0.4, effectiveRadiusMm: 100, sealMpa: 0 })
+  return {
+    pedalRatio: 1,
+    pedalEfficiency: 1,
+    booster: undefined,
+    valve: undefined,
+    master: { kind: 'tandem', boreMm: 20 },
+    front: disc(frontShare),
+    rear: disc(1 - frontShare),
+    tyreRadiusMm: { front: 300, rear: 300 },
+  }
+}
 
 const orNull = <T>(value: T | undefined): T | null => value ?? null
 
@@ -123,9 +139,13 @@ const kinds = {
     wheelPadMm: number
     threadMm: number
     pitchMm: number
-  }) => ({
-    ...studEngagement(input.studLengthMm, input.hatThicknessMm, input.spacerMm, input.wheelPadMm, input.threadMm, input.pitchMm),
-  }),
+  }) => {
+    const neededMm = threadNeededMm(input.threadMm, input.pitchMm)
+    const pastMm = input.studLengthMm - input.hatThicknessMm - input.spacerMm - input.wheelPadMm
+    // no plain tip, an open nut that is long enough
+    const { engagedMm, longerByMm } = threadHold(pastMm, 0, Infinity, Infinity, neededMm)
+    return { engagedMm, neededMm, verdict: longerByMm === 0 ? 'fits' : 'needs', longerByMm }
+  },
   'hydraulics.chain': (input: ChainInput & { pedalForceN: number }) => {
     const result = chain(system(input), input.pedalForceN)
     const { bias } = result
@@ -177,10 +197,13 @@ const kinds = {
     wheelbaseMm: number
     frictions: number[]
   }) => {
-    const chi = input.cgHeightMm / input.wheelbaseMm
+    const mass: Mass = { ...input, massKg: 1000 }
+    const split = constantSplit(input.frontShare)
+    // where the share of the load on the front is that of the force: it is a straight line of the deceleration
+    const load = (decelG: number) => idealFrontShare(input.staticFront, input.cgHeightMm / input.wheelbaseMm, decelG)
     return {
-      criticalG: criticalDecelG(input.frontShare, input.staticFront, chi),
-      best: input.frictions.map((friction) => bestDeceleration(input.frontShare, input.staticFront, chi, friction)),
+      criticalG: (input.frontShare - load(0)) / (load(1) - load(0)),
+      best: input.frictions.map((friction) => ({ ...bestWithoutLock(split, mass, friction)! })),
     }
   },
   'balance.curve': (input: ChainInput & Mass & { decelsG: number[] }) => ({

@@ -1,3 +1,5 @@
+import { circleAreaMm2 } from '../quantity/circle.ts'
+
 /** Grey cast iron: kg/mm3, and the mean specific heat between 20 and 300 degC, J/(kg K). */
 const IRON_KG_PER_MM3 = 7.1e-6
 const IRON_J_PER_KG_K = 510
@@ -8,7 +10,7 @@ const ROTATING = 1.05
 
 /** Mass of the friction ring alone, kg: a hat stores little of one stop. */
 export function ringMassKg(outerDiameterMm: number, innerDiameterMm: number, thicknessMm: number, voidShare: number): number {
-  return (Math.PI / 4) * (outerDiameterMm ** 2 - innerDiameterMm ** 2) * thicknessMm * (1 - voidShare) * IRON_KG_PER_MM3
+  return (circleAreaMm2(outerDiameterMm) - circleAreaMm2(innerDiameterMm)) * thicknessMm * (1 - voidShare) * IRON_KG_PER_MM3
 }
 
 /**

@@ -2,7 +2,7 @@ import { chain, unboost, type Chain } from './chain.ts'
 import { pedalForceForRoadForce } from './effort.ts'
 import { STOCK_BORES_MM } from './same-feel.ts'
 import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
-import { axleFluidMm3, strokeMm, type FluidTaker } from './travel.ts'
+import { axleFluidMm3, circuitStrokesMm, rodStrokeMm, strokeMm, type FluidTaker } from './travel.ts'
 
 /** What a stop asks of the hydraulics: force at the road, and how it should be shared. */
 export interface StopWanted {
@@ -87,14 +87,14 @@ export function pairMatrix(system: BrakeSystem, takers: Takers, wanted: StopWant
     ((1 - wanted.frontShare) * wanted.roadForceN) / axleForcePerMpa(system.rear, system.tyreRadiusMm.rear) + system.rear.sealMpa
   const rearMpa = beforeValve(behind, system.valve)
   if (rearMpa === undefined || !Number.isFinite(frontMpa) || !Number.isFinite(rearMpa)) return []
-  const frontMm3 = axleFluidMm3(takers.front, frontMpa)
-  const rearMm3 = axleFluidMm3(takers.rear, behind)
+  const fluidMm3 = { front: axleFluidMm3(takers.front, frontMpa), rear: axleFluidMm3(takers.rear, behind) }
   return STOCK_BORES_MM.flatMap((frontBoreMm) =>
     STOCK_BORES_MM.map((rearBoreMm) => {
       const [frontArea, rearArea] = [boreAreaMm2(frontBoreMm), boreAreaMm2(rearBoreMm)]
       const forceN = frontMpa * frontArea + rearMpa * rearArea
       const barShare = (frontMpa * frontArea) / forceN
-      const [frontStrokeMm, rearStrokeMm] = [frontMm3 / frontArea, rearMm3 / rearArea]
+      const master = { kind: 'twin', frontBoreMm, rearBoreMm, frontShare: barShare } as const
+      const strokes = circuitStrokesMm(master, fluidMm3)
       return {
         frontBoreMm,
         rearBoreMm,
@@ -102,9 +102,9 @@ export function pairMatrix(system: BrakeSystem, takers: Takers, wanted: StopWant
         pedalForceN: unboost(forceN, system.booster) / (system.pedalRatio * system.pedalEfficiency),
         frontMpa,
         rearMpa: behind,
-        frontStrokeMm,
-        rearStrokeMm,
-        pedalTravelMm: (barShare * frontStrokeMm + (1 - barShare) * rearStrokeMm + freeStrokeMm) * system.pedalRatio,
+        frontStrokeMm: strokes.front,
+        rearStrokeMm: strokes.rear,
+        pedalTravelMm: (rodStrokeMm(master, strokes) + freeStrokeMm) * system.pedalRatio,
       }
     }),
   )

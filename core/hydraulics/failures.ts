@@ -1,6 +1,6 @@
 import { chain } from './chain.ts'
-import { assistUnknown, axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
-import { axleFluidMm3, type FluidTaker } from './travel.ts'
+import { assistUnknown, axleForcePerMpa, type BrakeSystem } from './system.ts'
+import { axleFluidMm3, circuitStrokesMm, rodStrokeMm } from './travel.ts'
 import type { Takers } from './bores.ts'
 
 /** Circuits that a failure leaves: each axle's own, one front and one rear wheel, or none at all. */
@@ -73,21 +73,18 @@ function one(
   const atMost = assistUnknown(system)
   // without the pressure nobody can say how far the pedal goes
   if (!takers || atMost) return { lost, roadForceN, atMost, pedalTravelMm: undefined }
-  const stroke = (taker: FluidTaker, which: 'front' | 'rear', boreMm: number) =>
-    axleFluidMm3(taker, stage[which].pressureMpa) / boreAreaMm2(boreMm)
-  const bore = (which: 'front' | 'rear') =>
-    master.kind === 'tandem' ? master.boreMm : which === 'front' ? master.frontBoreMm : master.rearBoreMm
-  const strokes = { front: stroke(takers.front, 'front', bore('front')), rear: stroke(takers.rear, 'rear', bore('rear')) }
+  const fluid = (which: 'front' | 'rear') => axleFluidMm3(takers[which], stage[which].pressureMpa)
+  const strokes = circuitStrokesMm(master, { front: fluid('front'), rear: fluid('rear') })
   let rodMm: number | undefined
   if (master.kind === 'twin') {
     // the bar tips until the dead cylinder's rod stands against its stop: nobody can say without its stroke
-    rodMm = gone === undefined ? master.frontShare * strokes.front + (1 - master.frontShare) * strokes.rear : undefined
+    rodMm = gone === undefined ? rodStrokeMm(master, strokes) : undefined
   } else if (lost === 'diagonal') {
     const half = (strokes.front + strokes.rear) / 2
     rodMm = chamberMm.front === undefined || chamberMm.rear === undefined ? undefined : Math.max(chamberMm.front, chamberMm.rear) + half
   } else if (gone) {
     const chamber = chamberMm[gone]
     rodMm = chamber === undefined ? undefined : chamber + strokes[gone === 'front' ? 'rear' : 'front']
-  } else rodMm = strokes.front + strokes.rear
+  } else rodMm = rodStrokeMm(master, strokes)
   return { lost, roadForceN, atMost, pedalTravelMm: rodMm === undefined ? undefined : (rodMm + freeStrokeMm) * system.pedalRatio }
 }

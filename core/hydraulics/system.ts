@@ -1,3 +1,5 @@
+import { circleAreaMm2 } from '../quantity/circle.ts'
+
 /** The brake system as numbers: what the chain, effort and balance compute from. */
 
 export type MasterCylinder =
@@ -45,7 +47,7 @@ export const DEFAULT_PEDAL_EFFICIENCY = 0.85
 export const BRAKE_FACTORS = { leadingTrailing: 2, twoLeading: 3, duoServo: 4.5 } as const
 
 /** Area of a bore, mm2. */
-export const boreAreaMm2 = (boreMm: number): number => (Math.PI * boreMm * boreMm) / 4
+export const boreAreaMm2 = circleAreaMm2
 
 /** Pressure in each circuit for one newton out of pedal and booster, MPa/N. */
 export function pressurePerNewton(master: MasterCylinder): { front: number; rear: number } {

@@ -26,9 +26,25 @@ export function axleFluidMm3(taker: FluidTaker, pressureMpa: number): number {
   return 2 * oneWheel
 }
 
+/** Bore of the cylinder, or of the chamber's cylinder, that feeds each axle, mm. */
+export const circuitBoreMm = (master: MasterCylinder): { front: number; rear: number } =>
+  master.kind === 'tandem' ? { front: master.boreMm, rear: master.boreMm } : { front: master.frontBoreMm, rear: master.rearBoreMm }
+
+/** How far the piston of each circuit moves to feed what its axle takes, mm: fluid over bore area. */
+export function circuitStrokesMm(master: MasterCylinder, fluidMm3: { front: number; rear: number }): { front: number; rear: number } {
+  const bore = circuitBoreMm(master)
+  return { front: fluidMm3.front / boreAreaMm2(bore.front), rear: fluidMm3.rear / boreAreaMm2(bore.rear) }
+}
+
 /**
- * Stroke of the pushrod (twin cylinders: of the bar's pivot) at working pressure, mm.
- * Tandem: both circuits are pushed by one rod one behind the other, so their strokes add up.
+ * Stroke of the rod from those of the circuits, mm. A tandem's are pushed one behind the other and add up; of two
+ * cylinders the bar's pivot moves by their mean, weighted by its share.
+ */
+export const rodStrokeMm = (master: MasterCylinder, strokesMm: { front: number; rear: number }): number =>
+  master.kind === 'tandem' ? strokesMm.front + strokesMm.rear : master.frontShare * strokesMm.front + (1 - master.frontShare) * strokesMm.rear
+
+/**
+ * Stroke of the pushrod (twin cylinders: of the bar's pivot) at working pressure, with the free stroke before anything moves, mm.
  */
 export function strokeMm(
   master: MasterCylinder,
@@ -36,10 +52,6 @@ export function strokeMm(
   rear: { taker: FluidTaker; pressureMpa: number },
   freeStrokeMm: number,
 ): number {
-  const frontMm3 = axleFluidMm3(front.taker, front.pressureMpa)
-  const rearMm3 = axleFluidMm3(rear.taker, rear.pressureMpa)
-  if (master.kind === 'tandem') return (frontMm3 + rearMm3) / boreAreaMm2(master.boreMm) + freeStrokeMm
-  const frontMm = frontMm3 / boreAreaMm2(master.frontBoreMm)
-  const rearMm = rearMm3 / boreAreaMm2(master.rearBoreMm)
-  return master.frontShare * frontMm + (1 - master.frontShare) * rearMm + freeStrokeMm
+  const fluidMm3 = { front: axleFluidMm3(front.taker, front.pressureMpa), rear: axleFluidMm3(rear.taker, rear.pressureMpa) }
+  return rodStrokeMm(master, circuitStrokesMm(master, fluidMm3)) + freeStrokeMm
 }

@@ -4,6 +4,7 @@ import { DEFAULT_UNITS, type Dimension, type UnitChoice } from '../quantity/unit
 import type { FigureField } from './field.ts'
 import { fieldsOf, type PartKind } from './part-kinds.ts'
 import type { Part, PartOf } from './project.ts'
+import { circleAreaMm2 } from '../quantity/circle.ts'
 
 /** A figure that looks wrong: asked about, never refused. */
 export interface Doubt {
@@ -106,7 +107,7 @@ const CONTRADICTIONS: { [K in PartKind]?: (part: PartOf<K>, say: Say, show: Show
     )
     below(say, show, 'bridgeRadiusMm', ['Inner radius of the bridge', part.bridgeRadiusMm], ['the tallest radius', part.tallestRadiusMm])
     if (part.pistonAreaMm2 && part.pistonsMm?.length) {
-      const areaMm2 = part.pistonsMm.reduce((sum, one) => sum + (Math.PI / 4) * one.value ** 2, 0)
+      const areaMm2 = part.pistonsMm.reduce((sum, one) => sum + circleAreaMm2(one.value), 0)
       const share = part.pistonAreaMm2.value / areaMm2
       if (Math.abs(share - 1) > AREA_SHARE) {
         const twice = Math.abs(share / 2 - 1) <= AREA_SHARE ? ' It is twice as much: all pistons were counted.' : ''

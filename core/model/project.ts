@@ -194,6 +194,8 @@ export interface Setup {
   extras: ExtraLine[]
   /** Kits and donors bought whole, by id: their price stands for that of their parts. */
   taken?: string[]
+  /** Lines of the bill in the order in which they are to be bought; others follow as the bill has them. */
+  buyOrder?: string[]
   wear?: Partial<Record<Wearing, Wear>>
 }
 

@@ -40,6 +40,7 @@ const LISTS = {
   fitReports: 5000,
   gaugeSessions: 500,
   extras: 200,
+  buyOrder: 400,
   rates: 40,
 } as const
 
@@ -183,6 +184,7 @@ const setupSchema = closed({
       }),
     ),
   taken: array().strict().max(LISTS.bundles).of(idSchema),
+  buyOrder: array().strict().max(LISTS.buyOrder).of(string().strict().max(120).required()),
   wear: closed(
     Object.fromEntries(
       Object.keys(WEARING).map((what) => [

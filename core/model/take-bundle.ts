@@ -36,6 +36,9 @@ export function takeBundle(setup: Setup, bundle: Bundle, parts: readonly Part[],
   }
   for (const part of mine) {
     const place = slotFor(part.kind)
+    // a rebuild was ordered for the part that stood there
+    if (place?.of === 'axle' && taken[axle][place.slot] !== part.id)
+      taken.extras = taken.extras.filter((line) => line.id !== `fit.${axle}.used-part.${place.slot}`)
     if (place?.of === 'axle') taken[axle][place.slot] = part.id
     else if (place) taken.hydraulics[place.slot] = part.id
   }

@@ -10,7 +10,6 @@ import { chainPicture, kneeAtRear, kneeOnLine } from './chain-picture.ts'
 import { balanceReport } from './balance-report.ts'
 import { boreReport } from './bore-report.ts'
 import { evaluate } from './evaluate.ts'
-import { gaugeReport } from './gauge-report.ts'
 import { leverReport, withLeverChange } from './lever-advice.ts'
 import { pistonAreas } from './piston-areas.ts'
 

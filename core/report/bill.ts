@@ -1,8 +1,8 @@
 import { chanceWithin, costTotal, lineAmount, roundMinor, type CostLine } from '../cost/total.ts'
 import { PART_KINDS } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Part, type Price } from '../model/project.ts'
+import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Bundle, type Part, type Price } from '../model/project.ts'
 import { slotOf, stockSetup } from '../model/resolve.ts'
-import { boughtWhole } from '../model/take-bundle.ts'
+import { boughtWhole, slotFor } from '../model/take-bundle.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
 import type { BillGroup, BillLine, Place, Report, ReportFigure } from './types.ts'
@@ -47,6 +47,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
             owned: line.owned,
             ...(rate.spreadPercent ? { spread: { of: price.currency, share: rate.spreadPercent / 100 } } : {}),
             ...(line.group === 'shipping' && price.seller ? { movesWith: price.seller } : {}),
+            ...(sold ? { taxFree: true } : {}),
           }
         : undefined
     if (line.owned) {
@@ -64,6 +65,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
     const amount = (which: 'low' | 'likely' | 'high') => (cost ? roundMinor(lineAmount(cost, which, taxPercent)) : undefined)
     const done: BillLine = {
       ...line,
+      ...(price && !cost ? { rateMissing: price.currency } : {}),
       low: amount('low'),
       likely: amount('likely'),
       high: amount('high'),
@@ -90,7 +92,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
         },
         bundle.price,
       )
-    for (const { part, pieces, places } of partsToBuy(context, new Set(whole.flatMap((one) => one.parts)))) {
+    for (const { part, pieces, places } of partsToBuy(context, broughtBy(project, whole))) {
       const perPrice = part.price?.pieces ?? 1
       const packed = perPrice > 1 ? `${pieces} pieces, sold by ${perPrice}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
       add(
@@ -139,6 +141,7 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
     )
   }
 
+  inBuyingOrder(lines, setup.buyOrder ?? [])
   const costs = priced.map((one) => one.cost)
   const total = costTotal(costs, taxPercent)
   const unpriced = lines.filter((line) => !line.owned && line.likely === undefined).length
@@ -155,39 +158,87 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
   }
   work.set(taxPercent / 100, { symbol: 'tax', label: 'Tax', dimension: 'share', at: { kind: 'preference', field: 'taxPercent' } })
   const figure = work.figure('cost.total', isStock ? 'Cost' : 'Cost beyond the car as it stands', 'money', 'bill-total', total.likely)
-  const budget =
+  const chance = budgetMinor === undefined ? 0 : chanceWithin(costs, taxPercent, budgetMinor)
+  const budget: Report['bill']['budget'] =
     budgetMinor === undefined
       ? undefined
       : {
           minor: budgetMinor,
-          chance: chanceWithin(costs, taxPercent, budgetMinor),
+          chance,
+          verdict: unpriced > 0 ? 'unknown' : chance >= SURE ? 'fits' : chance >= EVEN ? 'check' : 'needs',
           within: linesWithin(
-            priced.map((one) => one.line),
+            lines.filter((line) => !line.owned && line.likely !== undefined),
             budgetMinor,
           ),
         }
-  return { bill: { lines, total, unpriced, deposits, ...(budget ? { budget } : {}) }, figure }
+  const withoutRate = lines.filter((line) => line.rateMissing !== undefined && !line.owned).length
+  return { bill: { lines, total, unpriced, withoutRate, deposits, ...(budget ? { budget } : {}) }, figure }
 }
 
-/** The lines that fit under the budget when they are bought one after the other, in the order of the bill. */
+/** So sure to stay within a budget counts as kept, and as open. */
+const SURE = 0.9
+const EVEN = 0.5
+
+/** What is bought before what: as the lines are shown, and moved by whoever buys. */
+const BUYING: readonly BillGroup[] = [
+  'parts',
+  'wheels',
+  'remedy',
+  'consumable',
+  'service',
+  'labour',
+  'fee',
+  'shipping',
+  'returnFreight',
+  'sale',
+]
+
+/** Puts lines in the order of buying, in place: first as the setup says, then group by group. */
+function inBuyingOrder(lines: BillLine[], own: readonly string[]): void {
+  const place = ({ id, group }: BillLine): [number, number] => {
+    const at = own.indexOf(id)
+    return at >= 0 ? [0, at] : [1, BUYING.indexOf(group)]
+  }
+  lines.sort((a, b) => {
+    const [x, y] = [place(a), place(b)]
+    return x[0] - y[0] || x[1] - y[1]
+  })
+}
+
+/**
+ * The lines that fit under the budget when they are bought one after the other in their order: one that does not fit is
+ * left, and what comes after it and fits is bought.
+ */
 function linesWithin(lines: readonly BillLine[], budget: number): string[] {
   let sum = 0
   const within: string[] = []
   for (const line of lines) {
-    sum += line.likely ?? 0
-    if (sum > budget) break
+    const cost = line.likely ?? 0
+    if (sum + cost > budget) continue
+    sum += cost
     within.push(line.id)
   }
   return within
 }
 
-/** Parts in this setup's slots that the car does not have yet, each once, with the pieces it takes; without those that a bundle brings. */
-export function partsToBuy({ project, setup }: Context, brought: ReadonlySet<string>): { part: Part; pieces: number; places: string[] }[] {
+/** Pieces of each part that bundles bought whole bring: what an axle takes, for each time a part is in them. */
+function broughtBy(project: Context['project'], bundles: readonly Bundle[]): ReadonlyMap<string, number> {
+  const brought = new Map<string, number>()
+  for (const id of bundles.flatMap((one) => one.parts)) {
+    const part = project.parts.find((one) => one.id === id)
+    const place = part && slotFor(part.kind)
+    brought.set(id, (brought.get(id) ?? 0) + (place?.of === 'axle' ? PER_AXLE[place.slot] : 1))
+  }
+  return brought
+}
+
+/** Parts in this setup's slots that the car does not have yet, each once, with the pieces it takes beyond those that bundles bring. */
+export function partsToBuy({ project, setup }: Context, brought: ReadonlyMap<string, number> = new Map()): { part: Part; pieces: number; places: string[] }[] {
   const stock = stockSetup(project)
   const byId = new Map<string, { part: Part; pieces: number; places: string[] }>()
   const take = (id: string, pieces: number, place: string) => {
     const part = project.parts.find((one) => one.id === id)
-    if (!part || brought.has(id)) return
+    if (!part) return
     const known = byId.get(id)
     if (known) {
       known.pieces += pieces
@@ -208,5 +259,8 @@ export function partsToBuy({ project, setup }: Context, brought: ReadonlySet<str
     const id = setup.hydraulics[slot]
     if (id && id !== stock.hydraulics[slot]) take(id, 1, 'hydraulics')
   }
-  return [...byId.values()]
+  return [...byId.values()].flatMap((one) => {
+    const pieces = one.pieces - (brought.get(one.part.id) ?? 0)
+    return pieces > 0 ? [{ ...one, pieces }] : []
+  })
 }

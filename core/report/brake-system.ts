@@ -100,13 +100,14 @@ function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'
   if (part.construction === 'twin') {
     const frontBoreMm = readPart(work, part, 'frontBoreMm')
     const rearBoreMm = readPart(work, part, 'rearBoreMm')
-    const frontShare = work.readOr(context.setup.hydraulics.barFrontShare, 0.5, {
+    const frontShare = work.read(context.setup.hydraulics.barFrontShare, {
       symbol: 'x',
       label: 'Front share of the balance bar',
       dimension: 'share',
       at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
+      how: '50 % is centred; the step Balance, Bores, says where each pair of bores wants it.',
     })
-    return frontBoreMm === undefined || rearBoreMm === undefined ? undefined : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
+    return frontBoreMm === undefined || rearBoreMm === undefined || frontShare === undefined ? undefined : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
   }
   if (!part.construction) work.ask(`Construction of ${part.name}`, { kind: 'part', partId: part.id, field: 'construction' })
   const boreMm = readPart(work, part, 'boreMm')

@@ -110,7 +110,15 @@ export function hydraulicCandidates(project: Project, setupId: string): Candidat
 const bestFirst = (a: Candidate, b: Candidate): number =>
   VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0
 
-type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
+export type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
+
+/** The worst that the rules find of one part at an axle, as it stands there; the wheel's clearance apart. */
+export const worstByRules = (context: Context, axle: Axle, partId: string): Judged =>
+  worstOf(
+    RULES.filter((rule) => rule.on !== 'car' || axle === 'front'),
+    factsOf(context, axle),
+    partId,
+  )
 
 /** An axle with another part in a slot: a tried spacer goes with a chosen one, shims with the caliper they were cut for. */
 const withPart = (axle: ResolvedAxle, slot: AxleSlot, part: Part): ResolvedAxle => ({
@@ -126,7 +134,7 @@ function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): 
   return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
 }
 
-function worse(a: Judged, b: Judged): Judged {
+export function worse(a: Judged, b: Judged): Judged {
   const [ra, rb] = [VERDICT_RANK[a.worst], VERDICT_RANK[b.worst]]
   if (ra === rb) return { ...a, why: a.why || b.why, count: a.count + b.count }
   return ra > rb ? a : b

@@ -2,8 +2,8 @@ import type { ForcePoint } from '../balance/ideal-curve.ts'
 import type { Takers } from '../hydraulics/bores.ts'
 import { chain, type Chain } from '../hydraulics/chain.ts'
 import { effortOf } from '../hydraulics/effort.ts'
-import { axleForcePerMpa, boreAreaMm2, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
-import { axleFluidMm3, DEFAULT_FREE_STROKE_MM } from '../hydraulics/travel.ts'
+import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from '../hydraulics/system.ts'
+import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, rodStrokeMm } from '../hydraulics/travel.ts'
 import type { Axle } from '../model/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import type { Hydraulics } from './hydraulics-of.ts'
@@ -38,15 +38,8 @@ export function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
 export function stageTravel(system: BrakeSystem, takers: Takers, stage: Pick<Chain, 'front' | 'rear'>): StageTravel {
   const { master } = system
   const fluid = { front: axleFluidMm3(takers.front, stage.front.pressureMpa), rear: axleFluidMm3(takers.rear, stage.rear.pressureMpa) }
-  const bore = {
-    front: master.kind === 'tandem' ? master.boreMm : master.frontBoreMm,
-    rear: master.kind === 'tandem' ? master.boreMm : master.rearBoreMm,
-  }
-  const masterMm = { front: fluid.front / boreAreaMm2(bore.front), rear: fluid.rear / boreAreaMm2(bore.rear) }
-  const rodMm =
-    (master.kind === 'tandem'
-      ? masterMm.front + masterMm.rear
-      : master.frontShare * masterMm.front + (1 - master.frontShare) * masterMm.rear) + DEFAULT_FREE_STROKE_MM
+  const masterMm = circuitStrokesMm(master, fluid)
+  const rodMm = rodStrokeMm(master, masterMm) + DEFAULT_FREE_STROKE_MM
   const pad = (axle: Axle) => fluid[axle] / 2 / (takers[axle].pistonAreaMm2 * 2)
   return { pedalMm: rodMm * system.pedalRatio, rodMm, masterMm, padMm: { front: pad('front'), rear: pad('rear') } }
 }

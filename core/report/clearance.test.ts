@@ -385,13 +385,36 @@ describe('many at once', () => {
     const rows = compareWheels(DEMO_PROJECT, 'estate-fronts', 'front')
     expect(rows).toHaveLength(DEMO_PROJECT.parts.filter((one) => one.kind === 'wheel').length)
     const order = ['clears', 'tight', 'measure', 'tooClose', 'hits']
-    expect(rows.map((row) => order.indexOf(row.verdict))).toEqual([...rows.map((row) => order.indexOf(row.verdict))].sort((a, b) => a - b))
+    for (const some of [rows.filter((row) => row.whole !== 'blocked'), rows.filter((row) => row.whole === 'blocked')]) {
+      const places = some.map((row) => order.indexOf(row.verdict))
+      expect(places).toEqual([...places].sort((a, b) => a - b))
+    }
     for (const row of rows.filter((one) => one.detail === '')) {
       const alone = demo((project) => (project.setups[1]!.front.wheel = row.id))
       expect([row.id, front(alone).verdict]).toEqual([row.id, row.verdict])
     }
     expect(rows.find((row) => row.id === 'hill-wheel')!.detail).toBe('with face F3, the least that clears')
     expect(rows.filter((row) => row.inUse).map((row) => row.id)).toEqual(['club-wheel'])
+  })
+  test('a wheel with other holes than the hub stands last, however wide its gap, and says why', () => {
+    const five = demo((project) => {
+      const wheel = structuredClone(project.parts.find((one) => one.id === 'hill-wheel')!)
+      project.parts.unshift({ ...wheel, id: 'five-hole', name: 'Five-hole wheel', boltCount: u(5, 0) } as never)
+    })
+    const rows = compareWheels(five, 'estate-fronts', 'front')
+    const row = rows.find((one) => one.id === 'five-hole')!
+    expect(row).toMatchObject({ whole: 'blocked', why: expect.stringMatching(/^5 holes on a hub for 4/) })
+    const after = rows.slice(rows.indexOf(row))
+    expect(after.every((one) => one.whole === 'blocked')).toBe(true)
+    expect(rows[0]!.whole).not.toBe('blocked')
+  })
+  test('rear calipers and what does not go on are not said to clear in front', () => {
+    const rows = compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'hill-wheel')
+    const rear = rows.find((row) => row.name === 'Rear sliding caliper')!
+    expect(rear.whole).not.toBe('fits')
+    expect(rear.why).not.toBe('')
+    const blocked = rows.findIndex((row) => row.whole === 'blocked')
+    if (blocked >= 0) expect(rows.slice(blocked).every((row) => row.whole === 'blocked')).toBe(true)
   })
   test('a customer’s wheel over every brake: those of the setups, then loose calipers', () => {
     const rows = compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'hill-wheel')

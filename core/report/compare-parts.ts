@@ -4,6 +4,7 @@ import type { Part } from '../model/project.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
+import { circleAreaMm2 } from '../quantity/circle.ts'
 
 export interface PartRow {
   label: string
@@ -29,7 +30,7 @@ const DERIVED: Partial<Record<Part['kind'], readonly Derived[]>> = {
       dimension: 'area',
       of: (part) =>
         part.kind === 'caliper' && part.pistonsMm?.length
-          ? part.pistonsMm.reduce((sum, one) => sum + (Math.PI / 4) * one.value ** 2, 0)
+          ? part.pistonsMm.reduce((sum, one) => sum + circleAreaMm2(one.value), 0)
           : undefined,
     },
     { label: 'Pistons on one side', dimension: 'count', of: (part) => (part.kind === 'caliper' ? part.pistonsMm?.length : undefined) },
@@ -48,7 +49,7 @@ const DERIVED: Partial<Record<Part['kind'], readonly Derived[]>> = {
       dimension: 'area',
       of: (part) =>
         part.kind === 'rotor' && part.diameterMm && part.frictionInnerDiameterMm
-          ? (Math.PI / 4) * (part.diameterMm.value ** 2 - part.frictionInnerDiameterMm.value ** 2)
+          ? circleAreaMm2(part.diameterMm.value) - circleAreaMm2(part.frictionInnerDiameterMm.value)
           : undefined,
     },
     {
@@ -70,7 +71,7 @@ const DERIVED: Partial<Record<Part['kind'], readonly Derived[]>> = {
     {
       label: 'Piston area',
       dimension: 'area',
-      of: (part) => (part.kind === 'masterCylinder' && part.boreMm ? (Math.PI / 4) * part.boreMm.value ** 2 : undefined),
+      of: (part) => (part.kind === 'masterCylinder' && part.boreMm ? circleAreaMm2(part.boreMm.value) : undefined),
     },
   ],
 }

@@ -8,7 +8,9 @@ import { findSetup, resolveSetup, spacerInUseMm } from '../model/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from './context.ts'
 import { cornerReport } from './corner.ts'
-import type { Corner } from './types.ts'
+import { worse, worstByRules, type Judged } from './candidates.ts'
+import type { Corner, FindingVerdict } from './types.ts'
+import { VERDICT_RANK } from './words.ts'
 
 /** One wheel, or one brake, in a comparison: how sure, how much, and what would help. */
 export interface CompareRow {
@@ -16,6 +18,9 @@ export interface CompareRow {
   name: string
   /** What goes with it: a face height, a rotor and pads. */
   detail: string
+  /** The worst of clearance and of all rules that it has a hand in, with its sentence; empty when all fits. */
+  whole: FindingVerdict
+  why: string
   verdict: ClearanceVerdict
   short: string
   sentence: string
@@ -33,19 +38,37 @@ export interface CompareRow {
   inUse: boolean
 }
 
+/** A gap in the words of a finding: where a spacer clears it needs one, else it is blocked. */
+const CLEARANCE: Record<ClearanceVerdict, FindingVerdict> = {
+  clears: 'fits',
+  tight: 'check',
+  measure: 'unknown',
+  tooClose: 'blocked',
+  hits: 'blocked',
+}
+
 /** Surest first: what clears, what a trial fit may show, what a measurement may show, what does not. */
 const SURENESS: readonly ClearanceVerdict[] = ['clears', 'tight', 'measure', 'tooClose', 'hits']
 
+/** What cannot be built stands last, whatever its gap; then what is surest to clear. */
 const bySureness = (a: CompareRow, b: CompareRow): number =>
+  Number(a.whole === 'blocked') - Number(b.whole === 'blocked') ||
   SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
+  VERDICT_RANK[a.whole] - VERDICT_RANK[b.whole] ||
   (b.p05Mm ?? -Infinity) - (a.p05Mm ?? -Infinity) ||
   a.name.localeCompare(b.name)
 
-function rowOf(id: string, name: string, detail: string, corner: Corner, inUse: boolean): CompareRow {
+/** @param rules what the rules find of the part that is compared */
+function rowOf(id: string, name: string, detail: string, corner: Corner, inUse: boolean, rules: Judged): CompareRow {
+  const helped = (corner.stockSpacerMm ?? 0) > 0
+  const gap = CLEARANCE[corner.verdict] === 'blocked' && helped ? 'needs' : CLEARANCE[corner.verdict]
+  const { worst, why } = worse(rules, { worst: gap, why: gap === 'fits' || gap === 'check' ? '' : corner.sentence, count: 1 })
   return {
     id,
     name,
     detail,
+    whole: worst,
+    why,
     verdict: corner.verdict,
     short: corner.short,
     sentence: corner.sentence,
@@ -80,12 +103,14 @@ export function compareWheels(project: Project, setupId: string, axle: Axle): Co
   return project.parts
     .filter((part): part is PartOf<'wheel'> => part.kind === 'wheel')
     .map((wheel) => {
-      const asFitted = cornerReport(withAxle(context, axle, { wheel }), axle, 'draws').corner
-      if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, wheel.id === fitted)
+      const on = withAxle(context, axle, { wheel })
+      const asFitted = cornerReport(on, axle, 'draws').corner
+      const rules = worstByRules(on, axle, wheel.id)
+      if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, wheel.id === fitted, rules)
       const face = asFitted.faces.find((one) => one.leastThatClears) ?? [...asFitted.faces].sort((a, b) => b.raiseMm - a.raiseMm)[0]!
       const chosen = cornerReport(withAxle(context, axle, { wheel: { ...wheel, faceChosen: face.name } }), axle, 'draws').corner
       const words = face.leastThatClears ? `with face ${face.name}, the least that clears` : `with face ${face.name}, the highest`
-      return rowOf(wheel.id, wheel.name, words, chosen, wheel.id === fitted)
+      return rowOf(wheel.id, wheel.name, words, chosen, wheel.id === fitted, rules)
     })
     .sort(bySureness)
 }
@@ -112,13 +137,17 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     if (seen.has(key)) continue
     seen.add(key)
     calipers.add(caliper.id)
-    const { corner } = cornerReport(withAxle(context, axle, spacer), axle, 'draws')
-    rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId))
+    const on = withAxle(context, axle, spacer)
+    const { corner } = cornerReport(on, axle, 'draws')
+    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
   }
   for (const caliper of project.parts) {
     if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
-    const { corner } = cornerReport(withAxle(here, axle, { ...spacer, caliper, shimMm: 0 }), axle, 'draws')
-    rows.push(rowOf(caliper.id, caliper.name, 'with the rotor and pads of this setup', corner, false))
+    const on = withAxle(here, axle, { ...spacer, caliper, shimMm: 0 })
+    const { corner } = cornerReport(on, axle, 'draws')
+    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    rows.push(rowOf(caliper.id, caliper.name, 'with the rotor and pads of this setup', corner, false, rules))
   }
   return rows.sort(bySureness)
 }

@@ -8,7 +8,7 @@ import { gaugeReport, type GaugeReport } from './gauge-report.ts'
 import { hydraulicsOf } from './hydraulics-of.ts'
 
 /** Sessions as people take them: the efforts that the page proposes, 0.02 MPa of noise on each gauge, a needle on its stop. */
-const ROUNDS = Number(process.env.ROUNDS ?? 500)
+const ROUNDS = 500
 const NOISE_MPA = 0.02
 
 let seed = 20261126

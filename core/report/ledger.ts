@@ -94,7 +94,9 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
       detail:
         report.bill.lines.length === 0
           ? 'nothing to buy'
-          : `${formatMoney(report.bill.total.p10, currency, { whole: true }).replace(/\u00a0.*/, '')} to ${formatMoney(report.bill.total.p90, currency, { whole: true })} in 8 of 10`,
+          : report.bill.total.p10 === report.bill.total.p90
+            ? 'prices without a range'
+            : `${formatMoney(report.bill.total.p10, currency, { whole: true }).replace(/\u00a0.*/, '')} to ${formatMoney(report.bill.total.p90, currency, { whole: true })} in 8 of 10`,
       change: against(report.bill.unpriced > 0 ? `${report.bill.unpriced} without a price` : 'beyond the car as it stands'),
       tone: report.bill.unpriced > 0 ? 'unknown' : 'plain',
       figureId: 'cost.total',

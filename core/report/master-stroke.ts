@@ -1,11 +1,12 @@
 import { LIMITS } from '../fit/limits.ts'
 import { barTiltDeg } from '../hydraulics/bores.ts'
 import type { Chain } from '../hydraulics/chain.ts'
-import { axleFluidMm3, DEFAULT_FREE_STROKE_MM, strokeMm } from '../hydraulics/travel.ts'
-import { boreAreaMm2, type BrakeSystem } from '../hydraulics/system.ts'
+import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, strokeMm } from '../hydraulics/travel.ts'
+import type { BrakeSystem } from '../hydraulics/system.ts'
 import type { Axle, PartOf } from '../model/project.ts'
 import { notKnown } from '../model/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
+import { systemOf } from './brake-system.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from './context.ts'
 import { takerOf } from './pedal-travel.ts'
@@ -57,7 +58,7 @@ export function masterStroke(
             kind: 'hydraulic',
             slot: 'masterCylinder',
             partId: larger.id,
-            sentence: `${larger.name} leaves enough; it makes the pedal heavier.`,
+            sentence: `${larger.name} leaves enough; it makes the pedal heavier, by ${formatQuantity(heavier(larger, system), 'share', units, { decimals: 0 })}.`,
           },
         },
       }
@@ -83,12 +84,13 @@ function barTilt(
   const [front, rear] = [takerOf(work, context, 'front', brakes.front, factor), takerOf(work, context, 'rear', brakes.rear, factor)]
   if (spacingMm === undefined || mostDeg === undefined || !front || !rear)
     return { verdict: 'unknown', missing: work.missing, sentence: 'How far its bar may tilt is not known.' }
+  const strokes = circuitStrokesMm(system.master, {
+    front: axleFluidMm3(front, stage.front.pressureMpa),
+    rear: axleFluidMm3(rear, stage.rear.pressureMpa),
+  })
   const tiltDeg = Math.abs(
     barTiltDeg(
-      {
-        frontStrokeMm: axleFluidMm3(front, stage.front.pressureMpa) / boreAreaMm2(system.master.frontBoreMm),
-        rearStrokeMm: axleFluidMm3(rear, stage.rear.pressureMpa) / boreAreaMm2(system.master.rearBoreMm),
-      },
+      { frontStrokeMm: strokes.front, rearStrokeMm: strokes.rear },
       spacingMm,
     ),
   )
@@ -102,7 +104,7 @@ function barTilt(
       }
 }
 
-/** The smallest cylinder among the parts that leaves stroke enough. */
+/** The smallest cylinder among the parts that is larger than the one fitted and leaves stroke enough. */
 function largerMaster(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
@@ -110,11 +112,13 @@ function largerMaster(
   limit: number,
   factor: number,
 ): PartOf<'masterCylinder'> | undefined {
-  if (!system) return undefined
+  // a longer stroke behind a smaller bore is another trade, and two cylinders are chosen as a pair
+  if (system?.master.kind !== 'tandem') return undefined
+  const nowMm = system.master.boreMm
   return context.project.parts
     .filter(
       (part): part is PartOf<'masterCylinder'> =>
-        part.kind === 'masterCylinder' && part.construction === 'tandem' && part.boreMm !== undefined,
+        part.kind === 'masterCylinder' && part.construction === 'tandem' && part.boreMm !== undefined && part.boreMm.value > nowMm,
     )
     .sort((a, b) => a.boreMm!.value - b.boreMm!.value)
     .find((part) => {
@@ -122,6 +126,12 @@ function largerMaster(
       const { worst } = strokeUsed(tried, brakes, { ...system, master: { kind: 'tandem', boreMm: part.boreMm!.value } }, factor)
       return worst !== undefined && worst.share <= limit
     })
+}
+
+/** By how much more a larger bore asks of the foot for one pressure: areas against each other. */
+function heavier(larger: PartOf<'masterCylinder'>, system: BrakeSystem | undefined): number {
+  const nowMm = system?.master.kind === 'tandem' ? system.master.boreMm : larger.boreMm!.value
+  return (larger.boreMm!.value / nowMm) ** 2 - 1
 }
 
 function strokeUsed(
@@ -139,28 +149,32 @@ function strokeUsed(
   const floorMm = readCar(work, context, 'pedalTravelMm')
   const tandem = part?.construction === 'tandem'
   const chamberMm = [
-    tandem && part.frontStrokeMm ? readPart(work, part, 'frontStrokeMm') : undefined,
-    tandem && part.rearStrokeMm ? readPart(work, part, 'rearStrokeMm') : undefined,
+    tandem ? readPart(work, part, 'frontStrokeMm') : undefined,
+    tandem ? readPart(work, part, 'rearStrokeMm') : undefined,
   ] as const
   work.notes.push('Compliance and clearances are estimates, good to about 40 %.')
   const shares: Share[] = []
-  if (system && front && rear && usableMm !== undefined && floorMm !== undefined) {
+  const chambersKnown = !tandem || chamberMm.every((one) => one !== undefined)
+  // what keeps the brakes from being computed keeps this from being said
+  if (!system) systemOf(work, context, brakes)
+  if (system && front && rear && usableMm !== undefined && floorMm !== undefined && chambersKnown) {
     const { master } = system
     const pressureMpa = HARD_STOP_MPA
     const strokeInAllMm = strokeMm(master, { taker: front, pressureMpa }, { taker: rear, pressureMpa }, DEFAULT_FREE_STROKE_MM)
-    const [frontMm3, rearMm3] = [axleFluidMm3(front, pressureMpa), axleFluidMm3(rear, pressureMpa)]
+    const strokes = circuitStrokesMm(master, { front: axleFluidMm3(front, pressureMpa), rear: axleFluidMm3(rear, pressureMpa) })
     shares.push({ share: (strokeInAllMm * system.pedalRatio) / floorMm, what: 'the pedal’s travel' })
     if (master.kind === 'twin') {
-      shares.push({ share: frontMm3 / boreAreaMm2(master.frontBoreMm) / usableMm, what: 'the front cylinder’s stroke' })
-      shares.push({ share: rearMm3 / boreAreaMm2(master.rearBoreMm) / usableMm, what: 'the rear cylinder’s stroke' })
+      shares.push({ share: strokes.front / usableMm, what: 'the front cylinder’s stroke' })
+      shares.push({ share: strokes.rear / usableMm, what: 'the rear cylinder’s stroke' })
     } else {
       shares.push({ share: strokeInAllMm / usableMm, what: 'the master cylinder’s stroke' })
       // diagonal circuits: each chamber works one front and one rear wheel
       const diagonal = context.project.car.circuits === 'diagonal'
-      const fluidMm3 = diagonal ? [(frontMm3 + rearMm3) / 2, (frontMm3 + rearMm3) / 2] : [frontMm3, rearMm3]
+      const half = (strokes.front + strokes.rear) / 2
+      const chamberStrokesMm = diagonal ? [half, half] : [strokes.front, strokes.rear]
       const names = diagonal ? ['the first chamber', 'the second chamber'] : ['the front chamber', 'the rear chamber']
       chamberMm.forEach((chamber, index) => {
-        if (chamber !== undefined) shares.push({ share: fluidMm3[index]! / boreAreaMm2(master.boreMm) / chamber, what: names[index]! })
+        if (chamber !== undefined) shares.push({ share: chamberStrokesMm[index]! / chamber, what: names[index]! })
       })
     }
   }
@@ -169,4 +183,4 @@ function strokeUsed(
 }
 
 const sayMissing = ({ missing }: ReportFigure): string =>
-  missing.length === 0 ? 'Cannot say how much stroke a hard stop takes.' : `Cannot say: ${notKnown(missing)}.`
+  missing.length === 0 ? 'Cannot say how much stroke a hard stop takes: the brakes cannot be computed, see the balance.' : `Cannot say: ${notKnown(missing)}.`

@@ -1,6 +1,6 @@
 import { measureNext, trialFitChances } from '../clearance/measure-next.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
-import { gapGradient, NORMAL_95 } from '../clearance/verdict.ts'
+import { gapGradient, NORMAL_P95 } from '../clearance/verdict.ts'
 import { TIGHT_LIMIT_MM, type Preferences } from '../model/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { INSTRUMENTS } from '../quantity/instrument.ts'
@@ -32,7 +32,7 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
     leftMm,
     settles: 1 - chances.measure,
     sentence: `Measure: ${lowerFirst(input.what)}, ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. ${percent(share)} of the doubt lies there${input.assumed ? ', and how sure it is was only assumed' : ''}.`,
-    effect: `The gap is then known to ± ${mm(NORMAL_95 * leftMm)}: ${outlook(chances, judged.verdict)}`,
+    effect: `The gap is then known to ± ${mm(NORMAL_P95 * leftMm)}: ${outlook(chances, judged.verdict)}`,
   }))
   if (!judged.trial && judged.uMm > 0) {
     const trialRequired = { requiredMm: requiredGapMm(gapPolicy, true), tightMm: TIGHT_LIMIT_MM }
@@ -44,7 +44,7 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
       leftMm,
       settles: 1 - chances.measure,
       sentence: `Trial fit: these parts bolted up on this car, the gap taken with clay or feeler gauges ${near}.`,
-      effect: `The gap is then known to ± ${mm(NORMAL_95 * leftMm)}${trialRequired.requiredMm < judged.requiredMm ? ` and ${mm(trialRequired.requiredMm)} is enough` : ''}: ${outlook(chances, judged.verdict)}`,
+      effect: `The gap is then known to ± ${mm(NORMAL_P95 * leftMm)}${trialRequired.requiredMm < judged.requiredMm ? ` and ${mm(trialRequired.requiredMm)} is enough` : ''}: ${outlook(chances, judged.verdict)}`,
     })
   }
   // what settles most comes first; among equals what leaves least

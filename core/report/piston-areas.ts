@@ -1,5 +1,6 @@
 import type { Project } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../model/resolve.ts'
+import { circleAreaMm2 } from '../quantity/circle.ts'
 
 export interface AreaRow {
   partId: string
@@ -33,7 +34,7 @@ export function pistonAreas(project: Project, setupId: string): AreaRow[] {
   const areaOf = (part: unknown): number | undefined => {
     const one = part as { kind?: string; pistonsMm?: { value: number }[] } | null | undefined
     return one?.kind === 'caliper' && one.pistonsMm?.length
-      ? one.pistonsMm.reduce((sum, { value }) => sum + (Math.PI / 4) * value ** 2, 0)
+      ? one.pistonsMm.reduce((sum, { value }) => sum + circleAreaMm2(value), 0)
       : undefined
   }
   const [frontMm2, rearMm2] = [areaOf(stock.front.caliper), areaOf(stock.rear.caliper)]

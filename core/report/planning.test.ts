@@ -69,7 +69,7 @@ describe('the stroke of the master cylinder', () => {
     [undefined, 'unknown', /may tilt is not known/],
   ] as const)('two cylinders with a bar that may tilt by %p°: %s', (degrees, verdict, sentence) => {
     const twin = demo((project) => {
-      Object.assign(project.setups[3]!.hydraulics, { masterCylinder: 'twin-box', booster: null })
+      Object.assign(project.setups[3]!.hydraulics, { masterCylinder: 'twin-box', booster: null, barFrontShare: figure(0.5) })
       if (degrees === undefined) delete part(project, 'twin-box').barTiltDeg
       else part(project, 'twin-box').barTiltDeg = figure(degrees)
     })
@@ -148,11 +148,56 @@ describe('the bill', () => {
   test('the budget: how sure, and which lines fit under it in the order of buying', () => {
     const at = (budgetMinor: number) => billOf((project) => (project.preferences.budgetMinor = budgetMinor)).budget!
     expect(at(200_000)).toMatchObject({ chance: 1 })
-    expect(at(10_000)).toMatchObject({ chance: 0, within: [] })
-    expect(at(60_000).within).toEqual(['kit4-caliper', 'kit-bracket'])
+    expect(at(1000)).toMatchObject({ chance: 0, within: [], verdict: 'needs' })
+    // what breaks it is left, what comes after and fits is bought
+    expect(at(60_000).within.slice(0, 2)).toEqual(['kit4-caliper', 'kit-bracket'])
+    const bought = (minor: number) => {
+      const { bill } = evaluate(demo((project) => (project.preferences.budgetMinor = minor)), 'balanced')
+      return bill.lines.filter((line) => bill.budget!.within.includes(line.id)).reduce((sum, line) => sum + line.likely!, 0)
+    }
+    for (const minor of [10_000, 60_000, 70_000, 97_700]) {
+      const { bill } = evaluate(demo((project) => (project.preferences.budgetMinor = minor)), 'balanced')
+      const left = minor - bought(minor)
+      expect(left).toBeGreaterThanOrEqual(0)
+      for (const line of bill.lines) if (line.likely! > 0 && !bill.budget!.within.includes(line.id)) expect(line.likely!).toBeGreaterThan(left)
+    }
     expect(at(97_700).chance).toBeGreaterThan(0.1)
     expect(at(97_700).chance).toBeLessThan(0.6)
     expect(evaluate(DEMO_PROJECT, 'balanced').bill.budget).toBeUndefined()
+  })
+  test('what someone sells carries no tax; a missing rate is said where the price is', () => {
+    const sale = { id: 's', label: 'Old calipers', kind: 'sale' as const, quantity: 1, price: price(5000) }
+    const taxed = billOf((project) => {
+      project.preferences.taxPercent = 20
+      project.setups[3]!.extras.push(sale)
+    })
+    expect(taxed.lines.find((one) => one.id === 's')!.likely).toBe(-5000)
+    const abroad = billOf((project) => (part(project, 'kit4-caliper').price = price(30_000, { currency: 'USD', pieces: 2 })))
+    expect(abroad.lines.find((one) => one.id === 'kit4-caliper')).toMatchObject({ rateMissing: 'USD', likely: undefined })
+    expect([abroad.unpriced, abroad.withoutRate]).toEqual([1, 1])
+  })
+  test('a kit brings what an axle takes; more of the same is bought beside it', () => {
+    const project = demo(() => {})
+    const kit = project.bundles.find((one) => one.id === 'kit-hoses')!
+    const setup = takeBundle({ id: 'h', name: 'H', front: {}, rear: {}, hydraulics: {}, extras: [] }, kit, project.parts)
+    const hose = kit.parts.find((id) => project.parts.find((one) => one.id === id)!.kind === 'hose')!
+    setup[kit.axle].hose = hose
+    project.setups.push(setup)
+    const lines = () => evaluate(project, 'h').bill.lines.map((one) => [one.id, one.quantity])
+    expect(lines()).toContainEqual(['bundle.kit-hoses', 1])
+    const before = lines().length
+    setup[kit.axle === 'front' ? 'rear' : 'front'].hose = hose
+    const after = lines()
+    expect(after.length === before + 1 || after.some(([id]) => id === hose)).toBe(true)
+  })
+  test('the order of buying is the setup’s own where it says one', () => {
+    const ids = (buyOrder?: string[]) =>
+      billOf((project) => {
+        if (buyOrder) project.setups[3]!.buyOrder = buyOrder
+      }).lines.map((one) => one.id)
+    const plain = ids()
+    expect(ids([plain[2]!, plain[0]!]).slice(0, 2)).toEqual([plain[2], plain[0]])
+    expect([...ids(['gone', plain[1]!])].sort()).toEqual([...plain].sort())
   })
   test('an uncertain rate moves all lines of its currency', () => {
     const abroad = (spreadPercent: number) =>
@@ -198,6 +243,22 @@ describe('a season', () => {
         }),
     )
     expect(evaluate(same, 'rear-only').season.rows.find((row) => row.what === 'frontPads')!.perSeason!.likely).toBe(12_000)
+  })
+  test('a drum has no pads to wear; seals are the car’s as long as its calipers are', () => {
+    const project = worn((draft) => {
+      draft.setups[0].wear!.rebuild = { lastsEvents: figure(16), price: price(4000) }
+      draft.setups.push({ id: 'drums', name: 'Drums', front: {}, rear: { caliper: draft.parts.find((one) => one.kind === 'drum')!.id }, hydraulics: {}, extras: [] })
+    })
+    const row = (id: string, what: string) => evaluate(project, id).season.rows.find((one) => one.what === what)
+    expect([row('drums', 'rearPads'), row('drums', 'rearRotors')]).toEqual([undefined, undefined])
+    expect(row('drums', 'frontPads')).toBeDefined()
+    expect(row('as-it-stands', 'rebuild')!.lastsEvents!.value).toBe(16)
+    expect(row('balanced', 'rebuild')!.lastsEvents).toBeUndefined()
+    const same = worn((draft) => {
+      draft.setups[0].wear!.rebuild = { lastsEvents: figure(16), price: price(4000) }
+      draft.setups.push({ id: 'pads', name: 'Pads', front: { pad: 'kit2-pad' }, rear: {}, hydraulics: {}, extras: [] })
+    })
+    expect(evaluate(same, 'pads').season.rows.find((one) => one.what === 'rebuild')!.lastsEvents!.value).toBe(16)
   })
   test('the dearer setup pays for itself, or never does', () => {
     const project = worn()

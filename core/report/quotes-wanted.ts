@@ -8,7 +8,7 @@ export function quotesWanted(project: Project, setupId: string): QuoteWanted[] {
   const setup = findSetup(project, setupId)
   if (!setup || setup === project.setups[0]) return []
   const { currency } = project.preferences
-  return partsToBuy({ project, setup, isStock: false, resolved: resolveSetup(project, setup) }, new Set())
+  return partsToBuy({ project, setup, isStock: false, resolved: resolveSetup(project, setup) })
     .filter(({ part }) => !part.owned)
     .map(({ part, pieces }) => {
       const guide = part.price?.currency === currency ? Math.round((part.price.likelyMinor * pieces) / part.price.pieces) : undefined

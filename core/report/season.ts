@@ -1,6 +1,6 @@
 import { difference, payback, wearPerEvent, type Payback, type Range, type Wearer } from '../cost/season.ts'
 import { roundMinor } from '../cost/total.ts'
-import { WEARING, type Price, type Project, type Setup, type Wear, type Wearing } from '../model/project.ts'
+import { AXLES, WEARING, type Price, type Project, type Setup, type Wear, type Wearing } from '../model/project.ts'
 import { stockSetup } from '../model/resolve.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { PER_AXLE } from './bill.ts'
@@ -10,13 +10,15 @@ import { Working } from './working.ts'
 
 /** What wears in each slot: pads and rotors by axle, the fluid, and seals that no slot holds. */
 const SLOTS: Record<Wearing, ((setup: Context['resolved']) => Part) | undefined> = {
-  frontPads: (resolved) => resolved.front.pad,
-  rearPads: (resolved) => resolved.rear.pad,
-  frontRotors: (resolved) => resolved.front.rotor,
-  rearRotors: (resolved) => resolved.rear.rotor,
+  frontPads: (resolved) => ofDisc(resolved.front, 'pad'),
+  rearPads: (resolved) => ofDisc(resolved.rear, 'pad'),
+  frontRotors: (resolved) => ofDisc(resolved.front, 'rotor'),
+  rearRotors: (resolved) => ofDisc(resolved.rear, 'rotor'),
   fluid: (resolved) => resolved.fluid,
   rebuild: undefined,
 }
+/** A drum brake has neither pads nor a rotor, whatever the slots beside it hold. */
+const ofDisc = (axle: Context['resolved']['front'], slot: 'pad' | 'rotor'): Part => (axle.caliper?.kind === 'drum' ? null : axle[slot])
 const PIECES: Record<Wearing, number> = {
   frontPads: PER_AXLE.pad,
   rearPads: PER_AXLE.pad,
@@ -103,17 +105,21 @@ export function paybackAgainst(
 function wearOf(project: Project, setup: Setup, what: Wearing, part: Part): Wear {
   const stock = stockSetup(project)
   const own = setup.wear?.[what] ?? {}
-  const slot = STOCK_SLOT[what](stock)
-  const same = setup !== stock && (slot === undefined || slot === part?.id)
+  const slot = STOCK_SLOT[what]?.(stock)
+  // seals are in no slot: they are those of the car as long as both of its calipers are
+  const asItStands =
+    what === 'rebuild'
+      ? AXLES.every((axle) => setup[axle].caliper === undefined || setup[axle].caliper === stock[axle].caliper)
+      : slot === undefined || slot === part?.id
+  const same = setup !== stock && asItStands
   return same ? { ...stock.wear?.[what], ...own } : own
 }
-const STOCK_SLOT: Record<Wearing, (stock: Setup) => string | null | undefined> = {
+const STOCK_SLOT: Partial<Record<Wearing, (stock: Setup) => string | null | undefined>> = {
   frontPads: (stock) => stock.front.pad,
   rearPads: (stock) => stock.rear.pad,
   frontRotors: (stock) => stock.front.rotor,
   rearRotors: (stock) => stock.rear.rotor,
   fluid: (stock) => stock.hydraulics.fluid,
-  rebuild: (stock) => stock.front.caliper,
 }
 
 const rangeOf = (figure: Figure): Range => {

@@ -6,7 +6,7 @@ import type { CostTotal } from '../cost/total.ts'
 import type { Chain } from '../hydraulics/chain.ts'
 import type { Shifts } from '../clearance/shift.ts'
 import type { NamedOutline, WheelFace, WheelProfile } from '../model/field.ts'
-import type { Axle, ExtraKind, HydraulicSlot } from '../model/project.ts'
+import type { Axle, Currency, ExtraKind, HydraulicSlot } from '../model/project.ts'
 import type { EntryPlace, Question } from '../model/question.ts'
 import type { After, FitFinding, Verdict } from '../fit/finding.ts'
 import type { Origin } from '../quantity/figure.ts'
@@ -170,6 +170,8 @@ export interface BillLine {
   group: BillGroup
   quantity: number
   owned: boolean
+  /** Its price is in a currency whose rate nobody entered. */
+  rateMissing?: Currency
   /** Of the whole line with tax in the project's currency, minor units; undefined: not priced. */
   low: number | undefined
   likely: number | undefined
@@ -204,10 +206,12 @@ export interface Report {
     lines: BillLine[]
     total: CostTotal
     unpriced: number
+    /** Of those, lines with a price in a currency without a rate. */
+    withoutRate: number
     /** Refundable deposits, minor units: not in the total. */
     deposits: number
-    /** How likely the bill stays within the budget, and the lines that do when bought in order. */
-    budget?: { minor: number; chance: number; within: string[] }
+    /** How likely the bill stays within the budget, and the lines that fit under it when bought in the order of the bill. */
+    budget?: { minor: number; chance: number; verdict: FindingVerdict; within: string[] }
   }
   season: Season
   steps: Record<StepId, StepState>

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { readFileSync } from 'node:fs'
-import { bestDeceleration, criticalDecelG } from '../balance/constant-split.ts'
+import { bestDeceleration, criticalDecelG } from '../testing/constant-split.ts'
 import { boost, throttle } from '../hydraulics/chain.ts'
 import { barShareFromGauges } from '../hydraulics/gauges.ts'
 import { sameFeelBoreMm } from '../hydraulics/same-feel.ts'

@@ -5,15 +5,6 @@ import type { Rule } from '../rule.ts'
 import { LIMITS } from '../limits.ts'
 import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
 
-export interface StudEngagement {
-  /** What of the stud or bolt stands past the seat, mm. */
-  engagedMm: number
-  neededMm: number
-  verdict: 'fits' | 'needs'
-  /** By how much longer a stud or bolt must be, mm; 0 when it is long enough. */
-  longerByMm: number
-}
-
 /** Thread that a wheel nut or bolt needs: one diameter in steel, and at least so many turns, mm. */
 export const threadNeededMm = (
   threadMm: number,
@@ -21,26 +12,6 @@ export const threadNeededMm = (
   diameters: number = LIMITS.studDiameters.value,
   turns: number = LIMITS.studTurns.value,
 ): number => Math.max(diameters * threadMm, turns * pitchMm)
-
-/**
- * Thread left for the nut (stud) or in the hub (bolt) once hat, spacer and wheel lie between.
- *
- * @param studLengthMm stud: from the hub face to its end; bolt: from its seat to its end
- * @param wheelPadMm from the wheel's hub pad to the seat of nut or bolt
- */
-export function studEngagement(
-  studLengthMm: number,
-  hatThicknessMm: number,
-  spacerMm: number,
-  wheelPadMm: number,
-  threadMm: number,
-  pitchMm: number,
-): StudEngagement {
-  const engagedMm = studLengthMm - hatThicknessMm - spacerMm - wheelPadMm
-  const neededMm = threadNeededMm(threadMm, pitchMm)
-  const longerByMm = Math.max(neededMm - engagedMm, 0)
-  return { engagedMm, neededMm, verdict: longerByMm === 0 ? 'fits' : 'needs', longerByMm }
-}
 
 export interface ThreadHold {
   /** Thread that holds: what stands past the seat less its tip, as far as the other thread reaches, mm. */

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { AXLES } from '#core/model/project.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { counted } from '#core/report/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
@@ -26,6 +27,14 @@ const masses = computed(() =>
     return [{ axle, all: all.id, words }]
   }),
 )
+/** Lines without a price, and lines whose currency has no rate. */
+const openWords = computed(() => {
+  const { unpriced, withoutRate } = bill.value!
+  return [
+    ...(unpriced > withoutRate ? [`${counted(unpriced - withoutRate, 'line has', 'lines have')} no price yet`] : []),
+    ...(withoutRate > 0 ? [`${counted(withoutRate, 'line is', 'lines are')} in a currency whose rate is missing`] : []),
+  ].join(', ')
+})
 </script>
 
 <template>
@@ -33,13 +42,15 @@ const masses = computed(() =>
     <h1>
       <span class="num">{{ report!.figures['cost.total'].atLeast ? 'At least ' : '' }}{{ money(bill.total.likely) }}</span>
       <span v-if="bill.lines.length > 0" class="soft range num"
-        >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
-        {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.
+        ><template v-if="bill.total.low < bill.total.high"
+          >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
+          {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.</template
+        >
         <button class="linkish" type="button" @click="openFigureId = 'cost.total'">Show the working</button></span
       >
     </h1>
     <p v-if="bill.budget && bill.lines.length > 0" class="budget" data-test="budget">
-      <VerdictMark :verdict="bill.budget.chance >= 0.9 ? 'fits' : bill.budget.chance >= 0.5 ? 'check' : 'needs'" />
+      <VerdictMark :verdict="bill.budget.verdict" />
       {{ share(bill.budget.chance) }} sure to stay within {{ money(bill.budget.minor)
       }}{{ bill.unpriced > 0 ? ', without what has no price' : '' }}.
     </p>
@@ -48,7 +59,7 @@ const masses = computed(() =>
     </p>
     <p v-if="bill.unpriced > 0" class="tone-unknown">
       <VerdictMark verdict="unknown" />
-      {{ bill.unpriced === 1 ? 'One line has no price yet' : `${bill.unpriced} lines have no price yet` }}: the total is at least this.
+      {{ openWords }}: the total is at least this.
     </p>
     <p v-for="one in masses" :key="one.axle" class="small">
       Each {{ one.axle }} corner: <button class="linkish num" type="button" @click="openFigureId = one.all">{{ one.words }}</button>,
