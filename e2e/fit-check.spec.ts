@@ -15,7 +15,7 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await page.getByRole('link', { name: 'Every interface' }).click()
   const rule = (id: string) => page.locator(`[data-rule="${id}"]`)
   await expect(rule('front.pad-shape')).toContainText('The pads are shape T-110, the caliper takes T-284.')
-  await rule('front.pad-shape').getByRole('button', { name: 'Accept' }).click()
+  await rule('front.pad-shape').getByRole('button', { name: 'Use it' }).click()
   await expect(rule('front.pad-shape')).toContainText('as the caliper takes')
 
   // a figure that nobody knows is a question for the yard, and leads to its field
@@ -35,7 +35,7 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await type(page, 'Centre bore', '63.4 mm')
   await leave(page, 'fit?setup=estate-fronts&view=check')
   await expect(rule('front.hub-register')).toContainText('a centring ring is needed')
-  await rule('front.hub-register').getByRole('button', { name: 'Accept' }).click()
+  await rule('front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await expect(rule('front.hub-register')).toContainText('On the bill')
   await expect(page.getByTestId('ledger-cost')).toContainText('1 without a price')
   await rule('front.hub-register')
@@ -59,7 +59,7 @@ test('the yard checklist on a phone', async ({ page }) => {
   await expect(page.getByTestId('fit-counts')).toContainText('in need of something', { timeout: 15_000 })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await page.getByLabel('only what is open').check()
-  await expect(page.locator('[data-rule="front.mount"]')).toContainText('ruled out')
+  await expect(page.locator('[data-rule="front.mount"]')).toContainText('blocked')
   await expect(page.locator('[data-rule="front.hub-pattern"]')).toHaveCount(0)
 })
 
@@ -73,7 +73,7 @@ test('a change in the last moment before the page goes is not lost', async ({ pa
 test('what each part would bring is said before it is chosen; what bolts on is listed', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=as-it-stands')
   const caliper = page.getByLabel('Caliper or drum brake, front', { exact: true })
-  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/ruled out, \+95/)
+  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/blocked, \+95/)
   await expect(caliper.locator('option', { hasText: 'Sprig GT front caliper, piston 57' })).toHaveText(/: fits, \+55/)
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands')
   await page.getByTestId('order').selectOption('front')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { STOCK_BORES_MM } from '#core/hydraulics/same-feel.ts'
+import { counted } from '#core/report/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useBalance } from '~/composables/balance'
@@ -99,7 +100,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       </table>
     </section>
     <section v-if="bores.pairs.length > 0">
-      <h2>Two cylinders with a bar, set to {{ share(bores.wantedShare!) }} front: {{ feasible }} pairs do</h2>
+      <h2>Two cylinders with a bar, set to {{ share(bores.wantedShare!) }} front: {{ counted(feasible, 'pair does', 'pairs do') }}</h2>
       <div class="scroll">
         <table class="matrix num" data-test="pair-matrix">
           <caption class="soft small">

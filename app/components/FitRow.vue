@@ -97,14 +97,14 @@ const shown = (one: FitFinding['looked'][number]) =>
         +
       </button>
     </div>
-    <div v-if="fit && (fit.remedies.length > 0 || fit.accepted || seen)" class="cures">
+    <div v-if="fit && (fit.remedies.length > 0 || fit.accepted || fit.unpriced || seen)" class="cures">
       <p v-if="seen?.where === 'asItStands'" class="soft small">Seen with the car as it stands, and this brake is the same.</p>
       <label v-else-if="seen" class="small">
         <input type="checkbox" :checked="seen.where === 'here'" @change="see" /> seen on the car
         <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span>
       </label>
-      <p v-if="fit.accepted" class="small">
-        {{ onTheCar ? 'On the car.' : 'On the bill.' }}
+      <p v-if="fit.accepted || fit.unpriced" class="small">
+        {{ onTheCar ? 'On the car.' : fit.unpriced ? 'On the bill, without a price.' : 'On the bill.' }}
         <button class="linkish" type="button" @click="drop(fit)">Take it back</button>{{ ' ' }}
         <NuxtLink v-if="!onTheCar" :to="link('cost')">Price it</NuxtLink>
       </p>

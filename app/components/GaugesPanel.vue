@@ -87,7 +87,7 @@ async function readSimulated() {
 const target = (draft: { setups: { id: string }[] }) => draft.setups.find((one) => one.id === setup.value?.id) as typeof setup.value
 const today = () => new Date().toISOString().slice(0, 10)
 const takeBar = (value: number) =>
-  store.edit('Take the bar position over', (draft) => {
+  store.edit('Enter the bar position', (draft) => {
     target(draft)!.hydraulics.barFrontShare = {
       value: Math.round(value * 1000) / 1000,
       origin: 'measured',
@@ -95,7 +95,7 @@ const takeBar = (value: number) =>
     }
   })
 const takeKnee = (value: number) =>
-  store.edit('Take the knee over', (draft) => {
+  store.edit('Enter the knee', (draft) => {
     target(draft)!.hydraulics.valveKneeMpa = { value: Math.round(value * 100) / 100, origin: 'measured', date: today() }
   })
 const adjustable = computed(() => hydraulics.value?.context.resolved.valve?.action === 'adjustable')

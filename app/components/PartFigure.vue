@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { fieldsOf } from '#core/model/part-kinds.ts'
+import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
 import type { Part } from '#core/model/project.ts'
 import { PART_FIGURES } from '~/drawing/part-figures'
 
@@ -21,7 +21,7 @@ const known = (field: string) => (props.part as unknown as Record<string, unknow
 
 <template>
   <div v-if="drawn && letters.size > 0" class="drawn">
-    <DrawnFigure :drawn="drawn" :letters="letters" :current="current" :described="`Where the figures of a ${part.kind} are taken`" />
+    <DrawnFigure :drawn="drawn" :letters="letters" :current="current" :described="`Where the figures of a ${PART_KINDS[part.kind].one} are taken`" />
     <ol class="small">
       <li v-for="[field, letter] in letters" :key="field" :class="{ here: field === current, open: !known(field) }">
         <b>{{ letter }}</b> {{ table[field]?.label }}

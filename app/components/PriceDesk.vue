@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Quote } from '#core/model/quote.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { usePriceDesk } from '~/composables/price-desk'
+import { counted } from '#core/report/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -56,7 +57,7 @@ const cheapestNew = computed(() =>
               <span v-if="quote.depositMinor" class="soft small block">and {{ money(quote, quote.depositMinor) }} deposit</span>
             </td>
             <td class="num small">
-              {{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ quote.days }} days<span class="soft block"
+              {{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ counted(quote.days, 'day') }}<span class="soft block"
                 >shipping {{ money(quote, quote.shippingMinor) }}; {{ quote.date }}</span
               >
             </td>

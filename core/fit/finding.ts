@@ -72,4 +72,6 @@ export interface FitFinding {
   weakest: Looked['origin']
   /** A piece that cures it is on the bill. */
   accepted: boolean
+  /** The piece that cures it is on the bill, but counts only once it has a price. */
+  unpriced: boolean
 }

@@ -43,6 +43,8 @@ export class Look {
   readonly looked: Looked[] = []
   readonly missing: Question[] = []
   readonly ownLimits: LimitId[] = []
+  /** The slots it looked into. */
+  readonly slots: AxleSlot[] = []
   /** The watched part had a hand in it. */
   touched = false
 
@@ -57,7 +59,7 @@ export class Look {
 
   /** Forgets what it saw, for the next rule. */
   restart(): this {
-    this.looked.length = this.missing.length = this.ownLimits.length = 0
+    this.looked.length = this.missing.length = this.ownLimits.length = this.slots.length = 0
     this.touched = false
     return this
   }
@@ -65,6 +67,7 @@ export class Look {
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
   part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
     const { axle, setup, resolved } = this.facts
+    this.slots.push(slot)
     const found = resolved[slot]
     if (found) this.touch(found)
     if (found === undefined)

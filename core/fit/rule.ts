@@ -79,6 +79,7 @@ export function check(rule: Rule, facts: Facts): FitFinding | undefined {
     ownLimits: look.ownLimits,
     weakest: weakest(look.looked),
     accepted,
+    unpriced: said.unpriced ?? false,
   }
   if (rule.on !== 'car') finding.axle = facts.axle
   if (rule.each && facts.slot) finding.slot = facts.slot
@@ -105,6 +106,7 @@ interface Said {
   verdict: Verdict
   sentence: string
   accepted: boolean
+  unpriced?: boolean
 }
 
 function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined {
@@ -126,7 +128,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   if (line && piece && !curedBy(line, piece, rule, facts))
     return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is another piece.`, accepted: false }
   if (line && piece && judged?.pricedOnly && !line.price && !line.owned)
-    return { look, judged, verdict, sentence: `${sentence} What cures it is on the bill without a price.`, accepted: false }
+    return { look, judged, verdict, sentence: `${sentence} What cures it is on the bill without a price.`, accepted: false, unpriced: true }
   if (line && piece)
     return {
       look,
@@ -136,6 +138,14 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
       accepted: true,
     }
   return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
+}
+
+/** The slots that a rule looks into as things stand; with another kind of brake it may look into others. */
+export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
+  if (rule.each) return new Set(rule.each)
+  const look = new Look(facts)
+  rule.judge(look)
+  return new Set(look.slots)
 }
 
 const NONE: FitFinding['remedies'] = []

@@ -1,3 +1,4 @@
+import { PART_KINDS } from './part-kinds.ts'
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
 import { goodParts, projectSchema } from './schema.ts'
@@ -26,6 +27,8 @@ export function projectProblems(value: unknown): Problem[] {
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
 }
 
+const kindWord = (kind: string): string => (PART_KINDS as Record<string, { one: string }>)[kind]?.one ?? kind
+
 /** Frozen through and through. */
 const isFrozen = (value: unknown): boolean =>
   typeof value !== 'object' || value === null || (Object.isFrozen(value) && Object.values(value).every(isFrozen))
@@ -48,7 +51,7 @@ function referenceProblems(project: Project): { path: string; message: string }[
       if (typeof slot !== 'string') return
       const kind = kinds.get(slot)
       if (kind === undefined) say(path, `names the part ${slot}, which is not in the file`)
-      else if (!kindsAllowed.includes(kind)) say(path, `holds a ${kind}, where a ${kindsAllowed.join(' or ')} belongs`)
+      else if (!kindsAllowed.includes(kind)) say(path, `holds a ${kindWord(kind)}, where a ${kindsAllowed.map(kindWord).join(' or ')} belongs`)
     }
     for (const axle of AXLES) {
       for (const [slot, { kinds: allowed }] of Object.entries(AXLE_SLOTS))

@@ -1,5 +1,5 @@
 import { Look, type Facts } from '../fit/look.ts'
-import { sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
+import { looksInto, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import {
   AXLES,
@@ -54,12 +54,15 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
   const facts = factsOf(context, axle)
   const { resolved } = facts
   const found: Candidate[] = []
+  const touched = RULES.map((rule) => ({ rule, slots: looksInto(rule, facts) }))
   for (const slot of SLOTS) {
+    // another kind of brake turns what the rules look at; for any other slot they look where they look now
+    const rules = slot === 'caliper' ? RULES : touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
     for (const part of project.parts) {
       if (!(AXLE_SLOTS[slot].kinds as readonly string[]).includes(part.kind)) continue
       const fitted = withPart(resolved, slot, part)
       const whole = { ...facts.whole, [axle]: fitted }
-      const judged = worstOf(RULES, { ...facts, slot, resolved: fitted, whole }, part.id)
+      const judged = worstOf(rules, { ...facts, slot, resolved: fitted, whole }, part.id)
       // nothing is worse than what cannot be built anyway
       const clearance = OVER_THE_CALIPER.has(slot) && judged.worst !== 'blocked' ? clearanceOf(context, axle, slot, part) : undefined
       found.push({

@@ -42,11 +42,12 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
   const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
   const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws'))
   const stockSystem = systemOf(new Working(), onTheCar.context, onTheCar.brakes)
-  const pedal = pedalReport(context, brakes, {
+  const asItStands = {
     area: totalArea(onTheCar.brakes),
     system: stockSystem,
     calibration: calibrate(onTheCar.context, onTheCar.brakes, stockSystem),
-  })
+  }
+  const pedal = pedalReport(context, brakes, asItStands)
   const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
   const { bill, figure: cost } = billReport(context)
   const { season, figure: wear } = seasonReport(context)
@@ -68,6 +69,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     setup,
     [...AXLES.flatMap((axle) => fitFindings(context, axle)), ...carFindings(context)],
     [...corners.front.findings, ...corners.rear.findings, ...pedal.findings],
+    asItStands,
   )
   const report: Omit<Report, 'steps'> = {
     setupId,

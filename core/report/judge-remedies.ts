@@ -1,8 +1,9 @@
 import { acceptRemedy } from '../fit/accept.ts'
 import type { FitFinding, Remedy } from '../fit/finding.ts'
 import { findingKey } from '../fit/rule.ts'
-import type { Project, Setup } from '../model/project.ts'
-import { betterFirst, outcomeOf, worsened, type Outcome } from './outcome.ts'
+import type { Axle, Project, Setup } from '../model/project.ts'
+import { betterFirst, outcomeFrom, outcomeOf, worsened, type Outcome, type Reach } from './outcome.ts'
+import type { StockBrakes } from './pedal-findings.ts'
 import type { Finding } from './types.ts'
 import { VERDICT_RANK } from './words.ts'
 
@@ -14,15 +15,16 @@ const MOST_TRIED = 12
  * out, what leaves less open comes first, and what each brings is said with it. A need that nothing cures is a blocker.
  * Pieces to buy change no part of the setup, and stay as the rule names them.
  */
-export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitFinding[], findings: readonly Finding[]) {
+export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitFinding[], findings: readonly Finding[], stock: StockBrakes) {
   let known: Outcome | undefined
-  const before = () => (known ??= outcomeOf(project, setup.id))
+  const before = () => (known ??= outcomeFrom(fit, findings))
+  const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock })
   const judged = fit.map((one) => {
     const tried = one.remedies.filter((remedy) => remedy.kind !== 'piece')
     if (tried.length === 0) return one
     const cures = tried
       .slice(0, MOST_TRIED)
-      .flatMap((remedy) => judge(project, setup, remedy, findingKey(one), before(), (draft) => acceptRemedy(draft, setup.id, one, remedy)) ?? [])
+      .flatMap((remedy) => judge(project, setup, remedy, findingKey(one), reachOf(one.axle, movesPedal(remedy)), (draft) => acceptRemedy(draft, setup.id, one, remedy)) ?? [])
       .sort((a, b) => betterFirst(a.outcome, b.outcome))
       .map(({ remedy, outcome, brings }): Remedy => ({ ...remedy, after: { verdict: outcome.verdict, open: outcome.open, brings } }))
     const remedies = [...cures, ...one.remedies.filter((remedy) => remedy.kind === 'piece')]
@@ -34,7 +36,7 @@ export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitF
     const { remedy } = one
     if (!remedy) return one
     const key = `${one.axle ?? 'car'}.${one.rule}`
-    const found = judge(project, setup, remedy, key, before(), (draft) => {
+    const found = judge(project, setup, remedy, key, reachOf(one.axle, remedy.kind === 'hydraulic'), (draft) => {
       const target = draft.setups.find((candidate) => candidate.id === setup.id)!
       if (remedy.kind === 'spacer') target[one.axle!].spacerTrialMm = remedy.thicknessMm
       else target.hydraulics[remedy.slot] = remedy.partId
@@ -47,15 +49,20 @@ export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitF
   return { fit: judged, findings: own }
 }
 
+/** Shims, wheels and spacers leave pedal and balance as they are. */
+const movesPedal = (remedy: Remedy): boolean =>
+  remedy.kind === 'hydraulic' || (remedy.kind === 'part' && remedy.slot !== 'wheel' && remedy.slot !== 'spacer')
+
 const NOTHING = 'Nothing among the parts cures it without breaking something else.'
 const BREAKS = 'But that breaks something else.'
 
 /** The setup with a remedy in it; undefined where that does not help the finding, or blocks something else. */
-function judge<R>(project: Project, setup: Setup, remedy: R, key: string, before: Outcome, apply: (draft: Project) => void) {
+function judge<R>(project: Project, setup: Setup, remedy: R, key: string, reach: Reach, apply: (draft: Project) => void) {
+  const before = reach.from
   const setups = project.setups.map((one) => (one === setup ? (JSON.parse(JSON.stringify(one)) as Setup) : one))
   const draft = { ...project, setups: setups as Project['setups'] }
   apply(draft)
-  const outcome = outcomeOf(draft, setup.id)
+  const outcome = outcomeOf(draft, setup.id, reach)
   const rank = (of: Outcome) => VERDICT_RANK[of.findings.get(key)?.verdict ?? 'fits']
   const brings = worsened(before, outcome)
   const helps = rank(outcome) < rank(before) && !brings.some((one) => one.verdict === 'blocked')

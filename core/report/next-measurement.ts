@@ -7,6 +7,7 @@ import { INSTRUMENTS } from '../quantity/instrument.ts'
 import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
 import { requiredGapMm, type Judged } from './judge.ts'
 import type { NextMeasurement, Place } from './types.ts'
+import { wholeParts } from '../quantity/whole-parts.ts'
 import { PLACE_WORDS } from './words.ts'
 
 const MOST_PROPOSALS = 5
@@ -67,9 +68,15 @@ function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdic
     .sort((a, b) => b[1] - a[1])
   if (likely.length === 1 && likely[0]![0] === now)
     return now === 'measure' ? 'alone it cannot settle the verdict.' : 'the verdict stays as it is.'
-  return `it ${likely.map(([verdict, chance], i) => `${WORDS[verdict]} in ${tenths(chance)}${i === 0 ? ' of 10 cases' : ''}`).join(', ')}.`
+  // of what is named the parts add up to ten; what is not named is rarer than all of it
+  const together = likely.reduce((sum, [, chance]) => sum + chance, 0)
+  const tenths = wholeParts(
+    likely.map(([, chance]) => chance / together),
+    10,
+  )
+  const cases = (i: number) => (likely.length === 1 && likely[0]![1] < 1 ? 'nearly 10' : tenths[i] === 0 ? 'less than 1' : String(tenths[i]))
+  return `it ${likely.map(([verdict], i) => `${WORDS[verdict]} in ${cases(i)}${i === 0 ? ' of 10 cases' : ''}`).join(', ')}.`
 }
 
-const tenths = (chance: number): string => (chance > 0.95 ? 'nearly 10' : chance < 0.1 ? 'less than 1' : String(Math.round(chance * 10)))
 const percent = (share: number): string => `${Math.round(share * 100)}\u202f%`
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

@@ -35,6 +35,7 @@ export function pedalReport(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
   stock: { area: number | undefined; system: BrakeSystem | undefined; calibration: Calibration },
+  { brief = false }: { brief?: boolean } = {},
 ): PedalReport {
   const { referenceDecelG, units } = context.project.preferences
   const work = new Working()
@@ -87,7 +88,7 @@ export function pedalReport(
     abs.figure,
   ]
   const findings = [stroke.finding, ...effortFinding(context, force), ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical.missing, abs.figure)]
-  return { figures, chain: stage, lockOrder: order, adhesion: curve(system, mass), findings }
+  return { figures, chain: stage, lockOrder: order, adhesion: brief ? [] : curve(system, mass), findings }
 }
 
 /** What the foot has to do once the booster is taken off. */

@@ -18,6 +18,7 @@ export function spacerInUse(look: Look): SpacerInUse | undefined {
   const { axle, setup, resolved } = look.facts
   const tried = resolved.spacerTrialMm
   if (tried !== undefined) {
+    look.slots.push('spacer')
     const at = { kind: 'slot', setupId: setup.id, axle, slot: 'spacer' } as const
     look.looked.push({ label: `Wheel spacer tried out, ${axle}`, value: tried, dimension: 'length', at })
     return { thicknessMm: tried }
