@@ -48,6 +48,8 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await expect(rule('front.knuckle-clear')).toContainText('Seen on the car')
   await page.keyboard.press('Control+z')
   await expect(rule('front.knuckle-clear').getByLabel('seen on the car')).not.toBeChecked()
+  // the message that names what was undone has come in altogether
+  await expect(page.locator('.el-message')).toHaveCSS('opacity', '1')
   expect(await seriousFindings(page)).toEqual([])
 })
 

@@ -40,7 +40,7 @@ const labels = computed(() => {
     { axle: 'rear', x: rear.x + 6, y: ry + 5 },
   ]
 })
-const turn = computed(() => (props.report.figures['balance.critical'].value))
+const turn = computed(() => props.report.figures['balance.critical'].value)
 </script>
 
 <template>

@@ -105,8 +105,7 @@ const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undef
           <span v-for="offer in one.offers" :key="offer.name" class="offer">
             <VerdictMark :verdict="offer.outcome.verdict" :size="13" />
             <span
-              ><span class="num">{{ offer.sentence }}</span>
-              <span class="soft small block">{{ wholeSetup(offer) }}</span></span
+              ><span class="num">{{ offer.sentence }}</span> <span class="soft small block">{{ wholeSetup(offer) }}</span></span
             >
             <button class="btn" type="button" :aria-label="`New setup with ${offer.name}`" @click="apply(one, offer)">
               New setup with it

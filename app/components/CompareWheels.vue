@@ -46,7 +46,8 @@ watch(
   { immediate: true },
 )
 /** What its clearance says, unless something else is worse: then that is the answer. */
-const answer = (row: CompareRow) => (row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short)
+const answer = (row: CompareRow) =>
+  row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
 const chooseWheel = (event: Event) =>
   router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel: (event.target as HTMLSelectElement).value } })
@@ -130,15 +131,23 @@ function fit(id: string) {
             }}
           </td>
           <td v-if="what === 'wheels'" class="r">
-            <button v-if="!row.inUse && row.whole !== 'blocked'" class="btn" type="button" :aria-label="`Fit ${row.name}`" @click="fit(row.id)">Fit it</button>
+            <button
+              v-if="!row.inUse && row.whole !== 'blocked'"
+              class="btn"
+              type="button"
+              :aria-label="`Fit ${row.name}`"
+              @click="fit(row.id)"
+            >
+              Fit it
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
     <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
     <p class="soft small">
-      With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear,
-      then by the gap. No entry is an approval: bolt it up and turn the wheel.
+      With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear, then
+      by the gap. No entry is an approval: bolt it up and turn the wheel.
     </p>
   </div>
 </template>

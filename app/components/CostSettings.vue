@@ -46,17 +46,21 @@ const foreign = computed(() => {
 const rateOf = (currency: Currency) => preferences.value.rates.find((rate) => rate.currency === currency)
 function setRate(currency: Currency, key: 'rate' | 'spreadPercent', event: Event) {
   const typed = text(event)
-  const problems = store.edit('Change exchange rate', (draft) => {
-    const others = draft.preferences.rates.filter((rate) => rate.currency !== currency)
-    const before = draft.preferences.rates.find((rate) => rate.currency === currency)
-    if (key === 'rate') {
-      const date = new Date().toISOString().slice(0, 10)
-      draft.preferences.rates = typed === '' ? others : [...others, { ...before, currency, rate: Number(typed), date }]
-    } else if (before) {
-      if (typed === '') delete before.spreadPercent
-      else before.spreadPercent = Number(typed)
-    }
-  }, { shows: true })
+  const problems = store.edit(
+    'Change exchange rate',
+    (draft) => {
+      const others = draft.preferences.rates.filter((rate) => rate.currency !== currency)
+      const before = draft.preferences.rates.find((rate) => rate.currency === currency)
+      if (key === 'rate') {
+        const date = new Date().toISOString().slice(0, 10)
+        draft.preferences.rates = typed === '' ? others : [...others, { ...before, currency, rate: Number(typed), date }]
+      } else if (before) {
+        if (typed === '') delete before.spreadPercent
+        else before.spreadPercent = Number(typed)
+      }
+    },
+    { shows: true },
+  )
   say(currency, problems[0] ? `${currency}: ${problems[0].message}.` : '')
 }
 const told = computed(() => Object.values(errors.value).filter(Boolean).join(' '))

@@ -54,13 +54,5 @@ function giveUp() {
 </script>
 
 <template>
-  <component
-    :is="as"
-    :value="text"
-    :data-waiting="dirty || undefined"
-    @input="write"
-    @change="take"
-    @blur="leave"
-    @keydown.esc="giveUp"
-  />
+  <component :is="as" :value="text" :data-waiting="dirty || undefined" @input="write" @change="take" @blur="leave" @keydown.esc="giveUp" />
 </template>

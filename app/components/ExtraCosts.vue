@@ -12,12 +12,16 @@ const errors = ref<Record<string, string>>({})
 const kinds = Object.entries(EXTRA_KINDS) as [ExtraKind, string][]
 
 function change(id: string, key: keyof ExtraLine, value: ExtraLine[keyof ExtraLine]) {
-  const problems = store.edit('Edit extra cost', (draft) => {
-    const line = draft.setups.find((one) => one.id === setup.value?.id)!.extras.find((one) => one.id === id)
-    if (!line) return
-    if (value === undefined) Reflect.deleteProperty(line, key)
-    else Object.assign(line, { [key]: value })
-  }, { shows: true })
+  const problems = store.edit(
+    'Edit extra cost',
+    (draft) => {
+      const line = draft.setups.find((one) => one.id === setup.value?.id)!.extras.find((one) => one.id === id)
+      if (!line) return
+      if (value === undefined) Reflect.deleteProperty(line, key)
+      else Object.assign(line, { [key]: value })
+    },
+    { shows: true },
+  )
   errors.value = { ...errors.value, [id]: problems[0] ? `${problems[0].place}: ${problems[0].message}.` : '' }
 }
 const add = () =>

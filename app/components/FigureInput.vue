@@ -68,7 +68,8 @@ function done() {
 }
 
 const sameAsShown = (value: number): boolean => {
-  const before = props.figure && parseQuantity(fieldQuantity(props.figure.value, props.field.dimension, props.units), props.field.dimension, props.units)
+  const before =
+    props.figure && parseQuantity(fieldQuantity(props.figure.value, props.field.dimension, props.units), props.field.dimension, props.units)
   return before?.ok === true && before.value === value
 }
 

@@ -32,13 +32,17 @@ function set(id: LimitId, event: Event) {
     }
     value = parsed.value === LIMITS[id].value ? undefined : parsed.value
   }
-  const problems = store.edit(`Limit: ${LIMITS[id].label.toLowerCase()}`, (draft) => {
-    const limits = { ...draft.preferences.limits }
-    if (value === undefined) Reflect.deleteProperty(limits, id)
-    else limits[id] = value
-    if (Object.keys(limits).length > 0) draft.preferences.limits = limits
-    else delete draft.preferences.limits
-  }, { shows: true })
+  const problems = store.edit(
+    `Limit: ${LIMITS[id].label.toLowerCase()}`,
+    (draft) => {
+      const limits = { ...draft.preferences.limits }
+      if (value === undefined) Reflect.deleteProperty(limits, id)
+      else limits[id] = value
+      if (Object.keys(limits).length > 0) draft.preferences.limits = limits
+      else delete draft.preferences.limits
+    },
+    { shows: true },
+  )
   errors.value = { ...errors.value, [id]: problems[0] ? 'A limit is a number from 0 to 1000.' : '' }
 }
 </script>

@@ -91,12 +91,16 @@ function change(one: FitReport, key: 'car' | 'caliper' | 'wheel' | 'by' | 'note'
     }
     value = parsed.value
   }
-  const problems = store.edit('Edit a fit report', (project) => {
-    const target = project.fitReports.find((candidate) => candidate.id === one.id) as Record<string, unknown> | undefined
-    if (!target) return
-    if (value === undefined) Reflect.deleteProperty(target, key)
-    else target[key] = value
-  }, { shows: true })
+  const problems = store.edit(
+    'Edit a fit report',
+    (project) => {
+      const target = project.fitReports.find((candidate) => candidate.id === one.id) as Record<string, unknown> | undefined
+      if (!target) return
+      if (value === undefined) Reflect.deleteProperty(target, key)
+      else target[key] = value
+    },
+    { shows: true },
+  )
   message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
 }
 
@@ -113,7 +117,9 @@ async function open(event: Event) {
   const fresh = newReports(read.reports, all.value)
   rejected.value = read.rejected
   if (fresh.length > 0) {
-    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), { shows: true })
+    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), {
+      shows: true,
+    })
     if (problems[0]) {
       message.value = `${problems[0].place}: ${problems[0].message}.`
       return

@@ -120,7 +120,7 @@ const shown = (one: FitFinding['looked'][number]) =>
     </div>
     <p v-if="row.own?.remedy?.kind === 'spacer'" class="cures small">
       {{ row.own.remedy.sentence }}
-      <span v-if="row.own.remedy.after" class="soft">{{ afterWords(row.own.remedy.after) }}</span>
+      <span v-if="row.own.remedy.after" class="soft">{{ afterWords(row.own.remedy.after) }}</span>{{ ' ' }}
       <NuxtLink :to="link('fit', { axle: row.own.axle === 'rear' ? 'rear' : undefined })">Take it in the drawing</NuxtLink>
     </p>
     <div v-else-if="row.own?.remedy" class="cures cure">

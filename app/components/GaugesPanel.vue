@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { GaugeSession } from '#core/model/project.ts'
 import { hydraulicsOf } from '#core/report/hydraulics-of.ts'
 import { chainPicture } from '#core/report/chain-picture.ts'
+import { chain } from '#core/hydraulics/chain.ts'
 import { effortsToRead } from '#core/hydraulics/gauges.ts'
 import { gaugeReport } from '#core/report/gauge-report.ts'
 import { counted } from '#core/report/words.ts'
@@ -29,6 +30,18 @@ const sessions = computed(() => [...store.project!.gaugeSessions].sort((a, b) =>
 const bestN = computed(() => (hydraulics.value?.system?.booster ? 300 : 600))
 /** At rest, below the knee and beyond it: where a session tells most. */
 const efforts = computed(() => (hydraulics.value?.system ? effortsToRead(hydraulics.value.system, bestN.value) : []))
+/** The same as pressures at the front gauge: a foot is steered by what it shows, not by newtons. */
+const frontsWanted = computed(() => {
+  const { system } = hydraulics.value ?? {}
+  if (!system) return ''
+  const shown = efforts.value.map((effort) =>
+    formatQuantity(chain(system, effort).front.pressureMpa, 'pressure', units.value, {
+      bare: true,
+      decimals: units.value.pressure === 'MPa' ? 1 : 0,
+    }),
+  )
+  return `${[...new Set(shown)].join(', ')} ${units.value.pressure}`
+})
 const legend = (one: GaugeSession) => {
   const at = store.project ? gaugeReport(store.project, one.setupId ?? store.project.setups[0].id, one.pairs).barShare : undefined
   return at === undefined ? '' : `, bar at ${share(at)} front`
@@ -132,7 +145,12 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <button v-if="found.barShare !== undefined && !found.barAsEntered" class="btn main" type="button" @click="takeBar(found.barShare)">
           Enter {{ share(found.barShare) }} as the bar position
         </button>
-        <button v-if="found.kneeMpa !== undefined && !found.kneeAsEntered && adjustable" class="btn" type="button" @click="takeKnee(found.kneeMpa)">
+        <button
+          v-if="found.kneeMpa !== undefined && !found.kneeAsEntered && adjustable"
+          class="btn"
+          type="button"
+          @click="takeKnee(found.kneeMpa)"
+        >
           Enter the knee, {{ mpa(found.kneeMpa) }}
         </button>
       </p>
@@ -165,7 +183,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
       <p class="soft small">
         Engine running, the same foot each time, from rest to hard.
         <template v-if="efforts.length > 0"
-          >These efforts tell most: <span class="num">{{ efforts.map((one) => formatQuantity(one, 'force', units, { bare: true })).join(', ') }} {{ units.force }}</span>.</template
+          >Held where the front gauge shows about <span class="num">{{ frontsWanted }}</span>, the readings tell most.</template
         >
         Two columns can be pasted.
       </p>
@@ -207,7 +225,9 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <li v-for="one in sessions" :key="one.id">
           <span
             ><strong>{{ one.track || 'no place named' }}</strong> <span class="num">{{ one.date }}</span>
-            <span class="soft small">, {{ counted(one.pairs.length, 'pair') }}, {{ setupName(one.setupId) || 'no setup named' }}{{ legend(one) }}</span></span
+            <span class="soft small"
+              >, {{ counted(one.pairs.length, 'pair') }}, {{ setupName(one.setupId) || 'no setup named' }}{{ legend(one) }}</span
+            ></span
           >
           <button class="btn" type="button" @click="startFrom(one)">Start from there</button>
           <button class="btn bare" type="button" :aria-label="`Remove the readings of ${one.date}`" @click="forget(one.id)">
@@ -237,6 +257,10 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
 }
 table {
   max-width: 360px;
+}
+.entry + p,
+.entry + .field-error {
+  margin-top: 6px;
 }
 .entry,
 .actions {

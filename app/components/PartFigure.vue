@@ -21,7 +21,12 @@ const known = (field: string) => (props.part as unknown as Record<string, unknow
 
 <template>
   <div v-if="drawn && letters.size > 0" class="drawn">
-    <DrawnFigure :drawn="drawn" :letters="letters" :current="current" :described="`Where the figures of a ${PART_KINDS[part.kind].one} are taken`" />
+    <DrawnFigure
+      :drawn="drawn"
+      :letters="letters"
+      :current="current"
+      :described="`Where the figures of a ${PART_KINDS[part.kind].one} are taken`"
+    />
     <ol class="small">
       <li v-for="[field, letter] in letters" :key="field" :class="{ here: field === current, open: !known(field) }">
         <b>{{ letter }}</b> {{ table[field]?.label }}

@@ -208,11 +208,13 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
             <td>
               {{ LOST[one.lost] }}
               <span v-if="one.tooLittle" class="tone-needs small block"
-                ><VerdictMark verdict="needs" :size="12" /> less than {{ g(secondaryG) }}{{ one.roadForceN === 0 ? ': only the parking brake is left' : '' }}</span
+                ><VerdictMark verdict="needs" :size="12" /> less than {{ g(secondaryG)
+                }}{{ one.roadForceN === 0 ? ': only the parking brake is left' : '' }}</span
               >
             </td>
             <td class="r num" :class="one.tooLittle ? 'tone-needs' : one.atMost ? 'tone-unknown' : ''">
-              {{ one.atMost ? 'at most ' : '' }}{{ g(one.decelG) }}<span v-if="one.limit !== 'brakes'" class="soft small">{{
+              {{ one.atMost ? 'at most ' : '' }}{{ g(one.decelG)
+              }}<span v-if="one.limit !== 'brakes'" class="soft small">{{
                 one.limit === 'tyres' ? ', the tyres limit' : ', then the rear lifts'
               }}</span>
             </td>
@@ -221,7 +223,8 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         </tbody>
       </table>
       <p class="soft small">
-        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left at this force; rows below it are marked. It is named to compare with, not as an approval.
+        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left at this force; rows below it are marked. It is named to compare
+        with, not as an approval.
       </p>
     </section>
     <section>

@@ -57,9 +57,8 @@ const cheapestNew = computed(() =>
               <span v-if="quote.depositMinor" class="soft small block">and {{ money(quote, quote.depositMinor) }} deposit</span>
             </td>
             <td class="num small">
-              {{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ counted(quote.days, 'day') }}<span class="soft block"
-                >shipping {{ money(quote, quote.shippingMinor) }}; {{ quote.date }}</span
-              >
+              {{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ counted(quote.days, 'day')
+              }}<span class="soft block">shipping {{ money(quote, quote.shippingMinor) }}; {{ quote.date }}</span>
             </td>
             <td class="r">
               <span v-if="isTaken(quote, part.price)" class="tone-fits small"><VerdictMark verdict="fits" :size="13" /> taken</span>

@@ -129,9 +129,10 @@ const unitSet = computed({
       <Icon name="tabler:keyboard" size="19" />
     </button>
     <div v-if="store.saveState === 'conflict'" class="notice" role="alert">
-      <strong>{{
-        store.conflicts.length === 1 ? 'One place was' : `${store.conflicts.length} places were`
-      }} changed here and in another tab at the same time.</strong>
+      <strong
+        >{{ store.conflicts.length === 1 ? 'One place was' : `${store.conflicts.length} places were` }} changed here and in another tab at
+        the same time.</strong
+      >
       <span data-test="conflicts">{{ conflictWords }}</span> All else is put together. Nothing is lost yet; there:
       <button class="btn" type="button" @click="store.chooseBoth('mine')">Keep what is typed here</button>
       <button class="btn" type="button" @click="store.chooseBoth('theirs')">Take the other tab’s</button>

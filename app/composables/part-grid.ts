@@ -65,12 +65,16 @@ export function usePartGrid(kind: Ref<PartKind>, filter: Ref<string>) {
         return false
       }
     }
-    const problems = store.edit(label, (draft) => {
-      draft.parts.forEach((part, index) => {
-        const next = changed.get(part.id)
-        if (next) draft.parts[index] = next as unknown as Part
-      })
-    }, { shows: true })
+    const problems = store.edit(
+      label,
+      (draft) => {
+        draft.parts.forEach((part, index) => {
+          const next = changed.get(part.id)
+          if (next) draft.parts[index] = next as unknown as Part
+        })
+      },
+      { shows: true },
+    )
     message.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
     return problems.length === 0
   }

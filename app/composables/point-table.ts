@@ -83,7 +83,12 @@ export function usePointTable(options: Options) {
     else if (options.profile()) {
       const { points, readings, instrument: used, rows: from } = whole[0]!
       const filled = from.filter((row) => row.z.trim() !== '' || row.r.trim() !== '')
-      next = { points, tags: filled.slice(0, -1).map((row) => row.tag), origin: origin.value, ...(readings ? { readings, instrument: used! } : {}) }
+      next = {
+        points,
+        tags: filled.slice(0, -1).map((row) => row.tag),
+        origin: origin.value,
+        ...(readings ? { readings, instrument: used! } : {}),
+      }
     } else
       next = whole.map(({ name, points, readings, instrument: used }) => ({
         name,

@@ -89,7 +89,9 @@ describe('reports of the open project', () => {
     const { reports, troubles } = run(useReports)
     await until(() => reports.value.length > 0, 'reports')
     expect(reports.value.some((one) => one.setupId === 'balanced')).toBe(true)
-    expect(troubles.value).toEqual([expect.stringMatching(/^“Big kit” could not be computed: a broken promise\. The other setups are intact/)])
+    expect(troubles.value).toEqual([
+      expect.stringMatching(/^“Big kit” could not be computed: a broken promise\. The other setups are intact/),
+    ])
   })
   test('a closed project has none, and an answer that comes late for it is dropped', async () => {
     const { asked, answer } = held(WORKER.reports)

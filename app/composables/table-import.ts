@@ -78,14 +78,18 @@ export const useTableImport = createSharedComposable(() => {
   function take(): string {
     const found = taken.value
     if (!found || found.parts.length === 0) return 'No row can be taken.'
-    const problems = store.edit(`Bring in ${found.parts.length} ${PART_KINDS[kind.value].many}`, (draft) => {
-      for (const part of found.parts) {
-        const at = update.value ? draft.parts.findIndex((one) => one.id === known(part)?.id) : -1
-        if (at < 0) draft.parts.push(part)
-        // what the table does not name stays as it was
-        else draft.parts[at] = { ...draft.parts[at]!, ...part, id: draft.parts[at]!.id } as Part
-      }
-    }, { shows: true })
+    const problems = store.edit(
+      `Bring in ${found.parts.length} ${PART_KINDS[kind.value].many}`,
+      (draft) => {
+        for (const part of found.parts) {
+          const at = update.value ? draft.parts.findIndex((one) => one.id === known(part)?.id) : -1
+          if (at < 0) draft.parts.push(part)
+          // what the table does not name stays as it was
+          else draft.parts[at] = { ...draft.parts[at]!, ...part, id: draft.parts[at]!.id } as Part
+        }
+      },
+      { shows: true },
+    )
     if (problems[0]) return `${problems[0].place}: ${problems[0].message}.`
     close()
     return ''

@@ -50,7 +50,9 @@ export function keepDraft(place: string, text: string, at: number, keeper = stor
 export const dropDraft = (place: string, keeper = storeOf()): void => keeper?.removeItem(PREFIX + place)
 
 function forgetOldest(keeper: Keeper): void {
-  const keys = Array.from({ length: keeper.length }, (_, i) => keeper.key(i)).filter((key): key is string => key?.startsWith(PREFIX) ?? false)
+  const keys = Array.from({ length: keeper.length }, (_, i) => keeper.key(i)).filter(
+    (key): key is string => key?.startsWith(PREFIX) ?? false,
+  )
   if (keys.length <= MOST) return
   const aged = keys.map((key) => ({ key, at: read(keeper.getItem(key))?.at ?? 0 })).sort((a, b) => a.at - b.at)
   for (const { key } of aged.slice(0, keys.length - MOST)) keeper.removeItem(key)

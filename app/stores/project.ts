@@ -272,11 +272,16 @@ export const useProjectStore = defineStore('project', () => {
     base = theirs.project
     theirs = undefined
     conflicts.value = []
-    const keys = (Object.keys({ ...before, ...next }) as (keyof Project)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(next[key]))
+    const keys = (Object.keys({ ...before, ...next }) as (keyof Project)[]).filter(
+      (key) => JSON.stringify(before[key]) !== JSON.stringify(next[key]),
+    )
     if (keys.length > 0) {
       const patches = (of: Project): Patch[] => keys.map((key) => ({ op: 'replace', path: [key], value: of[key] }))
       project.value = freeze(next, true)
-      past.value = [...past.value, { label: 'change of another tab', gesture: undefined, forward: patches(next), back: patches(before) }].slice(-MOST_STEPS)
+      past.value = [
+        ...past.value,
+        { label: 'change of another tab', gesture: undefined, forward: patches(next), back: patches(before) },
+      ].slice(-MOST_STEPS)
       future.value = []
       gesture = undefined
       refreshedAt.value += 1

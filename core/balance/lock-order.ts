@@ -90,9 +90,7 @@ function placesToLook(system: BrakeSystem, mass: Mass, extras: Extras): number[]
   const roots = ends.slice(1).flatMap((to, i) => {
     const from = ends[i]!
     const [a, m, b] = [from, (from + to) / 2, to].map(difference)
-    return a === undefined || m === undefined || b === undefined
-      ? []
-      : quadraticRoots(a, m, b).map((share) => from + share * (to - from))
+    return a === undefined || m === undefined || b === undefined ? [] : quadraticRoots(a, m, b).map((share) => from + share * (to - from))
   })
   return [...ends, ...roots].sort((x, y) => x - y)
 }

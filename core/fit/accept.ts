@@ -50,10 +50,9 @@ export function putPart(draft: Project, setup: Setup, place: SlotPlace, part: Sl
 }
 
 const dropRebuild = (setup: Setup, place: SlotPlace): void => {
-  const id = place.axle
-    ? pieceLineId({ rule: 'used-part', axle: place.axle, slot: place.slot })
-    : pieceLineId({ rule: 'used-hydraulics' })
-  if (place.axle || place.slot === 'masterCylinder' || place.slot === 'booster') setup.extras = setup.extras.filter((line) => line.id !== id)
+  const id = place.axle ? pieceLineId({ rule: 'used-part', axle: place.axle, slot: place.slot }) : pieceLineId({ rule: 'used-hydraulics' })
+  if (place.axle || place.slot === 'masterCylinder' || place.slot === 'booster')
+    setup.extras = setup.extras.filter((line) => line.id !== id)
 }
 
 /** Shims of a setup; on the car as it stands they are there already and are not bought. */

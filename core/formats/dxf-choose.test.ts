@@ -23,7 +23,10 @@ const names = (kind: 'outlines' | 'profile', ...layers: DxfLayer[]) => layersFor
 
 test('a wheel beside the caliper is not taken for one, by its name', () => {
   expect(names('outlines', layer('WHEEL', wheelPoints), layer('body', bodyPoints))).toEqual(['body'])
-  expect(names('profile', layer('barrel', wheelPoints), layer('spokes', wheelPoints), layer('caliper', bodyPoints))).toEqual(['barrel', 'spokes'])
+  expect(names('profile', layer('barrel', wheelPoints), layer('spokes', wheelPoints), layer('caliper', bodyPoints))).toEqual([
+    'barrel',
+    'spokes',
+  ])
 })
 test('nor by where it lies, where names say nothing', () => {
   expect(names('outlines', layer('0', wheelPoints), layer('1', bodyPoints))).toEqual(['1'])

@@ -52,8 +52,7 @@ export function layersFor(kind: 'outlines' | 'profile', layers: readonly DxfLaye
   }
   const around = usable.find((layer) => usable.length > 1 && usable.every((other) => other === layer || under(other, layer)))
   const named = usable.some((layer) => WHEEL.test(layer.name))
-  const isWheel = (layer: DxfLayer): boolean =>
-    !CALIPER.test(layer.name) && (WHEEL.test(layer.name) || (!named && layer === around))
+  const isWheel = (layer: DxfLayer): boolean => !CALIPER.test(layer.name) && (WHEEL.test(layer.name) || (!named && layer === around))
   const wheel = usable.filter(isWheel)
   if (kind === 'outlines') return usable.filter((layer) => !wheel.includes(layer))
   return wheel.length > 0 ? wheel : usable.filter((layer) => !CALIPER.test(layer.name))

@@ -44,12 +44,12 @@ export function failures(
             ['assist', bare],
           ]
         : [
-          ['front', system],
-          ['rear', system],
-          ['assist', bare],
-          ['frontAndAssist', bare],
-          ['rearAndAssist', bare],
-        ]
+            ['front', system],
+            ['rear', system],
+            ['assist', bare],
+            ['frontAndAssist', bare],
+            ['rearAndAssist', bare],
+          ]
   return lost.map(([what, left]) => one(what, left, takers, pedalForceN, chamberMm, freeStrokeMm))
 }
 

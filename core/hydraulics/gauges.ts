@@ -155,7 +155,12 @@ function bestOf(shape: Shape, pairs: readonly PressurePair[]): Found | undefined
     for (const [knee, decay] of [
       [1, 1 + share],
       [1, 1 - share],
-      ...(shape.kinked ? ([[1 + share / 2, 1], [1 - share / 2, 1]] as const) : []),
+      ...(shape.kinked
+        ? ([
+            [1 + share / 2, 1],
+            [1 - share / 2, 1],
+          ] as const)
+        : []),
     ] as const)
       if (bestDecay * decay <= MOST_DECAY_MPA) take(at(best.kneeFrontMpa * knee, bestDecay * decay), bestDecay * decay)
   return best

@@ -41,7 +41,9 @@ export function circuitStrokesMm(master: MasterCylinder, fluidMm3: { front: numb
  * cylinders the bar's pivot moves by their mean, weighted by its share.
  */
 export const rodStrokeMm = (master: MasterCylinder, strokesMm: { front: number; rear: number }): number =>
-  master.kind === 'tandem' ? strokesMm.front + strokesMm.rear : master.frontShare * strokesMm.front + (1 - master.frontShare) * strokesMm.rear
+  master.kind === 'tandem'
+    ? strokesMm.front + strokesMm.rear
+    : master.frontShare * strokesMm.front + (1 - master.frontShare) * strokesMm.rear
 
 /**
  * Stroke of the pushrod (twin cylinders: of the bar's pivot) at working pressure, with the free stroke before anything moves, mm.

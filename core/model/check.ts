@@ -51,7 +51,8 @@ function referenceProblems(project: Project): { path: string; message: string }[
       if (typeof slot !== 'string') return
       const kind = kinds.get(slot)
       if (kind === undefined) say(path, `names the part ${slot}, which is not in the file`)
-      else if (!kindsAllowed.includes(kind)) say(path, `holds a ${kindWord(kind)}, where a ${kindsAllowed.map(kindWord).join(' or ')} belongs`)
+      else if (!kindsAllowed.includes(kind))
+        say(path, `holds a ${kindWord(kind)}, where a ${kindsAllowed.map(kindWord).join(' or ')} belongs`)
     }
     for (const axle of AXLES) {
       for (const [slot, { kinds: allowed }] of Object.entries(AXLE_SLOTS))

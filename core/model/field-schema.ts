@@ -96,7 +96,10 @@ const instrumentSchema = () =>
     .strict()
     .oneOf(INSTRUMENT_IDS, `must be one of ${INSTRUMENT_IDS.join(', ')}`)
 
-const originSchema = () => string().strict().oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)
+const originSchema = () =>
+  string()
+    .strict()
+    .oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)
 
 const pointReadingsSchema = () =>
   array()

@@ -53,7 +53,11 @@ describe('two tabs', () => {
 
 describe('properties', () => {
   const leaf = fc.oneof(fc.integer(), fc.string({ maxLength: 4 }), fc.constant(undefined))
-  const tree = fc.record({ a: leaf, b: fc.record({ c: leaf, d: leaf }), list: fc.uniqueArray(fc.record({ id: fc.constantFrom('x', 'y', 'z'), n: leaf }), { selector: (one) => one.id }) })
+  const tree = fc.record({
+    a: leaf,
+    b: fc.record({ c: leaf, d: leaf }),
+    list: fc.uniqueArray(fc.record({ id: fc.constantFrom('x', 'y', 'z'), n: leaf }), { selector: (one) => one.id }),
+  })
   test('nothing changed on one side gives the other', () => {
     fc.assert(
       fc.property(tree, tree, (base, other) => {

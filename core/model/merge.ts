@@ -24,7 +24,8 @@ const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) =
 
 /** Members that make sense only as a whole: a figure with its readings, points with their tags. */
 const WHOLE = new Set(['value', 'points', 'lowMinor', 'pairs'])
-const isWhole = (...values: unknown[]): boolean => values.some((value) => isPlain(value) && Object.keys(value).some((key) => WHOLE.has(key)))
+const isWhole = (...values: unknown[]): boolean =>
+  values.some((value) => isPlain(value) && Object.keys(value).some((key) => WHOLE.has(key)))
 
 /**
  * A three-way merge: what only one side changed is taken, what both changed alike is taken once, and where both touched
@@ -51,7 +52,8 @@ function mergeAt(base: unknown, mine: unknown, theirs: unknown, path: MergePath,
     }
     return out
   }
-  if (isKeyed(mine) && isKeyed(theirs) && (base === undefined || isKeyed(base))) return mergeKeyed(base ?? [], mine, theirs, path, conflicts)
+  if (isKeyed(mine) && isKeyed(theirs) && (base === undefined || isKeyed(base)))
+    return mergeKeyed(base ?? [], mine, theirs, path, conflicts)
   conflicts.push({ path, base, mine, theirs })
   return mine
 }
@@ -68,7 +70,10 @@ function mergeKeyed(
   // what the other side added goes behind what stood before it there
   theirs.forEach((one, i) => {
     if (ids.includes(one.id) || at(base, one.id)) return
-    const before = theirs.slice(0, i).reverse().find((other) => ids.includes(other.id))
+    const before = theirs
+      .slice(0, i)
+      .reverse()
+      .find((other) => ids.includes(other.id))
     ids.splice(before ? ids.indexOf(before.id) + 1 : 0, 0, one.id)
   })
   // what mine removed and theirs changed is a question, too

@@ -36,7 +36,12 @@ export const MIGRATIONS: MigrationTable = {
       ...older,
       ...(Array.isArray(older.parts) ? { parts: parts.map(withOrigins) } : {}),
       ...(isObject(older.car)
-        ? { car: { ...older.car, ...each(older.car, ['front', 'rear'], (axle: Record<string, unknown>) => ({ ...axle, ...each(axle, ['objects'], outlines) })) } }
+        ? {
+            car: {
+              ...older.car,
+              ...each(older.car, ['front', 'rear'], (axle: Record<string, unknown>) => ({ ...axle, ...each(axle, ['objects'], outlines) })),
+            },
+          }
         : {}),
       ...(Array.isArray(older.setups) ? { setups: (older.setups as unknown[]).map((setup) => tried(setup, parts)) } : {}),
     }

@@ -171,6 +171,7 @@ function apart(piece: string, choice: UnitChoice): string[] {
   if (parseQuantity(piece, 'length', choice).ok) return [piece]
   const pieces = piece.split(/\s+(?=[-+\u2212]?[.,]?\d)/)
   // "1 250" may be one number with a blank for its thousands
-  if (pieces.length < 2 || pieces.slice(1).some((one, i) => /^\d{3}(?!\d|[.,])/.test(one) && /^[-+\u2212]?\d{1,3}$/.test(pieces[i]!))) return [piece]
+  if (pieces.length < 2 || pieces.slice(1).some((one, i) => /^\d{3}(?!\d|[.,])/.test(one) && /^[-+\u2212]?\d{1,3}$/.test(pieces[i]!)))
+    return [piece]
   return pieces.every((one) => parseQuantity(one, 'length', choice).ok) ? pieces : [piece]
 }

@@ -9,12 +9,16 @@ test('three thirds are ten tenths', () => {
 })
 test('they add up, and none is off by one or more', () => {
   fc.assert(
-    fc.property(fc.array(fc.double({ min: 0.001, max: 1, noNaN: true }), { minLength: 1, maxLength: 6 }), fc.constantFrom(10, 100), (raw, of) => {
-      const sum = raw.reduce((a, b) => a + b, 0)
-      const shares = raw.map((one) => one / sum)
-      const parts = wholeParts(shares, of)
-      expect(parts.reduce((a, b) => a + b, 0)).toBe(of)
-      parts.forEach((part, i) => expect(Math.abs(part - shares[i]! * of)).toBeLessThan(1 + 1e-6))
-    }),
+    fc.property(
+      fc.array(fc.double({ min: 0.001, max: 1, noNaN: true }), { minLength: 1, maxLength: 6 }),
+      fc.constantFrom(10, 100),
+      (raw, of) => {
+        const sum = raw.reduce((a, b) => a + b, 0)
+        const shares = raw.map((one) => one / sum)
+        const parts = wholeParts(shares, of)
+        expect(parts.reduce((a, b) => a + b, 0)).toBe(of)
+        parts.forEach((part, i) => expect(Math.abs(part - shares[i]! * of)).toBeLessThan(1 + 1e-6))
+      },
+    ),
   )
 })

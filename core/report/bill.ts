@@ -1,6 +1,15 @@
 import { chanceWithin, costTotal, lineAmount, roundMinor, type CostLine } from '../cost/total.ts'
 import { PART_KINDS } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Bundle, type Part, type Price } from '../model/project.ts'
+import {
+  AXLE_SLOTS,
+  AXLES,
+  HYDRAULIC_SLOTS,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Bundle,
+  type Part,
+  type Price,
+} from '../model/project.ts'
 import { slotOf, stockSetup } from '../model/resolve.ts'
 import { boughtWhole, slotFor } from '../model/take-bundle.ts'
 import { formatQuantity } from '../quantity/format.ts'
@@ -233,7 +242,10 @@ function broughtBy(project: Context['project'], bundles: readonly Bundle[]): Rea
 }
 
 /** Parts in this setup's slots that the car does not have yet, each once, with the pieces it takes beyond those that bundles bring. */
-export function partsToBuy({ project, setup }: Context, brought: ReadonlyMap<string, number> = new Map()): { part: Part; pieces: number; places: string[] }[] {
+export function partsToBuy(
+  { project, setup }: Context,
+  brought: ReadonlyMap<string, number> = new Map(),
+): { part: Part; pieces: number; places: string[] }[] {
   const stock = stockSetup(project)
   const byId = new Map<string, { part: Part; pieces: number; places: string[] }>()
   const take = (id: string, pieces: number, place: string) => {

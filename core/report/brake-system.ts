@@ -107,7 +107,9 @@ function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'
       at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
       how: '50 % is centred; the step Balance, Bores, says where each pair of bores wants it.',
     })
-    return frontBoreMm === undefined || rearBoreMm === undefined || frontShare === undefined ? undefined : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
+    return frontBoreMm === undefined || rearBoreMm === undefined || frontShare === undefined
+      ? undefined
+      : { kind: 'twin', frontBoreMm, rearBoreMm, frontShare }
   }
   if (!part.construction) work.ask(`Construction of ${part.name}`, { kind: 'part', partId: part.id, field: 'construction' })
   const boreMm = readPart(work, part, 'boreMm')

@@ -193,7 +193,10 @@ function matchingTrialFit(context: Context, axle: Axle, spacerMm: number | undef
 function staleTrial(context: Context, axle: Axle, spacerMm: number | undefined): Corner['trial'] {
   const own = context.setup[axle].trialFit
   if (!own || matchingTrialFit(context, axle, spacerMm)) return undefined
-  return { sentence: 'The trial fit was made with other parts, another face height, other weights or another spacer and does not count here.', agree: true }
+  return {
+    sentence: 'The trial fit was made with other parts, another face height, other weights or another spacer and does not count here.',
+    agree: true,
+  }
 }
 
 function differenceAgrees(

@@ -8,7 +8,9 @@ test('one setup that fails is named, and leaves the others as they are', () => {
     if (id === 'big-kit') throw new RangeError('a broken promise')
     return evaluate(project, id)
   })
-  expect(found.filter(isReport).map((one) => one.setupId)).toEqual(DEMO_PROJECT.setups.map((one) => one.id).filter((id) => id !== 'big-kit'))
+  expect(found.filter(isReport).map((one) => one.setupId)).toEqual(
+    DEMO_PROJECT.setups.map((one) => one.id).filter((id) => id !== 'big-kit'),
+  )
   expect(found.find((one) => !isReport(one))).toEqual({
     setupId: 'big-kit',
     setupName: DEMO_PROJECT.setups.find((one) => one.id === 'big-kit')!.name,

@@ -22,7 +22,12 @@ export function evaluateAll(project: Project, make: typeof evaluate = evaluate):
     try {
       return make(project, setup.id)
     } catch (error) {
-      return { setupId: setup.id, setupName: setup.name, isStock: index === 0, failed: error instanceof Error ? error.message : String(error) }
+      return {
+        setupId: setup.id,
+        setupName: setup.name,
+        isStock: index === 0,
+        failed: error instanceof Error ? error.message : String(error),
+      }
     }
   })
 }

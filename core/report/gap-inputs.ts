@@ -64,9 +64,7 @@ export interface PointDoubt {
  * that were read count by their readings; others are worth what points of their origin have turned out to be, and those
  * without an origin no more than an estimate.
  */
-export function pointDoubt(
-  taken: readonly { readings?: PointReadings[]; instrument?: InstrumentId; origin?: Origin }[],
-): PointDoubt {
+export function pointDoubt(taken: readonly { readings?: PointReadings[]; instrument?: InstrumentId; origin?: Origin }[]): PointDoubt {
   const found: PointDoubt = { zMm: 0, rMm: 0, assumed: taken.length === 0 }
   const atLeast = (zMm: number, rMm: number) => {
     found.zMm = Math.max(found.zMm, zMm)

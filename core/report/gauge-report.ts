@@ -56,7 +56,10 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
     sentences,
   }
   if (!fit) {
-    say('unknown', 'Three pairs at different efforts are needed, one of them at rest; eight or more from light to hard show the knee of a valve.')
+    say(
+      'unknown',
+      'Three pairs at different efforts are needed, one of them at rest; eight or more from light to hard show the knee of a valve.',
+    )
     return report
   }
   const lowest = Math.min(...pairs.map(([, rear]) => rear))
@@ -141,5 +144,9 @@ function sayKnee(report: GaugeReport, fit: GaugeFit, highest: number, say: Say, 
       'needs',
       `No knee is seen up to ${mpa(highest - fit.interceptMpa)}, where ${mpa(model)} is entered: the valve is set higher, or does not work.`,
     )
-  else say('unknown', `The readings end at ${mpa(highest - fit.interceptMpa)}: whether the valve takes hold at ${mpa(model)} they do not show. Read harder ones.`)
+  else
+    say(
+      'unknown',
+      `The readings end at ${mpa(highest - fit.interceptMpa)}: whether the valve takes hold at ${mpa(model)} they do not show. Read harder ones.`,
+    )
 }

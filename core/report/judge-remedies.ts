@@ -15,7 +15,13 @@ const MOST_TRIED = 12
  * out, what leaves less open comes first, and what each brings is said with it. A need that nothing cures is a blocker.
  * Pieces to buy change no part of the setup, and stay as the rule names them.
  */
-export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitFinding[], findings: readonly Finding[], stock: StockBrakes) {
+export function judgeRemedies(
+  project: Project,
+  setup: Setup,
+  fit: readonly FitFinding[],
+  findings: readonly Finding[],
+  stock: StockBrakes,
+) {
   let known: Outcome | undefined
   const before = () => (known ??= outcomeFrom(fit, findings))
   const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock })
@@ -24,7 +30,12 @@ export function judgeRemedies(project: Project, setup: Setup, fit: readonly FitF
     if (tried.length === 0) return one
     const cures = tried
       .slice(0, MOST_TRIED)
-      .flatMap((remedy) => judge(project, setup, remedy, findingKey(one), reachOf(one.axle, movesPedal(remedy)), (draft) => acceptRemedy(draft, setup.id, one, remedy)) ?? [])
+      .flatMap(
+        (remedy) =>
+          judge(project, setup, remedy, findingKey(one), reachOf(one.axle, movesPedal(remedy)), (draft) =>
+            acceptRemedy(draft, setup.id, one, remedy),
+          ) ?? [],
+      )
       .sort((a, b) => betterFirst(a.outcome, b.outcome))
       .map(({ remedy, outcome, brings }): Remedy => ({ ...remedy, after: { verdict: outcome.verdict, open: outcome.open, brings } }))
     const remedies = [...cures, ...one.remedies.filter((remedy) => remedy.kind === 'piece')]

@@ -262,4 +262,3 @@ export function withLeverChange(project: Project, setup: Setup, change: LeverCha
   return next
 }
 const structuredCloneOf = (setup: Setup): Setup => JSON.parse(JSON.stringify(setup)) as Setup
-

@@ -53,7 +53,8 @@ function keptDistribution({ project }: Context, againstStock: ReportFigure): Pic
     ? {
         verdict: 'check',
         missing: [],
-        sentence: 'Electronic rear distribution is kept, but the base split goes more than the allowed points to the rear: have it confirmed.',
+        sentence:
+          'Electronic rear distribution is kept, but the base split goes more than the allowed points to the rear: have it confirmed.',
       }
     : {
         verdict: 'fits',

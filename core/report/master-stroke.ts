@@ -88,12 +88,7 @@ function barTilt(
     front: axleFluidMm3(front, stage.front.pressureMpa),
     rear: axleFluidMm3(rear, stage.rear.pressureMpa),
   })
-  const tiltDeg = Math.abs(
-    barTiltDeg(
-      { frontStrokeMm: strokes.front, rearStrokeMm: strokes.rear },
-      spacingMm,
-    ),
-  )
+  const tiltDeg = Math.abs(barTiltDeg({ frontStrokeMm: strokes.front, rearStrokeMm: strokes.rear }, spacingMm))
   const degrees = (value: number) => `${formatQuantity(value, 'number', undefined, { decimals: 1 })}°`
   return tiltDeg <= mostDeg
     ? { verdict: 'fits', missing: [], sentence: `The bar tilts ${degrees(tiltDeg)} of ${degrees(mostDeg)}.` }
@@ -183,4 +178,6 @@ function strokeUsed(
 }
 
 const sayMissing = ({ missing }: ReportFigure): string =>
-  missing.length === 0 ? 'Cannot say how much stroke a hard stop takes: the brakes cannot be computed, see the balance.' : `Cannot say: ${notKnown(missing)}.`
+  missing.length === 0
+    ? 'Cannot say how much stroke a hard stop takes: the brakes cannot be computed, see the balance.'
+    : `Cannot say: ${notKnown(missing)}.`

@@ -74,7 +74,8 @@ function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdic
     likely.map(([, chance]) => chance / together),
     10,
   )
-  const cases = (i: number) => (likely.length === 1 && likely[0]![1] < 1 ? 'nearly 10' : tenths[i] === 0 ? 'less than 1' : String(tenths[i]))
+  const cases = (i: number) =>
+    likely.length === 1 && likely[0]![1] < 1 ? 'nearly 10' : tenths[i] === 0 ? 'less than 1' : String(tenths[i])
   return `it ${likely.map(([verdict], i) => `${WORDS[verdict]} in ${cases(i)}${i === 0 ? ' of 10 cases' : ''}`).join(', ')}.`
 }
 

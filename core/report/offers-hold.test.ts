@@ -50,22 +50,30 @@ describe('levers', () => {
   test('over 120 setups made at random', () => {
     let offers = 0
     fc.assert(
-      fc.property(randomSetup, fc.double({ min: 0.3, max: 6, noNaN: true }), fc.double({ min: 0, max: 0.6, noNaN: true }), (parts, knee, slope) => {
-        const project = withSetup(parts)
-        const valve = project.parts.find((one) => one.id === 'stock-valve')!
-        Object.assign(valve, { kneeMpa: { value: knee, origin: 'measured' }, slope: { value: slope, origin: 'measured' } })
-        offers += holds(project, SETUP)
-      }),
+      fc.property(
+        randomSetup,
+        fc.double({ min: 0.3, max: 6, noNaN: true }),
+        fc.double({ min: 0, max: 0.6, noNaN: true }),
+        (parts, knee, slope) => {
+          const project = withSetup(parts)
+          const valve = project.parts.find((one) => one.id === 'stock-valve')!
+          Object.assign(valve, { kneeMpa: { value: knee, origin: 'measured' }, slope: { value: slope, origin: 'measured' } })
+          offers += holds(project, SETUP)
+        },
+      ),
       { numRuns: 120, seed: SEED },
     )
     expect(offers).toBeGreaterThan(20)
   })
   test('the valve that turned the order early: no lever promises what the order does not keep', () => {
     const project = clone(DEMO_PROJECT)
-    Object.assign(project.parts.find((one) => one.id === 'stock-valve')!, {
-      kneeMpa: { value: 1.5, origin: 'measured' },
-      slope: { value: 0.1, origin: 'measured' },
-    })
+    Object.assign(
+      project.parts.find((one) => one.id === 'stock-valve')!,
+      {
+        kneeMpa: { value: 1.5, origin: 'measured' },
+        slope: { value: 0.1, origin: 'measured' },
+      },
+    )
     expect(hydraulicsOf(project, 'as-it-stands').system).toBeDefined()
     holds(project, 'as-it-stands')
   })
@@ -145,7 +153,12 @@ describe('candidates', () => {
           before.findings.get(key)?.verdict !== 'blocked' &&
           !['car.lock-order', 'car.master-stroke', 'car.abs', 'car.pedal-effort'].includes(key),
       )
-      expect([one.partId, one.slot, one.axle, blocked.length > 0 ? one.worst : 'blocked']).toEqual([one.partId, one.slot, one.axle, 'blocked'])
+      expect([one.partId, one.slot, one.axle, blocked.length > 0 ? one.worst : 'blocked']).toEqual([
+        one.partId,
+        one.slot,
+        one.axle,
+        'blocked',
+      ])
     }
     return offered.length
   }

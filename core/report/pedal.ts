@@ -87,7 +87,12 @@ export function pedalReport(
     stroke.figure,
     abs.figure,
   ]
-  const findings = [stroke.finding, ...effortFinding(context, force), ...(abs.finding ? [abs.finding] : []), lockFinding(context, system, mass, order, critical.missing, abs.figure)]
+  const findings = [
+    stroke.finding,
+    ...effortFinding(context, force),
+    ...(abs.finding ? [abs.finding] : []),
+    lockFinding(context, system, mass, order, critical.missing, abs.figure),
+  ]
   return { figures, chain: stage, lockOrder: order, adhesion: brief ? [] : curve(system, mass), findings }
 }
 
@@ -101,7 +106,13 @@ function effortFinding({ project, resolved, isStock }: Context, force: ReportFig
     return [{ ...base, verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.' }]
   const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} take ${show(force.value)} at the pedal`
   if (force.value > DRIVER_LIMIT_N)
-    return [{ ...base, verdict: use === 'road' ? 'blocked' : 'check', sentence: `${said}; few drivers reach ${show(DRIVER_LIMIT_N)}. A smaller bore or a longer pedal.` }]
+    return [
+      {
+        ...base,
+        verdict: use === 'road' ? 'blocked' : 'check',
+        sentence: `${said}; few drivers reach ${show(DRIVER_LIMIT_N)}. A smaller bore or a longer pedal.`,
+      },
+    ]
   const { high } = BANDS[use].forceN
   return force.value > high
     ? [{ ...base, verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Try it at walking pace on private ground.` }]

@@ -152,14 +152,21 @@ describe('the bill', () => {
     // what breaks it is left, what comes after and fits is bought
     expect(at(60_000).within.slice(0, 2)).toEqual(['kit4-caliper', 'kit-bracket'])
     const bought = (minor: number) => {
-      const { bill } = evaluate(demo((project) => (project.preferences.budgetMinor = minor)), 'balanced')
+      const { bill } = evaluate(
+        demo((project) => (project.preferences.budgetMinor = minor)),
+        'balanced',
+      )
       return bill.lines.filter((line) => bill.budget!.within.includes(line.id)).reduce((sum, line) => sum + line.likely!, 0)
     }
     for (const minor of [10_000, 60_000, 70_000, 97_700]) {
-      const { bill } = evaluate(demo((project) => (project.preferences.budgetMinor = minor)), 'balanced')
+      const { bill } = evaluate(
+        demo((project) => (project.preferences.budgetMinor = minor)),
+        'balanced',
+      )
       const left = minor - bought(minor)
       expect(left).toBeGreaterThanOrEqual(0)
-      for (const line of bill.lines) if (line.likely! > 0 && !bill.budget!.within.includes(line.id)) expect(line.likely!).toBeGreaterThan(left)
+      for (const line of bill.lines)
+        if (line.likely! > 0 && !bill.budget!.within.includes(line.id)) expect(line.likely!).toBeGreaterThan(left)
     }
     expect(at(97_700).chance).toBeGreaterThan(0.1)
     expect(at(97_700).chance).toBeLessThan(0.6)
@@ -247,7 +254,14 @@ describe('a season', () => {
   test('a drum has no pads to wear; seals are the car’s as long as its calipers are', () => {
     const project = worn((draft) => {
       draft.setups[0].wear!.rebuild = { lastsEvents: figure(16), price: price(4000) }
-      draft.setups.push({ id: 'drums', name: 'Drums', front: {}, rear: { caliper: draft.parts.find((one) => one.kind === 'drum')!.id }, hydraulics: {}, extras: [] })
+      draft.setups.push({
+        id: 'drums',
+        name: 'Drums',
+        front: {},
+        rear: { caliper: draft.parts.find((one) => one.kind === 'drum')!.id },
+        hydraulics: {},
+        extras: [],
+      })
     })
     const row = (id: string, what: string) => evaluate(project, id).season.rows.find((one) => one.what === what)
     expect([row('drums', 'rearPads'), row('drums', 'rearRotors')]).toEqual([undefined, undefined])

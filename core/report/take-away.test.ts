@@ -20,7 +20,15 @@ const WEIGHTS = ['weightThicknessMm', 'weightFromMm', 'weightToMm']
  * Figures that a documented default stands in for, marked as assumed wherever they count: without them a verdict is one
  * about a usual car.
  */
-const HAVE_DEFAULTS = new Set(['pedalEfficiency', 'wellDepthMm', 'wallMm', 'measuredTravelMm', 'measuredTravelForceN', 'construction', ...WEIGHTS])
+const HAVE_DEFAULTS = new Set([
+  'pedalEfficiency',
+  'wellDepthMm',
+  'wallMm',
+  'measuredTravelMm',
+  'measuredTravelForceN',
+  'construction',
+  ...WEIGHTS,
+])
 
 /** How sure something is: without it a wider class counts, which may still be enough. */
 const DOUBTS = new Set(['uAxialMm', 'uRadialMm', 'uBarrelRadialMm', 'uFaceAxialMm'])

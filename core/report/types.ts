@@ -85,8 +85,7 @@ export interface Finding {
   figureId: FigureId
   missing: Missing[]
   remedy?: { after?: After } & (
-    | { kind: 'spacer'; thicknessMm: number; sentence: string }
-    | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
+    { kind: 'spacer'; thicknessMm: number; sentence: string } | { kind: 'hydraulic'; slot: HydraulicSlot; partId: string; sentence: string }
   )
 }
 

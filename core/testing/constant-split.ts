@@ -22,4 +22,3 @@ export function bestDeceleration(frontShare: number, staticFront: number, chi: n
   const decelG = Math.min(front, rear)
   return { friction, decelG, axle: front < rear ? 'front' : 'rear', efficiency: decelG / friction }
 }
-

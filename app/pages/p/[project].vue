@@ -37,7 +37,11 @@ watch(
   (one) => {
     if (!one) return
     const more = one.more > 0 ? ` ${counted(one.more, 'more place')} like it.` : ''
-    ElMessage.error({ message: `Not taken: ${one.label}. ${one.problem.place}: ${one.problem.message}.${more}`, duration: 9000, showClose: true })
+    ElMessage.error({
+      message: `Not taken: ${one.label}. ${one.problem.place}: ${one.problem.message}.${more}`,
+      duration: 9000,
+      showClose: true,
+    })
   },
 )
 useEventListener(document, 'visibilitychange', () => {

@@ -20,8 +20,12 @@ export const boosterMount: Rule = {
     if (mounting === 'no')
       return { verdict: 'blocked', safety: true, sentence: `${what}: it does not go on, and there is no place for the master cylinder.` }
     const pieces: (Remedy & { kind: 'piece' })[] = [
-      ...(mounting === 'plate' ? [piece('booster-plate', 'Adapter plate for the pedal side', 'Made by a machine shop, stiff enough for a hard stop.')] : []),
-      ...(pushrod === 'other' ? [piece('pushrod', 'Pushrod of another length', 'With free play at the piston, set as its maker says.')] : []),
+      ...(mounting === 'plate'
+        ? [piece('booster-plate', 'Adapter plate for the pedal side', 'Made by a machine shop, stiff enough for a hard stop.')]
+        : []),
+      ...(pushrod === 'other'
+        ? [piece('pushrod', 'Pushrod of another length', 'With free play at the piston, set as its maker says.')]
+        : []),
     ]
     if (pieces.length > 0) {
       const [first, second] = pieces

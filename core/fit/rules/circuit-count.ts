@@ -60,7 +60,15 @@ export const circuitCount: Rule = {
       ...figure,
       verdict: 'needs',
       sentence: `${outlets} outlets for ${lines} lines: the rest must be closed.`,
-      remedies: [{ kind: 'piece', label: 'Plug for an outlet', quantity: outlets - lines, piece: { id: 'outlet-plug' }, sentence: 'A plug with the seat of the port.' }],
+      remedies: [
+        {
+          kind: 'piece',
+          label: 'Plug for an outlet',
+          quantity: outlets - lines,
+          piece: { id: 'outlet-plug' },
+          sentence: 'A plug with the seat of the port.',
+        },
+      ],
     }
   },
 }

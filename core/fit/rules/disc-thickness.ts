@@ -29,7 +29,8 @@ export const discThickness: Rule = {
           one.mountSpacingMm.value === caliper?.mountSpacingMm?.value &&
           one.mountType === caliper.mountType,
       )
-    if (others.length === 0) return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
+    if (others.length === 0)
+      return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
     return {
       ...figure,
       verdict: 'needs',

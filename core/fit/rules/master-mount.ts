@@ -70,7 +70,15 @@ export const masterMount: Rule = {
         verdict: 'needs',
         safety: true,
         sentence: `The pushrod reaches ${look.mm(reach)}, the piston sits ${look.mm(depth)} deep: without free play the brakes drag.`,
-        remedies: [{ kind: 'piece', label: 'Shorter or adjustable pushrod', quantity: 1, piece: { id: 'pushrod' }, sentence: 'A pushrod that leaves free play.' }],
+        remedies: [
+          {
+            kind: 'piece',
+            label: 'Shorter or adjustable pushrod',
+            quantity: 1,
+            piece: { id: 'pushrod' },
+            sentence: 'A pushrod that leaves free play.',
+          },
+        ],
       }
     return { ...figure, verdict: 'fits', sentence: `Flange, pilot and ports as on the car; ${look.mm(play)} of free play at the pushrod.` }
   },

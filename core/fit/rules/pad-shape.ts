@@ -20,7 +20,15 @@ export const padShape: Rule = {
         verdict: 'needs',
         limit: wants,
         sentence,
-        remedies: [{ kind: 'piece', label: `Pads of shape ${wants}`, quantity: 1, piece: { id: 'pads-of-shape', of: plain(wants) }, sentence: 'Pads of the caliper’s shape.' }],
+        remedies: [
+          {
+            kind: 'piece',
+            label: `Pads of shape ${wants}`,
+            quantity: 1,
+            piece: { id: 'pads-of-shape', of: plain(wants) },
+            sentence: 'Pads of the caliper’s shape.',
+          },
+        ],
       }
     return {
       verdict: 'needs',

@@ -26,7 +26,13 @@ export const registerLeft: Rule = {
         safety: true,
         sentence: `${sentence}: a ring that carries it through the hat.`,
         remedies: [
-          { kind: 'piece', label: 'Centring ring through the hat', quantity: 2, piece: { id: 'ring-through-hat' }, sentence: 'One a side, turned to hub, hat and wheel.' },
+          {
+            kind: 'piece',
+            label: 'Centring ring through the hat',
+            quantity: 2,
+            piece: { id: 'ring-through-hat' },
+            sentence: 'One a side, turned to hub, hat and wheel.',
+          },
         ],
       }
     const others = look

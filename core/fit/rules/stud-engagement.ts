@@ -154,7 +154,11 @@ function hold(
     const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'
     const sentence = `${Who} reach ${look.mm(shorterByMm)} into ${into}: they would turn tight and hold nothing.`
     const unsafe = { ...figure, verdict: 'needs', safety: true, sentence } as const
-    if (!bolts) return { ...unsafe, remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.') }
+    if (!bolts)
+      return {
+        ...unsafe,
+        remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.'),
+      }
     return room < needed
       ? {
           ...unsafe,
@@ -165,7 +169,9 @@ function hold(
           ...unsafe,
           remedies: piece(
             { id: 'bolts-shorter', mm: shorterByMm, enough: 'atLeast', mostMm: shorterByMm + room - needed },
-            `Wheel bolts ${look.mm(shorterByMm)} shorter`, 'Shorter bolts of the same grade and seat.'),
+            `Wheel bolts ${look.mm(shorterByMm)} shorter`,
+            'Shorter bolts of the same grade and seat.',
+          ),
         }
   }
   const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
@@ -176,7 +182,12 @@ function hold(
       safety: true,
       sentence: `${short}: ${who} longer by ${look.mm(longerByMm)}.`,
       remedies: piece(
-        { id: bolts ? 'bolts-longer' : 'studs-longer', mm: longerByMm, enough: 'atLeast', ...(room < Infinity ? { mostMm: longerByMm + room - needed } : {}) },
+        {
+          id: bolts ? 'bolts-longer' : 'studs-longer',
+          mm: longerByMm,
+          enough: 'atLeast',
+          ...(room < Infinity ? { mostMm: longerByMm + room - needed } : {}),
+        },
         `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
         `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
       ),
@@ -189,7 +200,11 @@ function hold(
           verdict: 'needs',
           safety: true,
           sentence: `${short}: nuts with more thread.`,
-          remedies: piece({ id: 'nuts-with-thread', mm: needed, enough: 'atLeast' }, `Wheel nuts with ${look.mm(needed)} of thread`, 'Nuts with more thread, of the same seat.'),
+          remedies: piece(
+            { id: 'nuts-with-thread', mm: needed, enough: 'atLeast' },
+            `Wheel nuts with ${look.mm(needed)} of thread`,
+            'Nuts with more thread, of the same seat.',
+          ),
         }
   return { ...figure, verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.` }
 }

@@ -27,7 +27,8 @@ function together([one, other]: Judgement[]): Judgement | undefined {
           {
             ...first,
             piece: { id: 'rebuild', of: `${first.piece.of ?? ''} ${second.piece.of ?? ''}` },
-            label: `${first.label}; ${second.label}`.slice(0, 100), sentence: `${first.sentence} ${second.sentence}`,
+            label: `${first.label}; ${second.label}`.slice(0, 100),
+            sentence: `${first.sentence} ${second.sentence}`,
           },
         ],
       }

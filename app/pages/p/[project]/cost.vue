@@ -45,8 +45,7 @@ const openWords = computed(() => {
         ><template v-if="bill.total.low < bill.total.high"
           >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
           {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.</template
-        >
-        <button class="linkish" type="button" @click="openFigureId = 'cost.total'">Show the working</button></span
+        >{{ ' ' }} <button class="linkish" type="button" @click="openFigureId = 'cost.total'">Show the working</button></span
       >
     </h1>
     <p v-if="bill.budget && bill.lines.length > 0" class="budget" data-test="budget">
