@@ -185,12 +185,16 @@ describe('which locks first', () => {
       if (finding.verdict === 'fits') expect([id, ...new Set(cases.map((one) => one.verdict))]).toEqual([id, 'fits'])
     }
   })
-  test('on very sticky tyres a front that always locks first is not blocked', () => {
-    const project = demo((one) => {
-      one.car.tyreDry = figure(1.9)
-      part(one, 'stock-rear-pad').friction = figure(0.05)
-    })
-    expect(lock(project).verdict).not.toBe('blocked')
+  test('sticky tyres are looked at as far as they hold: to where the rear is about to lift', () => {
+    const on = (friction: number) =>
+      lock(
+        demo((one) => {
+          one.car.tyreDry = figure(friction)
+          part(one, 'stock-rear-pad').friction = figure(0.05)
+        }),
+      )
+    expect(on(1.6).verdict).not.toBe('blocked')
+    expect(on(1.9)).toMatchObject({ verdict: 'blocked', sentence: expect.stringMatching(/^Rear locks first above 1\.6\d.g/) })
   })
 })
 
