@@ -112,6 +112,9 @@ test('a gauge that types feeds the field, and a pasted column becomes readings',
   })
   await expect(page.getByRole('list', { name: 'Readings of Friction ring, inner diameter' }).getByRole('listitem')).toHaveCount(3)
   await expect(page.getByText(/spread 1\.00/)).toBeVisible()
+  await reading(page, 'Centre bore').fill('62.')
+  await page.reload()
+  await expect(reading(page, 'Centre bore')).toHaveValue('62.', { timeout: 15_000 })
 })
 
 test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) => {
@@ -135,6 +138,9 @@ test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) =
   await cell.fill('abc')
   await cell.press('Enter')
   await expect(page.getByText(/Point 9, z: "abc" is not a figure/)).toBeVisible()
+  // and is still there after a reload, as is a reading in the middle of its typing
+  await page.reload()
+  await expect(cell).toHaveValue('abc', { timeout: 15_000 })
   await cell.fill('43.05')
   await cell.press('Enter')
   await expect(page.getByText(/is not a figure/)).toHaveCount(0)

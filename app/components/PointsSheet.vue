@@ -6,6 +6,7 @@ import { ORIGIN_WORDS, ORIGINS } from '#core/quantity/figure.ts'
 import { INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { usePointTable, type PointCell } from '~/composables/point-table'
+import { useDraft } from '~/composables/draft'
 import { useGauge } from '~/composables/gauge'
 
 /** Points of outlines or of a wheel's profile: a row a point, several readings in a cell, pasted blocks, points to drag. */
@@ -58,6 +59,7 @@ const {
   addMm: () => props.addMm ?? 0,
   firstName: () => props.offers?.[0] ?? 'body',
   instrument: props.instrument,
+  draft: useDraft(() => props.name),
   change: (value) => emit('change', value),
 })
 

@@ -9,6 +9,7 @@ import { INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId } from '#core/quantity/i
 import { parseReadings } from '#core/quantity/parse.ts'
 import { measuredValue, unitSlip } from '#core/quantity/readings.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
+import { useDraft } from '~/composables/draft'
 import { useGauge } from '~/composables/gauge'
 
 /** One dimension of a measuring sheet: several readings, their mean and how sure it is. Enter takes a reading and goes on. */
@@ -29,7 +30,10 @@ const emit = defineEmits<{ change: [figure: Figure | undefined]; next: []; focus
 
 const id = useId()
 const gauge = useGauge()
-const text = ref('')
+const draft = useDraft(() => props.name)
+/** What is typed and not taken yet; it outlasts a reload. */
+const text = ref(draft.read() ?? '')
+watch(text, (typing) => (typing.trim() === '' ? draft.drop() : draft.keep(typing)))
 const error = ref('')
 const slip = ref<{ readings: number[]; factor: number }>()
 const input = ref<HTMLInputElement>()

@@ -5,10 +5,19 @@ import { DEFAULT_UNITS } from '#core/quantity/units.ts'
 import { usePointTable } from './point-table.ts'
 
 type Points = NamedOutline[] | WheelProfile | undefined
+interface Draft {
+  read(): string | undefined
+  keep(text: string): void
+  drop(): void
+}
+function keeper() {
+  let kept: string | undefined
+  return { read: () => kept, keep: (text: string) => void (kept = text), drop: () => void (kept = undefined) }
+}
 const scope = { stop: () => {} }
 afterEach(() => scope.stop())
 
-function table(start: Points, more: { profile?: boolean; addMm?: number } = {}) {
+function table(start: Points, more: { profile?: boolean; addMm?: number; draft?: Draft } = {}) {
   const value = shallowRef(start)
   const handed: Points[] = []
   const own = effectScope()
@@ -21,6 +30,7 @@ function table(start: Points, more: { profile?: boolean; addMm?: number } = {}) 
       addMm: () => more.addMm ?? 0,
       firstName: () => 'body',
       instrument: 'digitalCaliper',
+      draft: more.draft,
       change: (next) => {
         handed.push(next)
         value.value = next
@@ -50,6 +60,28 @@ const RIM: WheelProfile = {
 }
 
 describe('typing points', () => {
+  test('rows that are not whole outlast a reload, over the points they were typed at and no others', () => {
+    const draft = keeper()
+    const first = table(BODY, { draft })
+    first.left(1, 'r', '12o')
+    first.typed(3, 'z', '41.')
+    expect(first.handed).toEqual([])
+    scope.stop()
+    const again = table(BODY, { draft })
+    expect(again.rows.value[1]!.r).toBe('12o')
+    expect(again.rows.value[3]!.z).toBe('41.')
+    again.left(3, 'z', '')
+    again.left(1, 'r', '121')
+    again.remove(3)
+    expect(again.outline().points[1]).toEqual([10, 121])
+    expect(draft.read()).toBeUndefined()
+    again.left(1, 'r', 'x')
+    scope.stop()
+    expect(table(BODY, { draft }).rows.value[1]!.r).toBe('120')
+    scope.stop()
+    draft.keep('{')
+    expect(table(BODY, { draft }).rows.value[1]!.r).toBe('120')
+  })
   test('one point alone waits in the table; two are handed on, with their readings', () => {
     const { left, handed, outline, rows } = table(undefined)
     left(0, 'z', '0; 0.2')

@@ -17,7 +17,25 @@ interface Options {
   /** What the first outline is called. */
   firstName(): string
   instrument: InstrumentId
+  /** Where rows that are not whole yet outlast a reload. */
+  draft?: { read(): string | undefined; keep(text: string): void; drop(): void }
   change(value: Points): void
+}
+
+interface Waiting {
+  /** The points the rows were typed over, as text: rows over other points are not put back. */
+  over: string
+  lines: PointLine[]
+}
+
+function waitingIn(text: string | undefined, over: string): PointLine[] | undefined {
+  if (text === undefined) return undefined
+  try {
+    const waiting = JSON.parse(text) as Partial<Waiting>
+    return waiting.over === over ? waiting.lines : undefined
+  } catch {
+    return undefined
+  }
 }
 
 /**
@@ -36,12 +54,13 @@ export function usePointTable(options: Options) {
   let sent = ''
 
   const key = (value: unknown) => JSON.stringify(value ?? null)
+  const over = (value: Points) => `${options.units().length} ${key(value)}`
   /** A figure of the table's unit as the text of a cell. */
   const cellText = (mm: number) => rowsOf([{ name: '', points: [[mm, 0]] }], options.units())[0]!.rows[0]!.z
 
   function load(): void {
     const value = options.value()
-    lines.value = rowsOf(value, options.units())
+    lines.value = waitingIn(options.draft?.read(), over(value)) ?? rowsOf(value, options.units())
     if (lines.value.length === 0) lines.value = [{ name: options.profile() ? 'profile' : options.firstName(), rows: [] }]
     at.value = Math.min(at.value, lines.value.length - 1)
     const known = value && (Array.isArray(value) ? value[0]?.instrument : value.instrument)
@@ -68,13 +87,17 @@ export function usePointTable(options: Options) {
   const problemOf = (row: number, cell: PointCell) =>
     problems.value.find((one) => one.line === at.value && one.row === row && one.cell === cell)
 
+  function wait(): void {
+    options.draft?.keep(JSON.stringify({ over: over(options.value()), lines: lines.value } satisfies Waiting))
+  }
   function hand(next: Points): void {
     sent = key(next)
+    options.draft?.drop()
     options.change(next)
   }
   /** Hands on what is whole, unless something cannot be read. */
   function commit(): void {
-    if (problems.value.length > 0) return
+    if (problems.value.length > 0) return wait()
     const whole = lines.value
       .map((one, index) => ({ name: one.name.trim() || `outline ${index + 1}`, ...taken.value[index]!.taken, rows: one.rows }))
       .filter((one) => one.points.length >= 2)
@@ -97,8 +120,9 @@ export function usePointTable(options: Options) {
         ...(readings ? { readings, instrument: used! } : {}),
       }))
     // points that are still one alone wait in the table
-    if (next === undefined && lines.value.some((one) => one.rows.length > 0)) return
+    if (next === undefined && lines.value.some((one) => one.rows.length > 0)) return wait()
     if (key(next) !== key(options.value())) hand(next)
+    else options.draft?.drop()
   }
   /** After something was taken away: with no row left there are no points. */
   const settle = () => (lines.value.every((one) => one.rows.length === 0) ? hand(undefined) : commit())
@@ -109,6 +133,7 @@ export function usePointTable(options: Options) {
       line.value.rows.push(emptyRow(line.value.rows[row - 1]?.tag))
     }
     Object.assign(line.value.rows[row]!, { [cell]: text, read: true })
+    wait()
   }
   function typed(row: number, cell: PointCell, text: string): void {
     typing = `${row}${cell}`
