@@ -21,11 +21,11 @@ test('the pair stands near what the figures say, a little to the front', () => {
   const found = fitGauges(read('none'))!
   expect(found.slope).toBeGreaterThan(0.9 * 0.94 - 0.03)
   expect(found.slope).toBeLessThan(0.9 * 0.94 + 0.03)
-  expect(found).toMatchObject({ offset: false, air: false })
+  expect(found).toMatchObject({ fault: 'none', undecided: false })
 })
 test('each fault shows in the readings', () => {
-  expect(fitGauges(read('zeroOffset'))).toMatchObject({ offset: true, air: false })
-  expect(fitGauges(read('air'))).toMatchObject({ air: true })
+  expect(fitGauges(read('zeroOffset'))).toMatchObject({ fault: 'offset', undecided: false })
+  expect(fitGauges(read('air'))).toMatchObject({ fault: 'lag' })
 })
 test.each([
   [undefined],
