@@ -1,5 +1,7 @@
+import { bulkProblem } from '../model/bulk.ts'
 import { projectProblems, type Problem } from '../model/check.ts'
 import { migrate, MIGRATIONS, type MigrationTable } from '../model/migrate.ts'
+import { placeInWords } from '../model/place.ts'
 import { FORMAT, VERSION, type Project } from '../model/project.ts'
 
 /** Larger than any project this product makes by two orders. */
@@ -36,6 +38,8 @@ export function checkProject(value: unknown, table: MigrationTable = MIGRATIONS)
       'format',
     )
   }
+  const bulk = bulkProblem(object)
+  if (bulk) return fail(bulk.message, bulk.path, placeInWords(object, bulk.path))
   const migrated = migrate(object, table, VERSION)
   if (!migrated.ok) return fail(migrated.message, 'version')
   const problems = projectProblems(migrated.value)

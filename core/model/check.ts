@@ -1,8 +1,10 @@
+import type { AnySchema } from 'yup'
+import { bulkProblem } from './bulk.ts'
 import { PART_KINDS } from './part-kinds.ts'
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
 import { goodParts, projectSchema } from './schema.ts'
-import { schemaProblems } from './schema-problems.ts'
+import { schemaProblems, type SchemaProblem } from './schema-problems.ts'
 
 export interface Problem {
   path: string
@@ -14,17 +16,46 @@ export interface Problem {
 /** What a file may hold at most when problems are listed: more helps nobody. */
 const MOST_PROBLEMS = 100
 
+/** The long lists of a project: looked at a member at a time, so that a bad one does not cost the time of all. */
+const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions'] as const
+
 /**
- * Everything wrong with a value that claims to be a project of the current version: shapes and limits
+ * Everything wrong with a value that claims to be a project of the current version: sizes, shapes and limits
  * by the schema, then references between its members. An empty list means the value is a Project.
  *
  * A part that is frozen is looked at once: of a project that is edited only what changed is checked again.
  */
 export function projectProblems(value: unknown): Problem[] {
-  const found = schemaProblems(projectSchema, value)
-  if (found.length === 0) for (const part of (value as Project).parts) if (!goodParts.has(part) && isFrozen(part)) goodParts.add(part)
+  const bulk = bulkProblem(value, (one) => goodParts.has(one))
+  const found = bulk ? [bulk] : shapeProblems(value)
   const all = found.length > 0 ? found : referenceProblems(value as Project)
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
+}
+
+/** What the schema finds, about as many as are said: the rest of a file that is wrong all over is not read. */
+function shapeProblems(value: unknown): SchemaProblem[] {
+  if (typeof value !== 'object' || value === null) return schemaProblems(projectSchema, value)
+  const rest: Record<string, unknown> = { ...value }
+  const found: SchemaProblem[] = []
+  for (const list of LONG) {
+    const members = rest[list]
+    if (!Array.isArray(members)) continue
+    const schema = (projectSchema.fields[list] as unknown as { innerType: AnySchema }).innerType
+    for (let i = 0; i < members.length && found.length < MOST_PROBLEMS; i += 1) {
+      const member: unknown = members[i]
+      const problems = schemaProblems(schema, member)
+      for (const { path, message } of problems)
+        found.push({ path: `${list}[${i}]${path === '' || path.startsWith('[') ? path : `.${path}`}`, message })
+      if (list === 'parts' && problems.length === 0 && isFrozen(member)) goodParts.add(member as object)
+    }
+    if (members.length > 0) rest[list] = []
+  }
+  const shell = schemaProblems(projectSchema, rest).filter((one) => !LONG.some((list) => one.path === list && hasMembers(value, list)))
+  return [...found, ...shell]
+}
+const hasMembers = (value: object, list: (typeof LONG)[number]): boolean => {
+  const members = (value as Record<string, unknown>)[list]
+  return Array.isArray(members) && members.length > 0
 }
 
 const kindWord = (kind: string): string => (PART_KINDS as Record<string, { one: string }>)[kind]?.one ?? kind

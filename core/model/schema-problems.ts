@@ -14,9 +14,12 @@ export function schemaProblems(schema: AnySchema, value: unknown): SchemaProblem
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const all = error.inner.length > 0 ? error.inner : [error]
-    return all.map((one) => ({ path: one.path ?? '', message: plain(one) }))
+    return all.map((one) => ({ path: one.path ?? '', message: shortened(plain(one)) }))
   }
 }
+
+/** A message that lists every misspelt field of a hostile file would be as long as the file. */
+const shortened = (message: string): string => (message.length > 300 ? `${message.slice(0, 297)} …` : message)
 
 /** Yup's own wording where ours did not reach, without the path in front. */
 function plain(error: ValidationError): string {

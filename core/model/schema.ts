@@ -32,7 +32,7 @@ import {
 
 /** One schema set for every way in: file, browser storage, route body and the fields of a form. */
 
-const LISTS = {
+export const LISTS = {
   parts: 2000,
   setups: 40,
   bundles: 500,
