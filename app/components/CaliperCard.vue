@@ -5,6 +5,7 @@ import { templateSvg } from '#core/formats/template-svg.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
 import { useProjectStore } from '~/stores/project'
 import { useDxf } from '~/composables/dxf'
+import { writePointsCsv } from '#core/formats/points-text.ts'
 import { download } from '~/composables/project-files'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -58,11 +59,7 @@ const drawing = () =>
     ]
     download(`${fileName.value}.dxf`, await dxf.write(lines), 'application/dxf')
   })
-const points = () =>
-  guarded(() => {
-    const rows = corner.value!.caliper!.flatMap(({ name, points: all }) => all.map(([z, r]) => `"${name.replace(/"/g, '""')}",${z},${r}`))
-    download(`${fileName.value}.csv`, ['outline,z_mm,r_mm', ...rows, ''].join('\n'), 'text/csv')
-  })
+const points = () => guarded(() => download(`${fileName.value}.csv`, writePointsCsv(corner.value!.caliper!), 'text/csv'))
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { headerOf } from '#core/formats/parts-csv.ts'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import { ORIGIN_WORDS, ORIGINS } from '#core/quantity/figure.ts'
 import { useTableImport } from '~/composables/table-import'
+import { csvText } from '#core/formats/csv-text.ts'
 import { download } from '~/composables/project-files'
 
 /** A pasted or opened table before it is taken: which column is what, what will be taken, what not and why. */
@@ -30,9 +31,8 @@ function cancel() {
 /** The rejected rows as they came, with the reasons, to mend and bring again. */
 function saveRejected() {
   const { header, rows } = table.value!
-  const cell = (text: string) => (/[";\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text)
-  const lines = taken.value!.rejected.map(({ row, reasons }) => [...(rows[row - 2] ?? []), reasons.join('; ')].map(cell).join(';'))
-  download('rejected-rows.csv', `${[...header, 'Reason'].map(cell).join(';')}\n${lines.join('\n')}\n`, 'text/csv')
+  const lines = taken.value!.rejected.map(({ row, reasons }) => [...(rows[row - 2] ?? []), reasons.join('; ')])
+  download('rejected-rows.csv', csvText([...header, 'Reason'], lines, ';'), 'text/csv')
 }
 </script>
 

@@ -1,7 +1,7 @@
-import Papa from 'papaparse'
 import type { FitReport } from '../model/project.ts'
 import { fitReportSchema } from '../model/schema.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
+import { csvText } from './csv-text.ts'
 import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
 
 /** Fit reports travel as JSON Lines, one report a line, or as CSV with one column a field. Lengths in mm. */
@@ -48,8 +48,7 @@ export function writeReportsCsv(reports: readonly FitReport[]): string {
     one.date ?? '',
     one.note ?? '',
   ])
-  const guarded = rows.map((row) => row.map((cell) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)))
-  return `${Papa.unparse([[...COLUMNS], ...guarded], { newline: '\n' })}\n`
+  return csvText(COLUMNS, rows)
 }
 
 /**

@@ -6,6 +6,7 @@ import { partSchema } from '../model/schema.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
 import { placeInWords } from '../model/place.ts'
 import type { UnitChoice } from '../quantity/units.ts'
+import { csvText, unguard } from './csv-text.ts'
 import { partColumns, type CellContext, type PartColumn } from './part-cells.ts'
 
 export const MAX_TABLE_BYTES = 2_000_000
@@ -16,11 +17,6 @@ export interface PlainTable {
   rows: string[][]
 }
 export type ReadTable = { ok: true; table: PlainTable } | { ok: false; message: string }
-
-/** A spreadsheet takes a text that starts like this for a formula. */
-const FORMULA = /^[=+\-@\t\r]/
-const guard = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
-const unguard = (text: string): string => (text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text)
 
 /**
  * A table as a spreadsheet gives it: by commas, semicolons or tabs; the first row names the columns. Refused as a whole
@@ -45,8 +41,8 @@ export function readTable(text: string): ReadTable {
 export function writePartsCsv(kind: PartKind, parts: readonly Part[], units: UnitChoice): string {
   const mine = parts.filter((part) => part.kind === kind)
   const columns = partColumns(kind, units).filter((column) => column.id === 'name' || mine.some((part) => column.read(part, units) !== ''))
-  const rows = mine.map((part) => columns.map((column) => (column.numeric ? column.read(part, units) : guard(column.read(part, units)))))
-  return `${Papa.unparse([columns.map(headerOf), ...rows], { newline: '\n' })}\n`
+  const rows = mine.map((part) => columns.map((column) => column.read(part, units)))
+  return csvText(columns.map(headerOf), rows)
 }
 
 export const headerOf = (column: PartColumn): string => (column.unit ? `${column.label} (${column.unit})` : column.label)

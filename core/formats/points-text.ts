@@ -2,6 +2,7 @@ import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from 
 import { editQuantity } from '../quantity/format.ts'
 import { parseQuantity } from '../quantity/parse.ts'
 import type { UnitChoice } from '../quantity/units.ts'
+import { csvText } from './csv-text.ts'
 
 /**
  * Points as people keep them: a line a point, "z r" with blanks, tabs or a semicolon between, as a
@@ -103,3 +104,10 @@ export const writeOutlines = (outlines: readonly NamedOutline[], units: UnitChoi
 
 export const writeProfile = ({ points, tags }: WheelProfile, units: UnitChoice): string =>
   points.map((point, index) => `${writePoint(point, units)}${tags[index] ? `\t${tags[index]}` : ''}`).join('\n')
+
+/** Points of several outlines as a table, mm. */
+export const writePointsCsv = (outlines: readonly { name: string; points: readonly (readonly [number, number])[] }[]): string =>
+  csvText(
+    ['outline', 'z_mm', 'r_mm'],
+    outlines.flatMap(({ name, points }) => points.map(([z, r]) => [name, z, r])),
+  )
