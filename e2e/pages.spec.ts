@@ -1,9 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, seriousFindings, strangers } from './support.ts'
+import { openDemo, seriousFindings, strangers, violations } from './support.ts'
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`no serious accessibility finding on any page, ${colorScheme}`, async ({ page }) => {
     test.setTimeout(240_000)
+    const refused = violations(page)
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     await page.goto('/')
     await expect(page.getByRole('button', { name: 'Open the demo' })).toBeVisible({ timeout: 15_000 })
@@ -37,6 +38,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.getByTestId('ledger-bias').click()
     await expect(page.getByRole('dialog')).toContainText('What went in')
     expect(await seriousFindings(page), 'working').toEqual([])
+    expect(refused).toEqual([])
   })
 }
 

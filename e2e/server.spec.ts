@@ -1,4 +1,5 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
+import { openDemo, violations } from './support.ts'
 
 const post = (request: APIRequestContext, path: string, data: unknown) =>
   request.post(`/api/${path}`, {
@@ -58,4 +59,47 @@ test('the simulated gauges: readings near what was set, faults as they were chos
   }
   expect((await post(request, 'gauge/send', { id: '' })).status()).toBe(400)
   expect((await request.get('/api/gauge/stream?id=%20')).status()).toBe(400)
+})
+
+test('pages, files and routes carry the headers; no other site is answered', async ({ request, page }) => {
+  const refused = violations(page)
+  const html = await (await request.get('/')).text()
+  const script = /src="(\/_nuxt\/[^"]+\.js)"/.exec(html)![1]!
+  for (const path of ['/', '/p/nobody/fit', '/icon.svg', '/sw.js', script, '/api/supply/sellers', '/api/nothing', '/api/evaluate']) {
+    const answer = await request.get(path)
+    const headers = answer.headers()
+    expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy']]).toEqual([
+      path,
+      'nosniff',
+      'DENY',
+      'no-referrer',
+    ])
+    expect([path, headers['content-security-policy']]).toEqual([path, expect.stringMatching(/script-src 'self'( 'sha256-\S+')*; /)])
+    expect([path, headers['x-powered-by']]).toEqual([path, undefined])
+  }
+  expect((await request.get('/api/nothing')).status()).toBe(404)
+  const wrong = await request.get('/api/evaluate')
+  expect([wrong.status(), wrong.headers().allow, await wrong.json()]).toEqual([405, 'POST', { message: expect.any(String) }])
+  const plain = await request.post('/api/gauge/set', { data: '{}', headers: { 'content-type': 'text/plain' } })
+  expect(plain.status()).toBe(415)
+  for (const headers of [{ origin: 'http://example.org' }, { 'sec-fetch-site': 'cross-site' }, { host: 'example.org' }]) {
+    const answer = await request.get('/api/supply/sellers', { headers })
+    expect([headers, answer.status()]).toEqual([headers, 403])
+  }
+  await page.goto('/')
+  await expect(page.getByRole('heading').first()).toBeVisible()
+  expect(refused).toEqual([])
+})
+
+test('a phone in the house, without what browsers keep for https: the gauge, a copied part', async ({ page }) => {
+  await page.addInitScript(() => {
+    Reflect.deleteProperty(Crypto.prototype, 'randomUUID')
+    Reflect.deleteProperty(Navigator.prototype, 'serviceWorker')
+    Reflect.deleteProperty(Navigator.prototype, 'clipboard')
+  })
+  await openDemo(page, 'measure', 'setup=estate-fronts&sheet=rotor')
+  await page.getByTestId('gauge').selectOption({ index: 1 })
+  await openDemo(page, 'parts', 'setup=estate-fronts&part=estate-front-caliper')
+  await page.getByRole('button', { name: 'Copy', exact: true }).click()
+  await expect(page.getByLabel('Name of the part')).toHaveValue(/copy/i)
 })

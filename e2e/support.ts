@@ -21,6 +21,15 @@ export function strangers(page: Page): string[] {
   return found
 }
 
+/** What the page tried and its content policy refused. */
+export function violations(page: Page): string[] {
+  const found: string[] = []
+  page.on('console', (message) => {
+    if (/Content Security Policy/i.test(message.text())) found.push(message.text())
+  })
+  return found
+}
+
 /** Types a figure into the field with this label and takes it. */
 export async function type(page: Page, label: string, text: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true })

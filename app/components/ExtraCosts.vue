@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { EXTRA_KINDS, type ExtraKind, type ExtraLine } from '#core/model/project.ts'
-import { newId } from '~/stores/shelf'
+import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -10,7 +10,7 @@ import { counted } from '#core/report/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useGaugePairs } from '~/composables/gauge-pairs'
-import { newId } from '~/stores/shelf'
+import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -7,6 +7,7 @@ import { doubts } from '#core/model/plausible.ts'
 import { CONDITIONS, type Part } from '#core/model/project.ts'
 import { removeParts } from '#core/model/remove-parts.ts'
 import { useProjectStore } from '~/stores/project'
+import { newId } from '~/composables/new-id'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Everything of one part, the figures that checks need first. */
@@ -54,7 +55,7 @@ function remove() {
   store.edit(`Remove ${props.part.name}`, (draft) => removeParts(draft, new Set([props.part.id])))
 }
 function duplicate() {
-  const id = globalThis.crypto.randomUUID()
+  const id = newId()
   store.edit(`Copy ${props.part.name}`, (draft) => {
     const at = draft.parts.findIndex((one) => one.id === props.part.id)
     // another one of it is not on the shelf because the first one is, nor was it looked over

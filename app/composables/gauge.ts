@@ -1,6 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import type { GaugeDriver } from '../gauge/driver.ts'
+import { newId } from './new-id.ts'
 import { keyboardGauge } from '../gauge/keyboard-gauge.ts'
 import { simulatedGauge, type GaugeFault } from '../gauge/simulated-gauge.ts'
 
@@ -12,7 +13,7 @@ export interface GaugeField {
 
 /** The gauge in hand, and the field it feeds. */
 export const useGauge = createSharedComposable(() => {
-  const simulated = simulatedGauge(globalThis.crypto.randomUUID())
+  const simulated = simulatedGauge(newId())
   const drivers: GaugeDriver[] = [simulated, keyboardGauge(window)]
   const driverId = ref('')
   const liveMm = ref<number>()

@@ -9,7 +9,7 @@ import { resolveSetup, spacerInUseMm } from '#core/model/resolve.ts'
 import { sheetOf, SHEETS, type SheetId } from '#core/model/sheets.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '../stores/project.ts'
-import { newId } from '../stores/shelf.ts'
+import { newId } from './new-id.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** Fields of what belongs to no part: a gap by difference, a trial fit. */

@@ -5,7 +5,7 @@ import { guessMapping, MAX_TABLE_BYTES, partsFromTable, readTable, type PlainTab
 import { PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import type { Part } from '#core/model/project.ts'
 import type { Origin } from '#core/quantity/figure.ts'
-import { newId } from '../stores/shelf.ts'
+import { newId } from './new-id.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 const today = (): string => new Date().toISOString().slice(0, 10)

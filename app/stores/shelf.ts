@@ -2,11 +2,10 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { blankProject } from '#core/model/blank.ts'
 import type { Project } from '#core/model/project.ts'
+import { newId } from '../composables/new-id.ts'
 import { listProjects, loadProject, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
 
 export const DEMO_ID = 'larkrise-club-hatch'
-
-export const newId = (): string => globalThis.crypto.randomUUID()
 
 /** The list of projects in this browser. */
 export const useShelfStore = defineStore('shelf', () => {

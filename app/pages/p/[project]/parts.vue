@@ -6,7 +6,7 @@ import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kin
 import type { Axle, Part } from '#core/model/project.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
 import { formatMoney } from '#core/quantity/format.ts'
-import { newId } from '~/stores/shelf'
+import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useCandidates } from '~/composables/candidates'
 import { useFieldFocus } from '~/composables/field-focus'
