@@ -18,6 +18,15 @@ const wheel: WheelProfile = {
 }
 
 describe('stick-on weights', () => {
+  test('on points that coincide leave a line that a gap can end at', () => {
+    for (const tags of [['face'], ['face', 'barrel'], ['barrel']] as WheelProfile['tags'][]) {
+      const profile: WheelProfile = { points: Array.from({ length: tags.length + 1 }, () => [10, 150]), tags }
+      for (const found of [withWeights(profile, 4), withWeights(profile, 4, { fromMm: 20, toMm: 40 })]) {
+        expect(found.points.length).toBe(found.tags.length + 1)
+        expect(gap(prepareCaliper(caliperShape(20)), prepareWheel(found)).minGapMm).toBeLessThan(Infinity)
+      }
+    }
+  })
   test('lower the barrel over their range, with a step at each end', () => {
     const found = withWeights(wheel, 4, { fromMm: -80, toMm: -60 })
     expect(found.points).toEqual([

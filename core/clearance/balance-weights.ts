@@ -39,5 +39,7 @@ export function withWeights({ points, tags }: WheelProfile, thicknessMm: number,
       add([end[0], end[1] - lower], 'barrel')
     }
   })
+  // points that all coincide are still a line: of no length, where a gap ends all the same
+  if (out.length === 1) return { points: [out[0]!, out[0]!], tags: [tags[0]!] }
   return { points: out, tags: outTags }
 }
