@@ -26,7 +26,7 @@ export const useProjectFiles = createSharedComposable(() => {
     }
     if (file.size > MAX_FILE_BYTES) {
       refuse(file.name, [
-        { path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB; an exported project is far smaller.` },
+        { path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB, which no project is.` },
       ])
       return
     }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { VERSION } from '../model/project.ts'
+import { VERSION, type Project } from '../model/project.ts'
 import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from './project-file.ts'
 
 const text = writeProject(DEMO_PROJECT)
@@ -26,7 +26,7 @@ describe('the project file', () => {
     ['another format', '{"format":"sheet/1"}', /not a project of this application/],
     ['no version', '{"format":"valiant-caliper/project"}', /version/],
     ['a newer version', '{"format":"valiant-caliper/project","version":7}', /version 7/],
-    ['too large', 'x'.repeat(MAX_FILE_BYTES + 1), /larger than 5 MB/],
+    ['too large', 'x'.repeat(MAX_FILE_BYTES + 1), /larger than 64 MB/],
   ])('%s is refused with a reason', (_, input, message) => {
     expect(
       problemsOf(input)
@@ -66,4 +66,19 @@ test('a mean that is not the mean of its readings is refused at its place', () =
   expect(read.ok ? [] : read.problems.map((problem) => `${problem.place}: ${problem.message}`)).toEqual([
     'Parts › Estate front caliper › Rotor hat thickness: is not the mean of its readings',
   ])
+})
+
+test('what is exported is opened again, 45 calipers of 2,000 points too', () => {
+  const caliper = DEMO_PROJECT.parts.find((part) => part.id === 'estate-front-caliper')!
+  const points = Array.from({ length: 2000 }, (_, i) => [i / 20 - 80.123, 120.456 + (i % 7) / 10])
+  const parts = Array.from({ length: 45 }, (_, i) => ({
+    ...caliper,
+    id: `c${i}`,
+    outlines: [{ name: 'body', origin: 'measured', points }],
+  }))
+  const project = { ...DEMO_PROJECT, parts: [...DEMO_PROJECT.parts, ...parts] } as unknown as Project
+  const text = writeProject(project)
+  expect(text.length).toBeGreaterThan(5e6)
+  const read = readProject(text)
+  expect(read.ok ? read.project : read.problems).toEqual(project)
 })

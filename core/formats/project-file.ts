@@ -4,8 +4,10 @@ import { migrate, MIGRATIONS, type MigrationTable } from '../model/migrate.ts'
 import { placeInWords } from '../model/place.ts'
 import { FORMAT, VERSION, type Project } from '../model/project.ts'
 
-/** Larger than any project this product makes by two orders. */
-export const MAX_FILE_BYTES = 5_000_000
+/** Larger than any project that is typed or measured: hundreds of calipers of 2,000 points. */
+export const MAX_FILE_BYTES = 64_000_000
+/** What a request may bring: nobody's machine is held up by somebody else's file. */
+export const MAX_BODY_BYTES = 5_000_000
 
 export type ReadProject = { ok: true; project: Project } | { ok: false; problems: Problem[] }
 
@@ -16,7 +18,7 @@ const fail = (message: string, path = '', place = 'the file'): ReadProject => ({
  * wrong and where; nothing is thrown.
  */
 export function readProject(text: string, table: MigrationTable = MIGRATIONS): ReadProject {
-  if (text.length > MAX_FILE_BYTES) return fail(`is larger than ${MAX_FILE_BYTES / 1e6} MB; an exported project is far smaller.`)
+  if (text.length > MAX_FILE_BYTES) return fail(`is larger than ${MAX_FILE_BYTES / 1e6} MB, which no project is.`)
   if (text.trim() === '') return fail('is empty.')
   let value: unknown
   try {

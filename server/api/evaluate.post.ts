@@ -1,4 +1,4 @@
-import { MAX_FILE_BYTES, readProject } from '#core/formats/project-file.ts'
+import { MAX_BODY_BYTES, readProject } from '#core/formats/project-file.ts'
 import { evaluateAll } from '#core/report/evaluate-all.ts'
 import { readBounded } from '../utils/read-bounded.ts'
 
@@ -7,10 +7,10 @@ import { readBounded } from '../utils/read-bounded.ts'
  * `?setup=ID` asks for one setup. 413 for a body that is too large, 400 with the list of problems.
  */
 export default defineEventHandler(async (event) => {
-  const text = await readBounded(event.node.req, MAX_FILE_BYTES)
+  const text = await readBounded(event.node.req, MAX_BODY_BYTES)
   if (text === undefined) {
     setResponseStatus(event, 413)
-    return { problems: [{ path: '', place: 'the request', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB.` }] }
+    return { problems: [{ path: '', place: 'the request', message: `is larger than ${MAX_BODY_BYTES / 1e6} MB.` }] }
   }
   const read = readProject(text)
   if (!read.ok) {
