@@ -102,7 +102,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
               >{{ entry.car === entry.name ? '' : `${entry.car}, ` }}{{ entry.setups === 1 ? 'one setup' : `${entry.setups} setups` }}</span
             >
           </NuxtLink>
-          <span class="soft num small">{{ day(entry.savedAt) }}</span>
+          <span class="soft num small">{{ entry.savedAt && day(entry.savedAt) }}</span>
           <ElPopconfirm
             :title="`Remove ${entry.name} from this browser? Export it first if you may want it again.`"
             width="260"

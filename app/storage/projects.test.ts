@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, test } from '@jest/globals'
+import localforage from 'localforage'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import { blankProject } from '#core/model/blank.ts'
@@ -41,6 +42,34 @@ describe('projects in the browser', () => {
     expect(await restoreCopy(id)).toBe(true)
     expect(await loadProject(id)).toMatchObject({ state: 'ok', project: { name: 'Good' } })
     expect(await restoreCopy('nobody')).toBe(false)
+  })
+})
+
+describe('one bad record', () => {
+  const round: Record<string, unknown> = { a: 1 }
+  round.self = round
+  test.each<[string, unknown]>([
+    ['a text', 'hello'],
+    ['a number', 7],
+    ['nothing of ours', { other: true }],
+    ['no date', { shelfVersion: 1, revision: 1, project: DEMO_PROJECT }],
+    ['no project', { shelfVersion: 1, revision: 1, savedAt: NOW.toISOString(), project: null }],
+    ['one that goes round', { shelfVersion: 1, revision: 1, savedAt: NOW.toISOString(), project: round }],
+  ])('%s: the others are listed, it is listed as bad, its text can be taken away, and it can be removed', async (_, value) => {
+    const [good, bad] = [freshId(), freshId()]
+    await saveProject(blankProject(good, 'Good'), undefined, NOW)
+    await localforage.createInstance({ name: 'valiant-caliper', storeName: 'projects', version: 1 }).setItem(bad, value)
+    const listed = await listProjects()
+    expect(listed.find((entry) => entry.id === good)).toMatchObject({ broken: false, name: 'Good' })
+    expect(listed.find((entry) => entry.id === bad)).toMatchObject({ broken: true })
+    expect(await loadProject(bad)).toMatchObject({
+      state: 'broken',
+      raw: expect.stringMatching(/./),
+      problems: [{ message: expect.stringMatching(/./) }],
+    })
+    await removeProject(bad)
+    expect((await listProjects()).map((entry) => entry.id)).not.toContain(bad)
+    expect((await listProjects()).map((entry) => entry.id)).toContain(good)
   })
 })
 

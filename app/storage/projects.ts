@@ -42,16 +42,44 @@ async function alone<T>(id: string, work: () => Promise<T>): Promise<T> {
 }
 
 export async function loadProject(id: string): Promise<Loaded> {
-  const kept = await projects.getItem<Kept>(id)
-  if (!kept) return { state: 'absent' }
-  const read = checkProject(kept.project)
-  if (read.ok) return { state: 'ok', project: read.project, revision: kept.revision, savedAt: kept.savedAt }
+  const stored = await projects.getItem<unknown>(id)
+  if (stored === null || stored === undefined) return { state: 'absent' }
+  const kept = asKept(stored)
+  const read = kept && checkProject(kept.project)
+  if (read?.ok) return { state: 'ok', project: read.project, revision: kept!.revision, savedAt: kept!.savedAt }
   return {
     state: 'broken',
-    problems: read.problems,
-    raw: JSON.stringify(kept.project, undefined, 2),
-    hasCopy: (await copies.getItem(id)) !== null,
+    problems: read?.problems ?? [{ path: '', place: "This browser's storage", message: 'holds something here that is no project.' }],
+    raw: rawText(kept ? kept.project : stored),
+    hasCopy: asKept(await copies.getItem(id)) !== undefined,
   }
+}
+
+/** What was kept, when it is of the shape this application keeps; another program, or a browser's fault, may have left anything. */
+function asKept(stored: unknown): Kept | undefined {
+  const kept = stored as Partial<Kept> | null
+  if (typeof kept !== 'object' || kept === null) return undefined
+  return typeof kept.revision === 'number' && typeof kept.savedAt === 'string' && typeof kept.project === 'object'
+    ? (kept as Kept)
+    : undefined
+}
+
+/** Any value as text to take away; of one that goes round in circles, what it holds once. */
+function rawText(value: unknown): string {
+  const seen = new WeakSet<object>()
+  return (
+    JSON.stringify(
+      value,
+      (_, one: unknown) => {
+        if (typeof one === 'bigint') return String(one)
+        if (typeof one !== 'object' || one === null) return one
+        if (seen.has(one)) return '(again)'
+        seen.add(one)
+        return one
+      },
+      2,
+    ) ?? String(value)
+  )
 }
 
 /**
@@ -94,25 +122,22 @@ export async function removeProject(id: string): Promise<void> {
   })
 }
 
-/** All projects, the latest first. A broken one is listed, not hidden. */
+/** All projects, the latest first. Each is read alone: a broken one is listed, and hides none. */
 export async function listProjects(): Promise<ShelfEntry[]> {
   const entries: ShelfEntry[] = []
-  for (const id of await projects.keys()) {
-    const kept = await projects.getItem<Kept>(id)
-    if (!kept) continue
-    const read = checkProject(kept.project)
-    entries.push(
-      read.ok
-        ? {
-            id,
-            name: read.project.name,
-            car: read.project.car.name,
-            savedAt: kept.savedAt,
-            setups: read.project.setups.length,
-            broken: false,
-          }
-        : { id, name: id, car: '', savedAt: kept.savedAt, setups: 0, broken: true },
-    )
-  }
+  for (const id of await projects.keys()) entries.push(await entryOf(id))
   return entries.sort((a, b) => b.savedAt.localeCompare(a.savedAt))
+}
+
+async function entryOf(id: string): Promise<ShelfEntry> {
+  const broken: ShelfEntry = { id, name: id, car: '', savedAt: '', setups: 0, broken: true }
+  try {
+    const loaded = await loadProject(id)
+    if (loaded.state !== 'ok') return broken
+    const { project, savedAt } = loaded
+    return { id, name: project.name, car: project.car.name, savedAt, setups: project.setups.length, broken: false }
+  } catch {
+    // the browser cannot hand this record over
+    return broken
+  }
 }
