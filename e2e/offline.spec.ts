@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openDemo, type } from './support.ts'
+import { exported, openDemo, type } from './support.ts'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -24,4 +24,22 @@ test('a yard without a network: every page opens, a measure is kept, what needs 
   await openDemo(page, 'cost')
   await page.getByTestId('ask-quotes').click()
   await expect(page.getByText(/The price desk gives no quotes .* Prices can be typed in/)).toBeVisible()
+})
+
+test('a browser that keeps nothing: said at once, and one works and exports all the same', async ({ page }) => {
+  await page.addInitScript(() => {
+    const refuse = () => {
+      throw new DOMException('The request was denied.', 'SecurityError')
+    }
+    for (const name of ['indexedDB', 'localStorage', 'sessionStorage']) Object.defineProperty(window, name, { get: refuse })
+    Object.defineProperty(window, 'openDatabase', { value: undefined })
+  })
+  await page.goto('/')
+  await expect(page.getByTestId('in-memory')).toContainText('keeps nothing for this page', { timeout: 15_000 })
+  await page.getByRole('button', { name: 'Open the demo' }).click()
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await page.getByLabel('Name of the project').fill('In hand')
+  await page.getByLabel('Name of the project').press('Enter')
+  await expect(page.getByText('Only until this page is closed: export it')).toBeVisible()
+  expect(JSON.parse(await exported(page))).toMatchObject({ name: 'In hand' })
 })

@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { useProjectFiles } from '~/composables/project-files'
 import { useShortcutList } from '~/composables/shortcuts'
 import { storageTrouble } from '~/stores/shelf'
+import { inMemory } from '~/storage/box'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -21,7 +22,7 @@ const isDark = computed(() => mode.state.value === 'dark')
 const saveWords = computed(() => {
   switch (store.saveState) {
     case 'saved':
-      return 'Saved here'
+      return inMemory.value ? 'Only until this page is closed: export it' : 'Saved here'
     case 'unsaved':
     case 'saving':
       return 'Saving …'

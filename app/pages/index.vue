@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useProjectFiles } from '~/composables/project-files'
+import { inMemory } from '~/storage/box'
 import { useShelfStore } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 
@@ -49,6 +50,11 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       </p>
     </header>
 
+    <p v-if="inMemory" class="tone-check in-memory" role="status" data-test="in-memory">
+      This browser keeps nothing for this page: what you make here lives until the page is closed. Export it to a file, or let the browser
+      keep site data.
+    </p>
+
     <section class="ways" aria-label="Start">
       <form class="way" @submit.prevent="makeBlank">
         <h2>Start with your car</h2>
@@ -91,7 +97,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
     <section aria-labelledby="shelf-title">
       <h2 id="shelf-title">Projects in this browser</h2>
       <p v-if="shelf.loaded && shelf.entries.length === 0" class="soft">
-        None yet. What you make is kept here by itself; export it to keep it elsewhere.
+        None yet.<template v-if="!inMemory"> What you make is kept here by itself; export it to keep it elsewhere.</template>
       </p>
       <ul v-else class="shelf">
         <li v-for="entry in shelf.entries" :key="entry.id">
@@ -125,6 +131,9 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 </template>
 
 <style scoped>
+.in-memory {
+  margin-bottom: 20px;
+}
 .bench {
   max-width: 1060px;
   margin: 0 auto;

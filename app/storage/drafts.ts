@@ -1,9 +1,9 @@
+import { browserKeeper, type Keeper } from './keeper.ts'
+
 /**
  * Texts that were typed and not taken yet: kept at once in the browser's small store, so that neither a reload nor another
  * tab's save nor a look at another page drops them. Kept by place; a draft goes when its text is taken or given up.
  */
-
-type Keeper = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>
 
 const PREFIX = 'valiant-caliper/draft/'
 /** So many are kept; the oldest go first. */
@@ -13,15 +13,6 @@ const MOST_LETTERS = 200_000
 interface Kept {
   text: string
   at: number
-}
-
-const storeOf = (): Keeper | undefined => {
-  try {
-    return typeof localStorage === 'undefined' ? undefined : localStorage
-  } catch {
-    // a browser that keeps nothing for this page throws on the name alone
-    return undefined
-  }
 }
 
 function read(text: string | null): Kept | undefined {
@@ -34,10 +25,11 @@ function read(text: string | null): Kept | undefined {
   }
 }
 
-export const readDraft = (place: string, keeper = storeOf()): string | undefined => read(keeper?.getItem(PREFIX + place) ?? null)?.text
+export const readDraft = (place: string, keeper = browserKeeper()): string | undefined =>
+  read(keeper?.getItem(PREFIX + place) ?? null)?.text
 
 /** @param at when it was typed, ms; drafts of one moment go in any order */
-export function keepDraft(place: string, text: string, at: number, keeper = storeOf()): void {
+export function keepDraft(place: string, text: string, at: number, keeper = browserKeeper()): void {
   if (!keeper || text.length > MOST_LETTERS) return
   try {
     keeper.setItem(PREFIX + place, JSON.stringify({ text, at } satisfies Kept))
@@ -47,7 +39,7 @@ export function keepDraft(place: string, text: string, at: number, keeper = stor
   }
 }
 
-export const dropDraft = (place: string, keeper = storeOf()): void => keeper?.removeItem(PREFIX + place)
+export const dropDraft = (place: string, keeper = browserKeeper()): void => keeper?.removeItem(PREFIX + place)
 
 function forgetOldest(keeper: Keeper): void {
   const keys = Array.from({ length: keeper.length }, (_, i) => keeper.key(i)).filter(

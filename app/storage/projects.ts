@@ -1,7 +1,7 @@
-import localforage from 'localforage'
 import { checkProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/model/check.ts'
 import type { Project } from '#core/model/project.ts'
+import { browserBox } from './box.ts'
 
 /**
  * Projects in the browser. Each is kept with a revision that counts its saves, so that two tabs never
@@ -32,8 +32,8 @@ export type Loaded =
 export type Saved =
   { ok: true; revision: number } | { ok: false; reason: 'conflict' } | { ok: false; reason: 'full' | 'failed'; message: string }
 
-const projects = localforage.createInstance({ name: 'valiant-caliper', storeName: 'projects', version: SHELF_VERSION })
-const copies = localforage.createInstance({ name: 'valiant-caliper', storeName: 'copies', version: SHELF_VERSION })
+const projects = browserBox('projects', SHELF_VERSION)
+const copies = browserBox('copies', SHELF_VERSION)
 
 /** One save at a time over all tabs, where the browser can. */
 async function alone<T>(id: string, work: () => Promise<T>): Promise<T> {

@@ -7,6 +7,7 @@ import { choose, indexPath, merge, type MergeConflict } from '#core/model/merge.
 import { placeInWords } from '#core/model/place.ts'
 import type { Project } from '#core/model/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
+import { browserKeeper } from '../storage/keeper.ts'
 import { loadProject, saveProject, type Loaded } from '../storage/projects.ts'
 import { keepRescue, takeRescue } from '../storage/rescue.ts'
 
@@ -104,8 +105,9 @@ export const useProjectStore = defineStore('project', () => {
 
   /** The last change before the page went away, if it never reached the storage. */
   function takeBackRescued(id: string, savedAt: string): void {
-    if (typeof localStorage === 'undefined') return
-    const rescued = takeRescue(id, { revision, savedAt }, localStorage)
+    const keeper = browserKeeper()
+    if (!keeper) return
+    const rescued = takeRescue(id, { revision, savedAt }, keeper)
     const read = rescued === undefined ? undefined : checkProject(rescued)
     if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
     project.value = freeze(read.project, true)
@@ -114,8 +116,9 @@ export const useProjectStore = defineStore('project', () => {
 
   /** Keeps at once what is not saved yet; for the moment in which a page goes away. */
   function rescue(): void {
-    if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict' || typeof localStorage === 'undefined') return
-    keepRescue(toRaw(project.value), { revision, ...(underWay === undefined ? {} : { underWay }) }, localStorage)
+    const keeper = browserKeeper()
+    if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict' || !keeper) return
+    keepRescue(toRaw(project.value), { revision, ...(underWay === undefined ? {} : { underWay }) }, keeper)
   }
 
   async function close(): Promise<void> {
