@@ -78,7 +78,7 @@ test('the server evaluates the same project, and refuses what is wrong', async (
   expect(bad.status()).toBe(400)
   expect((await bad.json()).problems.map((one: { path: string }) => one.path)).toEqual(expect.arrayContaining(['parts', 'setups']))
 
-  const large = await request.post('/api/evaluate', { data: 'x'.repeat(5_100_000), headers: { 'content-type': 'text/plain' } })
+  const large = await request.post('/api/evaluate', { data: 'x'.repeat(5_100_000), headers: { 'content-type': 'application/json' } })
   expect(large.status()).toBe(413)
   expect(
     (await request.post('/api/evaluate?setup=nobody', { data: project, headers: { 'content-type': 'application/json' } })).status(),

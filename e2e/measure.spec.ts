@@ -168,7 +168,7 @@ test('card and drawing out, drawing in; a damaged and a curved drawing are refus
   expect(svg.bytes.toString()).toContain('width="210mm"')
   const dxf = await downloaded(page, () => page.getByTestId('dxf').click())
   const csv = await downloaded(page, () => page.getByTestId('csv').click())
-  expect(csv.bytes.toString().split('\n')[1]).toBe('"body",-104,146')
+  expect(csv.bytes.toString().split('\n')[1]).toBe('body,-104,146')
 
   await openDemo(page, 'measure', 'setup=big-kit&sheet=caliperOutline')
   const before = (await partOf(page, 'kit2-caliper')).outlines
