@@ -35,13 +35,17 @@ const groups = computed(() => {
   return found
 })
 const place = (line: BillLine) => bill.value.lines.indexOf(line)
+const WAYS = [
+  { by: -1, word: 'earlier', sign: '↑' },
+  { by: 1, word: 'later', sign: '↓' },
+] as const
 /** Buys a line one place earlier or later. */
-function move(line: BillLine, by: -1 | 1) {
+function move(line: BillLine, { by, word }: (typeof WAYS)[number]) {
   const order = bill.value.lines.map((one) => one.id)
   const at = order.indexOf(line.id)
   if (at + by < 0 || at + by >= order.length) return
   ;[order[at], order[at + by]] = [order[at + by]!, order[at]!]
-  store.edit(`Buy ${line.label} ${by < 0 ? 'earlier' : 'later'}`, (draft) => {
+  store.edit(`Buy ${line.label} ${word}`, (draft) => {
     draft.setups.find((one) => one.id === setup.value?.id)!.buyOrder = order
   })
 }
@@ -101,22 +105,15 @@ const beyond = (line: BillLine) =>
         <td class="soft small">{{ [line.seller, line.origin, line.date].filter(Boolean).join(', ') }}</td>
         <td class="moves">
           <button
+            v-for="way in WAYS"
+            :key="way.word"
             class="btn bare"
             type="button"
-            :disabled="place(line) === 0"
-            :aria-label="`Buy ${line.label} earlier`"
-            @click="move(line, -1)"
+            :disabled="place(line) === (way.by < 0 ? 0 : bill.lines.length - 1)"
+            :aria-label="`Buy ${line.label} ${way.word}`"
+            @click="move(line, way)"
           >
-            ↑
-          </button>
-          <button
-            class="btn bare"
-            type="button"
-            :disabled="place(line) === bill.lines.length - 1"
-            :aria-label="`Buy ${line.label} later`"
-            @click="move(line, 1)"
-          >
-            ↓
+            {{ way.sign }}
           </button>
         </td>
       </tr>

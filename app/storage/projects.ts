@@ -27,7 +27,7 @@ export interface ShelfEntry {
 }
 export type Loaded =
   | { state: 'absent' }
-  | { state: 'broken'; problems: Problem[]; raw: string; hasCopy: boolean }
+  | { state: 'broken'; problems: Problem[]; raw: string; savedAt: string; hasCopy: boolean }
   | { state: 'ok'; project: Project; revision: number; savedAt: string }
 export type Saved =
   { ok: true; revision: number } | { ok: false; reason: 'conflict' } | { ok: false; reason: 'full' | 'failed'; message: string }
@@ -51,6 +51,7 @@ export async function loadProject(id: string): Promise<Loaded> {
     state: 'broken',
     problems: read?.problems ?? [{ path: '', place: "This browser's storage", message: 'holds something here that is no project.' }],
     raw: rawText(kept ? kept.project : stored),
+    savedAt: kept?.savedAt ?? '',
     hasCopy: asKept(await copies.getItem(id)) !== undefined,
   }
 }
@@ -133,7 +134,8 @@ async function entryOf(id: string): Promise<ShelfEntry> {
   const broken: ShelfEntry = { id, name: id, car: '', savedAt: '', setups: 0, broken: true }
   try {
     const loaded = await loadProject(id)
-    if (loaded.state !== 'ok') return broken
+    if (loaded.state === 'absent') return broken
+    if (loaded.state === 'broken') return { ...broken, savedAt: loaded.savedAt }
     const { project, savedAt } = loaded
     return { id, name: project.name, car: project.car.name, savedAt, setups: project.setups.length, broken: false }
   } catch {

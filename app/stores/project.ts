@@ -85,7 +85,7 @@ export const useProjectStore = defineStore('project', () => {
     } catch (error) {
       // private windows and locked profiles refuse storage altogether
       const message = `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow this page to keep data, or use another browser or window.`
-      loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', hasCopy: false }
+      loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', savedAt: '', hasCopy: false }
     }
     if (loaded.state === 'ok') {
       revision = loaded.revision

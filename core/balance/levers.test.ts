@@ -3,23 +3,11 @@ import fc from 'fast-check'
 import { chain } from '../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../hydraulics/effort.ts'
 import type { BrakeSystem } from '../hydraulics/system.ts'
-import { randomMass, randomSystem } from '../testing/systems.ts'
+import { PLAIN_MASS as MASS, plainSystem as plain, randomMass, randomSystem } from '../testing/systems.ts'
 import type { Mass } from './adhesion.ts'
 import { levers, roadShareAt, turnsAt, withLever, type Aim } from './levers.ts'
 import { frontFirstUntil, lockOrder, rearFirstFrom } from './lock-order.ts'
 
-const MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
-const plain = (rearAreaMm2: number, more: Partial<BrakeSystem> = {}): BrakeSystem => ({
-  pedalRatio: 4,
-  pedalEfficiency: 1,
-  booster: undefined,
-  master: { kind: 'tandem', boreMm: 20 },
-  valve: undefined,
-  front: { kind: 'disc', pistonAreaMm2: 2000, mu: 0.4, effectiveRadiusMm: 110, sealMpa: 0 },
-  rear: { kind: 'disc', pistonAreaMm2: rearAreaMm2, mu: 0.4, effectiveRadiusMm: 100, sealMpa: 0 },
-  tyreRadiusMm: { front: 280, rear: 280 },
-  ...more,
-})
 const until = (system: BrakeSystem, mass: Mass = MASS) => frontFirstUntil(lockOrder(system, mass)!)
 const reach = (g: number, ...masses: Mass[]): Aim => ({ meets: (system) => masses.every((mass) => rearFirstFrom(system, mass, g) >= g) })
 

@@ -1,27 +1,13 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { BrakeSystem } from '../hydraulics/system.ts'
-import type { Mass } from './adhesion.ts'
 import { bestDeceleration, criticalDecelG } from '../testing/constant-split.ts'
+import { PLAIN_MASS as MASS, plainSystem as plain } from '../testing/systems.ts'
 import { idealCurve, lockLines } from './ideal-curve.ts'
 import { axleAlone, bestOnDiagonal, bestWithoutLock, criteria } from './limits.ts'
 import { frontFirstUntil, lockOrder } from './lock-order.ts'
 import { chain } from '../hydraulics/chain.ts'
 
-const MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
-/** Without seals and valve: a constant split. */
-const plain = (rearAreaMm2: number, more: Partial<BrakeSystem> = {}): BrakeSystem => ({
-  pedalRatio: 4,
-  pedalEfficiency: 1,
-  booster: undefined,
-  master: { kind: 'tandem', boreMm: 20 },
-  valve: undefined,
-  front: { kind: 'disc', pistonAreaMm2: 2000, mu: 0.4, effectiveRadiusMm: 110, sealMpa: 0 },
-  rear: { kind: 'disc', pistonAreaMm2: rearAreaMm2, mu: 0.4, effectiveRadiusMm: 100, sealMpa: 0 },
-  tyreRadiusMm: { front: 280, rear: 280 },
-  ...more,
-})
 
 describe('the best without a locked wheel', () => {
   test('agrees with the closed form of a constant split', () => {
@@ -88,7 +74,10 @@ describe('one axle alone', () => {
       fc.property(number(0.1, 2), number(200, 1300), (k, cgHeightMm) => {
         const mass = { ...MASS, cgHeightMm }
         for (const axle of ['front', 'rear'] as const) expect(axleAlone(axle, mass, k).decelG).toBeGreaterThan(0)
-        expect(lockLines(mass, k).front?.[0][0] ?? 1).toBeGreaterThan(0)
+        const { front } = lockLines(mass, k)
+        // at 1 - k chi = 0 the front takes all the load the tyres can use: there is no line
+        if (k * (cgHeightMm / MASS.wheelbaseMm) >= 1) expect(front).toBeUndefined()
+        else expect(front![0][0]).toBeGreaterThan(0)
       }),
     )
   })

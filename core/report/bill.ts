@@ -174,9 +174,10 @@ export function billReport(context: Context): { bill: Report['bill']; figure: Re
       : {
           minor: budgetMinor,
           chance,
-          verdict: unpriced > 0 ? 'unknown' : chance >= SURE ? 'fits' : chance >= EVEN ? 'check' : 'needs',
+          // what is known alone may be too much already
+          verdict: chance < EVEN ? 'needs' : unpriced > 0 ? 'unknown' : chance >= SURE ? 'fits' : 'check',
           within: linesWithin(
-            lines.filter((line) => !line.owned && line.likely !== undefined),
+            lines.flatMap(({ id, owned, likely }) => (owned || likely === undefined ? [] : [{ id, likely }])),
             budgetMinor,
           ),
         }
@@ -215,17 +216,16 @@ function inBuyingOrder(lines: BillLine[], own: readonly string[]): void {
 }
 
 /**
- * The lines that fit under the budget when they are bought one after the other in their order: one that does not fit is
+ * The lines that have a price and fit under the budget when they are bought one after the other in their order: one that does not fit is
  * left, and what comes after it and fits is bought.
  */
-function linesWithin(lines: readonly BillLine[], budget: number): string[] {
+function linesWithin(priced: readonly { id: string; likely: number }[], budget: number): string[] {
   let sum = 0
   const within: string[] = []
-  for (const line of lines) {
-    const cost = line.likely ?? 0
-    if (sum + cost > budget) continue
-    sum += cost
-    within.push(line.id)
+  for (const { id, likely } of priced) {
+    if (sum + likely > budget) continue
+    sum += likely
+    within.push(id)
   }
   return within
 }

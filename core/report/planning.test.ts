@@ -171,6 +171,15 @@ describe('the bill', () => {
     expect(at(97_700).chance).toBeGreaterThan(0.1)
     expect(at(97_700).chance).toBeLessThan(0.6)
     expect(evaluate(DEMO_PROJECT, 'balanced').bill.budget).toBeUndefined()
+    // what has a price is too much already: a line without one does not make that unknown
+    const oneOpen = (budgetMinor: number) =>
+      billOf((project) => {
+        project.preferences.budgetMinor = budgetMinor
+        project.setups[3]!.extras.push({ id: 'open', label: 'Fluid', kind: 'consumable', quantity: 1 })
+      }).budget!
+    expect(oneOpen(10_000).verdict).toBe('needs')
+    expect(oneOpen(100_000_00).verdict).toBe('unknown')
+    expect(oneOpen(100_000_00).within).not.toContain('open')
   })
   test('what someone sells carries no tax; a missing rate is said where the price is', () => {
     const sale = { id: 's', label: 'Old calipers', kind: 'sale' as const, quantity: 1, price: price(5000) }

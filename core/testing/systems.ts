@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import type { Mass } from '../balance/adhesion.ts'
 import type { AxleBrake, BrakeSystem } from '../hydraulics/system.ts'
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -47,4 +48,19 @@ export const randomMass = fc.record({
   staticFront: number(0.42, 0.66),
   cgHeightMm: number(350, 750),
   wheelbaseMm: number(2200, 3000),
+})
+
+/** A car of round figures. */
+export const PLAIN_MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
+/** Without seals and valve: a constant split. */
+export const plainSystem = (rearAreaMm2: number, more: Partial<BrakeSystem> = {}): BrakeSystem => ({
+  pedalRatio: 4,
+  pedalEfficiency: 1,
+  booster: undefined,
+  master: { kind: 'tandem', boreMm: 20 },
+  valve: undefined,
+  front: { kind: 'disc', pistonAreaMm2: 2000, mu: 0.4, effectiveRadiusMm: 110, sealMpa: 0 },
+  rear: { kind: 'disc', pistonAreaMm2: rearAreaMm2, mu: 0.4, effectiveRadiusMm: 100, sealMpa: 0 },
+  tyreRadiusMm: { front: 280, rear: 280 },
+  ...more,
 })
