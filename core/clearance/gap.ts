@@ -28,11 +28,13 @@ export interface Gap {
  * @param wheel profile in the wheel frame
  * @param spacerMm z_seat = z_wheel + spacer
  * @throws RangeError when a side has no segment
+ * @throws TooMuch when the caliper's effort is spent
  */
 export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0): Gap {
   if (wheel.all.count === 0 || caliper.outlines.every((outline) => outline.tree.count === 0)) {
     throw new RangeError('a gap needs two outlines of at least two points')
   }
+  const { effort } = caliper
   const record = closest()
   let squared = Infinity
   let outlineAt = 0
@@ -67,9 +69,9 @@ export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0
         br = record.br
       }
     }
-    visitPairs(tree, wheel.all, bound, (least) => least <= squared, visit)
-    faceGapMm = lesser(faceGapMm, axisGap(tree, wheel.face, 'axial', spacerMm))
-    barrelGapMm = lesser(barrelGapMm, axisGap(tree, wheel.barrel, 'radial', spacerMm))
+    visitPairs(tree, wheel.all, bound, (least) => least <= squared, visit, effort)
+    faceGapMm = lesser(faceGapMm, axisGap(tree, wheel.face, 'axial', spacerMm, effort))
+    barrelGapMm = lesser(barrelGapMm, axisGap(tree, wheel.barrel, 'radial', spacerMm, effort))
   })
 
   const overlaps = squared === 0 || (faceGapMm ?? 0) < 0 || (barrelGapMm ?? 0) < 0

@@ -17,8 +17,17 @@ export interface NearPairs {
 
 /**
  * @param reachMm pairs up to this much further apart than the nearest are kept
+ * @param most more pairs than this are no help
+ * @returns undefined when there are more
+ * @throws TooMuch when the caliper's effort is spent
  */
-export function nearPairs(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, reachMm: number): NearPairs {
+export function nearPairs(
+  caliper: PreparedCaliper,
+  wheel: PreparedWheel,
+  spacerMm: number,
+  reachMm: number,
+  most = Infinity,
+): NearPairs | undefined {
   const record = closest()
   const w = wheel.all
   let limit = Infinity
@@ -53,8 +62,9 @@ export function nearPairs(caliper: PreparedCaliper, wheel: PreparedWheel, spacer
           found.push({ d, z: (record.bz - record.az) * per, r: (record.br - record.ar) * per, c: i * 4, w: w.ids[j]!, outline })
         }
       }
-      visitPairs(c, w, bound, (value) => value <= (collect ? limit : least), visit)
+      visitPairs(c, w, bound, (value) => value <= (collect ? limit : least) && found.length <= most, visit, caliper.effort)
     })
+    if (found.length > most) return undefined
     limit = (Math.sqrt(least) + reachMm) ** 2
   }
   found.sort((a, b) => a.d - b.d)

@@ -1,4 +1,5 @@
 import type { NamedOutline, WheelProfile, WheelTag } from '../model/field.ts'
+import type { Effort } from './effort.ts'
 import { segmentTree, type SegmentTree } from './segment-tree.ts'
 
 /**
@@ -11,6 +12,8 @@ export type Polyline = readonly Point[]
 
 /** A caliper's outlines made ready for many gap queries. */
 export interface PreparedCaliper {
+  /** What all queries with it may cost together; absent: whatever they cost. */
+  effort?: Effort
   outlines: readonly { name: string; points: Polyline; tree: SegmentTree }[]
 }
 

@@ -1,5 +1,7 @@
 import { closest, pointDistance } from './distance.ts'
+import type { Effort } from './effort.ts'
 import type { Point, Polyline, PreparedCaliper, PreparedWheel } from './outline.ts'
+import { crosses, crossings, nearestSegment, type SegmentTree } from './segment-tree.ts'
 
 /** Far enough for any wheel, near enough to keep the digits, mm. */
 export const FAR_MM = 2000
@@ -21,59 +23,77 @@ export interface Penetration {
  * @param shift the spacer, added to the wheel's z
  */
 export function penetration(caliper: PreparedCaliper, wheel: PreparedWheel, shift: number): Penetration | undefined {
-  const profile = wheel.points.map(([z, r]): Point => [z + shift, r])
-  const free = freeSpace(profile)
-  let deepest: Penetration | undefined
-  const take = (found: Penetration) => {
-    if (!deepest || found.depthMm > deepest.depthMm) deepest = found
+  const { effort } = caliper
+  const { points: profile, all } = wheel
+  const [firstZ, firstR] = profile[0]!
+  const [lastZ, lastR] = profile[profile.length - 1]!
+  const away: Polyline = [
+    [lastZ, lastR],
+    [lastZ + FAR_MM, lastR],
+    [lastZ + FAR_MM, -FAR_MM],
+    [firstZ - FAR_MM, -FAR_MM],
+    [firstZ - FAR_MM, firstR],
+    [firstZ, firstR],
+  ]
+  /** Whether a point, in the wheel's frame, is where a caliper may be: inside the barrel and inboard of the spokes, open where the profile ends. */
+  const isFree = (z: number, r: number): boolean => {
+    let count = crossings(all, z, r, effort)
+    for (let i = 1; i < away.length; i += 1) if (crosses(...away[i - 1]!, ...away[i]!, z, r)) count += 1
+    return count % 2 === 1
   }
-  caliper.outlines.forEach(({ points }, outline) => {
+  let deepest: Penetration | undefined
+  const depth = () => deepest?.depthMm ?? -1
+
+  caliper.outlines.forEach(({ points, tree }, outline) => {
     for (const point of points) {
-      if (inside(free, point)) continue
-      const near = nearest(point, profile)
-      take({ depthMm: near.distance, caliper: point, wheel: near.point, outline, segment: near.segment })
+      const [z, r] = [point[0] - shift, point[1]]
+      if (isFree(z, r)) continue
+      const near = nearest(all, z, r, depth(), effort)
+      if (near)
+        deepest = {
+          depthMm: near.distance,
+          caliper: point,
+          wheel: [near.point[0] + shift, near.point[1]],
+          outline,
+          segment: near.segment,
+        }
     }
-    profile.forEach((point, vertex) => {
-      if (points.length < 3 || !inside(points, point)) return
-      const near = nearest(point, points)
-      take({ depthMm: near.distance, caliper: near.point, wheel: point, outline, segment: Math.min(vertex, wheel.tags.length - 1) })
+    if (points.length < 3) return
+    const [start, end] = [points[0]!, points[points.length - 1]!]
+    profile.forEach(([z, r], vertex) => {
+      const point: Point = [z + shift, r]
+      const closing = crosses(...end, ...start, ...point) ? 1 : 0
+      if ((crossings(tree, ...point, effort) + closing) % 2 === 0) return
+      const near = nearest(tree, ...point, depth(), effort)
+      if (near)
+        deepest = {
+          depthMm: near.distance,
+          caliper: near.point,
+          wheel: point,
+          outline,
+          segment: Math.min(vertex, wheel.tags.length - 1),
+        }
     })
   })
   return deepest
 }
 
-/** The space a caliper may fill: inside the barrel and inboard of the spokes, open where the profile ends. */
-function freeSpace(profile: Polyline): Polyline {
-  const [firstZ, firstR] = profile[0]!
-  const [lastZ, lastR] = profile[profile.length - 1]!
-  return [[firstZ - FAR_MM, firstR], ...profile, [lastZ + FAR_MM, lastR], [lastZ + FAR_MM, -FAR_MM], [firstZ - FAR_MM, -FAR_MM]]
-}
-
-/** Even-odd rule over a polygon closed from last to first point (J. O'Rourke, Computational Geometry in C, 7.4). */
-function inside(polygon: Polyline, [z, r]: Point): boolean {
-  let odd = false
-  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i, i += 1) {
-    const [zi, ri] = polygon[i]!
-    const [zj, rj] = polygon[j]!
-    if (ri > r !== rj > r && z < zi + ((r - ri) / (rj - ri)) * (zj - zi)) odd = !odd
-  }
-  return odd
-}
-
-function nearest(point: Point, line: Polyline): { distance: number; point: Point; segment: number } {
+/** The place on a line nearest to a point; undefined when it is no further than `beyondMm`. */
+function nearest(
+  tree: SegmentTree,
+  z: number,
+  r: number,
+  beyondMm: number,
+  effort: Effort | undefined,
+): { distance: number; point: Point; segment: number } | undefined {
+  const s = tree.segments
   const record = closest()
-  let squared = Infinity
-  let found: Point = line[0]!
-  let segment = 0
-  for (let i = 0; i + 1 < line.length; i += 1) {
-    const [z0, r0] = line[i]!
-    const [z1, r1] = line[i + 1]!
-    pointDistance(point, z0, r0, z1, r1, record)
-    if (record.squared < squared) {
-      squared = record.squared
-      found = [record.bz, record.br]
-      segment = i
-    }
+  const at = (i: number): number => {
+    pointDistance([z, r], s[i * 4]!, s[i * 4 + 1]!, s[i * 4 + 2]!, s[i * 4 + 3]!, record)
+    return record.squared
   }
-  return { distance: Math.sqrt(squared), point: found, segment }
+  const found = nearestSegment(tree, z, r, at, beyondMm < 0 ? -1 : beyondMm * beyondMm, effort)
+  if (found === undefined) return undefined
+  at(found)
+  return { distance: Math.sqrt(record.squared), point: [record.bz, record.br], segment: tree.ids[found]! }
 }

@@ -1,3 +1,4 @@
+import type { Effort } from './effort.ts'
 import type { Polyline } from './outline.ts'
 
 /**
@@ -90,6 +91,8 @@ const isLeaf = (tree: SegmentTree, node: number): boolean => node * 2 + 1 >= tre
  * @param bound least value that any pair under these two nodes can have
  * @param worth whether a bound is still worth following
  * @param visit called with the segment numbers of both trees
+ * @param effort what the walk may cost, in pairs of boxes
+ * @throws TooMuch when the effort is spent
  */
 export function visitPairs(
   a: SegmentTree,
@@ -97,11 +100,13 @@ export function visitPairs(
   bound: (nodeA: number, nodeB: number) => number,
   worth: (bound: number) => boolean,
   visit: (segmentA: number, segmentB: number) => void,
+  effort?: Effort,
 ): void {
   if (a.count === 0 || b.count === 0) return
   descend(0, 0, bound(0, 0))
 
   function descend(nodeA: number, nodeB: number, least: number): void {
+    effort?.spend()
     if (!worth(least)) return
     const leafA = isLeaf(a, nodeA)
     const leafB = isLeaf(b, nodeB)
@@ -130,3 +135,78 @@ export function visitPairs(
     }
   }
 }
+
+/**
+ * The segment nearest to a point; the first of several.
+ * @param distance squared distance of the point to a segment, by its number
+ * @param atMost squared; a point that is as near as this is of no interest
+ * @returns undefined when some segment is nearer than `atMost`, or equally near
+ */
+export function nearestSegment(
+  tree: SegmentTree,
+  z: number,
+  r: number,
+  distance: (segment: number) => number,
+  atMost: number,
+  effort?: Effort,
+): number | undefined {
+  let least = Infinity
+  let found: number | undefined
+  const bound = (node: number): number => {
+    const b = node * 4
+    const dz = Math.max(tree.boxes[b]! - z, z - tree.boxes[b + 2]!, 0)
+    const dr = Math.max(tree.boxes[b + 1]! - r, r - tree.boxes[b + 3]!, 0)
+    return dz * dz + dr * dr
+  }
+  descend(0, bound(0))
+  return least <= atMost ? undefined : found
+
+  function descend(node: number, promise: number): void {
+    effort?.spend()
+    if (promise > least || least <= atMost) return
+    if (isLeaf(tree, node)) {
+      for (let i = tree.ranges[node * 2]!; i < tree.ranges[node * 2 + 1]!; i += 1) {
+        const one = distance(i)
+        if (one < least || (one === least && i < found!)) {
+          least = one
+          found = i
+        }
+      }
+      return
+    }
+    const [left, right] = [node * 2 + 1, node * 2 + 2]
+    const [first, second] = [bound(left), bound(right)]
+    if (second < first) {
+      descend(right, second)
+      descend(left, first)
+    } else {
+      descend(left, first)
+      descend(right, second)
+    }
+  }
+}
+
+/** How many segments a ray from a point outboard along the axle crosses (even-odd rule, J. O'Rourke, Computational Geometry in C, 7.4). */
+export function crossings(tree: SegmentTree, z: number, r: number, effort?: Effort): number {
+  const { segments: s, boxes, ranges } = tree
+  let count = 0
+  if (tree.count > 0) descend(0)
+  return count
+
+  function descend(node: number): void {
+    effort?.spend()
+    const b = node * 4
+    if (boxes[b + 1]! > r || boxes[b + 3]! < r || boxes[b + 2]! < z) return
+    if (!isLeaf(tree, node)) {
+      descend(node * 2 + 1)
+      descend(node * 2 + 2)
+      return
+    }
+    for (let i = ranges[node * 2]! * 4; i < ranges[node * 2 + 1]! * 4; i += 4)
+      if (crosses(s[i]!, s[i + 1]!, s[i + 2]!, s[i + 3]!, z, r)) count += 1
+  }
+}
+
+/** Whether a ray from (z, r) outboard along the axle crosses a segment. */
+export const crosses = (z0: number, r0: number, z1: number, r1: number, z: number, r: number): boolean =>
+  r1 > r !== r0 > r && z < z1 + ((r - r1) / (r0 - r1)) * (z0 - z1)

@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { caliperShape, wheelShape } from '../../bench/shapes.ts'
 import { DRAW_DIMENSIONS, fixedDraws, normalDraws } from './draws.ts'
+import { Effort, TooMuch } from './effort.ts'
 import { gap } from './gap.ts'
+import { nearPairs } from './near-pairs.ts'
 import { normalCdf, normalQuantile } from './normal.ts'
 import { moveOutlines, prepareCaliper, prepareWheel } from './outline.ts'
 import { shifted, shiftWheel, vertexShifts, type Shifts } from './shift.ts'
@@ -98,6 +100,42 @@ describe('the gap under uncertain shifts', () => {
         }
       }),
       { numRuns: 60 },
+    )
+  })
+
+  test('with too many pairs near, a walk through the boxes gives the same', () => {
+    fc.assert(
+      fc.property(cases, ({ spacerMm, liftMm, u }) => {
+        // so many points that none of the pairs is listed
+        const caliper = prepareCaliper(moveOutlines(caliperShape(300), 0, liftMm))
+        const wheel = prepareWheel(wheelShape(300))
+        const plain = plainGap(caliper, wheel, spacerMm)
+        const draws = fixedDraws(16)
+        const fast = drawnGap(caliper, wheel, spacerMm, all(u + 4))(16)
+        expect(nearPairs(caliper, wheel, spacerMm, 4 * (u + 4), 4000)).toBeUndefined()
+        for (let i = 0; i < 16; i += 1) {
+          const at = (n: number) => draws[i * DRAW_DIMENSIONS + n]! * (u + 4)
+          const exact = plain({ caliperAxialMm: at(0), caliperRadialMm: at(1), faceAxialMm: at(2), barrelRadialMm: at(3) })
+          expect(Math.abs(fast[i]! - exact)).toBeLessThan(1e-9)
+        }
+      }),
+      { numRuns: 12 },
+    )
+  })
+  test('what costs too much is bounded by what can move: no draw lies outside more often than it may', () => {
+    fc.assert(
+      fc.property(cases, ({ points, spacerMm, liftMm, u }) => {
+        const caliper = prepareCaliper(moveOutlines(caliperShape(points), 0, liftMm))
+        const wheel = prepareWheel(wheelShape(points))
+        const exact = uncertainGap(caliper, wheel, spacerMm, all(u))
+        const widest = uncertainGap({ ...caliper, effort: new Effort(1e5) }, wheel, spacerMm, all(u), 10)
+        expect(widest.widest).toBe(true)
+        expect(exact.widest).toBeUndefined()
+        expect(widest.p05Mm).toBeLessThanOrEqual(exact.p05Mm + 0.05)
+        expect(widest.p95Mm).toBeGreaterThanOrEqual(exact.p95Mm - 0.05)
+        expect(() => uncertainGap({ ...caliper, effort: new Effort(0) }, wheel, spacerMm, all(u), 10)).toThrow(TooMuch)
+      }),
+      { numRuns: 40 },
     )
   })
 

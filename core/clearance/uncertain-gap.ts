@@ -1,10 +1,12 @@
 import { deepestProbes } from './deepest-probes.ts'
 import { closest, segmentDistance } from './distance.ts'
 import { DRAW_DIMENSIONS, fixedDraws } from './draws.ts'
-import { gap } from './gap.ts'
-import { nearPairs } from './near-pairs.ts'
+import { within } from './effort.ts'
+import { gap, type Gap } from './gap.ts'
+import { nearPairs, type NearPairs } from './near-pairs.ts'
 import { prepareCaliper, prepareWheel, type PreparedCaliper, type PreparedWheel } from './outline.ts'
 import { shifted, vertexShifts, type Shifts } from './shift.ts'
+import { visitPairs } from './segment-tree.ts'
 import { gapGradient, gapRange, gapUncertainty } from './verdict.ts'
 
 export interface UncertainGap {
@@ -14,6 +16,8 @@ export interface UncertainGap {
   uMm: number
   p05Mm: number
   p95Mm: number
+  /** The outlines have too many points for draws: the widest that these doubts allow. */
+  widest?: true
 }
 
 /** Enough to see whether one place limits, and to correct the linear estimate where it does. */
@@ -25,6 +29,12 @@ const MOST = 8192
 const LARGE_U_MM = 1
 /** Where the fast way cannot be trusted each draw is taken the plain way, and fewer must do. */
 const PLAIN = 512
+/** Draws by pairs get dear with their number; with more than this a walk through the boxes is quicker. */
+const MOST_PAIRS = 4000
+/** Vertices times stretches up to which their depths are prepared once. */
+const MOST_PREPARED = 400_000
+/** Draws differ in what they cost. */
+const SPARE = 0.7
 /** Root mean square by which draws may leave the linear estimate that is still used to steady them, mm. */
 const LINEAR_MM = 0.02
 
@@ -33,15 +43,40 @@ const LINEAR_MM = 0.02
  * distributions, JCGM 101:2008). While one place limits, the draws only correct the linear estimate,
  * whose percentiles are known exactly; else their own percentiles count.
  *
+ * Draws that would cost more than `mostEffort` are not made: a gap changes by no more than what its sides
+ * move, so how far they move bounds it.
+ *
  * @param u standard uncertainties of the four shifts, mm
+ * @throws TooMuch when the caliper's effort does not even do for the gap itself
  */
-export function uncertainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): UncertainGap {
+export function uncertainGap(
+  caliper: PreparedCaliper,
+  wheel: PreparedWheel,
+  spacerMm: number,
+  u: Shifts,
+  mostEffort = Infinity,
+): UncertainGap {
   const now = gap(caliper, wheel, spacerMm)
-  const gradient = gapGradient(now)
-  const uLinear = gapUncertainty(gradient, u)
   if (u.caliperAxialMm === 0 && u.caliperRadialMm === 0 && u.faceAxialMm === 0 && u.barrelRadialMm === 0) {
     return { meanMm: now.minGapMm, uMm: 0, p05Mm: now.minGapMm, p95Mm: now.minGapMm }
   }
+  return within(caliper.effort, mostEffort, () => byDraws(caliper, wheel, spacerMm, u, now)) ?? widest(wheel, u, now)
+}
+
+function widest(wheel: PreparedWheel, u: Shifts, { minGapMm }: Gap): UncertainGap {
+  const draws = fixedDraws(MANY)
+  const move = moveOf(wheel)
+  const moves = Float64Array.from({ length: MANY }, (_, i) => move(shiftsOf(draws, i, u)))
+  const uMm = Math.sqrt(moves.reduce((sum, one) => sum + one * one, 0) / MANY)
+  const reach = quantile(moves.sort(), 0.95)
+  return { meanMm: minGapMm, uMm, p05Mm: minGapMm - reach, p95Mm: minGapMm + reach, widest: true }
+}
+
+function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts, now: Gap): UncertainGap {
+  const gradient = gapGradient(now)
+  const uLinear = gapUncertainty(gradient, u)
+  const { effort } = caliper
+  const before = effort?.left ?? 0
   const draw = drawnGap(caliper, wheel, spacerMm, u)
   const few = draw(FEW)
   const linear = few.map((_, i) => now.minGapMm + change(gradient, shiftsOf(fixedDraws(FEW), i, u)))
@@ -58,7 +93,12 @@ export function uncertainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spa
     }
   }
   const wide = Math.max(u.caliperAxialMm, u.caliperRadialMm, u.faceAxialMm, u.barrelRadialMm) > LARGE_U_MM
-  return summary(draw(!isSimple(wheel) ? PLAIN : wide ? MOST : MANY))
+  const wanted = !isSimple(wheel) ? PLAIN : wide ? MOST : MANY
+  if (!effort) return summary(draw(wanted))
+  // as many as what is left does for: each costs about what the few have cost
+  const each = Math.max((before - effort.left) / FEW, 1)
+  for (let count = wanted; count > FEW; count /= 2) if (count * each <= effort.left * SPARE) return summary(draw(count))
+  return summary(few)
 }
 
 /** Gaps of the first `count` fixed draws. */
@@ -66,7 +106,13 @@ export function drawnGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerM
   const plain = plainGap(caliper, wheel, spacerMm)
   return (count) => {
     const draws = fixedDraws(count)
-    const at = isSimple(wheel) ? fastGap(caliper, wheel, spacerMm, plain, farthest(wheel, draws, u)) : plain
+    const mostMm = farthest(wheel, draws, u)
+    const pairs = isSimple(wheel) ? nearPairs(caliper, wheel, spacerMm, 2 * mostMm, MOST_PAIRS) : undefined
+    const at = !isSimple(wheel)
+      ? plain
+      : pairs
+        ? byPairs(caliper, wheel, spacerMm, plain, mostMm, pairs)
+        : byBoxes(caliper, wheel, spacerMm, plain)
     const gaps = new Float64Array(count)
     for (let i = 0; i < count; i += 1) gaps[i] = at(shiftsOf(draws, i, u))
     return gaps
@@ -93,9 +139,12 @@ const change = (gradient: Shifts, shifts: Shifts): number =>
 export function plainGap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number): (shifts: Shifts) => number {
   const outlines = caliper.outlines.map(({ name, points }) => ({ name, points: points.map(([z, r]): [number, number] => [z, r]) }))
   const profile = { points: wheel.points.map(([z, r]): [number, number] => [z, r]), tags: [...wheel.tags] }
+  const { effort } = caliper
+  const count = profile.points.length + outlines.reduce((sum, { points }) => sum + points.length, 0)
   return (shifts) => {
+    effort?.spend(count)
     const moved = shifted(outlines, profile, shifts)
-    return gap(prepareCaliper(moved.caliper), prepareWheel(moved.wheel), spacerMm).minGapMm
+    return gap({ ...prepareCaliper(moved.caliper), ...(effort ? { effort } : {}) }, prepareWheel(moved.wheel), spacerMm).minGapMm
   }
 }
 
@@ -137,14 +186,17 @@ function farthest(wheel: PreparedWheel, draws: Float64Array, u: Shifts): number 
  * A draw looks only at the pairs that its shifts can make the closest, and at vertices beyond the other
  * line only when some pair may have crossed.
  */
-function fastGap(
+function byPairs(
   caliper: PreparedCaliper,
   wheel: PreparedWheel,
   spacerMm: number,
   plain: (shifts: Shifts) => number,
   mostMm: number,
+  pairs: NearPairs,
 ): (shifts: Shifts) => number {
-  const pairs = nearPairs(caliper, wheel, spacerMm, 2 * mostMm)
+  const { effort } = caliper
+  const points = caliper.outlines.reduce((sum, one) => sum + one.points.length, 0)
+  const preparable = points * wheel.points.length <= MOST_PREPARED
   const count = pairs.distanceMm.length
   const distances = pairs.distanceMm
   const directions = pairs.direction
@@ -168,6 +220,7 @@ function fastGap(
     // the line between two closest points parts them: along it they come nearer by no more than they move
     let best = Infinity
     let leastBound = Infinity
+    effort?.spend(1 + (count >> 4))
     for (let i = 0; i < count; i += 1) {
       const distance = distances[i]!
       if (distance - move >= best) break
@@ -197,10 +250,74 @@ function fastGap(
     }
     // parted to begin with, and all along the way
     if (!overlaps && leastBound > 0) return best
+    if (!preparable) return plain(shifts)
+    effort?.spend(points)
     probes ??= deepestProbes(caliper, wheel, spacerMm, mostMm)
     const depth = probes(moved, ca, cr, move)
     if (best > 0 && depth === 0) return best
     return best === 0 && depth > 0 ? -depth : plain(shifts)
+  }
+}
+
+/**
+ * A draw walks through the boxes of both sides as they are moved. Where nothing can have crossed, the least distance
+ * is the gap; else the plain way has the word.
+ */
+function byBoxes(
+  caliper: PreparedCaliper,
+  wheel: PreparedWheel,
+  spacerMm: number,
+  plain: (shifts: Shifts) => number,
+): (shifts: Shifts) => number {
+  const { minGapMm, overlaps } = gap(caliper, wheel, spacerMm)
+  const moveBound = moveOf(wheel)
+  const { face, barrel } = vertexShifts(wheel.tags)
+  const { boxes: wb, segments: ws, ids, ranges } = wheel.all
+  // whether any and whether all of the vertices under a box follow a shift
+  const [anyFace, allFace, anyBarrel, allBarrel] = [face, barrel].flatMap((follows) => [
+    Uint8Array.from({ length: ranges.length / 2 }, (_, node) => Number(under(node, (v) => follows[v] === 1))),
+    Uint8Array.from({ length: ranges.length / 2 }, (_, node) => Number(!under(node, (v) => follows[v] === 0))),
+  ]) as [Uint8Array, Uint8Array, Uint8Array, Uint8Array]
+  function under(node: number, is: (vertex: number) => boolean): boolean {
+    for (let i = ranges[node * 2]!; i < ranges[node * 2 + 1]!; i += 1) if (is(ids[i]!) || is(ids[i]! + 1)) return true
+    return false
+  }
+  const record = closest()
+  return (shifts) => {
+    const { caliperAxialMm: ca, caliperRadialMm: cr, faceAxialMm: fa, barrelRadialMm: br } = shifts
+    if (overlaps || moveBound(shifts) >= minGapMm) return plain(shifts)
+    let squared = Infinity
+    for (const { tree } of caliper.outlines) {
+      const { segments: cs, boxes: cb } = tree
+      const bound = (a: number, b: number): number => {
+        const lowZ = spacerMm - ca + (fa < 0 ? anyFace[b]! : allFace[b]!) * fa
+        const highZ = spacerMm - ca + (fa < 0 ? allFace[b]! : anyFace[b]!) * fa
+        const lowR = (br < 0 ? anyBarrel[b]! : allBarrel[b]!) * br - cr
+        const highR = (br < 0 ? allBarrel[b]! : anyBarrel[b]!) * br - cr
+        const dz = Math.max(cb[a * 4]! - wb[b * 4 + 2]! - highZ, wb[b * 4]! + lowZ - cb[a * 4 + 2]!, 0)
+        const dr = Math.max(cb[a * 4 + 1]! - wb[b * 4 + 3]! - highR, wb[b * 4 + 1]! + lowR - cb[a * 4 + 3]!, 0)
+        return dz * dz + dr * dr
+      }
+      const visit = (i: number, j: number): void => {
+        const c = i * 4
+        const w = j * 4
+        const v = ids[j]!
+        segmentDistance(
+          cs[c]! + ca,
+          cs[c + 1]! + cr,
+          cs[c + 2]! + ca,
+          cs[c + 3]! + cr,
+          ws[w]! + spacerMm + face[v]! * fa,
+          ws[w + 1]! + barrel[v]! * br,
+          ws[w + 2]! + spacerMm + face[v + 1]! * fa,
+          ws[w + 3]! + barrel[v + 1]! * br,
+          record,
+        )
+        if (record.squared < squared) squared = record.squared
+      }
+      visitPairs(tree, wheel.all, bound, (least) => least < squared, visit, caliper.effort)
+    }
+    return Math.sqrt(squared)
   }
 }
 

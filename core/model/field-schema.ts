@@ -3,7 +3,7 @@ import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
-import { hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
+import { greatestU, hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
 
 /** What one field may hold: figures with their origin, outlines, profiles; and what all records are made of. */
 
@@ -67,7 +67,12 @@ export function figureSchema(
 ) {
   return closed({
     value: valueSchema(dimension, min, max, integer, units, usual),
-    u: finite().min(0, 'an uncertainty is never negative'),
+    u: finite()
+      .min(0, 'an uncertainty is never negative')
+      .max(
+        greatestU(min, max),
+        `an uncertainty of more than ${formatQuantity(greatestU(min, max), dimension, units)} says that the figure is not known: leave it out`,
+      ),
     origin: string()
       .strict()
       .oneOf(ORIGINS, `must be one of ${ORIGINS.join(', ')}`)

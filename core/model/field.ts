@@ -96,6 +96,24 @@ export function hardLimits(field: FigureField | FiguresField): [min: number, max
   return [field.min / BEYOND_USUAL, field.max * BEYOND_USUAL]
 }
 
+/** Figures that stand in no field table: beside every part, and in what was seen and tried. */
+export const OTHER_LIMITS = {
+  massKg: [0, 200],
+  gapMm: [-20, 100],
+  gapNowMm: [-20, 100],
+  protrusionNowMm: [-150, 200],
+  protrusionNewMm: [-150, 200],
+  radiusMm: [20, 330],
+  barFrontShare: [0.35, 0.65],
+  lastsEvents: [0.1, 1000],
+} as const satisfies Record<string, readonly [min: number, max: number]>
+
+/**
+ * The greatest standard uncertainty that a figure between two limits can have: what lies between them has a standard
+ * deviation of half their distance at most (T. Popoviciu, 1935). Who knows no more than that does not know the figure.
+ */
+export const greatestU = (min: number, max: number): number => (max - min) / 2
+
 /** What a table describes: every field optional, because anything may be unknown. */
 export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }
 

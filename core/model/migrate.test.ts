@@ -1,5 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { migrate, MIGRATIONS, type MigrationTable } from './migrate.ts'
+import { carFields } from './car-fields.ts'
+import { fieldSchema } from './field-schema.ts'
+import { schemaProblems } from './schema-problems.ts'
 import { VERSION } from './project.ts'
 
 const table: MigrationTable = {
@@ -88,6 +91,36 @@ test('version 4 takes an outline to have been taken with the bracket that was in
   ])
   expect(said).toMatchObject({ takenWithStackMm: { value: 9 } })
   expect(rest).toEqual(parts.slice(3))
+})
+test('version 6 holds no doubt that is larger than what its figure can be', () => {
+  const doubt = (u: unknown) => ({ value: 30, u, origin: 'measured' })
+  const older = {
+    version: 5,
+    car: { wheelbaseMm: doubt(1e160), front: { mountFaceMm: doubt(0.5) }, rear: 'nothing' },
+    parts: [{ id: 'c', kind: 'caliper', massKg: doubt(1e9), pistonsMm: [doubt(1e6), doubt(0.1)], name: 'x' }, { kind: '__proto__' }, 7],
+    setups: [{ front: { trialFit: { gapMm: doubt(400) } }, rear: {}, wear: { pads: { lastsEvents: doubt(9000) } } }, null],
+    fitReports: [{ gapMm: doubt(61) }, { gapMm: doubt('much') }],
+  }
+  const migrated = migrate(older, MIGRATIONS, 6)
+  expect(migrated).toMatchObject({
+    ok: true,
+    value: {
+      version: 6,
+      car: { front: { mountFaceMm: { u: 0.5 } }, rear: 'nothing' },
+      parts: [{ massKg: { value: 30, u: 100 }, name: 'x' }, { kind: '__proto__' }, 7],
+      setups: [{ front: { trialFit: { gapMm: { u: 60 } } }, rear: {}, wear: { pads: { lastsEvents: { u: 499.95 } } } }, null],
+      fitReports: [{ gapMm: { u: 60 } }, { gapMm: { u: 'much' } }],
+    },
+  })
+  const { car, parts } = (migrated as unknown as { value: { car: { wheelbaseMm: object }; parts: { pistonsMm: { u: number }[] }[] } }).value
+  expect(fieldSchema(carFields.wheelbaseMm).isValidSync({ ...car.wheelbaseMm, value: 2500 })).toBe(true)
+  expect(parts[0]!.pistonsMm.map((one) => one.u)).toEqual([expect.any(Number), 0.1])
+  expect(parts[0]!.pistonsMm[0]!.u).toBeLessThan(1500)
+})
+test('a doubt larger than its figure can be is refused, with words for it', () => {
+  const problem = (u: number) => schemaProblems(fieldSchema(carFields.wheelbaseMm), { value: 2500, u, origin: 'measured' })[0]?.message
+  expect(problem(1e160)).toMatch(/^an uncertainty of more than .* says that the figure is not known: leave it out$/)
+  expect(problem(20)).toBeUndefined()
 })
 test('the real table leads from every version it knows to the current one', () => {
   expect(Object.keys(MIGRATIONS).map(Number)).toEqual(Array.from({ length: VERSION - 1 }, (_, index) => index + 1))

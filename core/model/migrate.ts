@@ -1,3 +1,6 @@
+import { carAxleFields, carFields } from './car-fields.ts'
+import { greatestU, hardLimits, OTHER_LIMITS, type FieldTable } from './field.ts'
+import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
 import { VERSION } from './project.ts'
 
 /** From the version that is the key to the next one. Values come from outside: trust no shape. */
@@ -46,6 +49,55 @@ export const MIGRATIONS: MigrationTable = {
       ...(Array.isArray(older.setups) ? { setups: (older.setups as unknown[]).map((setup) => tried(setup, parts)) } : {}),
     }
   },
+  // version 6 takes no doubt that is larger than all a figure can be
+  5: (older) => {
+    const list = (value: unknown, make: (one: unknown) => unknown) => (Array.isArray(value) ? (value as unknown[]).map(make) : value)
+    const car = bounded(older.car, carFields)
+    const setup = (one: unknown) => {
+      if (!isObject(one)) return one
+      const hydraulics = bounded(one.hydraulics, { pedalRatio: carFields.pedalRatio, valveKneeMpa: valveFields.kneeMpa })
+      const axle = (of: Record<string, unknown>) => ({ ...of, ...each(of, ['trialFit', 'byDifference'], (seen) => bounded(seen, {})) })
+      const wear = (of: Record<string, unknown>) => ({ ...of, ...each(of, Object.keys(of), (what) => bounded(what, {})) })
+      return {
+        ...one,
+        ...each(one, ['hydraulics'], () => hydraulics),
+        ...each(one, ['front', 'rear'], axle),
+        ...each(one, ['wear'], wear),
+      }
+    }
+    return {
+      ...older,
+      ...(isObject(car) ? { car: { ...car, ...each(car, ['front', 'rear'], (axle) => bounded(axle, carAxleFields)) } } : {}),
+      ...(older.parts === undefined ? {} : { parts: list(older.parts, (part) => bounded(part, tableOf(part))) }),
+      ...(older.setups === undefined ? {} : { setups: list(older.setups, setup) }),
+      ...(older.fitReports === undefined ? {} : { fitReports: list(older.fitReports, (report) => bounded(report, {})) }),
+    }
+  },
+}
+
+function tableOf(part: unknown): FieldTable {
+  const kind = isObject(part) ? part.kind : undefined
+  return PART_KIND_NAMES.includes(kind as PartKind) ? fieldsOf(kind as PartKind) : {}
+}
+
+/** A holder of figures with each doubt no larger than its field can be. */
+function bounded(holder: unknown, table: FieldTable): unknown {
+  if (!isObject(holder)) return holder
+  const limits = (key: string): readonly [number, number] | undefined => {
+    const field = Object.hasOwn(table, key) ? table[key] : undefined
+    if (field?.type === 'figure' || field?.type === 'figures') return hardLimits(field)
+    return Object.hasOwn(OTHER_LIMITS, key) ? OTHER_LIMITS[key as keyof typeof OTHER_LIMITS] : undefined
+  }
+  const one = (figure: unknown, most: number): unknown =>
+    isObject(figure) && typeof figure.u === 'number' && figure.u > most ? { ...figure, u: most } : figure
+  return Object.fromEntries(
+    Object.entries(holder).map(([key, value]) => {
+      const found = limits(key)
+      if (!found) return [key, value]
+      const most = greatestU(...found)
+      return [key, Array.isArray(value) ? (value as unknown[]).map((figure) => one(figure, most)) : one(value, most)]
+    }),
+  )
 }
 
 /** Some members of an object made anew, where they are there. */

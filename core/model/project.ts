@@ -5,10 +5,10 @@ import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 5. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 6. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 5
+export const VERSION = 6
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]

@@ -15,6 +15,7 @@ import {
   noteSchema,
   shapeOf,
 } from './field-schema.ts'
+import { OTHER_LIMITS } from './field.ts'
 import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
 import {
   AXLE_SLOTS,
@@ -94,7 +95,7 @@ const partSchemas = Object.fromEntries(
         .oneOf(CONDITIONS, `must be one of ${CONDITIONS.join(', ')}`),
       owned: boolean().strict().typeError('must be true or false'),
       price: priceSchema,
-      massKg: figureSchema('mass', 0, 200).default(undefined),
+      massKg: figureSchema('mass', ...OTHER_LIMITS.massKg).default(undefined),
       inspection: closed({
         points: mixed().strict().test('points', 'must say passed or failed of each point', isInspected),
         date: dateSchema,
@@ -137,7 +138,7 @@ const axleSetupSchema = closed({
     shimMm: finite().required('is missing').min(-20).max(20),
   }).default(undefined),
   trialFit: closed({
-    gapMm: figureSchema('length', -20, 100).required('the gap is missing'),
+    gapMm: figureSchema('length', ...OTHER_LIMITS.gapMm).required('the gap is missing'),
     caliper: idSchema,
     wheel: idSchema,
     spacerMm: finite().required('the spacer is missing').min(0).max(60),
@@ -149,10 +150,10 @@ const axleSetupSchema = closed({
     weightsMm: finite().min(0).max(60),
   }).default(undefined),
   byDifference: closed({
-    gapNowMm: figureSchema('length', -20, 100).default(undefined),
-    protrusionNowMm: figureSchema('length', -150, 200).default(undefined),
-    protrusionNewMm: figureSchema('length', -150, 200).default(undefined),
-    radiusMm: figureSchema('length', 20, 330).default(undefined),
+    gapNowMm: figureSchema('length', ...OTHER_LIMITS.gapNowMm).default(undefined),
+    protrusionNowMm: figureSchema('length', ...OTHER_LIMITS.protrusionNowMm).default(undefined),
+    protrusionNewMm: figureSchema('length', ...OTHER_LIMITS.protrusionNewMm).default(undefined),
+    radiusMm: figureSchema('length', ...OTHER_LIMITS.radiusMm).default(undefined),
   }).default(undefined),
 }).required('is missing')
 
@@ -165,7 +166,7 @@ const setupSchema = closed({
   hydraulics: closed({
     ...slotShape(HYDRAULIC_SLOTS),
     pedalRatio: fieldSchema(carFields.pedalRatio),
-    barFrontShare: figureSchema('share', 0.35, 0.65).default(undefined),
+    barFrontShare: figureSchema('share', ...OTHER_LIMITS.barFrontShare).default(undefined),
     valveKneeMpa: fieldSchema(valveFields.kneeMpa),
   }).required('is missing'),
   extras: array()
@@ -189,7 +190,9 @@ const setupSchema = closed({
     Object.fromEntries(
       Object.keys(WEARING).map((what) => [
         what,
-        closed({ lastsEvents: figureSchema('count', 0.1, 1000).default(undefined), price: priceSchema }).default(undefined),
+        closed({ lastsEvents: figureSchema('count', ...OTHER_LIMITS.lastsEvents).default(undefined), price: priceSchema }).default(
+          undefined,
+        ),
       ]),
     ),
   ).default(undefined),
@@ -224,7 +227,7 @@ export const fitReportSchema = closed({
   wheel: nameSchema,
   spacerMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
   outcome: string().strict().oneOf(['clears', 'touches'], 'must be clears or touches').required('the outcome is missing'),
-  gapMm: figureSchema('length', -20, 100).default(undefined),
+  gapMm: figureSchema('length', ...OTHER_LIMITS.gapMm).default(undefined),
   by: string().strict().max(120),
   date: dateSchema,
   note: noteSchema,

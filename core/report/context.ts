@@ -1,3 +1,4 @@
+import type { Effort } from '../clearance/effort.ts'
 import type { FieldTable } from '../model/field.ts'
 import { carAxleFields, carFields } from '../model/car-fields.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
@@ -14,6 +15,8 @@ export interface Context {
   setup: Setup
   isStock: boolean
   resolved: ResolvedSetup
+  /** What looking at its corners may cost, where many setups are looked at for one answer. */
+  effort?: Effort
 }
 
 const figureOf = (holder: object, field: string): Figure | undefined => (holder as Record<string, unknown>)[field] as Figure | undefined

@@ -1,7 +1,7 @@
 import { agreement } from '../clearance/agreement.ts'
+import { Effort, within } from '../clearance/effort.ts'
 import { gap } from '../clearance/gap.ts'
 import { combinedShifts } from '../clearance/measure-next.ts'
-import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
 import { leastSpacer, STOCK_SPACERS_MM, stockSpacer } from '../clearance/spacer.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Axle, PartOf, TrialFit } from '../model/project.ts'
@@ -9,7 +9,7 @@ import { placedOutlines } from './caliper-outline.ts'
 import { askSlot, readPart, type Context } from './context.ts'
 import { differenceReport } from './gap-difference.ts'
 import { GapInputs } from './gap-inputs.ts'
-import { judge, requiredGapMm, seenGap, type Judge, type Judged, type Precision, type SeenGap } from './judge.ts'
+import { judge, readyCaliper, readyWheel, requiredGapMm, seenGap, type Judge, type Judged, type Precision, type SeenGap } from './judge.ts'
 import { nextMeasurements } from './next-measurement.ts'
 import { rotorSection } from './rotor-section.ts'
 import { spacerEffects } from './spacer-effects.ts'
@@ -19,6 +19,8 @@ import { wheelSection } from './wheel-profile.ts'
 import { agreementSentence, clearanceSentence, missingSentence, spacerWords, trialSentence, VERDICT_SHORT } from './words.ts'
 import { Working } from './working.ts'
 
+/** What one corner may cost, in pairs of boxes: all of it some 0.3 s, and no part so much that nothing is left for the next. */
+const EFFORT = { all: 900_000, verdict: 350_000, spacers: 300_000 } as const
 const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
 
 export interface CornerReport {
@@ -55,11 +57,12 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
   if (!wheel) askSlot(work, context, axle, 'wheel')
   const spacerMm = spacerInUse(work, context, axle, spacer, spacerTrialMm, inputs)
 
+  const effort = context.effort ?? new Effort(EFFORT.all)
   const ready: Judge | undefined =
     placed?.outlines && section?.profile && spacerMm !== undefined
       ? {
-          caliper: prepareCaliper(placed.outlines),
-          wheel: prepareWheel(section.profile),
+          caliper: readyCaliper(placed.outlines, effort, precision),
+          wheel: readyWheel(section.profile, precision),
           u: combinedShifts(inputs.all),
           policy: preferences.gapPolicy,
           faceKnown: section.faceKnown,
@@ -67,19 +70,22 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
       : undefined
   const trialFit = matchingTrialFit(context, axle, spacerMm)
   const seen = trialFit && seenGap(trialFit)
-  const now = ready && judge(ready, spacerMm!, precision, seen)
+  const now = ready && within(effort, EFFORT.verdict, () => judge(ready, spacerMm!, precision, seen))
+  if (ready && !now) askFewerPoints(work, disc!, wheel!)
   const difference = differenceReport(context, axle, now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false))
   const verdict: ClearanceVerdict = now?.verdict ?? difference?.verdict ?? 'measure'
   const spacers =
-    (!brief || verdict === 'hits' || verdict === 'tooClose') && ready && section!.faceKnown
-      ? spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!)
+    (!brief || verdict === 'hits' || verdict === 'tooClose') && ready && now && section!.faceKnown
+      ? (within(effort, EFFORT.spacers, () => spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!)) ?? NOT_SEARCHED)
       : undefined
 
   let sentence: string
   if (caliper?.kind === 'drum') sentence = 'A drum has no outline here: see on the car that the wheel turns free.'
   else if (now) sentence = gapSentence(ready, now, spacerMm!, wheel!.name, units)
   else if (difference && verdict !== 'measure') sentence = difference.sentence
+  else if (ready) sentence = TOO_MANY
   else sentence = missingSentence(work.missing)
+  if (now?.widest) work.notes.push(WIDEST)
   if (now && section!.weights === 'ignored')
     work.notes.push('Stick-on balance weights in the barrel were neither measured nor allowed for.')
 
@@ -126,7 +132,7 @@ function report(context: Context, axle: Axle, precision: Precision, brief: boole
     trial: trialWords ? { sentence: trialWords, agree: now!.trial!.agree } : staleTrial(context, axle, spacerMm),
     difference: difference && { sentence: difference.sentence, agrees: differenceAgrees(difference, now, units) },
     consequences: effects.consequences,
-    faces: !brief && ready && wheel ? faceHeights(context, axle, ready, spacerMm!, precision) : [],
+    faces: !brief && ready && now && wheel ? faceHeights(context, axle, ready, spacerMm!, precision, effort) : [],
   }
   return { corner, figures, findings: [clearanceFinding(corner, caliper?.kind === 'drum')] }
 }
@@ -147,8 +153,24 @@ function gapSentence(
     contradicted: now.trial?.agree === false,
   }
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
-  const barrel = judge(ready, spacerMm, 'linear', undefined, true).verdict
+  const barrel = within(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
   return `Cannot say: the spoke back of ${wheelName} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
+}
+
+const TOO_MANY = 'Cannot say: the outlines have so many points in each other\u2019s way that the gap would take too long.'
+const WIDEST = 'The outlines have too many points for draws: the range is the widest that these doubts allow.'
+const NOT_SEARCHED = {
+  leastMm: undefined,
+  stockMm: undefined,
+  sentence: 'Which spacer clears is not worked out: the outlines have too many points in each other\u2019s way.',
+}
+
+/** Whole lines of many points that all could be the nearest: what is not computed is not known. */
+function askFewerPoints(work: Working, caliper: PartOf<'caliper'>, wheel: PartOf<'wheel'>): void {
+  const more = (caliper.outlines ?? []).reduce((sum, one) => sum + one.points.length, 0) >= (wheel.profile?.points.length ?? 0)
+  const how = 'They lie in each other\u2019s way so that the gap would take too long: keep the points that face the other side.'
+  if (more) work.ask(`Outline of ${caliper.name} with fewer points`, { kind: 'part', partId: caliper.id, field: 'outlines' }, how)
+  else work.ask(`Profile of ${wheel.name} with fewer points`, { kind: 'part', partId: wheel.id, field: 'profile' }, how)
 }
 
 /** The nominal spacer on the mean gap, and the smallest stock size whose own verdict is "clears". */
@@ -161,13 +183,13 @@ function spacerAdvice(
 ) {
   // a trial fit speaks of one spacer only
   const requiredMm = requiredGapMm(ready.policy, false)
-  const leastMm = leastSpacer(ready.caliper, ready.wheel, requiredMm, MAX_SPACER_MM)
+  const leastMm = leastSpacer(ready.caliper.whole, ready.wheel.whole, requiredMm, MAX_SPACER_MM)
   // the linear estimate sorts out what is far off; the verdict itself has the last word
   const clears = (size: number) =>
     judge(ready, size, 'linear').p05Mm > requiredMm - 0.3 &&
     (now && size === nowMm ? now : judge(ready, size, precision)).verdict === 'clears'
   const stockMm = stockSpacer(leastMm, MAX_SPACER_MM, clears)
-  const limitsAtMax = gap(ready.caliper, ready.wheel, MAX_SPACER_MM).limitingTag
+  const limitsAtMax = gap(ready.caliper.whole, ready.wheel.whole, MAX_SPACER_MM).limitingTag
   return { leastMm, stockMm, sentence: spacerWords(leastMm, stockMm, MAX_SPACER_MM, limitsAtMax, units) }
 }
 
@@ -214,7 +236,7 @@ function differenceAgrees(
 }
 
 /** Each face height that the wheel's maker lists for this rim, with its own verdict; the least that clears first. */
-function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: number, precision: Precision): Corner['faces'] {
+function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: number, precision: Precision, effort: Effort): Corner['faces'] {
   const { wheel } = context.resolved[axle]
   const judged = (wheel?.faces ?? []).map((face) => {
     const section = wheelSection(
@@ -225,8 +247,10 @@ function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: numbe
       face.name,
     )
     const seen: SeenGap | undefined = undefined
-    const found = judge({ ...ready, wheel: prepareWheel(section.profile!) }, spacerMm, precision, seen)
-    return { ...face, verdict: found.verdict, gapMm: found.gap.minGapMm, fitted: wheel!.faceChosen === face.name }
+    const found = within(effort, EFFORT.verdict, () =>
+      judge({ ...ready, wheel: readyWheel(section.profile!, precision) }, spacerMm, precision, seen),
+    )
+    return { ...face, verdict: found?.verdict ?? ('measure' as const), gapMm: found?.gap.minGapMm, fitted: wheel!.faceChosen === face.name }
   })
   const least = judged.filter((one) => one.verdict === 'clears').sort((a, b) => a.raiseMm - b.raiseMm)[0]
   return judged.map((one) => ({ ...one, leastThatClears: one === least }))

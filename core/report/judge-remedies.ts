@@ -1,3 +1,4 @@
+import { Effort } from '../clearance/effort.ts'
 import { acceptRemedy } from '../fit/accept.ts'
 import type { FitFinding, Remedy } from '../fit/finding.ts'
 import { findingKey } from '../fit/rule.ts'
@@ -9,6 +10,8 @@ import { VERDICT_RANK } from './words.ts'
 
 /** No more parts are tried for one finding: a long list helps nobody, and each is a look at the whole setup. */
 const MOST_TRIED = 12
+/** What looking at gaps may cost for all of them together, in pairs of boxes: some 0.1 s. */
+const EFFORT = 300_000
 
 /**
  * Remedies as the whole setup with them in is found to be: what would break another interface is no cure and is left
@@ -24,7 +27,8 @@ export function judgeRemedies(
 ) {
   let known: Outcome | undefined
   const before = () => (known ??= outcomeFrom(fit, findings))
-  const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock })
+  const effort = new Effort(EFFORT)
+  const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock, effort })
   const judged = fit.map((one) => {
     const tried = one.remedies.filter((remedy) => remedy.kind !== 'piece')
     if (tried.length === 0) return one
@@ -41,7 +45,7 @@ export function judgeRemedies(
     const remedies = [...cures, ...one.remedies.filter((remedy) => remedy.kind === 'piece')]
     return remedies.length > 0 || one.verdict !== 'needs'
       ? { ...one, remedies }
-      : { ...one, remedies, verdict: 'blocked' as const, sentence: `${one.sentence} ${NOTHING}` }
+      : { ...one, remedies, verdict: 'blocked' as const, sentence: `${one.sentence} ${noneOf(tried.length)}` }
   })
   const own = findings.map((one): Finding => {
     const { remedy } = one
@@ -64,7 +68,11 @@ export function judgeRemedies(
 const movesPedal = (remedy: Remedy): boolean =>
   remedy.kind === 'hydraulic' || (remedy.kind === 'part' && remedy.slot !== 'wheel' && remedy.slot !== 'spacer')
 
-const NOTHING = 'Nothing among the parts cures it without breaking something else.'
+/** Only what was tried can be spoken of. */
+const noneOf = (parts: number): string =>
+  parts <= MOST_TRIED
+    ? 'Nothing among the parts cures it without breaking something else.'
+    : `Of ${parts} parts that could cure it the first ${MOST_TRIED} break something else; the rest is not tried.`
 const BREAKS = 'But that breaks something else.'
 
 /** The setup with a remedy in it; undefined where that does not help the finding, or blocks something else. */

@@ -1,8 +1,8 @@
-import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
+import { Effort } from '../clearance/effort.ts'
 import type { Polyline } from '../clearance/outline.ts'
 import type { ClearanceVerdict } from '../clearance/verdict.ts'
 import type { Preferences } from '../model/project.ts'
-import { judge, type Judge } from './judge.ts'
+import { judge, readyCaliper, readyWheel, type Judge } from './judge.ts'
 import type { Corner } from './types.ts'
 
 /** The gap at a spacer while the hand still moves it. */
@@ -23,8 +23,8 @@ export interface LiveGap {
 export function liveGap(corner: Corner, policy: Preferences['gapPolicy']): ((spacerMm: number) => LiveGap) | undefined {
   if (!corner.caliper || !corner.wheel || !corner.shifts) return undefined
   const ready: Judge = {
-    caliper: prepareCaliper(corner.caliper),
-    wheel: prepareWheel(corner.wheel),
+    caliper: readyCaliper(corner.caliper, new Effort(Infinity), 'linear'),
+    wheel: readyWheel(corner.wheel, 'linear'),
     u: corner.shifts,
     policy,
     faceKnown: corner.faceKnown,

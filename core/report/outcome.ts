@@ -1,3 +1,4 @@
+import type { Effort } from '../clearance/effort.ts'
 import { findingKey } from '../fit/rule.ts'
 import type { FitFinding } from '../fit/finding.ts'
 import { AXLES, type Axle, type Project } from '../model/project.ts'
@@ -32,6 +33,8 @@ export interface Reach {
   pedal: boolean
   /** What the car brakes with as it stands, where it is known already. */
   stock?: StockBrakes
+  /** What looking at gaps may cost. */
+  effort?: Effort
 }
 
 const PEDAL_RULES = ['master-stroke', 'abs', 'lock-order', 'pedal-effort'] as const
@@ -44,7 +47,13 @@ const PEDAL_RULES = ['master-stroke', 'abs', 'lock-order', 'pedal-effort'] as co
 export function outcomeOf(project: Project, setupId: string, reach?: Reach): Outcome {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
-  const context: Context = { project, setup, isStock: setup === stockSetup(project), resolved: resolveSetup(project, setup) }
+  const context: Context = {
+    project,
+    setup,
+    isStock: setup === stockSetup(project),
+    resolved: resolveSetup(project, setup),
+    ...(reach?.effort ? { effort: reach.effort } : {}),
+  }
   const findings = new Map<string, Settled>()
   const fit = (one: FitFinding) =>
     findings.set(findingKey(one), { title: one.axle ? `${one.title}, ${one.axle}` : one.title, verdict: one.verdict })

@@ -149,7 +149,7 @@ export interface Corner {
   trial: { agree: boolean; sentence: string } | undefined
   difference: { sentence: string; agrees: string | undefined } | undefined
   consequences: Consequence[]
-  faces: (WheelFace & { verdict: ClearanceVerdict; gapMm: number; fitted: boolean; leastThatClears: boolean })[]
+  faces: (WheelFace & { verdict: ClearanceVerdict; gapMm: number | undefined; fitted: boolean; leastThatClears: boolean })[]
 }
 
 export interface CurvePoint {
