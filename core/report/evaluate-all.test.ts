@@ -4,7 +4,7 @@ import { evaluate } from './evaluate.ts'
 import { evaluateAll, isReport } from './evaluate-all.ts'
 
 test('one setup that fails is named, and leaves the others as they are', () => {
-  const found = evaluateAll(DEMO_PROJECT, (project, id) => {
+  const found = evaluateAll(DEMO_PROJECT, undefined, (project, id) => {
     if (id === 'big-kit') throw new RangeError('a broken promise')
     return evaluate(project, id)
   })

@@ -15,19 +15,17 @@ export const isReport = (one: Report | FailedReport): one is Report => !('failed
 
 /**
  * The reports of all setups, the car as it stands first; one that fails never takes the others down.
+ * @param only this setup alone
  * @param make stands in for `evaluate` in tests
  */
-export function evaluateAll(project: Project, make: typeof evaluate = evaluate): (Report | FailedReport)[] {
-  return project.setups.map((setup, index) => {
+export function evaluateAll(project: Project, only?: string, make: typeof evaluate = evaluate): (Report | FailedReport)[] {
+  return project.setups.flatMap((setup, index): (Report | FailedReport)[] => {
+    if (only !== undefined && setup.id !== only) return []
     try {
-      return make(project, setup.id)
+      return [make(project, setup.id)]
     } catch (error) {
-      return {
-        setupId: setup.id,
-        setupName: setup.name,
-        isStock: index === 0,
-        failed: error instanceof Error ? error.message : String(error),
-      }
+      const failed = error instanceof Error ? error.message : String(error)
+      return [{ setupId: setup.id, setupName: setup.name, isStock: index === 0, failed }]
     }
   })
 }

@@ -1,32 +1,33 @@
-import { MAX_BODY_BYTES, readProject } from '#core/formats/project-file.ts'
-import { evaluateAll } from '#core/report/evaluate-all.ts'
+import { MAX_BODY_BYTES } from '#core/formats/project-file.ts'
+import { evaluators, MOST_SECONDS } from '../utils/evaluators.ts'
 import { readBounded } from '../utils/read-bounded.ts'
 
 /**
- * A project in, the reports of its setups out: the same core as in the browser.
- * `?setup=ID` asks for one setup. 413 for a body that is too large, 400 with the list of problems.
+ * A project in, the reports of its setups out: the same core as in the browser, in a thread of its own.
+ * `?setup=ID` asks for one setup. 413 for a body that is too large, 400 with the list of problems, 422 for what takes too
+ * long, 503 with Retry-After while too many wait.
  */
 export default defineEventHandler(async (event) => {
+  const refuse = (status: number, place: string, message: string) => {
+    setResponseStatus(event, status)
+    return { problems: [{ path: '', place, message }] }
+  }
   const text = await readBounded(event.node.req, MAX_BODY_BYTES)
-  if (text === undefined) {
-    setResponseStatus(event, 413)
-    return { problems: [{ path: '', place: 'the request', message: `is larger than ${MAX_BODY_BYTES / 1e6} MB.` }] }
+  if (text === undefined) return refuse(413, 'the request', `is larger than ${MAX_BODY_BYTES / 1e6} MB.`)
+  const { setup } = getQuery(event)
+  const done = await evaluators().run(setup === undefined ? { text } : { text, setup: String(setup) })
+  if (done.ok) {
+    setResponseStatus(event, done.value.status)
+    setResponseHeader(event, 'content-type', 'application/json')
+    return done.value.body
   }
-  const read = readProject(text)
-  if (!read.ok) {
-    setResponseStatus(event, 400)
-    return { problems: read.problems }
+  switch (done.why) {
+    case 'busy':
+      setResponseHeader(event, 'retry-after', 2)
+      return refuse(503, 'the server', 'has as many projects to evaluate as it takes. Nothing is lost; send it again in a moment.')
+    case 'tooLarge':
+      return refuse(422, 'the project', 'needs more memory than one request may have. Ask for one setup with ?setup=ID.')
+    case 'tooLong':
+      return refuse(422, 'the project', `takes longer than ${MOST_SECONDS} s. Ask for one setup with ?setup=ID.`)
   }
-  const { project } = read
-  const wanted = getQuery(event).setup
-  if (wanted !== undefined && !project.setups.some((setup) => setup.id === wanted)) {
-    setResponseStatus(event, 400)
-    return {
-      problems: [
-        { path: 'setup', place: 'the address', message: `names the setup ${String(wanted).slice(0, 80)}, which is not in the project.` },
-      ],
-    }
-  }
-  const setups = evaluateAll(project).filter((one) => wanted === undefined || one.setupId === wanted)
-  return { project: { id: project.id, name: project.name }, setups }
 })

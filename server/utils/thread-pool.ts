@@ -1,0 +1,63 @@
+import { Piscina } from 'piscina'
+
+export interface PoolLimits {
+  threads: number
+  /** So many wait; whoever comes after is sent away for a while. */
+  queue: number
+  /** Nothing takes longer than this, the wait apart, ms. */
+  mostMs: number
+  memoryMb: number
+}
+
+export type Pooled<T> = { ok: true; value: T } | { ok: false; why: 'busy' | 'tooLong' | 'tooLarge' }
+
+/** What reaches the work: the task, and a flag it sets first of all, for waiting in the queue does not count. */
+export interface Timed<T> {
+  task: T
+  begun: Int32Array
+}
+
+/**
+ * Work in threads of their own, with an end to how much of it there may be and how long it may take: no task holds
+ * another, and none holds the thread that answers.
+ * @param filename a module whose default export takes a `Timed` task
+ */
+export function threadPool<T, R>(filename: string, limits: PoolLimits) {
+  const pool = new Piscina<Timed<T>, R>({
+    filename,
+    minThreads: 1,
+    maxThreads: limits.threads,
+    idleTimeout: 30_000,
+    // the thread that answers comes first
+    niceIncrement: 10,
+    resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
+  })
+  // what is stopped has died unasked
+  pool.on('error', () => undefined)
+
+  let taken = 0
+
+  async function run(task: T): Promise<Pooled<R>> {
+    if (taken >= limits.threads + limits.queue) return { ok: false, why: 'busy' }
+    taken += 1
+    const begun = new Int32Array(new SharedArrayBuffer(4))
+    const stop = new AbortController()
+    let fromMs: number | undefined
+    const clock = setInterval(() => {
+      if (Atomics.load(begun, 0) === 1) fromMs ??= performance.now()
+      if (fromMs !== undefined && performance.now() - fromMs > limits.mostMs) stop.abort()
+    }, 50)
+    try {
+      return { ok: true, value: await pool.run({ task, begun }, { signal: stop.signal }) }
+    } catch (error) {
+      const { name, code } = error as Error & { code?: string }
+      if (name === 'AbortError') return { ok: false, why: 'tooLong' }
+      if (code === 'ERR_WORKER_OUT_OF_MEMORY') return { ok: false, why: 'tooLarge' }
+      throw error
+    } finally {
+      clearInterval(clock)
+      taken -= 1
+    }
+  }
+  return { run, close: () => pool.destroy() }
+}
