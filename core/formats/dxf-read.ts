@@ -27,6 +27,7 @@ export type ReadDxf = { ok: true; drawing: DxfDrawing } | { ok: false; message: 
 export const MAX_DXF_BYTES = 8_000_000
 const MOST_PIECES = 2000
 const MOST_POINTS = 20_000
+const MOST_LAYERS = 200
 
 const IGNORED = new Set(['TEXT', 'MTEXT', 'DIMENSION', 'POINT', 'HATCH', 'ATTDEF', 'VIEWPORT', 'SOLID'])
 const CURVES: Readonly<Record<string, string>> = {
@@ -34,6 +35,8 @@ const CURVES: Readonly<Record<string, string>> = {
   ELLIPSE: 'an ellipse',
   INSERT: 'a block',
 }
+
+const TOO_MANY = `The drawing has more than ${MOST_PIECES} lines, ${MOST_POINTS} points or ${MOST_LAYERS} layers. Export the outline alone.`
 
 /** Reads a drawing. Whatever comes in, the answer is its layers or one sentence that says what is wrong. */
 export function readDxf(text: string): ReadDxf {
@@ -61,6 +64,7 @@ export function readDxf(text: string): ReadDxf {
     }
     const piece = pieceOf(entity)
     const layer = layerOf(entity)
+    if (layers.size > MOST_LAYERS || piece === 'many') return { ok: false, message: TOO_MANY }
     if (piece === undefined) {
       layer.refused ??= `holds ${CURVES[type] ?? `an object of the kind ${type.slice(0, 20)}`}, which cannot be taken. In the drawing program turn it into a polyline.`
       continue
@@ -72,8 +76,7 @@ export function readDxf(text: string): ReadDxf {
     if (piece.length < 2) continue
     pieces += 1
     points += piece.length
-    if (pieces > MOST_PIECES || points > MOST_POINTS)
-      return { ok: false, message: `The drawing has more than ${MOST_PIECES} lines or ${MOST_POINTS} points. Export the outline alone.` }
+    if (pieces > MOST_PIECES || points > MOST_POINTS) return { ok: false, message: TOO_MANY }
     layer.pieces.push(piece)
   }
   const found = [...layers.values()].filter((layer) => layer.pieces.length > 0 || layer.refused)
@@ -94,8 +97,10 @@ function joinVertices(entities: readonly Entity[]): Entity[] {
       // its own point is a dummy
       open = { ...entity, groups: entity.groups.filter(([code]) => code !== 10 && code !== 20) }
       out.push(open)
-    } else if (entity.type === 'VERTEX') open?.groups.push(...entity.groups.filter(([code]) => code === 10 || code === 20 || code === 42))
-    else if (entity.type === 'SEQEND') open = undefined
+    } else if (entity.type === 'VERTEX') {
+      // one by one: a vertex may hold more groups than a call takes
+      for (const group of entity.groups) if (group[0] === 10 || group[0] === 20 || group[0] === 42) open?.groups.push(group)
+    } else if (entity.type === 'SEQEND') open = undefined
     else out.push(entity)
   }
   return out
@@ -121,8 +126,8 @@ function verticesOf({ groups }: Entity): { points: [number, number][]; bulges: n
   return { points, bulges }
 }
 
-/** Points of one entity; 'broken' when its numbers cannot be used, undefined for a kind that is not a line or an arc. */
-function pieceOf(entity: Entity): [number, number][] | 'broken' | undefined {
+/** Points of one entity; 'broken' when its numbers cannot be used, 'many' when it has more points than are read, undefined for a kind that is not a line or an arc. */
+function pieceOf(entity: Entity): [number, number][] | 'broken' | 'many' | undefined {
   switch (entity.type) {
     case 'LINE': {
       const points: [number, number][] = [
@@ -138,7 +143,8 @@ function pieceOf(entity: Entity): [number, number][] | 'broken' | undefined {
       const flags = first(entity, 70)
       const closed = Number.isFinite(flags) && (flags & 1) === 1
       const out: [number, number][] = [points[0]!]
-      for (let i = 0; i + 1 < points.length + (closed ? 1 : 0); i += 1)
+      if (points.length > MOST_POINTS) return 'many'
+      for (let i = 0; i + 1 < points.length + (closed ? 1 : 0) && out.length <= MOST_POINTS; i += 1)
         out.push(...bulgePoints(points[i]!, points[(i + 1) % points.length]!, bulges[i]!).slice(1))
       return out
     }

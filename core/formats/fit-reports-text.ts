@@ -1,5 +1,6 @@
 import type { FitReport } from '../model/project.ts'
-import { fitReportSchema } from '../model/schema.ts'
+import { bulkProblem } from '../model/bulk.ts'
+import { fitReportSchema, LISTS } from '../model/schema.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
 import { csvText } from './csv-text.ts'
 import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
@@ -8,9 +9,18 @@ import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
 
 export interface TakenReports {
   reports: FitReport[]
-  /** Lines that were left out, with the reason; line 1 is the first of the file. */
+  /** Lines that were left out, with the reason; line 1 is the first of the file. At most MOST_REJECTED of them. */
   rejected: { line: number; reasons: string[] }[]
+  /** How many lines were left out in all. */
+  rejectedCount: number
 }
+
+/** What is wrong with a hundred lines says what is wrong with all. */
+const MOST_REJECTED = 100
+/** As many as a project keeps. */
+const MOST_LINES = LISTS.fitReports
+/** What every report says. */
+const NEEDED = ['car', 'axle', 'caliper', 'wheel', 'outcome'] as const
 
 const COLUMNS = [
   'car',
@@ -57,36 +67,48 @@ export function writeReportsCsv(reports: readonly FitReport[]): string {
  * @param idOf an id for each line
  */
 export function readReports(text: string, idOf: (line: number) => string): TakenReports {
-  const taken: TakenReports = { reports: [], rejected: [] }
+  const taken: TakenReports = { reports: [], rejected: [], rejectedCount: 0 }
+  const reject = (line: number, reasons: string[]) => {
+    taken.rejectedCount += 1
+    if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
+  }
+  const refused = (reason: string): TakenReports => ({ reports: [], rejected: [{ line: 1, reasons: [reason] }], rejectedCount: 1 })
   const clean = text.replace(/^\uFEFF/, '')
-  if (clean.length > MAX_TABLE_BYTES)
-    return { reports: [], rejected: [{ line: 1, reasons: [`the file is larger than ${MAX_TABLE_BYTES / 1e6} MB`] }] }
+  if (clean.length > MAX_TABLE_BYTES) return refused(`the file is larger than ${MAX_TABLE_BYTES / 1e6} MB`)
   const take = (line: number, value: Record<string, unknown>) => {
+    // once enough is listed nobody reads why the next one is wrong: what it lacks is enough
+    const lacks = NEEDED.filter((name) => typeof value[name] !== 'string')
+    if (lacks.length > 0 && taken.rejected.length >= MOST_REJECTED) return reject(line, [])
     const report = { ...value, id: idOf(line) }
-    const problems = schemaProblems(fitReportSchema, report)
+    const bulk = bulkProblem(report)
+    const problems = bulk ? [bulk] : schemaProblems(fitReportSchema, report)
     if (problems.length > 0)
-      taken.rejected.push({ line, reasons: problems.map((one) => `${one.path ? `${one.path} ` : ''}${one.message}`) })
+      reject(
+        line,
+        problems.map((one) => `${one.path ? `${one.path} ` : ''}${one.message}`),
+      )
     else taken.reports.push(report as unknown as FitReport)
   }
   if (clean.trimStart().startsWith('{')) {
-    clean.split(/\r?\n/).forEach((one, index) => {
+    const lines = clean.split(/\r?\n/)
+    if (lines.length > MOST_LINES) return refused(`it has ${lines.length} lines; at most ${MOST_LINES} are read. Bring it in pieces`)
+    lines.forEach((one, index) => {
       if (one.trim() === '') return
       try {
         const value: unknown = JSON.parse(one)
         if (typeof value === 'object' && value !== null && !Array.isArray(value)) take(index + 1, value as Record<string, unknown>)
-        else taken.rejected.push({ line: index + 1, reasons: ['it is not one JSON object'] })
+        else reject(index + 1, ['it is not one JSON object'])
       } catch {
-        taken.rejected.push({ line: index + 1, reasons: ['it is not JSON'] })
+        reject(index + 1, ['it is not JSON'])
       }
     })
     return taken
   }
-  const read = readTable(clean)
-  if (!read.ok) return { reports: [], rejected: [{ line: 1, reasons: [read.message] }] }
+  const read = readTable(clean, MOST_LINES)
+  if (!read.ok) return refused(read.message)
   const at = new Map(read.table.header.map((name, index) => [name.toLowerCase().replace(/[^a-z]/g, ''), index]))
-  const lacking = ['car', 'axle', 'caliper', 'wheel', 'outcome'].filter((name) => !at.has(name))
-  if (lacking.length > 0)
-    return { reports: [], rejected: [{ line: 1, reasons: [`the first row lacks the columns ${lacking.join(', ')}`] }] }
+  const lacking = NEEDED.filter((name) => !at.has(name))
+  if (lacking.length > 0) return refused(`the first row lacks the columns ${lacking.join(', ')}`)
   read.table.rows.forEach((row, index) => {
     const cell = (name: string): string => row[at.get(name.toLowerCase()) ?? -1]?.trim() ?? ''
     const value: Record<string, unknown> = {}

@@ -35,7 +35,7 @@ describe('a table', () => {
     ['a header alone', 'Name,Maker', /at least one row/],
     ['a quotation mark that stays open', 'Name,Maker\n"A,B\nC,D', /never closed/],
     ['too much', 'x'.repeat(MAX_TABLE_BYTES + 1), /larger than 2 MB/],
-    ['too many rows', `Name,Maker\n${'A,B\n'.repeat(1001)}`, /1001 rows/],
+    ['too many rows', `Name,Maker\n${'A,B\n'.repeat(1001)}`, /more than 1000 rows/],
   ])('that is %s is refused with a reason', (_, text, message) => {
     expect(readTable(text)).toEqual({ ok: false, message: expect.stringMatching(message) })
   })

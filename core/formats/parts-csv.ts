@@ -11,6 +11,8 @@ import { partColumns, type CellContext, type PartColumn } from './part-cells.ts'
 
 export const MAX_TABLE_BYTES = 2_000_000
 export const MAX_TABLE_ROWS = 1000
+/** Three times what any kind of part has, with what stands beside each figure. */
+export const MAX_TABLE_COLUMNS = 500
 
 export interface PlainTable {
   header: string[]
@@ -22,18 +24,26 @@ export type ReadTable = { ok: true; table: PlainTable } | { ok: false; message: 
  * A table as a spreadsheet gives it: by commas, semicolons or tabs; the first row names the columns. Refused as a whole
  * only when it is no table at all.
  */
-export function readTable(text: string): ReadTable {
+export function readTable(text: string, mostRows = MAX_TABLE_ROWS): ReadTable {
   if (text.length > MAX_TABLE_BYTES)
     return { ok: false, message: `The table is larger than ${MAX_TABLE_BYTES / 1e6} MB. Bring it in pieces.` }
   const clean = text.replace(/^\uFEFF/, '').replace(/\0/g, '')
   if (clean.trim() === '') return { ok: false, message: 'There is nothing in it.' }
-  const { data, errors } = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy', delimitersToGuess: ['\t', ';', ',', '|'] })
+  const { data, errors } = Papa.parse<string[]>(clean, {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: ['\t', ';', ',', '|'],
+    // one more than is taken says that there are more
+    preview: mostRows + 2,
+  })
+  const wide = data.findIndex((row) => row.length > MAX_TABLE_COLUMNS)
+  if (wide >= 0) return { ok: false, message: `Row ${wide + 1} has ${data[wide]!.length} columns; at most ${MAX_TABLE_COLUMNS} are read.` }
   const broken = errors.find((one) => one.type === 'Quotes')
   if (broken) return { ok: false, message: `A quotation mark in row ${(broken.row ?? 0) + 1} is never closed.` }
   const [header, ...rows] = data.map((row) => row.map((cell) => unguard(cell.trim())))
   if (!header || rows.length === 0)
     return { ok: false, message: 'It needs a first row with the names of the columns and at least one row below.' }
-  if (rows.length > MAX_TABLE_ROWS) return { ok: false, message: `It has ${rows.length} rows; at most ${MAX_TABLE_ROWS} at once.` }
+  if (rows.length > mostRows)
+    return { ok: false, message: `It has more than ${mostRows} rows, which is the most at once. Bring it in pieces.` }
   return { ok: true, table: { header, rows } }
 }
 

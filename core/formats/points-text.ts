@@ -1,3 +1,4 @@
+import { LIMITS } from '../model/field-schema.ts'
 import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '../model/field.ts'
 import { editQuantity } from '../quantity/format.ts'
 import { parseQuantity } from '../quantity/parse.ts'
@@ -15,7 +16,17 @@ export interface LineProblem {
 }
 export type Read<T> = { ok: true; value: T } | { ok: false; problems: LineProblem[] }
 
-const MOST_POINTS = 2000
+const MOST_POINTS = LIMITS.points
+/** More than these help nobody: what follows is not read. */
+const MOST_PROBLEMS = 100
+const MOST_LINES = (MOST_POINTS + 2) * LIMITS.outlines
+
+/** The lines of a text, or why there are too many of them to read. */
+function linesOf(text: string): string[] | LineProblem {
+  if (text.length > MOST_LINES * 80) return { line: 0, message: `the text is far longer than ${MOST_LINES} lines of points` }
+  const lines = text.split(/\r?\n/)
+  return lines.length > MOST_LINES ? { line: MOST_LINES, message: `${lines.length} lines; at most ${MOST_LINES} are read` } : lines
+}
 
 const splitLine = (line: string): string[] =>
   (line.includes(';') || line.includes('\t') ? line.split(/[;\t]/) : line.split(/\s+/)).map((piece) => piece.trim()).filter(Boolean)
@@ -40,9 +51,11 @@ export function readOutlines(text: string, units: UnitChoice): Read<NamedOutline
   const outlines: NamedOutline[] = []
   const problems: LineProblem[] = []
   let current: NamedOutline | undefined
-  text.split(/\r?\n/).forEach((raw, index) => {
+  const lines = linesOf(text)
+  if (!Array.isArray(lines)) return { ok: false, problems: [lines] }
+  lines.forEach((raw, index) => {
     const line = raw.trim()
-    if (line === '') return
+    if (line === '' || problems.length >= MOST_PROBLEMS) return
     if (!isNumberLine(line)) {
       current = { name: line.replace(/^#+\s*/, '').slice(0, 120), points: [] }
       outlines.push(current)
@@ -63,6 +76,8 @@ export function readOutlines(text: string, units: UnitChoice): Read<NamedOutline
   for (const outline of outlines)
     if (outline.points.length < 2 && problems.length === 0)
       problems.push({ line: 0, message: `${outline.name}: needs at least two points` })
+  if (outlines.length > LIMITS.outlines)
+    problems.push({ line: 0, message: `${outlines.length} outlines; at most ${LIMITS.outlines} belong to one part` })
   if (outlines.length === 0) problems.push({ line: 0, message: 'No points yet.' })
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: outlines }
 }
@@ -72,9 +87,11 @@ export function readProfile(text: string, units: UnitChoice): Read<WheelProfile>
   const points: [number, number][] = []
   const tags: WheelTag[] = []
   const problems: LineProblem[] = []
-  text.split(/\r?\n/).forEach((raw, index) => {
+  const lines = linesOf(text)
+  if (!Array.isArray(lines)) return { ok: false, problems: [lines] }
+  lines.forEach((raw, index) => {
     const line = raw.trim()
-    if (line === '') return
+    if (line === '' || problems.length >= MOST_PROBLEMS) return
     const pieces = splitLine(line)
     const point = readPoint(pieces, units)
     if (typeof point === 'string') {
@@ -83,6 +100,7 @@ export function readProfile(text: string, units: UnitChoice): Read<WheelProfile>
     }
     if (points.length > 0 && tags.length < points.length)
       problems.push({ line: index + 1, message: `the point before has no tag: write ${WHEEL_TAGS.join(', ')} after it` })
+    if (points.length === MOST_POINTS) problems.push({ line: index + 1, message: `more than ${MOST_POINTS} points` })
     points.push(point)
     const tag = pieces[2]?.toLowerCase()
     if (tag === undefined) return

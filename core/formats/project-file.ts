@@ -36,7 +36,7 @@ export function checkProject(value: unknown, table: MigrationTable = MIGRATIONS)
   const object = value as Record<string, unknown>
   if (object.format !== FORMAT) {
     return fail(
-      `is not a project of this application: "format" is ${JSON.stringify(object.format)?.slice(0, 60) ?? 'missing'}, not "${FORMAT}".`,
+      `is not a project of this application: "format" is ${typeof object.format === 'string' ? `"${object.format.slice(0, 60)}"` : object.format === undefined ? 'missing' : 'no text'}, not "${FORMAT}".`,
       'format',
     )
   }

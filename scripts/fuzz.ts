@@ -1,0 +1,33 @@
+import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { FUZZ_TARGETS, fuzzOne } from '../core/testing/fuzz.ts'
+
+/**
+ * `npm run fuzz -- SECONDS [SEED] [TARGET]`: broken files for so long, from one seed after the other. Each failure says
+ * what repeats it; with one, the exit code is 1.
+ */
+const [seconds = '60', first = '1', only] = process.argv.slice(2)
+const until = Date.now() + Number(seconds) * 1000
+const targets = FUZZ_TARGETS.filter((one) => only === undefined || one.name === only)
+if (!Number.isFinite(until) || !Number.isInteger(Number(first)) || targets.length === 0) {
+  process.stderr.write(
+    `npm run fuzz -- SECONDS [SEED] [TARGET]; the seed is a whole number, a target one of ${FUZZ_TARGETS.map((one) => one.name).join(', ')}\n`,
+  )
+  process.exit(2)
+}
+const before = JSON.stringify(DEMO_PROJECT)
+let files = 0
+let failures = 0
+for (let seed = Number(first); Date.now() < until || seed === Number(first); seed += 1)
+  for (const target of targets) {
+    files += 1
+    const failure = fuzzOne(target, seed)
+    if (!failure) continue
+    failures += 1
+    console.log(`FAILED ${failure.target}: ${failure.message}\n  again: npm run fuzz -- 0 ${failure.seed} ${failure.target}`)
+  }
+if (JSON.stringify(DEMO_PROJECT) !== before) {
+  failures += 1
+  console.log('FAILED: a reader changed what it was given')
+}
+console.log(`${files} files, ${failures} failures`)
+process.exitCode = failures > 0 ? 1 : 0
