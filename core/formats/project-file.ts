@@ -30,8 +30,20 @@ export function readProject(text: string, table: MigrationTable = MIGRATIONS): R
   return checkProject(value, table)
 }
 
-/** The same for a value that is already parsed: from the browser's storage or a request. */
+/**
+ * The same for a value that is already parsed: from the browser's storage or a request. Whatever the value is, this
+ * answers: what nobody foresaw is said as what it is.
+ */
 export function checkProject(value: unknown, table: MigrationTable = MIGRATIONS): ReadProject {
+  try {
+    return checked(value, table)
+  } catch (error) {
+    const words = error instanceof Error ? error.message : 'an unknown fault'
+    return fail(`cannot be read: ${words.slice(0, 200)}. Nothing was changed; if another program wrote it, export it there again.`)
+  }
+}
+
+function checked(value: unknown, table: MigrationTable): ReadProject {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return fail('holds no project: it must be one JSON object.')
   const object = value as Record<string, unknown>
   if (object.format !== FORMAT) {

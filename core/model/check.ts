@@ -1,9 +1,10 @@
 import type { AnySchema } from 'yup'
 import { bulkProblem } from './bulk.ts'
 import { PART_KINDS } from './part-kinds.ts'
+import { isGoodPart } from './quick-check.ts'
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
-import { goodParts, projectSchema } from './schema.ts'
+import { goodMembers, projectSchema } from './schema.ts'
 import { schemaProblems, type SchemaProblem } from './schema-problems.ts'
 
 export interface Problem {
@@ -23,10 +24,10 @@ const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions'] as co
  * Everything wrong with a value that claims to be a project of the current version: sizes, shapes and limits
  * by the schema, then references between its members. An empty list means the value is a Project.
  *
- * A part that is frozen is looked at once: of a project that is edited only what changed is checked again.
+ * A member of a long list that is frozen is looked at once: of a project that is edited only what changed is checked again.
  */
 export function projectProblems(value: unknown): Problem[] {
-  const bulk = bulkProblem(value, (one) => goodParts.has(one))
+  const bulk = bulkProblem(value, (one) => goodMembers.has(one))
   const found = bulk ? [bulk] : shapeProblems(value)
   const all = found.length > 0 ? found : referenceProblems(value as Project)
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
@@ -43,10 +44,11 @@ function shapeProblems(value: unknown): SchemaProblem[] {
     const schema = (projectSchema.fields[list] as unknown as { innerType: AnySchema }).innerType
     for (let i = 0; i < members.length && found.length < MOST_PROBLEMS; i += 1) {
       const member: unknown = members[i]
-      const problems = schemaProblems(schema, member)
+      if (typeof member === 'object' && member !== null && goodMembers.has(member)) continue
+      const problems = list === 'parts' && isGoodPart(member) ? [] : schemaProblems(schema, member)
       for (const { path, message } of problems)
         found.push({ path: `${list}[${i}]${path === '' || path.startsWith('[') ? path : `.${path}`}`, message })
-      if (list === 'parts' && problems.length === 0 && isFrozen(member)) goodParts.add(member as object)
+      if (problems.length === 0 && isFrozen(member)) goodMembers.add(member as object)
     }
     if (members.length > 0) rest[list] = []
   }

@@ -83,13 +83,14 @@ export function figureSchema(
     instrument: instrumentSchema(),
   }).test('mean', 'is not the mean of its readings', (figure: AnyObject | undefined) => {
     const { readings, value } = (figure ?? {}) as Partial<Figure>
-    if (!Array.isArray(readings) || readings.length === 0 || typeof value !== 'number') return true
+    if (!Array.isArray(readings) || readings.length === 0 || typeof value !== 'number' || !readings.every((one) => typeof one === 'number'))
+      return true
     return Math.abs(readings.reduce((sum, one) => sum + one, 0) / readings.length - value) <= SAME_MEAN
   })
 }
 
 /** A mean is kept to a micrometre; readings may carry more digits. */
-const SAME_MEAN = 1e-5
+export const SAME_MEAN = 1e-5
 const readingsSchema = (min = -2000, max = 2000, range = 'must be between -2000 and 2000 mm') =>
   array()
     .strict()

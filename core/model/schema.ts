@@ -65,15 +65,14 @@ export const priceSchema = closed({
   seller: string().strict().max(120, 'at most 120 signs'),
   depositMinor: minor(),
 })
-  .test(
-    'order',
-    'low, likely and high must rise',
-    (price: AnyObject | undefined) => !price || !(price.lowMinor > price.likelyMinor || price.likelyMinor > price.highMinor),
-  )
+  .test('order', 'low, likely and high must rise', (price: AnyObject | undefined) => {
+    const all: unknown[] = price ? [price.lowMinor, price.likelyMinor, price.highMinor] : []
+    return !all.every((one) => typeof one === 'number') || all.every((one, i) => i === 0 || all[i - 1]! <= one)
+  })
   .default(undefined)
 
 /** Which points there are is the affair of the inspection sheets: one that is gone does no harm. */
-const isInspected = (value: unknown): boolean =>
+export const isInspected = (value: unknown): boolean =>
   typeof value === 'object' &&
   value !== null &&
   !Array.isArray(value) &&
@@ -115,12 +114,12 @@ const notAPart = mixed()
   .strict()
   .test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
 
-/** Parts that were found good and can change no more: a library is long, and a change touches one of them. */
-export const goodParts = new WeakSet<object>()
+/** Members of long lists that were found good and can change no more: a library is long, and a change touches one of them. */
+export const goodMembers = new WeakSet<object>()
 
 const anyPartSchema = lazy((part: unknown) => {
   if (typeof part !== 'object' || part === null) return notAPart
-  if (goodParts.has(part)) return mixed()
+  if (goodMembers.has(part)) return mixed()
   const kind = 'kind' in part ? part.kind : undefined
   return isKind(kind) ? partSchemas[kind] : notAPart
 })

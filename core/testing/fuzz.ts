@@ -193,7 +193,7 @@ export function mutateValue(value: unknown, next: () => number): unknown {
         holder[key] = structuredClone(elsewhere)
         break
       case 3:
-        holder[key] = Number(holder[key]) * pick(next, [-1, 0, 1e-3, 10, 1e3, 1e9])
+        if (typeof holder[key] === 'number') holder[key] = Number(holder[key]) * pick(next, [-1, 0, 1e-3, 10, 1e3, 1e9])
         break
       default:
         holder[key] = pick(next, HOSTILE)()
@@ -271,7 +271,9 @@ const points: FuzzTarget = {
       next,
     ),
   read(text) {
-    for (const read of [readOutlines(text, DEFAULT_UNITS), readProfile(text, DEFAULT_UNITS)])
+    const profile = readProfile(text, DEFAULT_UNITS)
+    if (profile.ok) must(profile.value.tags.length === profile.value.points.length - 1, 'a stretch has no tag')
+    for (const read of [readOutlines(text, DEFAULT_UNITS), profile])
       if (!read.ok) for (const one of read.problems) must(isSaid(one.message), `line ${one.line}: “${one.message}”`)
   },
 }
@@ -292,7 +294,8 @@ const dxf: FuzzTarget = {
     const read = readDxf(text)
     if (!read.ok) return must(isSaid(read.message), `a drawing is refused with “${read.message}”`)
     const layers = read.drawing.layers.filter((layer) => !layer.refused)
-    outlinesFromDxf(layers, PLACING)
+    for (const { points: line } of outlinesFromDxf(layers, PLACING))
+      for (const point of line) must(point.every(Number.isFinite), 'a point is no number')
     const found = profileFromDxf(layers, PLACING)
     if (!found.ok) must(isSaid(found.message), `a profile is refused with “${found.message}”`)
   },
