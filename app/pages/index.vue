@@ -30,7 +30,9 @@ async function makeBlank() {
   else await router.push(`/p/${added.id}/car`)
 }
 async function openDemo() {
-  await router.push(`/p/${await shelf.addDemo()}/fit?setup=estate-fronts`)
+  const added = await shelf.addDemo()
+  if ('message' in added) trouble.value = added.message
+  else await router.push(`/p/${added.id}/fit?setup=estate-fronts`)
 }
 function picked(event: Event) {
   const input = event.target as HTMLInputElement

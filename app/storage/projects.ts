@@ -34,11 +34,80 @@ export type Saved =
 
 const projects = browserBox('projects', SHELF_VERSION)
 const copies = browserBox('copies', SHELF_VERSION)
+/**
+ * The revision of each project alone, so that a save need not read the whole of it. It is written before the project:
+ * after a fault between the two it is ahead, and then the project itself is asked.
+ */
+const heads = browserBox('heads', SHELF_VERSION)
+
+/** The copy of the save before is renewed no more often than this: what went wrong a moment ago is in that one too, ms. */
+const COPY_AFTER_MS = 30_000
+const copiedAt = new Map<string, number>()
+
+/** A browser that does not answer in this time does not save, ms. */
+const PATIENCE_MS = 8000
+/** Whoever waits longer than that is told who holds it up. */
+export class Held extends Error {}
+
+/** Over plain http a browser has no locks: then saves of this page at least follow each other. */
+const queues = new Map<string, Promise<unknown>>()
+async function inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
+  const mine = (queues.get(id) ?? Promise.resolve()).then(work, work)
+  queues.set(id, mine)
+  try {
+    return await mine
+  } finally {
+    if (queues.get(id) === mine) queues.delete(id)
+  }
+}
 
 /** One save at a time over all tabs, where the browser can. */
-async function alone<T>(id: string, work: () => Promise<T>): Promise<T> {
+async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENCE_MS): Promise<T> {
   const locks = globalThis.navigator?.locks
-  return locks ? await locks.request(`valiant-caliper:${id}`, work) : await work()
+  if (!locks) return await inTurn(id, () => inTime(work(), patienceMs))
+  const stop = new AbortController()
+  const timer = setTimeout(() => stop.abort(), patienceMs)
+  try {
+    return await locks.request(`valiant-caliper:${id}`, { signal: stop.signal }, async () => {
+      clearTimeout(timer)
+      return await inTime(work(), patienceMs)
+    })
+  } catch (error) {
+    if (error instanceof Error && error.name === 'AbortError')
+      throw new Held('another tab of this page holds the storage and does not let go: close it, then try again')
+    throw error
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+async function inTime<T>(work: Promise<T>, patienceMs: number): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Held(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
+  })
+  try {
+    return await Promise.race([work, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+/** The revision that is stored; undefined where nothing is. */
+async function storedRevision(id: string, expected: number | undefined): Promise<number | undefined> {
+  const head = await heads.getItem<number>(id)
+  if (expected !== undefined && head === expected) return head
+  return (await projects.getItem<Kept>(id))?.revision
+}
+
+/** Keeps what is stored before it is written over, unless that was done a moment ago. */
+async function keepCopy(id: string, nowMs: number): Promise<void> {
+  const last = copiedAt.get(id)
+  if (last !== undefined && nowMs - last < COPY_AFTER_MS && nowMs >= last) return
+  const before = await projects.getItem<Kept>(id)
+  if (!before) return
+  await copies.setItem(id, before)
+  copiedAt.set(id, nowMs)
 }
 
 export async function loadProject(id: string): Promise<Loaded> {
@@ -88,21 +157,26 @@ function rawText(value: unknown): string {
  * nothing is written.
  * @param expected undefined: the project must not exist yet
  */
-export async function saveProject(project: Project, expected: number | undefined, now: Date): Promise<Saved> {
-  return await alone(project.id, async () => {
-    try {
-      const before = await projects.getItem<Kept>(project.id)
-      if (before?.revision !== expected) return { ok: false, reason: 'conflict' }
-      if (before) await copies.setItem(project.id, before)
-      const revision = (expected ?? 0) + 1
-      await projects.setItem<Kept>(project.id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project })
-      return { ok: true, revision }
-    } catch (error) {
-      const message = error instanceof Error ? error.message : String(error)
-      const full = /quota/i.test(String(error))
-      return { ok: false, reason: full ? 'full' : 'failed', message }
-    }
-  })
+export async function saveProject(project: Project, expected: number | undefined, now: Date, patienceMs = PATIENCE_MS): Promise<Saved> {
+  const { id } = project
+  try {
+    return await alone(
+      id,
+      async (): Promise<Saved> => {
+        if ((await storedRevision(id, expected)) !== expected) return { ok: false, reason: 'conflict' }
+        if (expected !== undefined) await keepCopy(id, now.getTime())
+        const revision = (expected ?? 0) + 1
+        await heads.setItem(id, revision)
+        await projects.setItem<Kept>(id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project })
+        return { ok: true, revision }
+      },
+      patienceMs,
+    )
+  } catch (error) {
+    const message = error instanceof Error ? error.message : String(error)
+    const full = /quota/i.test(String(error))
+    return { ok: false, reason: full ? 'full' : 'failed', message }
+  }
 }
 
 /** Puts the copy before the last save back in place. */
@@ -111,7 +185,9 @@ export async function restoreCopy(id: string): Promise<boolean> {
     const copy = await copies.getItem<Kept>(id)
     if (!copy) return false
     const now = await projects.getItem<Kept>(id)
-    await projects.setItem<Kept>(id, { ...copy, revision: (now?.revision ?? copy.revision) + 1 })
+    const revision = (now?.revision ?? copy.revision) + 1
+    await heads.setItem(id, revision)
+    await projects.setItem<Kept>(id, { ...copy, revision })
     return true
   })
 }
@@ -119,7 +195,9 @@ export async function restoreCopy(id: string): Promise<boolean> {
 export async function removeProject(id: string): Promise<void> {
   await alone(id, async () => {
     await projects.removeItem(id)
+    await heads.removeItem(id)
     await copies.removeItem(id)
+    copiedAt.delete(id)
   })
 }
 

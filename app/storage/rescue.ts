@@ -9,34 +9,51 @@ export interface Rescued {
   revision: number | undefined
   /** When the save began that was still under way: if it arrived, the change was made on what it left. */
   underWay?: string
+  /** What was stored at that revision, where another tab may have saved since: with it the two are put together. */
+  base?: unknown
   project: unknown
 }
 type Keeper = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>
 
 const keyOf = (id: string) => `valiant-caliper/rescue/${id}`
 
-/** @returns whether there was room for it */
-export function keepRescue(project: Project, on: Pick<Rescued, 'revision' | 'underWay'>, keeper: Keeper): boolean {
-  try {
-    keeper.setItem(keyOf(project.id), JSON.stringify({ ...on, project } satisfies Rescued))
-    return true
-  } catch {
-    return false
+/** @returns whether there was room for it, with what it was made on or without */
+export function keepRescue(project: Project, on: Pick<Rescued, 'revision' | 'underWay' | 'base'>, keeper: Keeper): boolean {
+  const { base, ...rest } = on
+  for (const kept of base === undefined ? [rest] : [on, rest]) {
+    try {
+      keeper.setItem(keyOf(project.id), JSON.stringify({ ...kept, project } satisfies Rescued))
+      return true
+    } catch {
+      // without the base it is half as long
+    }
   }
+  return false
+}
+
+/** What came back: made on what is stored, or on something older that is there with it. */
+export interface TakenBack {
+  project: unknown
+  older?: { base: unknown; revision: number | undefined }
 }
 
 /**
- * What was kept for a project, once: undefined when there is none or it was made on something else than what is stored.
+ * What was kept for a project, once: undefined when there is none or it was made on something that is not known any more.
  * @param stored the revision that is stored, and when it was saved
  */
-export function takeRescue(id: string, stored: { revision: number | undefined; savedAt?: string | undefined }, keeper: Keeper): unknown {
+export function takeRescue(
+  id: string,
+  stored: { revision: number | undefined; savedAt?: string | undefined },
+  keeper: Keeper,
+): TakenBack | undefined {
   const text = keeper.getItem(keyOf(id))
   if (text === null) return undefined
   keeper.removeItem(keyOf(id))
   try {
-    const kept = JSON.parse(text) as Rescued
-    const arrived = kept.underWay !== undefined && kept.underWay === stored.savedAt && stored.revision === (kept.revision ?? 0) + 1
-    return kept.revision === stored.revision || arrived ? kept.project : undefined
+    const { project, base, revision, underWay } = JSON.parse(text) as Rescued
+    const arrived = underWay !== undefined && underWay === stored.savedAt && stored.revision === (revision ?? 0) + 1
+    if (revision === stored.revision || arrived) return { project }
+    return base === undefined ? undefined : { project, older: { base, revision } }
   } catch {
     return undefined
   }

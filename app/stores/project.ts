@@ -25,7 +25,8 @@ export type SaveState = 'saved' | 'unsaved' | 'saving' | 'full' | 'failed' | 'co
 export type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
 
 const MOST_STEPS = 500
-const SAVE_AFTER_MS = 300
+/** From the first change that is not saved: who goes on typing is saved all the same. */
+const SAVE_AFTER_MS = 200
 const CHANNEL = 'valiant-caliper'
 
 /** The open project, its undo history as patches, and its way into the browser's storage. */
@@ -108,17 +109,27 @@ export const useProjectStore = defineStore('project', () => {
     const keeper = browserKeeper()
     if (!keeper) return
     const rescued = takeRescue(id, { revision, savedAt }, keeper)
-    const read = rescued === undefined ? undefined : checkProject(rescued)
+    const read = rescued && checkProject(rescued.project)
     if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
+    const stored = project.value!
+    if (!rescued?.older) {
+      project.value = freeze(read.project, true)
+      changed()
+      return
+    }
+    // another tab has saved since: as if it had done so now
+    const older = checkProject(rescued.older.base)
+    if (!older.ok) return
+    base = freeze(older.project, true)
     project.value = freeze(read.project, true)
-    changed()
+    putTogether({ project: stored, revision: revision! })
   }
 
   /** Keeps at once what is not saved yet; for the moment in which a page goes away. */
   function rescue(): void {
     const keeper = browserKeeper()
-    if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict' || !keeper) return
-    keepRescue(toRaw(project.value), { revision, ...(underWay === undefined ? {} : { underWay }) }, keeper)
+    if (!project.value || saveState.value === 'saved' || !keeper) return
+    keepRescue(toRaw(project.value), { revision, base, ...(underWay === undefined ? {} : { underWay }) }, keeper)
   }
 
   async function close(): Promise<void> {
@@ -191,13 +202,13 @@ export const useProjectStore = defineStore('project', () => {
   function changed(): void {
     if (saveState.value === 'conflict') return
     saveState.value = 'unsaved'
-    clearTimeout(timer)
-    timer = setTimeout(() => void flush(), SAVE_AFTER_MS)
+    timer ??= setTimeout(() => void flush(), SAVE_AFTER_MS)
   }
 
   /** Saves now what waits to be saved. */
   async function flush(): Promise<void> {
     clearTimeout(timer)
+    timer = undefined
     await saving
     if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict') return
     saving = save(project.value)
@@ -249,10 +260,19 @@ export const useProjectStore = defineStore('project', () => {
     if (!now || now.id !== mine.id) return
     if (loaded.state !== 'ok') {
       saveState.value = 'failed'
-      saveMessage.value = 'another tab has removed this project, or what it saved cannot be read'
+      saveMessage.value =
+        loaded.state === 'absent'
+          ? 'the project is not in this browser’s storage any more: another tab may have removed it, or the browser made room'
+          : 'what another tab saved cannot be read'
       return
     }
     if (loaded.revision === revision) return
+    putTogether(loaded)
+  }
+
+  /** What this tab has and what another one has saved: one project, or places of which one must be chosen. */
+  function putTogether(loaded: { project: Project; revision: number }): void {
+    const now = project.value!
     const merged = merge(base ?? now, now, loaded.project)
     // two changes that each are good may not go together: then the whole is offered
     if (merged.conflicts.length === 0 && projectProblems(merged.value).length > 0)

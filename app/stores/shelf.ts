@@ -34,12 +34,12 @@ export const useShelfStore = defineStore('shelf', () => {
   const addBlank = (name: string) => add(blankProject(newId(), name))
 
   /** The demo, put on the shelf when it is not there. */
-  async function addDemo(): Promise<string> {
-    if ((await loadProject(DEMO_ID)).state === 'absent') {
-      const { DEMO_PROJECT } = await import('#core/demo/project.ts')
-      await saveProject(DEMO_PROJECT, undefined, new Date())
-    }
-    return DEMO_ID
+  async function addDemo(): Promise<{ id: string } | { message: string }> {
+    if ((await loadProject(DEMO_ID)).state !== 'absent') return { id: DEMO_ID }
+    const { DEMO_PROJECT } = await import('#core/demo/project.ts')
+    const saved = await saveProject(DEMO_PROJECT, undefined, new Date())
+    // another tab that has just put it there has done what was asked for
+    return saved.ok || saved.reason === 'conflict' ? { id: DEMO_ID } : { message: storageTrouble(saved.reason, saved.message) }
   }
 
   async function remove(id: string): Promise<void> {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
-import { onMounted, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { counted } from '#core/report/words.ts'
 import { useReports } from '~/composables/reports'
@@ -16,9 +16,13 @@ const shelf = useShelfStore()
 const { troubles } = useReports()
 const { step } = useWorkbench()
 
+/** Why the demo could not be put into this browser. */
+const notAdded = ref('')
+
 async function open() {
   const id = String(route.params.project)
-  if (id === DEMO_ID) await shelf.addDemo()
+  const added = id === DEMO_ID ? await shelf.addDemo() : { id }
+  notAdded.value = 'message' in added ? added.message : ''
   await store.open(id)
   if (store.state === 'open' && step.value === undefined) await router.replace(`/p/${id}/fit`)
 }
@@ -60,7 +64,8 @@ useEventListener(window, 'beforeunload', (event) => {
   <BrokenProject v-if="store.state === 'broken'" :id="String(route.params.project)" />
   <main v-else-if="store.state === 'absent'" class="absent">
     <h1>This project is not in this browser</h1>
-    <p>It may be in another browser, or it was removed. Open its file, or go back to the list.</p>
+    <p v-if="notAdded" role="alert">{{ notAdded }}</p>
+    <p v-else>It may be in another browser, or it was removed. Open its file, or go back to the list.</p>
     <NuxtLink class="btn main" to="/">All projects</NuxtLink>
   </main>
   <div v-else-if="store.state === 'open' && store.project" class="bench">
