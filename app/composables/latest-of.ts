@@ -19,14 +19,28 @@ export function useLatestOf<T>(
   const { setup } = useWorkbench()
   const { said } = useReports()
   const found = shallowRef(nothing) as ShallowRef<T>
-  let turn = 0
+  let busy = false
+  let next: (() => Promise<void>) | undefined
+  /** One at a time; of what comes meanwhile only the newest. */
+  async function run(work: () => Promise<void>): Promise<void> {
+    next = work
+    if (busy) return
+    busy = true
+    while (next) {
+      const mine = next
+      next = undefined
+      await mine()
+    }
+    busy = false
+  }
   watch(
     () => [store.project, setup.value?.id] as const,
-    async ([project, setupId]) => {
+    ([project, setupId]) => {
       if (!project || !setupId) return
-      const mine = ++turn
-      const next = await said(what, () => compute(project, setupId))
-      if (mine === turn) found.value = next === undefined ? nothing : next
+      void run(async () => {
+        const answer = await said(what, () => compute(project, setupId))
+        if (next === undefined) found.value = answer === undefined ? nothing : answer
+      })
     },
     { immediate: true },
   )

@@ -1,11 +1,13 @@
-import { wrap, type Remote } from 'comlink'
 import { createSharedComposable } from '@vueuse/core'
 import { computed, reactive, shallowRef, watch } from 'vue'
 import type { Project } from '#core/model/project.ts'
 import type { Report } from '#core/report/types.ts'
 import { useProjectStore } from '../stores/project.ts'
-import type { EvaluateApi } from '../workers/evaluate.worker.ts'
+import { figuresWorker } from '../workers/figures.ts'
 import { useLiveEdit } from './live-edit.ts'
+
+/** Of so few all figures are there at once. */
+const FEW_SETUPS = 6
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
@@ -16,7 +18,7 @@ interface Job {
 }
 
 /**
- * The reports of the open project, computed in a worker. The latest change wins: while one is being
+ * The reports of the open project, computed in a worker of their own; what takes longer has another. The latest change wins: while one is being
  * computed only the newest waits, and answers for older ones are dropped.
  */
 export const useReports = createSharedComposable(() => {
@@ -26,12 +28,12 @@ export const useReports = createSharedComposable(() => {
   /** What could not be computed, by what it is, in words for the head of the page. */
   const failed = reactive(new Map<string, string>())
   const troubles = computed(() => [...failed.values()])
-  let remote: Remote<EvaluateApi> | undefined
+  /** The setup that is looked at: with more than a few its figures come first. */
+  const looked = shallowRef<string>()
+  const quick = figuresWorker()
+  const slow = figuresWorker()
   let busy = false
   let waiting: Job | undefined
-
-  const worker = () =>
-    (remote ??= wrap<EvaluateApi>(new Worker(new URL('../workers/evaluate.worker.ts', import.meta.url), { type: 'module' })))
 
   async function run(job: Job): Promise<void> {
     if (busy) {
@@ -58,7 +60,13 @@ export const useReports = createSharedComposable(() => {
 
   async function compute({ project, liveSetupId }: Job): Promise<Report[]> {
     if (liveSetupId === undefined) {
-      const found = await worker().reports(project)
+      const first = looked.value
+      if (first !== undefined && project.setups.length > FEW_SETUPS && reports.value.length === project.setups.length) {
+        const now = await quick.reports(project, [project.setups[0].id, first])
+        if (store.project !== project) return reports.value
+        reports.value = reports.value.map((one) => now.reports.find((other) => other.setupId === one.setupId) ?? one)
+      }
+      const found = await quick.reports(project)
       for (const key of [...failed.keys()]) if (key.startsWith('setup ')) failed.delete(key)
       for (const one of found.failed)
         failed.set(
@@ -67,7 +75,7 @@ export const useReports = createSharedComposable(() => {
         )
       return found.reports
     }
-    const one = await worker().report(project, liveSetupId, 'linear')
+    const one = await quick.report(project, liveSetupId, 'linear')
     return reports.value.map((report) => (report.setupId === liveSetupId ? one : report))
   }
 
@@ -97,5 +105,5 @@ export const useReports = createSharedComposable(() => {
     }
   }
 
-  return { reports, stock: computed(() => reports.value.find((one) => one.isStock)), troubles, said, worker }
+  return { reports, stock: computed(() => reports.value.find((one) => one.isStock)), troubles, said, looked, worker: () => slow }
 })

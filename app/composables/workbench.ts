@@ -1,5 +1,5 @@
 import { createSharedComposable } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { DEFAULT_UNITS } from '#core/quantity/units.ts'
 import { AXLES, type Axle, type Preferences, type Setup } from '#core/model/project.ts'
@@ -39,7 +39,7 @@ export const useWorkbench = createSharedComposable(() => {
   const route = useRoute()
   const router = useRouter()
   const store = useProjectStore()
-  const { reports, stock } = useReports()
+  const { reports, stock, looked } = useReports()
   const openFigureId = ref<FigureId>()
 
   const units = computed(() => store.project?.preferences.units ?? DEFAULT_UNITS)
@@ -47,6 +47,11 @@ export const useWorkbench = createSharedComposable(() => {
     const wanted = route.query.setup
     return store.project?.setups.find((one) => one.id === wanted) ?? store.project?.setups[0]
   })
+  watch(
+    () => setup.value?.id,
+    (id) => (looked.value = id),
+    { immediate: true },
+  )
   const isStock = computed(() => setup.value !== undefined && setup.value === store.project?.setups[0])
   const report = computed(() => reports.value.find((one) => one.setupId === setup.value?.id))
   const axle = computed<Axle>(() => AXLES.find((one) => one === route.query.axle) ?? 'front')

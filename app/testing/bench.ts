@@ -9,6 +9,7 @@ import type { FailedReport } from '#core/report/evaluate-all.ts'
 import type { Precision } from '#core/report/judge.ts'
 import { saveProject } from '../storage/projects.ts'
 import { useProjectStore } from '../stores/project.ts'
+import { answering } from '../workers/project-delta.ts'
 
 let count = 0
 const open: (() => void)[] = []
@@ -52,7 +53,7 @@ export const WORKER = {
 export function workersAnswer(api: object = WORKER): void {
   globalThis.Worker = function () {
     const { port1, port2 } = new MessageChannel()
-    expose(api, port1)
+    expose({ ...api, ...answering(api as Parameters<typeof answering>[0]) }, port1)
     open.push(() => (port1.close(), port2.close()))
     return port2
   } as unknown as typeof Worker

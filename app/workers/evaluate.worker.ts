@@ -10,11 +10,12 @@ import { evaluate } from '../../core/report/evaluate.ts'
 import { evaluateAll, isReport, type FailedReport } from '../../core/report/evaluate-all.ts'
 import type { Precision } from '../../core/report/judge.ts'
 import type { Report } from '../../core/report/types.ts'
+import { answering } from './project-delta.ts'
 
 const api = {
-  /** Reports of all setups, the car as it stands first; one that fails leaves the others. */
-  reports: (project: Project): { reports: Report[]; failed: FailedReport[] } => {
-    const all = evaluateAll(project)
+  /** Reports of all setups, or of some, the car as it stands first; one that fails leaves the others. */
+  reports: (project: Project, only?: readonly string[]): { reports: Report[]; failed: FailedReport[] } => {
+    const all = only ? only.flatMap((id) => evaluateAll(project, id)) : evaluateAll(project)
     return { reports: all.filter(isReport), failed: all.filter((one) => !isReport(one)) as FailedReport[] }
   },
   report: (project: Project, setupId: string, precision: Precision): Report => evaluate(project, setupId, { precision }),
@@ -32,4 +33,4 @@ const api = {
 
 export type EvaluateApi = typeof api
 
-expose(api)
+expose(answering(api))
