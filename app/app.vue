@@ -9,4 +9,5 @@ useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
   <NuxtPage />
   <FileDrop />
   <ProblemsDialog />
+  <ReadingFile />
 </template>

@@ -4,7 +4,7 @@ import { PAPERS, template, type Paper } from '#core/formats/template.ts'
 import { templateSvg } from '#core/formats/template-svg.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
 import { useProjectStore } from '~/stores/project'
-import { useDxf } from '~/composables/dxf'
+import { useFormats } from '~/composables/formats'
 import { writePointsCsv } from '#core/formats/points-text.ts'
 import { download } from '~/composables/project-files'
 import { useWorkbench } from '~/composables/workbench'
@@ -12,7 +12,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** The caliper's outline in true size on paper, to cut out and turn inside a wheel, and as a drawing. */
 const store = useProjectStore()
 const { setup, axle, report, chooseAxle } = useWorkbench()
-const dxf = useDxf()
+const formats = useFormats()
 const paper = ref<Paper>('a4')
 const page = ref(0)
 const trouble = ref('')
@@ -49,7 +49,7 @@ async function guarded(work: () => Promise<void> | void) {
   }
 }
 const pdf = () =>
-  guarded(async () => download(`${fileName.value}.pdf`, await dxf.pdf(corner.value!.caliper!, options.value), 'application/pdf'))
+  guarded(async () => download(`${fileName.value}.pdf`, await formats.pdf(corner.value!.caliper!, options.value), 'application/pdf'))
 const svg = () => guarded(() => download(`${fileName.value}-${at.value + 1}.svg`, templateSvg(made.value!, at.value), 'image/svg+xml'))
 const drawing = () =>
   guarded(async () => {
@@ -57,7 +57,7 @@ const drawing = () =>
       ...corner.value!.caliper!,
       ...(corner.value!.wheel ? [{ name: 'wheel, own frame', points: corner.value!.wheel.points }] : []),
     ]
-    download(`${fileName.value}.dxf`, await dxf.write(lines), 'application/dxf')
+    download(`${fileName.value}.dxf`, await formats.write(lines), 'application/dxf')
   })
 const points = () => guarded(() => download(`${fileName.value}.csv`, writePointsCsv(corner.value!.caliper!), 'text/csv'))
 </script>

@@ -4,7 +4,7 @@ import { DXF_UNITS, MAX_DXF_BYTES, type DxfDrawing, type DxfPlacing, type DxfUni
 import { layersFor } from '#core/formats/dxf-choose.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { ORIGIN_WORDS, ORIGINS, type Origin } from '#core/quantity/figure.ts'
-import { useDxf } from '~/composables/dxf'
+import { useFormats } from '~/composables/formats'
 import { useWorkbench } from '~/composables/workbench'
 
 /** A drawing in: which layers, in which unit, where its origin and which way the street is; nothing is taken before it is seen. */
@@ -12,7 +12,7 @@ const props = defineProps<{ kind: 'outlines' | 'profile'; before: NamedOutline[]
 const emit = defineEmits<{ take: [value: NamedOutline[] | WheelProfile] }>()
 
 const { units } = useWorkbench()
-const dxf = useDxf()
+const formats = useFormats()
 const open = ref(false)
 const fileName = ref('')
 const message = ref('')
@@ -37,14 +37,8 @@ async function read(event: Event) {
   fileName.value = file.name.slice(0, 80)
   if (file.size > MAX_DXF_BYTES)
     return void (message.value = `${fileName.value} is larger than ${MAX_DXF_BYTES / 1e6} MB. Export the outline alone.`)
-  let text: string
-  try {
-    text = await file.text()
-  } catch {
-    return void (message.value = `${fileName.value} cannot be read. Was it moved, or is it a folder?`)
-  }
-  const found = await dxf.read(text)
-  if (!found.ok) return void (message.value = `${fileName.value}: ${found.message}`)
+  const found = await formats.readDxf(file)
+  if (!found.ok) return void (message.value = found.message)
   drawing.value = found.drawing
   unit.value = found.drawing.unit ?? ''
   chosen.value = layersFor(props.kind, found.drawing.layers).map((layer) => layer.name)
@@ -69,7 +63,7 @@ watch([drawing, chosen, placing], async () => {
   if (unit.value === '') return void (trouble.value = 'The file does not say its unit: choose it.')
   if (!placing.value) return void (trouble.value = 'The origin must be two numbers.')
   if (layers.length === 0) return void (trouble.value = 'Choose at least one layer.')
-  const found = await dxf.place(layers, placing.value, props.kind)
+  const found = await formats.place(layers, placing.value, props.kind)
   if (found.ok) made.value = found.value
   else trouble.value = found.message
 })

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { NEARNESS_WORDS } from '#core/evidence/fit-reports.ts'
-import { newReports, readReports, writeReportsCsv, writeReportsJsonl } from '#core/formats/fit-reports-text.ts'
+import { newReports, writeReportsCsv, writeReportsJsonl } from '#core/formats/fit-reports-text.ts'
+import { MAX_TABLE_BYTES } from '#core/formats/parts-csv.ts'
+import { useFormats } from '~/composables/formats'
 import { AXLES, type Axle, type FitReport } from '#core/model/project.ts'
 import { resolveSetup, spacerInUseMm } from '#core/model/resolve.ts'
 import { length } from '#core/model/field.ts'
@@ -106,16 +108,23 @@ function change(one: FitReport, key: 'car' | 'caliper' | 'wheel' | 'by' | 'note'
 
 const message = ref('')
 const rejected = ref<{ line: number; reasons: string[] }[]>([])
+const leftOut = ref(0)
+const formats = useFormats()
 const file = ref<HTMLInputElement>()
 async function open(event: Event) {
   const input = event.target as HTMLInputElement
   const [one] = input.files ?? []
   if (!one) return
-  const text = await one.text().catch(() => '')
   input.value = ''
-  const read = readReports(text, () => newId())
+  rejected.value = []
+  if (one.size > MAX_TABLE_BYTES)
+    return void (message.value = `${one.name.slice(0, 60)} is larger than ${MAX_TABLE_BYTES / 1e6} MB. Bring it in pieces.`)
+  const found = await formats.readReports(one)
+  if (!found.ok) return void (message.value = found.message)
+  const read = found.value
   const fresh = newReports(read.reports, all.value)
   rejected.value = read.rejected
+  leftOut.value = read.rejectedCount
   if (fresh.length > 0) {
     const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), {
       shows: true,
@@ -126,7 +135,7 @@ async function open(event: Event) {
     }
   }
   const known = read.reports.length - fresh.length
-  message.value = `${fresh.length} taken${known > 0 ? `, ${known} were here already` : ''}${read.rejected.length > 0 ? `, ${read.rejected.length} left out` : ''}.`
+  message.value = `${fresh.length} taken${known > 0 ? `, ${known} were here already` : ''}${read.rejectedCount > 0 ? `, ${read.rejectedCount} left out` : ''}.`
 }
 </script>
 
@@ -230,7 +239,7 @@ async function open(event: Event) {
       <p v-if="message" role="status" data-test="reports-message">{{ message }}</p>
       <ul v-if="rejected.length > 0" data-test="reports-rejected">
         <li v-for="one in rejected.slice(0, 20)" :key="one.line">Line {{ one.line }}: {{ one.reasons.join('; ') }}.</li>
-        <li v-if="rejected.length > 20">And {{ rejected.length - 20 }} more.</li>
+        <li v-if="leftOut > 20">And {{ leftOut - 20 }} more.</li>
       </ul>
       <div v-if="all.length > 0" class="scroll">
         <table class="plain">

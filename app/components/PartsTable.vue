@@ -5,6 +5,7 @@ import { headerOf, writePartsCsv } from '#core/formats/parts-csv.ts'
 import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
 import { removeParts } from '#core/model/remove-parts.ts'
 import { useGridCursor } from '~/composables/grid-cursor'
+import { useRowWindow } from '~/composables/row-window'
 import { usePartGrid } from '~/composables/part-grid'
 import { useTableImport } from '~/composables/table-import'
 import { download } from '~/composables/project-files'
@@ -36,7 +37,17 @@ watch(kind, () => {
   message.value = ''
 })
 
+/** As high as the style below makes them. */
+const ROW_PX = 29
+const { from, to, abovePx, belowPx, reach, isWhole } = useRowWindow(
+  grid,
+  computed(() => rows.value.length),
+  ROW_PX,
+)
+const inSight = computed(() => rows.value.slice(from.value, to.value).map((part, i) => ({ part, row: from.value + i })))
+
 async function focusCell() {
+  if (!isWhole.value) reach(at.value.row)
   await nextTick()
   const cell = grid.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)
   const control = editing.value ? cell?.querySelector<HTMLElement>('input, select') : cell
@@ -138,7 +149,7 @@ const save = () =>
         No {{ PART_KINDS[kind].many }} yet. Paste a table with a first row of column names, or open a CSV file.
       </p>
       <div v-else ref="grid" class="scroll" @keydown="onKey" @paste="onPaste" @copy="onCopy">
-        <table class="plain grid" role="grid" :aria-label="PART_KINDS[kind].many" :aria-rowcount="rows.length">
+        <table class="plain grid" role="grid" :aria-label="PART_KINDS[kind].many" :aria-rowcount="rows.length + 1">
           <thead>
             <tr>
               <th scope="col"><span class="visually-hidden">Choose</span></th>
@@ -156,7 +167,8 @@ const save = () =>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="(part, row) in rows" :key="part.id" :class="{ picked: chosen.has(part.id) }">
+            <tr v-if="abovePx > 0" aria-hidden="true" :style="{ height: `${abovePx}px` }" />
+            <tr v-for="{ part, row } in inSight" :key="part.id" :class="{ picked: chosen.has(part.id) }" :aria-rowindex="row + 2">
               <td>
                 <input type="checkbox" :checked="chosen.has(part.id)" :aria-label="`Choose ${part.name}`" @change="toggle(part.id)" />
               </td>
@@ -187,6 +199,7 @@ const save = () =>
                 <template v-else>{{ column.read(part, units) }}</template>
               </td>
             </tr>
+            <tr v-if="belowPx > 0" aria-hidden="true" :style="{ height: `${belowPx}px` }" />
           </tbody>
         </table>
         <p v-if="rows.length === 0" class="soft">No row has “{{ filter }}”.</p>
@@ -268,6 +281,7 @@ thead .first {
 }
 tbody td {
   max-width: 260px;
+  height: 29px;
   padding: 3px 8px;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -2,9 +2,10 @@ import { createSharedComposable } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import { shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from '#core/formats/project-file.ts'
+import { fileNameOf, MAX_FILE_BYTES, writeProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/model/check.ts'
 import { useProjectStore } from '../stores/project.ts'
+import { useFormats } from './formats.ts'
 import { useTableImport } from './table-import.ts'
 import { useShelfStore } from '../stores/shelf.ts'
 
@@ -14,6 +15,7 @@ export const useProjectFiles = createSharedComposable(() => {
   const store = useProjectStore()
   const shelf = useShelfStore()
   const incoming = useTableImport()
+  const formats = useFormats()
   /** What is wrong with the file that was just refused. */
   const refused = shallowRef<{ name: string; problems: Problem[] }>()
 
@@ -28,14 +30,12 @@ export const useProjectFiles = createSharedComposable(() => {
       refuse(file.name, [{ path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB, which no project is.` }])
       return
     }
-    let text: string
-    try {
-      text = await file.text()
-    } catch {
-      refuse(file.name, [{ path: '', place: 'the file', message: 'cannot be read. Was it moved, or is it a folder?' }])
+    const found = await formats.readProject(file)
+    if (!found.ok) {
+      refuse(file.name, [{ path: '', place: 'the file', message: found.message }])
       return
     }
-    const read = readProject(text)
+    const read = found.value
     if (!read.ok) {
       refuse(file.name, read.problems)
       return
@@ -45,6 +45,8 @@ export const useProjectFiles = createSharedComposable(() => {
       refuse(file.name, [{ path: '', place: 'this browser', message: added.message }])
       return
     }
+    // it was read and saved just now: there is no need to load it again
+    await store.adopt(added.project, added.revision)
     if (added.id !== read.project.id) ElMessage.info('A project with this id is already here: the file was opened as another one.')
     await router.push(`/p/${added.id}/fit`)
   }

@@ -1,5 +1,5 @@
 import { createSharedComposable } from '@vueuse/core'
-import { computed, reactive, shallowRef, watch } from 'vue'
+import { computed, nextTick, reactive, shallowRef, watch } from 'vue'
 import type { Project } from '#core/model/project.ts'
 import type { Report } from '#core/report/types.ts'
 import { useProjectStore } from '../stores/project.ts'
@@ -60,12 +60,7 @@ export const useReports = createSharedComposable(() => {
 
   async function compute({ project, liveSetupId }: Job): Promise<Report[]> {
     if (liveSetupId === undefined) {
-      const first = looked.value
-      if (first !== undefined && project.setups.length > FEW_SETUPS && reports.value.length === project.setups.length) {
-        const now = await quick.reports(project, [project.setups[0].id, first])
-        if (store.project !== project) return reports.value
-        reports.value = reports.value.map((one) => now.reports.find((other) => other.setupId === one.setupId) ?? one)
-      }
+      if (project.setups.length > FEW_SETUPS) await lookedFirst(project)
       const found = await quick.reports(project)
       for (const key of [...failed.keys()]) if (key.startsWith('setup ')) failed.delete(key)
       for (const one of found.failed)
@@ -78,6 +73,19 @@ export const useReports = createSharedComposable(() => {
     const one = await quick.report(project, liveSetupId, 'linear')
     return reports.value.map((report) => (report.setupId === liveSetupId ? one : report))
   }
+
+  /** The figures of the car as it stands and of what is looked at, in place of the old ones. */
+  async function lookedFirst(project: Project): Promise<void> {
+    // the address has said by then what is looked at
+    await nextTick()
+    const stock = project.setups[0].id
+    const ids = new Set([stock, project.setups.find((one) => one.id === looked.value)?.id ?? stock])
+    const now = await quick.reports(project, [...ids])
+    if (store.project?.id !== project.id) return
+    const before = reports.value.filter((one) => project.setups.some((setup) => setup.id === one.setupId))
+    reports.value = [...now.reports, ...before.filter((one) => !ids.has(one.setupId))].sort((a, b) => at(project, a) - at(project, b))
+  }
+  const at = (project: Project, report: Report) => project.setups.findIndex((one) => one.id === report.setupId)
 
   watch(
     () => store.project,

@@ -110,6 +110,9 @@ async function keepCopy(id: string, nowMs: number): Promise<void> {
   copiedAt.set(id, nowMs)
 }
 
+/** Whether anything is stored under an id, whole or not. */
+export const isKept = async (id: string): Promise<boolean> => (await projects.keys()).includes(id)
+
 export async function loadProject(id: string): Promise<Loaded> {
   const stored = await projects.getItem<unknown>(id)
   if (stored === null || stored === undefined) return { state: 'absent' }

@@ -2,7 +2,7 @@ import { applyPatches, enablePatches, freeze, produceWithPatches, type Draft, ty
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
-import { projectProblems } from '#core/model/check.ts'
+import { knownGood, projectProblems } from '#core/model/check.ts'
 import { choose, indexPath, merge, type MergeConflict } from '#core/model/merge.ts'
 import { placeInWords } from '#core/model/place.ts'
 import type { Project } from '#core/model/project.ts'
@@ -66,6 +66,7 @@ export const useProjectStore = defineStore('project', () => {
   function reset(next: Project | undefined): void {
     // frozen parts are checked once, and not again with every edit
     project.value = next && freeze(next, true)
+    if (next) knownGood(next)
     base = project.value
     theirs = undefined
     conflicts.value = []
@@ -102,6 +103,14 @@ export const useProjectStore = defineStore('project', () => {
         hasCopy.value = loaded.hasCopy
       }
     }
+  }
+
+  /** Opens a project that was read, checked and saved a moment ago. */
+  async function adopt(next: Project, at: number): Promise<void> {
+    await flush()
+    revision = at
+    reset(next)
+    state.value = 'open'
   }
 
   /** The last change before the page went away, if it never reached the storage. */
@@ -350,6 +359,7 @@ export const useProjectStore = defineStore('project', () => {
     undoLabel,
     redoLabel,
     open,
+    adopt,
     close,
     edit,
     endGesture,

@@ -3,7 +3,7 @@ import { ref, shallowRef } from 'vue'
 import { blankProject } from '#core/model/blank.ts'
 import type { Project } from '#core/model/project.ts'
 import { newId } from '../composables/new-id.ts'
-import { listProjects, loadProject, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
+import { isKept, listProjects, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
 
 export const DEMO_ID = 'larkrise-club-hatch'
 
@@ -18,11 +18,10 @@ export const useShelfStore = defineStore('shelf', () => {
   }
 
   /** Puts a project that is new here on the shelf; a taken id gets a new one. Returns the id it has, or why not. */
-  async function add(project: Project): Promise<{ id: string } | { message: string }> {
-    const taken = (await loadProject(project.id)).state !== 'absent'
-    const own = taken ? { ...project, id: newId() } : project
+  async function add(project: Project): Promise<{ id: string; project: Project; revision: number } | { message: string }> {
+    const own = (await isKept(project.id)) ? { ...project, id: newId() } : project
     const saved = await saveProject(own, undefined, new Date())
-    if (saved.ok) return { id: own.id }
+    if (saved.ok) return { id: own.id, project: own, revision: saved.revision }
     return {
       message:
         saved.reason === 'conflict'
@@ -35,7 +34,7 @@ export const useShelfStore = defineStore('shelf', () => {
 
   /** The demo, put on the shelf when it is not there. */
   async function addDemo(): Promise<{ id: string } | { message: string }> {
-    if ((await loadProject(DEMO_ID)).state !== 'absent') return { id: DEMO_ID }
+    if (await isKept(DEMO_ID)) return { id: DEMO_ID }
     const { DEMO_PROJECT } = await import('#core/demo/project.ts')
     const saved = await saveProject(DEMO_PROJECT, undefined, new Date())
     // another tab that has just put it there has done what was asked for

@@ -1,15 +1,20 @@
 import { expose } from 'comlink'
+import { readReports, type TakenReports } from '../../core/formats/fit-reports-text.ts'
+import { readProject, type ReadProject } from '../../core/formats/project-file.ts'
 import { readDxf, type DxfLayer, type DxfPlacing, type ReadDxf } from '../../core/formats/dxf-read.ts'
 import { outlinesFromDxf, profileFromDxf } from '../../core/formats/dxf-take.ts'
 import { writeDxf } from '../../core/formats/dxf-write.ts'
 import { templatePdf } from '../../core/formats/template-pdf.ts'
 import { template, type TemplateOptions } from '../../core/formats/template.ts'
 import type { NamedOutline, WheelProfile } from '../../core/model/field.ts'
+import { newId } from '../composables/new-id.ts'
 
 export type Placed = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }
 
 const api = {
-  readDxf: (text: string): ReadDxf => readDxf(text),
+  readProject: async (file: Blob): Promise<ReadProject> => readProject(await file.text()),
+  readReports: async (file: Blob): Promise<TakenReports> => readReports(await file.text(), () => newId()),
+  readDxf: async (file: Blob): Promise<ReadDxf> => readDxf(await file.text()),
   placeDxf(layers: DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): Placed {
     if (kind === 'outlines') return { ok: true, value: outlinesFromDxf(layers, placing) }
     const found = profileFromDxf(layers, placing)

@@ -33,6 +33,11 @@ export function projectProblems(value: unknown): Problem[] {
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
 }
 
+/** The frozen members of a project that was just found good: they are not looked at again. */
+export function knownGood(project: Project): void {
+  for (const list of LONG) for (const member of project[list]) if (isFrozen(member)) goodMembers.add(member)
+}
+
 /** What the schema finds, about as many as are said: the rest of a file that is wrong all over is not read. */
 function shapeProblems(value: unknown): SchemaProblem[] {
   if (typeof value !== 'object' || value === null) return schemaProblems(projectSchema, value)

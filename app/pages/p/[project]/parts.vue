@@ -66,11 +66,18 @@ const order = ref<'kind' | Axle>('kind')
 const bolting = computed(() => {
   const at = order.value
   if (at === 'kind') return []
-  const shown = new Set(groups.value.flatMap((group) => group.parts.map((part) => part.id)))
-  return found.value
-    .filter((one) => one.axle === at && shown.has(one.partId))
-    .map((one) => ({ ...one, part: store.project!.parts.find((part) => part.id === one.partId)! }))
+  const shown = new Map(groups.value.flatMap((group) => group.parts.map((part) => [part.id, part])))
+  return found.value.flatMap((one) => {
+    const part = one.axle === at ? shown.get(one.partId) : undefined
+    return part ? [{ ...one, part }] : []
+  })
 })
+/** Of a long list the first, and what is open; the rest on demand. */
+const MOST_LISTED = 40
+const whole = ref(new Set<string>())
+const listed = <T,>(name: string, all: readonly T[], id: (one: T) => string): readonly T[] =>
+  all.length <= MOST_LISTED || whole.value.has(name) ? all : all.filter((one, i) => i < MOST_LISTED || id(one) === chosen.value?.id)
+const showAll = (name: string) => (whole.value = new Set([...whole.value, name]))
 /** The part that the address names is in sight in its list. */
 const list = ref<HTMLElement>()
 watch(
@@ -110,7 +117,7 @@ const costs = (part: Part) =>
         <template v-if="order !== 'kind'">
           <h3>What bolts on, {{ order }}, against this setup</h3>
           <ul data-test="bolts-on">
-            <li v-for="one in bolting" :key="one.partId">
+            <li v-for="one in listed(order, bolting, (item) => item.partId)" :key="one.partId">
               <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
                 <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
                 <span class="soft small num">{{ costs(one.part) }}</span>
@@ -118,11 +125,19 @@ const costs = (part: Part) =>
               </button>
             </li>
           </ul>
+          <button
+            v-if="listed(order, bolting, (item) => item.partId).length < bolting.length"
+            class="linkish small"
+            type="button"
+            @click="showAll(order)"
+          >
+            Show all {{ bolting.length }}
+          </button>
         </template>
         <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
           <h3>{{ PART_KINDS[group.kind].many }}</h3>
           <ul>
-            <li v-for="part in group.parts" :key="part.id">
+            <li v-for="part in listed(group.kind, group.parts, (item) => item.id)" :key="part.id">
               <button type="button" class="part" :aria-current="part.id === chosen?.id" @click="choose(part.id)">
                 <span class="what">{{ part.name }}</span>
                 <span class="soft small num">{{ costs(part) }}</span>
@@ -130,6 +145,14 @@ const costs = (part: Part) =>
               </button>
             </li>
           </ul>
+          <button
+            v-if="listed(group.kind, group.parts, (item) => item.id).length < group.parts.length"
+            class="linkish small"
+            type="button"
+            @click="showAll(group.kind)"
+          >
+            Show all {{ group.parts.length }} {{ PART_KINDS[group.kind].many }}
+          </button>
         </div>
       </section>
       <section class="edit" aria-label="Part">

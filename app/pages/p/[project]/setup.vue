@@ -9,6 +9,7 @@ import {
   type Axle,
   type AxleSlot,
   type HydraulicSlot,
+  type Part,
   type Slot,
   type SlotPlace,
 } from '#core/model/project.ts'
@@ -39,8 +40,18 @@ const nameOf = (slot: Slot, nothing: string): string =>
 const partsFor = (kinds: readonly string[]) => store.project!.parts.filter((part) => kinds.includes(part.kind))
 const { of, words } = useCandidates()
 /** The best first, as far as that is known already. */
-const ranked = (axle: Axle, slot: AxleSlot) =>
-  [...partsFor(AXLE_SLOTS[slot].kinds)].sort((a, b) => (of(axle, slot, a.id)?.rank ?? 0) - (of(axle, slot, b.id)?.rank ?? 0))
+function ranked(axle: Axle, slot: AxleSlot): Part[] {
+  const all = partsFor(AXLE_SLOTS[slot].kinds).map((part) => ({ part, rank: of(axle, slot, part.id)?.rank ?? 0 }))
+  return all.sort((a, b) => a.rank - b.rank).map((one) => one.part)
+}
+/** A list of hundreds helps nobody: the best of them, and what is chosen; the shelf beside has all. */
+const MOST_OPTIONS = 60
+function offered(all: readonly Part[], chosen: Slot): { parts: Part[]; more: number } {
+  if (all.length <= MOST_OPTIONS) return { parts: [...all], more: 0 }
+  const parts = all.filter((part, i) => i < MOST_OPTIONS || part.id === chosen)
+  return { parts, more: all.length - parts.length }
+}
+const MORE = (more: number) => `${more} more: under “Parts to choose from”`
 /** What is wrong with what stands in a slot. */
 function worstFitted(axle: Axle, slot: AxleSlot) {
   const id = slotOf(store.project!, setup.value!, axle, slot)
@@ -128,10 +139,13 @@ function writeNote(event: Event) {
                 >
                   <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
                   <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
-                  <option v-for="part in ranked(axle, slot)" :key="part.id" :value="part.id">
-                    {{ part.name
-                    }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
-                  </option>
+                  <template v-for="list in [offered(ranked(axle, slot), setup[axle][slot])]" :key="list.more">
+                    <option v-for="part in list.parts" :key="part.id" :value="part.id">
+                      {{ part.name
+                      }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
+                    </option>
+                    <option v-if="list.more > 0" disabled>{{ MORE(list.more) }}</option>
+                  </template>
                 </select>
                 <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
                   ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
@@ -161,14 +175,17 @@ function writeNote(event: Event) {
               >
                 <option value="">{{ emptyWord(store.project!.setups[0].hydraulics[slot]) }}</option>
                 <option v-if="HYDRAULIC_SLOTS[slot].nothing" value="-">none</option>
-                <option v-for="part in partsFor(HYDRAULIC_SLOTS[slot].kinds)" :key="part.id" :value="part.id">
-                  {{ part.name
-                  }}{{
-                    words('hydraulics', slot, part.id) && setup.hydraulics[slot] !== part.id
-                      ? `: ${words('hydraulics', slot, part.id)}`
-                      : ''
-                  }}
-                </option>
+                <template v-for="list in [offered(partsFor(HYDRAULIC_SLOTS[slot].kinds), setup.hydraulics[slot])]" :key="list.more">
+                  <option v-for="part in list.parts" :key="part.id" :value="part.id">
+                    {{ part.name
+                    }}{{
+                      words('hydraulics', slot, part.id) && setup.hydraulics[slot] !== part.id
+                        ? `: ${words('hydraulics', slot, part.id)}`
+                        : ''
+                    }}
+                  </option>
+                  <option v-if="list.more > 0" disabled>{{ MORE(list.more) }}</option>
+                </template>
               </select>
             </td>
           </tr>
