@@ -17,8 +17,16 @@ export default defineNuxtConfig({
     head: {
       htmlAttrs: { lang: 'en' },
       title: 'Valiant Caliper',
-      meta: [{ name: 'description', content: 'Plans a brake upgrade: does it fit, is it balanced, what does it cost.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      meta: [
+        { name: 'description', content: 'Plans a brake upgrade: does it fit, is it balanced, what does it cost.' },
+        { name: 'theme-color', media: '(prefers-color-scheme: light)', content: '#f1ede3' },
+        { name: 'theme-color', media: '(prefers-color-scheme: dark)', content: '#14171a' },
+      ],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'apple-touch-icon', href: '/icons/touch-180.png' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   elementPlus: { importStyle: 'css', icon: false },

@@ -10,4 +10,5 @@ useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
   <FileDrop />
   <ProblemsDialog />
   <ReadingFile />
+  <NewVersion />
 </template>

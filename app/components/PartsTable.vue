@@ -39,12 +39,18 @@ watch(kind, () => {
 
 /** As high as the style below makes them. */
 const ROW_PX = 29
-const { from, to, abovePx, belowPx, reach, isWhole } = useRowWindow(
+const { drawn, reach, isWhole } = useRowWindow(
   grid,
   computed(() => rows.value.length),
   ROW_PX,
+  () => at.value.row,
 )
-const inSight = computed(() => rows.value.slice(from.value, to.value).map((part, i) => ({ part, row: from.value + i })))
+
+const inSight = computed(() =>
+  drawn.value.map((one) =>
+    'row' in one ? { part: rows.value[one.row], row: one.row, roomPx: 0 } : { part: undefined, row: one.at, roomPx: one.roomPx },
+  ),
+)
 
 async function focusCell() {
   if (!isWhole.value) reach(at.value.row)
@@ -167,39 +173,40 @@ const save = () =>
             </tr>
           </thead>
           <tbody>
-            <tr v-if="abovePx > 0" aria-hidden="true" :style="{ height: `${abovePx}px` }" />
-            <tr v-for="{ part, row } in inSight" :key="part.id" :class="{ picked: chosen.has(part.id) }" :aria-rowindex="row + 2">
-              <td>
-                <input type="checkbox" :checked="chosen.has(part.id)" :aria-label="`Choose ${part.name}`" @change="toggle(part.id)" />
-              </td>
-              <td
-                v-for="(column, index) in columns"
-                :key="column.id"
-                role="gridcell"
-                :data-cell="`${row}.${index}`"
-                :tabindex="at.row === row && at.column === index ? 0 : -1"
-                :class="{ r: column.numeric, num: column.numeric, first: column.id === 'name' }"
-                @focus="!editing && (at = { row, column: index })"
-                @dblclick="begin()"
-              >
-                <template v-if="editing && at.row === row && at.column === index">
-                  <select
-                    v-if="column.options"
-                    v-model="draft"
-                    class="native"
-                    :aria-label="column.label"
-                    @change="finish()"
-                    @blur="finish()"
-                  >
-                    <option value="" />
-                    <option v-for="option in column.options" :key="option">{{ option }}</option>
-                  </select>
-                  <input v-else v-model="draft" class="native cell" :aria-label="column.label" @blur="finish()" />
-                </template>
-                <template v-else>{{ column.read(part, units) }}</template>
-              </td>
-            </tr>
-            <tr v-if="belowPx > 0" aria-hidden="true" :style="{ height: `${belowPx}px` }" />
+            <template v-for="{ part, row, roomPx } in inSight" :key="part?.id ?? `room ${row}`">
+              <tr v-if="!part" aria-hidden="true" :style="{ height: `${roomPx}px` }" />
+              <tr v-else :class="{ picked: chosen.has(part.id) }" :aria-rowindex="row + 2">
+                <td>
+                  <input type="checkbox" :checked="chosen.has(part.id)" :aria-label="`Choose ${part.name}`" @change="toggle(part.id)" />
+                </td>
+                <td
+                  v-for="(column, index) in columns"
+                  :key="column.id"
+                  role="gridcell"
+                  :data-cell="`${row}.${index}`"
+                  :tabindex="at.row === row && at.column === index ? 0 : -1"
+                  :class="{ r: column.numeric, num: column.numeric, first: column.id === 'name' }"
+                  @focus="!editing && (at = { row, column: index })"
+                  @dblclick="begin()"
+                >
+                  <template v-if="editing && at.row === row && at.column === index">
+                    <select
+                      v-if="column.options"
+                      v-model="draft"
+                      class="native"
+                      :aria-label="column.label"
+                      @change="finish()"
+                      @blur="finish()"
+                    >
+                      <option value="" />
+                      <option v-for="option in column.options" :key="option">{{ option }}</option>
+                    </select>
+                    <input v-else v-model="draft" class="native cell" :aria-label="column.label" @blur="finish()" />
+                  </template>
+                  <template v-else>{{ column.read(part, units) }}</template>
+                </td>
+              </tr>
+            </template>
           </tbody>
         </table>
         <p v-if="rows.length === 0" class="soft">No row has “{{ filter }}”.</p>
@@ -245,6 +252,7 @@ const save = () =>
   flex: 1;
   min-height: 0;
   overflow: auto;
+  overflow-anchor: none;
 }
 .grid {
   width: max-content;

@@ -124,7 +124,7 @@ function focused(row: number, cell: PointCell) {
         <button v-if="lines.length > 1" class="btn bare" type="button" @click="removeLine">Remove outline</button>
       </template>
     </div>
-    <Teleport defer :to="drawingTo" :disabled="drawingTo === ''">
+    <Teleport defer :to="drawingTo || 'body'" :disabled="drawingTo === ''">
       <div class="drawing">
         <OutlineEditor
           :lines="drawn"

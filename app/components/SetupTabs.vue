@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import { LISTS } from '#core/model/schema.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -10,6 +11,16 @@ const renaming = ref<string>()
 const strip = ref<HTMLElement>()
 const dragged = ref<string>()
 
+/** How many more setups a project takes; said before there is none. */
+const SAY_AT = 5
+const room = computed(() => LISTS.setups - (store.project?.setups.length ?? 0))
+const roomWords = computed(() =>
+  room.value === 0
+    ? `A project has at most ${LISTS.setups} setups: remove one first, or go on in a copy of the project.`
+    : room.value <= SAY_AT
+      ? `${room.value} more ${room.value === 1 ? 'fits' : 'fit'}: a project has at most ${LISTS.setups} setups.`
+      : '',
+)
 const verdictOf = (id: string) => reports.value.find((one) => one.setupId === id)?.verdict
 
 // where there are more tabs than room, the chosen one is in sight
@@ -121,13 +132,17 @@ function arrow(event: KeyboardEvent, index: number) {
     <button
       class="btn bare"
       type="button"
-      :title="isStock ? 'New setup' : `Duplicate ${setup?.name}`"
+      :title="roomWords || (isStock ? 'New setup' : `Duplicate ${setup?.name}`)"
+      :disabled="room === 0"
       :aria-label="isStock ? 'New setup' : 'Duplicate this setup'"
       data-test="duplicate"
       @click="duplicate"
     >
       <Icon :name="isStock ? 'tabler:plus' : 'tabler:copy'" size="17" />
     </button>
+    <span v-if="roomWords" class="room small soft" role="status" data-test="setup-room" :title="roomWords">{{
+      room === 0 ? 'no room for more' : `${room} more`
+    }}</span>
     <template v-if="!isStock">
       <button
         class="btn bare"
@@ -146,6 +161,10 @@ function arrow(event: KeyboardEvent, index: number) {
 </template>
 
 <style scoped>
+.room {
+  align-self: center;
+  white-space: nowrap;
+}
 .strip {
   display: flex;
   align-items: flex-end;

@@ -2,7 +2,7 @@ import type { Field, FigureField, FiguresField } from '../model/field.ts'
 import { amount } from '../model/field.ts'
 import { fieldsOf, type PartKind } from '../model/part-kinds.ts'
 import { CONDITIONS, CURRENCIES, type Part, type Price } from '../model/project.ts'
-import { ORIGINS, type Figure, type Origin } from '../quantity/figure.ts'
+import { ORIGIN_WORDS, ORIGINS, type Figure, type Origin } from '../quantity/figure.ts'
 import { editQuantity } from '../quantity/format.ts'
 import { parseMoney, parseQuantity } from '../quantity/parse.ts'
 import { shownUnit, type UnitChoice } from '../quantity/units.ts'
@@ -279,12 +279,19 @@ export function partColumns(kind: PartKind, units: UnitChoice): PartColumn[] {
       'a whole number from 1 to 100',
     ),
     priceText('seller', 'Seller', (text) => text.slice(0, 120), ''),
+    priceText(
+      'origin',
+      'Price comes from',
+      (text) => ORIGINS.find((one) => one === text.toLowerCase() || ORIGIN_WORDS[one] === text.toLowerCase()),
+      ORIGINS.join(', '),
+    ),
+    priceText('date', 'Price of', (text) => (/^\d{4}-\d{2}-\d{2}$/.test(text) ? text : undefined), 'a date written 2026-05-11'),
     textColumn('note', 'Note', 4000),
   ]
 }
 
 function priceText(
-  key: 'currency' | 'pieces' | 'seller',
+  key: 'currency' | 'pieces' | 'seller' | 'origin' | 'date',
   label: string,
   take: (text: string) => string | number | undefined,
   wanted: string,

@@ -8,8 +8,8 @@ const STROKES: Readonly<Record<Style, string>> = {
   tile: 'stroke-width="0.15" stroke-dasharray="1 1"',
 }
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
-/** XML 1.0 has no place for most control characters, however they are written. */
-const allowed = (sign: string): boolean => sign >= ' ' || sign === '\t' || sign === '\n'
+/** XML 1.0 (2.2, Char) has no place for most control characters, half a pair or the last two of a plane, however they are written. */
+const allowed = (sign: string): boolean => /^[\t\n\u0020-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]$/u.test(sign)
 const escape = (text: string): string =>
   [...text]
     .filter(allowed)

@@ -1,0 +1,126 @@
+import { expect, test } from '@playwright/test'
+import { largeProject } from '../core/testing/large.ts'
+import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { seriousFindings } from './support.ts'
+
+/** A workshop's whole library: two thousand parts and forty setups, as many as a project holds. */
+
+// what is wanted on a machine that does nothing else, in a run that shares it with the builds and stories of others
+const SLOW = 4
+
+test('a library of 2000 parts and 40 setups: opened, read, edited and searched without a wait', async ({ page }) => {
+  const large = JSON.stringify(largeProject())
+  await page.goto('/')
+  await page.setInputFiles('input[type=file]', { name: 'large.json', mimeType: 'application/json', buffer: Buffer.from(large) })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 20_000 })
+  await page.goto('/')
+  const entry = page.getByText('Large library').first()
+  await expect(entry).toBeVisible()
+  let from = Date.now()
+  await entry.click()
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  const openMs = Date.now() - from
+  expect(openMs).toBeLessThan(1000 * SLOW)
+
+  /** From a change to the picture that shows it, in the page's own time. */
+  const painted = (step: string) =>
+    page.evaluate(async (to) => {
+      type Bench = { __vue_app__: { config: { globalProperties: { $router: { push(to: string): Promise<void> } } } } }
+      const router = (document.querySelector('#__nuxt') as unknown as Bench).__vue_app__.config.globalProperties.$router
+      const start = performance.now()
+      await router.push(`/p/large-library/${to}`)
+      await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+      return performance.now() - start
+    }, step)
+  const figures: string[] = [`opened in ${openMs} ms`]
+  for (const step of ['parts?setup=estate-fronts', 'parts?setup=estate-fronts&view=table&kind=wheel', 'setup?setup=estate-fronts']) {
+    const ms = await painted(step)
+    figures.push(`${step.split('?')[0]} ${ms.toFixed(0)} ms`)
+    expect(ms).toBeLessThan(300 * SLOW)
+    await page.waitForTimeout(1500)
+  }
+
+  // the table draws what is in sight, and the keys reach the rest
+  await page.goto('/p/large-library/parts?setup=estate-fronts&view=table&kind=wheel')
+  const grid = page.getByRole('grid')
+  await expect(grid).toBeVisible()
+  const count = Number(await grid.getAttribute('aria-rowcount'))
+  expect(count).toBeGreaterThan(200)
+  expect(await grid.getByRole('row').count()).toBeLessThan(120)
+  await page.locator('[data-cell="0.0"]').focus()
+  // wherever the wheel leads, the keys go on from where they were
+  await page.mouse.move(600, 500)
+  await page.mouse.wheel(0, 3000)
+  await page.waitForTimeout(300)
+  for (let i = 0; i < 60; i += 1) await page.keyboard.press('ArrowDown')
+  await expect(page.locator(':focus')).toHaveAttribute('data-cell', /^\d{2,}\.\d+$/)
+  await expect(page.locator(':focus')).toBeInViewport()
+  expect(await seriousFindings(page)).toEqual([])
+
+  // an edit is there at once, and outlasts the page
+  await page.goto('/p/large-library/car?setup=estate-fronts')
+  const name = page.getByLabel('Name of the project')
+  await name.fill('Renamed library')
+  from = Date.now()
+  await name.press('Enter')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  figures.push(`edited in ${Date.now() - from} ms`)
+  expect(Date.now() - from).toBeLessThan(100 * SLOW)
+  await expect(page.getByText('Saved here')).toBeAttached()
+  await page.reload()
+  await expect(name).toHaveValue('Renamed library')
+
+  // the end of the room for setups is said before it is met
+  await expect(page.getByTestId('setup-room')).toHaveText('no room for more')
+  await expect(page.getByTestId('duplicate')).toBeDisabled()
+
+  // pages come and go, memory does not
+  const heapMb = async () => {
+    const client = await page.context().newCDPSession(page)
+    await client.send('HeapProfiler.collectGarbage')
+    const { usedSize } = await client.send('Runtime.getHeapUsage')
+    return usedSize / 1e6
+  }
+  const steps = ['fit', 'parts', 'setup', 'cost', 'measure', 'balance'].map((step) => `${step}?setup=estate-fronts`)
+  for (const step of steps) await painted(step)
+  await page.waitForTimeout(3000)
+  const before = await heapMb()
+  for (let i = 0; i < 50; i += 1) await painted(steps[i % steps.length]!)
+  await page.waitForTimeout(3000)
+  const after = await heapMb()
+  figures.push(`heap ${before.toFixed(0)} MB, after fifty pages ${after.toFixed(0)} MB`)
+  expect(after).toBeLessThan(before * 1.3 + 10)
+  console.log(figures.join('; '))
+})
+
+test('names without a blank push nothing out of its place', async ({ page }) => {
+  const project = structuredClone(DEMO_PROJECT)
+  const long = (name: string) => (name.replace(/\W/g, '') + 'W'.repeat(120)).slice(0, 120)
+  project.id = 'long-names'
+  project.name = long(project.name)
+  for (const part of project.parts) {
+    part.name = long(part.name)
+    part.note = 'N'.repeat(300)
+  }
+  for (const setup of project.setups) {
+    setup.name = long(setup.name)
+    for (const line of setup.extras) line.label = long(line.label)
+  }
+  for (const bundle of project.bundles) bundle.name = long(bundle.name)
+  for (const report of project.fitReports)
+    Object.assign(report, { car: long(report.car), caliper: long(report.caliper), wheel: long(report.wheel) })
+  await page.goto('/')
+  await page.setInputFiles('input[type=file]', {
+    name: 'long.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(project)),
+  })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 20_000 })
+  for (const step of ['car', 'measure', 'parts', 'setup', 'fit', 'fit?view=reports', 'fit?view=wheels', 'balance', 'cost']) {
+    await page.goto(`/p/long-names/${step}${step.includes('?') ? '&' : '?'}setup=estate-fronts`)
+    await expect(page.getByTestId('ledger-cost')).toBeVisible()
+    await page.waitForTimeout(400)
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+    expect([step, wide]).toEqual([step, 0])
+  }
+})
