@@ -1,4 +1,7 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
+import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { mutateText, mutateValue } from '../core/testing/fuzz.ts'
+import { stream } from '../core/testing/heavy.ts'
 import { openDemo, violations } from './support.ts'
 
 const post = (request: APIRequestContext, path: string, data: unknown) =>
@@ -106,4 +109,29 @@ test('a phone in the house, without what browsers keep for https: the gauge, a c
   await openDemo(page, 'parts', 'setup=estate-fronts&part=estate-front-caliper')
   await page.getByRole('button', { name: 'Copy', exact: true }).click()
   await expect(page.getByLabel('Name of the part')).toHaveValue(/copy/i)
+})
+
+test('broken requests of fixed seeds: every route answers in words, none fails and none takes long', async ({ request }) => {
+  const demo = JSON.stringify(DEMO_PROJECT)
+  const targets: [path: string, good: unknown][] = [
+    ['supply/quotes', { wanted, currency: 'GBP', date: '2026-11-23' }],
+    ['gauge/set', { id: 'fuzz', jawMm: 42, fault: 'none' }],
+    ['gauge/send', { id: 'fuzz' }],
+    ['gauge/pressure', { frontMpa: 6, rearMpa: 3, fault: 'none' }],
+    ['evaluate?setup=estate-fronts', DEMO_PROJECT],
+  ]
+  for (let seed = 1; seed <= 40; seed += 1) {
+    const next = stream(20261126 + seed * 7919)
+    for (const [path, good] of targets) {
+      const text =
+        next() < 0.5 ? mutateText(path.startsWith('evaluate') ? demo : JSON.stringify(good), next) : JSON.stringify(mutateValue(good, next))
+      const from = Date.now()
+      const answer = await post(request, path, text)
+      const said = [path, seed, answer.status(), answer.ok() || /"(message|problems)":/.test(await answer.text())]
+      expect(said).toEqual([path, seed, answer.status(), true])
+      expect([200, 204, 400, 413, 422]).toContain(answer.status())
+      expect([path, seed, Date.now() - from < 4000]).toEqual([path, seed, true])
+    }
+  }
+  expect((await (await post(request, 'evaluate', demo)).json()).setups).toHaveLength(DEMO_PROJECT.setups.length)
 })
