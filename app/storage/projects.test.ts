@@ -152,7 +152,7 @@ describe('the open project', () => {
 test('an imported project never takes the place of one that is here', async () => {
   const shelf = useShelfStore()
   const id = freshId()
-  expect(await shelf.add(blankProject(id, 'First'))).toEqual({ id })
+  expect(await shelf.add(blankProject(id, 'First'))).toMatchObject({ id, revision: 1 })
   const second = await shelf.add(blankProject(id, 'Second'))
   expect('id' in second && second.id).not.toBe(id)
   expect(await loadProject(id)).toMatchObject({ project: { name: 'First' } })
