@@ -4,6 +4,7 @@ import { createPinia } from 'pinia'
 import { blankProject } from '#core/model/blank.ts'
 import { stream } from '#core/testing/heavy.ts'
 import { listProjects, loadProject, saveProject } from '../storage/projects.ts'
+import { smallStore } from '../testing/bench.ts'
 import { useProjectStore } from './project.ts'
 import { storageTrouble } from './shelf.ts'
 
@@ -159,14 +160,7 @@ test('two tabs, 200 random interleavings: no edit is lost', async () => {
 }, 120_000)
 
 test('what both tabs changed waits for a choice, and outlasts the page', async () => {
-  const small = new Map<string, string>()
-  Object.assign(globalThis, {
-    localStorage: {
-      getItem: (key: string) => small.get(key) ?? null,
-      setItem: (key: string, value: string) => void small.set(key, value),
-      removeItem: (key: string) => void small.delete(key),
-    },
-  })
+  const kept = smallStore()
   const id = await shelved()
   const one = await tab(id)
   await saveProject({ ...aProject(id), parts: aProject(id).parts.map((part, i) => (i === 0 ? { ...part, note: 'theirs' } : part)) }, 1, NOW)
@@ -176,6 +170,7 @@ test('what both tabs changed waits for a choice, and outlasts the page', async (
   expect(one.saveState).toBe('conflict')
   // the page goes away without an answer
   one.rescue()
+  expect(kept.size).toBe(1)
   const again = await tab(id)
   expect([again.saveState, again.conflicts.length]).toEqual(['conflict', 1])
   await again.chooseBoth('mine')

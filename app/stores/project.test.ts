@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
 import { loadProject, saveProject } from '../storage/projects.ts'
-import { until } from '../testing/bench.ts'
+import { smallStore, until } from '../testing/bench.ts'
 import { useProjectStore } from './project.ts'
 import { storageTrouble, useShelfStore } from './shelf.ts'
 
@@ -139,14 +139,7 @@ describe('two tabs', () => {
 
 describe('a page that goes away', () => {
   test('keeps its last change, which the next opening takes back and saves', async () => {
-    const small = new Map<string, string>()
-    Object.assign(globalThis, {
-      localStorage: {
-        getItem: (key: string) => small.get(key) ?? null,
-        setItem: (key: string, value: string) => void small.set(key, value),
-        removeItem: (key: string) => void small.delete(key),
-      },
-    })
+    const small = smallStore()
     const store = await opened()
     const { id } = store.project!
     store.rescue()

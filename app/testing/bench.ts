@@ -73,3 +73,16 @@ export async function until(holds: () => boolean, what: string, ms = 4000): Prom
 export function clearBench(): void {
   for (const close of open.splice(0)) close()
 }
+
+/** The browser's small store, as a map that is seen into. */
+export function smallStore(): Map<string, string> {
+  const held = new Map<string, string>()
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (key: string) => held.get(key) ?? null,
+      setItem: (key: string, value: string) => void held.set(key, value),
+      removeItem: (key: string) => void held.delete(key),
+    },
+  })
+  return held
+}
