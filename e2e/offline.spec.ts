@@ -43,3 +43,27 @@ test('a browser that keeps nothing: said at once, and one works and exports all 
   await expect(page.getByText('Only until this page is closed: export it')).toBeVisible()
   expect(JSON.parse(await exported(page))).toMatchObject({ name: 'In hand' })
 })
+
+test('a page that dies while one types: nothing older than a quarter of a second is lost', async ({ page, context }) => {
+  await openDemo(page, 'car')
+  const name = page.getByLabel('Name of the project')
+  const typed: { at: number; words: string }[] = []
+  for (let i = 0; i < 12; i += 1) {
+    await name.fill(`Typed ${i}`)
+    await name.press('Enter')
+    typed.push({ at: Date.now(), words: `Typed ${i}` })
+    // as fast as one types
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 90)))
+  }
+  const died = Date.now()
+  const client = await context.newCDPSession(page)
+  void client.send('Page.crash').catch(() => undefined)
+  await page.waitForEvent('crash')
+  const next = await context.newPage()
+  await openDemo(next, 'car')
+  const kept = await next.getByLabel('Name of the project').inputValue()
+  const at = typed.findIndex((one) => one.words === kept)
+  expect(at).toBeGreaterThanOrEqual(0)
+  // the clocks of two processes and a machine that does other things besides
+  expect(typed.slice(at + 1).filter((one) => one.at < died - 600)).toEqual([])
+})

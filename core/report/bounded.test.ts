@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { cpuUsage } from 'node:process'
 import { projectProblems } from '../model/check.ts'
 import type { Corner } from './types.ts'
 import { evaluate } from './evaluate.ts'
@@ -8,7 +9,7 @@ import { SETUP } from '../testing/setups.ts'
 /** Whatever a file may hold, a setup is evaluated in a second; and what that leaves out is said, never guessed. */
 // of the processor's time, under a test runner: a second on a machine that does nothing else
 const LONGEST_MS = 3000
-const cpuMs = (): number => process.cpuUsage().user / 1000
+const cpuMs = (): number => cpuUsage().user / 1000
 
 function timed(heavy: Heavy): { ms: number; corners: Corner[] } {
   const project = heavyProject(heavy)
