@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { exported, ledger, openDemo } from './support.ts'
 
 async function drop(page: Page, name: string, text: string): Promise<void> {
@@ -83,4 +84,31 @@ test('the server evaluates the same project, and refuses what is wrong', async (
   expect(
     (await request.post('/api/evaluate?setup=nobody', { data: project, headers: { 'content-type': 'application/json' } })).status(),
   ).toBe(400)
+})
+
+test('a file that takes a while can be left, and is opened all the same when one waits', async ({ page }) => {
+  // a reader that is slow
+  await page.addInitScript(() => {
+    const Plain = window.Worker
+    window.Worker = class extends Plain {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(url, options)
+        if (!String(url).includes('formats')) return
+        const send = this.postMessage.bind(this) as (...all: unknown[]) => void
+        this.postMessage = (...all: unknown[]) => void setTimeout(() => send(...all), 1500)
+      }
+    }
+  })
+  await page.goto('/')
+  const file = { name: 'slow.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ ...DEMO_PROJECT, id: 'slow' })) }
+  await page.setInputFiles('input[type=file]', file)
+  const dialog = page.getByRole('dialog', { name: 'Reading the file' })
+  await expect(dialog).toContainText('slow.json')
+  await page.getByTestId('leave-file').click()
+  await expect(page.getByText('slow.json was left. Nothing was changed.')).toBeVisible()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByText('None yet.')).toBeVisible()
+  await page.setInputFiles('input[type=file]', file)
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  expect(page.url()).toContain('/p/slow/')
 })

@@ -15,10 +15,26 @@ const { ready, take } = useNewVersion()
 .newer {
   position: fixed;
   right: 12px;
-  bottom: 12px;
+  /* the ledger below stays in sight */
+  bottom: 112px;
   z-index: 2500;
   width: auto;
   max-width: calc(100vw - 24px);
+  padding-right: 44px;
   border: 1px solid var(--line);
+  background: var(--sheet);
+  color: var(--ink);
+}
+.newer :deep(.el-alert__title) {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  color: var(--ink);
+}
+.newer :deep(.el-alert__close-btn) {
+  top: 50%;
+  right: 14px;
+  margin-top: -8px;
+  color: var(--ink);
 }
 </style>

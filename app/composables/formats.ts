@@ -16,7 +16,16 @@ const SHOW_AFTER_MS = 300
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
 
 /** What came of a file, or in one sentence why nothing did. */
-export type FromFile<T> = { ok: true; value: T } | { ok: false; message: string }
+export type FromFile<T> = { ok: true; value: T } | NotRead
+export interface NotRead {
+  ok: false
+  /** With the file's name in front. */
+  message: string
+  /** Without it. */
+  why: string
+  /** Whoever opened it has left it. */
+  left: boolean
+}
 
 /**
  * Files are read, and drawings and templates made, away from the page: a hostile file holds nobody up, can be left, and
@@ -40,20 +49,19 @@ export const useFormats = createSharedComposable(() => {
 
   async function from<T>(name: string, work: (api: Remote<FormatsApi>) => Promise<T>): Promise<FromFile<T>> {
     const called = name.slice(0, 80)
-    let end: (why: string) => void = () => undefined
-    const ended = new Promise<FromFile<T>>((done) => {
-      end = (why) => done({ ok: false, message: `${called} ${why}` })
-    })
-    const late = setTimeout(() => end('takes too long to read and was given up. Nothing was changed; export less of it.'), PATIENCE_MS)
+    const not = (why: string, left = false): NotRead => ({ ok: false, message: `${called} ${why} Nothing was changed.`, why, left })
+    let end: (what: NotRead) => void = () => undefined
+    const ended = new Promise<NotRead>((done) => (end = done))
+    const late = setTimeout(() => end(not('takes too long to read and was given up: export less of it.')), PATIENCE_MS)
     const shown = setTimeout(() => {
-      reading.value = { name: called, cancel: () => end('was left. Nothing was changed.') }
+      reading.value = { name: called, cancel: () => end(not('was left.', true)) }
     }, SHOW_AFTER_MS)
     let read = false
     const answer = work(start()).then(
       (value): FromFile<T> => ((read = true), { ok: true, value }),
       (error: unknown): FromFile<T> => {
         read = true
-        return { ok: false, message: `${called} cannot be read: ${wordsOf(error)}. Nothing was changed.` }
+        return not(`cannot be read: ${wordsOf(error)}.`)
       },
     )
     const first = await Promise.race([answer, ended])

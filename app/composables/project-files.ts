@@ -32,7 +32,8 @@ export const useProjectFiles = createSharedComposable(() => {
     }
     const found = await formats.readProject(file)
     if (!found.ok) {
-      refuse(file.name, [{ path: '', place: 'the file', message: found.message }])
+      if (found.left) ElMessage.info(found.message)
+      else refuse(file.name, [{ path: '', place: 'the file', message: found.why }])
       return
     }
     const read = found.value
