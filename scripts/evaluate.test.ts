@@ -9,13 +9,17 @@ const folder = mkdtempSync(join(tmpdir(), 'evaluate-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 const good = join(folder, 'good.json')
 writeFileSync(good, JSON.stringify(DEMO_PROJECT))
-const bad = join(folder, '-bad.json')
-writeFileSync(bad, JSON.stringify({ ...DEMO_PROJECT, parts: [{ id: 'x', kind: 'pad', name: { toString: 1 } }] }))
+writeFileSync(join(folder, '-bad.json'), JSON.stringify({ ...DEMO_PROJECT, parts: [{ id: 'x', kind: 'pad', name: { toString: 1 } }] }))
 
 /** Through a shell, as it is called. */
 function evaluate(rest: string) {
   const command = `"${process.execPath}" --import tsx scripts/evaluate.ts ${rest}`
-  const done = spawnSync('bash', ['-c', command], { encoding: 'utf8', maxBuffer: 1 << 26, timeout: 60_000 })
+  const done = spawnSync('bash', ['-c', command], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 26,
+    timeout: 60_000,
+    env: { ...process.env, INIT_CWD: folder },
+  })
   return {
     status: done.status,
     out: done.stdout,
@@ -38,7 +42,7 @@ test.each<[string, string, RegExp]>([
   ['no file is named', '', /^Which file\?/],
   ['the file is not there', join(folder, 'nothing.json'), /^Cannot read .*nothing\.json: ENOENT/],
   ['it is a folder', folder, /^Cannot read .*EISDIR/],
-  ['it is no project, and its name begins with a hyphen', `-- "${bad}"`, /cannot be used:/],
+  ['it is no project, and its name begins with a hyphen', '-bad.json', /-bad\.json cannot be used: - Parts/],
   ['it has no end', '/dev/zero', /cannot be used:.*larger than 64 MB/],
   ['the disk is full', `${good} > /dev/full`, /^The report could not be written to the end: ENOSPC/],
   [
