@@ -163,6 +163,9 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
 </template>
 
 <style scoped>
+.matrix {
+  overflow-wrap: normal;
+}
 .bores {
   display: grid;
   gap: 18px;
