@@ -45,7 +45,12 @@ export function judgeRemedies(
     const remedies = [...cures, ...one.remedies.filter((remedy) => remedy.kind === 'piece')]
     return remedies.length > 0 || one.verdict !== 'needs'
       ? { ...one, remedies }
-      : { ...one, remedies, verdict: 'blocked' as const, sentence: `${one.sentence} ${noneOf(tried.length)}` }
+      : {
+          ...one,
+          remedies,
+          verdict: 'blocked' as const,
+          sentence: `${one.sentence} ${effort.left <= 0 ? NOT_TRIED : noneOf(tried.length)}`,
+        }
   })
   const own = findings.map((one): Finding => {
     const { remedy } = one
@@ -59,7 +64,8 @@ export function judgeRemedies(
     if (found)
       return { ...one, remedy: { ...remedy, after: { verdict: found.outcome.verdict, open: found.outcome.open, brings: found.brings } } }
     const { remedy: _, ...rest } = one
-    return { ...rest, verdict: 'blocked', sentence: `${one.sentence} ${remedy.sentence} ${BREAKS}` }
+    const why = effort.left <= 0 ? NOT_TRIED : `${remedy.sentence} ${BREAKS}`
+    return { ...rest, verdict: 'blocked', sentence: `${one.sentence} ${why}` }
   })
   return { fit: judged, findings: own }
 }
@@ -68,6 +74,7 @@ export function judgeRemedies(
 const movesPedal = (remedy: Remedy): boolean =>
   remedy.kind === 'hydraulic' || (remedy.kind === 'part' && remedy.slot !== 'wheel' && remedy.slot !== 'spacer')
 
+const NOT_TRIED = 'What could cure it is not tried: the outlines have too many points in each other\u2019s way.'
 /** Only what was tried can be spoken of. */
 const noneOf = (parts: number): string =>
   parts <= MOST_TRIED
@@ -75,13 +82,15 @@ const noneOf = (parts: number): string =>
     : `Of ${parts} parts that could cure it the first ${MOST_TRIED} break something else; the rest is not tried.`
 const BREAKS = 'But that breaks something else.'
 
-/** The setup with a remedy in it; undefined where that does not help the finding, or blocks something else. */
+/** The setup with a remedy in it; undefined where that does not help the finding, blocks something else, or costs too much to say. */
 function judge<R>(project: Project, setup: Setup, remedy: R, key: string, reach: Reach, apply: (draft: Project) => void) {
   const before = reach.from
   const setups = project.setups.map((one) => (one === setup ? (JSON.parse(JSON.stringify(one)) as Setup) : one))
   const draft = { ...project, setups: setups as Project['setups'] }
   apply(draft)
   const outcome = outcomeOf(draft, setup.id, reach)
+  // a gap that could not be afforded says nothing of the remedy
+  if (reach.effort && reach.effort.left <= 0) return undefined
   const rank = (of: Outcome) => VERDICT_RANK[of.findings.get(key)?.verdict ?? 'fits']
   const brings = worsened(before, outcome)
   const helps = rank(outcome) < rank(before) && !brings.some((one) => one.verdict === 'blocked')
