@@ -51,7 +51,7 @@ test('five broken files are refused with places, and nothing changes', async ({ 
   ]
   for (const [name, text, expected] of broken) {
     await drop(page, `<b>${name}</b>.json`, text)
-    const dialog = page.getByRole('dialog')
+    const dialog = page.getByRole('dialog', { name: 'This file was not opened' })
     await expect(dialog).toContainText(`<b>${name}</b>.json`)
     for (const words of expected) await expect(dialog).toContainText(words)
     await dialog.getByRole('button', { name: 'Close', exact: true }).click()
@@ -60,7 +60,7 @@ test('five broken files are refused with places, and nothing changes', async ({ 
   expect(await ledger(page)).toEqual(before)
   expect(await exported(page)).toBe(good)
   await drop(page, 'good.json', good)
-  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(page.getByRole('dialog', { name: 'This file was not opened' })).toBeHidden()
   await page.waitForURL((url) => !url.pathname.startsWith('/p/larkrise-club-hatch'))
 })
 

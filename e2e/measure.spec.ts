@@ -181,7 +181,7 @@ test('card and drawing out, drawing in; a damaged and a curved drawing are refus
   const spline =
     '0\nSECTION\n2\nENTITIES\n0\nSPLINE\n8\nface\n70\n8\n0\nLINE\n8\nbody\n10\n-80\n20\n140\n11\n30\n21\n140\n0\nENDSEC\n0\nEOF\n'
   await put('curve.dxf', spline)
-  const dialog = page.getByRole('dialog')
+  const dialog = page.getByRole('dialog', { name: /^From / })
   await expect(dialog).toContainText('holds a spline, which cannot be taken')
   await expect(page.getByTestId('dxf-trouble')).toContainText('does not say its unit')
   await expect(page.getByTestId('dxf-take')).toBeDisabled()

@@ -11,7 +11,7 @@ import type { FormatsApi, Placed } from '../workers/formats.worker.ts'
 /** A file that keeps the reader busy longer than this is given up, ms. */
 const PATIENCE_MS = 20_000
 /** What is read sooner than this needs no word, ms. */
-const SHOW_AFTER_MS = 300
+const SHOW_AFTER_MS = 800
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
 
