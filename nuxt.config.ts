@@ -12,7 +12,12 @@ export default defineNuxtConfig({
   // explicit imports for the project's own code; auto-imports for the framework's
   imports: { dirs: [] },
   components: [{ path: '~/components', pathPrefix: false }],
-  css: ['@fontsource-variable/archivo/wdth.css', 'element-plus/theme-chalk/dark/css-vars.css', '~/assets/css/main.css'],
+  css: [
+    '@fontsource-variable/archivo/wdth.css',
+    'element-plus/theme-chalk/dark/css-vars.css',
+    '~/assets/css/theme.css',
+    '~/assets/css/main.css',
+  ],
   app: {
     head: {
       htmlAttrs: { lang: 'en' },

@@ -6,9 +6,12 @@ useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
 </script>
 
 <template>
-  <NuxtPage />
-  <FileDrop />
-  <ProblemsDialog />
-  <ReadingFile />
-  <NewVersion />
+  <ElConfigProvider :message="{ max: 3, grouping: true }">
+    <NuxtPage />
+    <FileDrop />
+    <ProblemsDialog />
+    <ReadingFile />
+    <NewVersion />
+    <HelpTip />
+  </ElConfigProvider>
 </template>

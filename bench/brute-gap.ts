@@ -1,5 +1,5 @@
 import { closest, segmentDistance } from '../core/clearance/distance.ts'
-import type { Polyline } from '../core/clearance/outline.ts'
+import type { Polyline } from '../core/clearance/polyline.ts'
 
 /** The obvious way: every segment against every segment. What the fast way must agree with. */
 export function bruteDistance(caliper: readonly Polyline[], wheel: Polyline, spacerMm: number): number {

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, pick, seriousFindings, type } from './support.ts'
+import { choose, openDemo, pick, seriousFindings, slide, tick, type } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 
@@ -47,7 +47,7 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
 test('the booster taken off: bores that keep the pedal under 450 N', async ({ page }) => {
   await openDemo(page, 'balance', 'setup=balanced&view=bores')
   await expect(page.getByTestId('best-bore')).toContainText('keeps the pedal at')
-  await page.getByTestId('without-booster').check()
+  await tick(page.getByTestId('without-booster'))
   await type(page, 'Pedal force at most', '450 N')
   await expect(page.getByTestId('best-bore')).toContainText('15.88 mm keeps the pedal at')
   await expect(page.getByTestId('bore-table').locator('tr', { hasText: '20.64 mm' })).toContainText('pedal too heavy')
@@ -61,7 +61,7 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
   const slider = page.getByTestId('pedal-force')
   const road = page.locator('[data-stage="road"]')
   const before = await road.innerText()
-  await slider.fill('300')
+  await slide(slider, 60)
   await expect(road).not.toHaveText(before)
   await expect(page.locator('[data-stage="booster"]')).toContainText('at runout')
   await page.locator('[data-stage="road"]').getByRole('button', { name: 'Road, both wheels' }).click()
@@ -70,7 +70,7 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
   // a stage is changed in place, and undone
   const pressure = page.locator('[data-stage="master"]')
   const was = await pressure.innerText()
-  await page.getByLabel('Change the master cylinder').selectOption({ label: 'Tandem master 23.8' })
+  await choose(page.getByLabel('Change the master cylinder'), 'Tandem master 23.8')
   await expect(pressure).not.toHaveText(was, { useInnerText: true })
   await page.keyboard.press('Control+z')
   await expect(pressure).toHaveText(was, { useInnerText: true })
@@ -80,8 +80,8 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
 test('gauge pairs are entered and read; the bar position is taken over and kept by track', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=balanced')
   await pick(page, 'Master cylinder', 'Twin cylinders 15.9 and 17.8')
-  await page.getByLabel('Booster', { exact: true }).selectOption('-')
-  await page.getByLabel('Rear valve', { exact: true }).selectOption('-')
+  await pick(page, 'Booster', 'none')
+  await pick(page, 'Rear valve', 'none')
   await type(page, 'Balance bar, front share', '50/50')
   await saved(page)
   await page.goto('/p/larkrise-club-hatch/balance?setup=balanced&view=gauges')
@@ -115,7 +115,7 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
 
   // air in the line is noticed
   for (let i = 14; i > 0; i -= 1) await page.getByRole('button', { name: `Leave out pair ${i}`, exact: true }).click()
-  await page.getByLabel('Fault').selectOption('air')
+  await choose(page.getByLabel('Fault'), 'air in the rear line')
   await page.getByTestId('read-session').click()
   await expect(page.getByTestId('pairs').locator('tr')).toHaveCount(14, { timeout: 15_000 })
   await expect(page.getByTestId('gauge-says')).toContainText('air in a line')

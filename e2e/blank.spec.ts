@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { pick, type } from './support.ts'
+import { choose, pick, type } from './support.ts'
 
 test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
@@ -32,14 +32,14 @@ test('from blank to a first verdict by typing', async ({ page }) => {
 
   await page.getByRole('link', { name: /Parts/ }).click()
   const add = page.getByTestId('add-part')
-  await add.selectOption('caliper')
+  await choose(add, 'caliper')
   await page.getByLabel('Name of the part').fill('Four-pot')
   await page.getByLabel('Name of the part').press('Enter')
-  await page.getByLabel('Construction').selectOption('fixed')
+  await choose(page.getByLabel('Construction'), 'fixed')
   await type(page, 'Pistons on one side', '1-1/2"; 38')
-  await page.getByLabel('Datum of the outline').selectOption('seat')
+  await choose(page.getByLabel('Datum of the outline'), 'hub centre and wheel seat')
   await type(page, 'Rotor hat thickness', '6')
-  await page.getByLabel('Outline given as').selectOption('quick')
+  await choose(page.getByLabel('Outline given as'), 'five figures')
   await type(page, 'Tallest radius', '150,5')
   await type(page, 'Tall from', '-90')
   await type(page, 'Tall to', '5')
@@ -49,17 +49,17 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await type(page, 'Standard uncertainty, axial', '0.3')
   await type(page, 'Standard uncertainty, radial', '0.3')
 
-  await add.selectOption('rotor')
+  await choose(add, 'rotor')
   await type(page, 'Hat thickness', '6 mm')
-  await add.selectOption('wheel')
+  await choose(add, 'wheel')
   await type(page, 'Diameter code', '15')
   await type(page, 'Width', '6.5')
   await type(page, 'Offset ET', '35')
 
   await page.getByRole('link', { name: /Setup/ }).click()
   await pick(page, 'Caliper or drum brake, front', 'Four-pot')
-  await page.getByLabel('Rotor, front', { exact: true }).selectOption({ index: 1 })
-  await page.getByLabel('Wheel, front', { exact: true }).selectOption({ index: 1 })
+  await pick(page, 'Rotor, front', 'New rotor')
+  await pick(page, 'Wheel, front', 'New wheel')
 
   // markings say nothing of the spokes: the barrel clears, the face stays open
   await page.getByRole('link', { name: /Fit/ }).click()

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { openDemo, seriousFindings, type } from './support.ts'
+import { choose, openDemo, seriousFindings, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=balanced')
@@ -37,7 +37,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   const line = page.locator('[data-extra]').last()
   await line.getByLabel('What', { exact: true }).fill('Old calipers')
   await line.getByLabel('What', { exact: true }).press('Enter')
-  await line.getByLabel('Kind').selectOption('sale')
+  await choose(line.getByLabel('Kind'), 'sale of what comes off')
   await line.getByLabel('Price, likely').fill('60')
   await line.getByLabel('Price, likely').press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
@@ -76,7 +76,8 @@ test('fit reports: beside the figures, contradictions pointed out, entered, exch
   // what comes in again is here already; a new one is taken, a broken one left out with its reason
   const more = `${text}${JSON.stringify({ ...JSON.parse(text.split('\n')[0]!), by: 'F. Quince' })}\n{"car":"x"}\n`
   await page
-    .getByLabel('File of fit reports')
+    .getByTestId('reports-file')
+    .locator('input')
     .setInputFiles({ name: 'reports.jsonl', mimeType: 'application/jsonl', buffer: Buffer.from(more) })
   await expect(page.getByTestId('reports-message')).toHaveText('1 taken, 16 were here already, 1 left out.')
   await expect(page.getByTestId('reports-rejected')).toContainText('Line 18: axle the axle is missing')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, seriousFindings, type } from './support.ts'
+import { choose, openDemo, pick, seriousFindings, tick, type } from './support.ts'
 
 /** Another address, once what was changed is kept. */
 async function leave(page: Page, address: string): Promise<void> {
@@ -10,7 +10,7 @@ async function leave(page: Page, address: string): Promise<void> {
 
 test('every interface: needs and unknowns are named, measured, accepted; the bill follows', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=estate-fronts')
-  await page.getByLabel('Pads, front', { exact: true }).selectOption('stock-front-pad')
+  await pick(page, 'Pads, front', 'Front road pads')
   await page.getByRole('link', { name: /^\s*5?\s*Fit/ }).click()
   await page.getByRole('link', { name: 'Every interface' }).click()
   const rule = (id: string) => page.locator(`[data-rule="${id}"]`)
@@ -44,7 +44,7 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await expect(rule('front.hub-register')).toContainText('Centre bore of Estate front rotor')
 
   // only the car says it
-  await rule('front.knuckle-clear').getByLabel('seen on the car').check()
+  await tick(rule('front.knuckle-clear').getByLabel('seen on the car'))
   await expect(rule('front.knuckle-clear')).toContainText('Seen on the car')
   await page.keyboard.press('Control+z')
   await expect(rule('front.knuckle-clear').getByLabel('seen on the car')).not.toBeChecked()
@@ -56,11 +56,11 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
 test('the yard checklist on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'setup', 'setup=balanced')
-  await page.getByLabel('Caliper or drum brake, front', { exact: true }).selectOption('estate-front-caliper')
+  await pick(page, 'Caliper or drum brake, front', 'Estate front caliper')
   await leave(page, 'fit?setup=balanced&view=check')
   await expect(page.getByTestId('fit-counts')).toContainText('in need of something', { timeout: 15_000 })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  await page.getByLabel('only what is open').check()
+  await tick(page.getByLabel('only what is open'))
   await expect(page.locator('[data-rule="front.mount"]')).toContainText('blocked')
   await expect(page.locator('[data-rule="front.hub-pattern"]')).toHaveCount(0)
 })
@@ -74,11 +74,15 @@ test('a change in the last moment before the page goes is not lost', async ({ pa
 
 test('what each part would bring is said before it is chosen; what bolts on is listed', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=as-it-stands')
-  const caliper = page.getByLabel('Caliper or drum brake, front', { exact: true })
-  await expect(caliper.locator('option', { hasText: 'Estate front caliper' })).toHaveText(/blocked, \+95/)
-  await expect(caliper.locator('option', { hasText: 'Sprig GT front caliper, piston 57' })).toHaveText(/: fits, \+55/)
+  const caliper = page.getByRole('combobox', { name: 'Caliper or drum brake, front', exact: true })
+  await caliper.click()
+  const entry = (name: string) => page.locator('.el-select-dropdown__item:visible').filter({ hasText: name })
+  await expect(entry('Sprig GT front caliper, piston 57')).toContainText(/fits, \+55/)
+  await caliper.fill('Estate front')
+  await expect(entry('Estate front caliper')).toContainText(/blocked, \+95/)
+  await caliper.press('Escape')
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands')
-  await page.getByTestId('order').selectOption('front')
+  await choose(page.getByTestId('order'), 'what bolts on, front')
   const first = page.getByTestId('bolts-on').getByRole('button').first()
   await expect(first).toContainText('fits what it meets')
   await expect(page.getByTestId('bolts-on').getByRole('button', { name: /Winter steel wheel/ })).toContainText('Cannot say')

@@ -2,7 +2,7 @@ import { expect, test, type APIRequestContext } from '@playwright/test'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { mutateText, mutateValue } from '../core/testing/fuzz.ts'
 import { stream } from '../core/testing/heavy.ts'
-import { openDemo, violations } from './support.ts'
+import { choose, openDemo, violations } from './support.ts'
 
 const post = (request: APIRequestContext, path: string, data: unknown) =>
   request.post(`/api/${path}`, {
@@ -105,7 +105,7 @@ test('a phone in the house, without what browsers keep for https: the gauge, a c
     Reflect.deleteProperty(Navigator.prototype, 'clipboard')
   })
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=rotor')
-  await page.getByTestId('gauge').selectOption({ index: 1 })
+  await choose(page.getByTestId('gauge'), 'gauge that types')
   await openDemo(page, 'parts', 'setup=estate-fronts&part=estate-front-caliper')
   await page.getByRole('button', { name: 'Copy', exact: true }).click()
   await expect(page.getByLabel('Name of the part')).toHaveValue(/copy/i)

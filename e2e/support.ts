@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 export const DEMO = '/p/larkrise-club-hatch'
 
@@ -59,9 +59,40 @@ export async function exported(page: Page): Promise<string> {
   return Buffer.concat(chunks).toString('utf8')
 }
 
+/** Chooses one of a list by its words, as a person does: opens it, types where it can be searched, presses the entry. */
+export async function choose(field: Locator, words: string): Promise<void> {
+  const page = field.page()
+  const select = field.locator('xpath=ancestor-or-self::*[contains(concat(" ", @class, " "), " el-select ")]').last()
+  const entries = page.locator('.el-select-dropdown__item:visible')
+  // a list that was open before has gone
+  await expect(entries).toHaveCount(0)
+  await select.locator('.el-select__wrapper').click()
+  const input = select.locator('input')
+  if (await input.isEditable()) await input.fill(words)
+  // a press that falls into a list still on its way to its place is made again, as a person does
+  await expect(async () => {
+    if ((await entries.count()) > 0) await entries.filter({ hasText: words }).first().click({ timeout: 3000 })
+    await expect(entries).toHaveCount(0, { timeout: 1500 })
+  }).toPass({ timeout: 15_000 })
+}
+
+/** Ticks a box, chooses one of several, or takes a tick away, at its label. */
+export async function tick(field: Locator, on = true): Promise<void> {
+  const label = field.locator('xpath=ancestor-or-self::label')
+  if ((await label.locator('input').isChecked()) !== on) await label.click()
+}
+
+/** Moves a slider to a value by its keys, from its least value on. */
+export async function slide(slider: Locator, steps: number): Promise<void> {
+  await slider.getByRole('slider').press('Home')
+  for (let i = 0; i < steps; i += 1) await slider.getByRole('slider').press('ArrowRight')
+}
+
+/** What a list has chosen. */
+export const chosen = (page: Page, label: string): Locator =>
+  page.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
+
 /** Chooses a part by its name; what it would bring stands behind the name once that is known. */
 export async function pick(page: Page, label: string, name: string): Promise<void> {
-  const select = page.getByLabel(label, { exact: true })
-  const value = await select.locator('option', { hasText: name }).first().getAttribute('value')
-  await select.selectOption(value!)
+  await choose(page.getByLabel(label, { exact: true }), name)
 }

@@ -1,6 +1,6 @@
 import { createSharedComposable } from '@vueuse/core'
 import { shallowRef } from 'vue'
-import { putPart } from '#core/fit/accept.ts'
+import { putPart } from '#core/edit/accept.ts'
 import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type SlotPlace } from '#core/model/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useWorkbench } from './workbench.ts'

@@ -1,9 +1,9 @@
 import { computed } from 'vue'
 import type { FitFinding } from '#core/fit/finding.ts'
-import { findingKey } from '#core/fit/rule.ts'
+import { findingKey } from '#core/report/fit/for-views.ts'
 import { AXLES, type Axle } from '#core/model/project.ts'
-import type { Finding, FindingVerdict } from '#core/report/types.ts'
-import { RULE_TITLES, VERDICT_RANK } from '#core/report/words.ts'
+import type { Finding, FindingVerdict } from '#core/report/figure/finding.ts'
+import { RULE_TITLES, VERDICT_RANK } from '#core/report/figure/words.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** One line of the fit check: a rule's finding, or one that has a figure of its own. */

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import { quotesWanted } from '#core/report/quotes-wanted.ts'
+import { quotesWanted } from '#core/report/cost/quotes-wanted.ts'
 import { evaluate } from '#core/report/evaluate.ts'
 import { quotesFor, readQuoteRequest } from '../../server/utils/price-desk.ts'
 import { saveProject } from '../storage/projects.ts'

@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, nextTick, reactive, shallowRef, watch } from 'vue'
 import type { Project } from '#core/model/project.ts'
-import type { Report } from '#core/report/types.ts'
+import type { Report } from '#core/report/report.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { figuresWorker } from '../workers/figures.ts'
 import { useLiveEdit } from './live-edit.ts'

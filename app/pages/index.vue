@@ -12,7 +12,6 @@ const router = useRouter()
 const { openFile } = useProjectFiles()
 const name = ref('')
 const trouble = ref('')
-const picker = ref<HTMLInputElement>()
 
 onMounted(async () => {
   await store.close()
@@ -33,12 +32,6 @@ async function openDemo() {
   const added = await shelf.addDemo()
   if ('message' in added) trouble.value = added.message
   else await router.push(`/p/${added.id}/fit?setup=estate-fronts`)
-}
-function picked(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) void openFile(file)
-  input.value = ''
 }
 const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 </script>
@@ -62,37 +55,28 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
         <h2>Start with your car</h2>
         <label for="new-name">Name of the project</label>
         <div class="row">
-          <input
+          <ElInput
             id="new-name"
             v-model="name"
-            class="native"
             maxlength="120"
             autocomplete="off"
             :aria-invalid="trouble !== ''"
             aria-describedby="new-trouble"
+            :validate-event="false"
           />
-          <button class="btn main" type="submit">Make project</button>
+          <ElButton type="primary" native-type="submit">Make project</ElButton>
         </div>
         <p id="new-trouble" class="field-error">{{ trouble }}</p>
       </form>
       <div class="way">
         <h2>Look at an example</h2>
         <p>A hill-climb club's shared hatchback, its stock brakes and three ways to better them. All of it is invented.</p>
-        <button class="btn" type="button" @click="openDemo">Open the demo</button>
+        <ElButton @click="openDemo">Open the demo</ElButton>
       </div>
       <div class="way">
         <h2>Open a file</h2>
         <p>A project exported earlier. You can also drop it anywhere on this page.</p>
-        <button class="btn" type="button" @click="picker?.click()">Choose a file</button>
-        <input
-          ref="picker"
-          class="visually-hidden"
-          type="file"
-          accept=".json,application/json"
-          tabindex="-1"
-          aria-label="Project file"
-          @change="picked"
-        />
+        <FilePick label="Choose a file" accept=".json,application/json" name="project-file" @pick="openFile" />
       </div>
     </section>
 
@@ -119,7 +103,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
             :hide-icon="true"
             @confirm="shelf.remove(entry.id)"
           >
-            <template #reference><button class="btn bare" type="button" :aria-label="`Remove ${entry.name}`">Remove</button></template>
+            <template #reference><ElButton text :aria-label="`Remove ${entry.name}`">Remove</ElButton></template>
           </ElPopconfirm>
         </li>
       </ul>

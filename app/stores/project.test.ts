@@ -189,7 +189,12 @@ describe('steps', () => {
     const store = await opened()
     store.edit('Change mass', (draft) => void (draft.car.massKg = { value: 1020, origin: 'measured' }))
     store.undo()
-    expect(store.stepped).toEqual({ back: true, label: 'Change mass', place: expect.stringMatching(/^Car › Mass/) })
+    expect(store.stepped).toEqual({
+      back: true,
+      label: 'Change mass',
+      place: expect.stringMatching(/^Car › Mass/),
+      at: { kind: 'car', field: 'massKg' },
+    })
     const before = store.project
     store.edit('Bend it', (draft) => void (draft.preferences.taxPercent = 900))
     expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'at most 100 %' }, more: 0 })

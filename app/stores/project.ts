@@ -3,8 +3,9 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/model/check.ts'
 import { knownGood, projectProblems } from '#core/model/check.ts'
-import { choose, indexPath, merge, type MergeConflict } from '#core/model/merge.ts'
-import { placeInWords } from '#core/model/place.ts'
+import { choose, indexPath, merge, type MergeConflict } from '#core/edit/merge.ts'
+import { entryAt, placeInWords } from '#core/model/place.ts'
+import type { EntryPlace } from '#core/model/question.ts'
 import type { Project } from '#core/model/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
 import { browserKeeper } from '../storage/keeper.ts'
@@ -43,7 +44,7 @@ export const useProjectStore = defineStore('project', () => {
   /** Places that this tab and another one both changed: whichever is chosen, the rest is put together already. */
   const conflicts = shallowRef<(MergeConflict & { place: string })[]>([])
   /** The last step that was undone or done again, for the page to name. */
-  const stepped = shallowRef<{ back: boolean; label: string; place: string }>()
+  const stepped = shallowRef<{ back: boolean; label: string; place: string; at: EntryPlace | undefined }>()
   /** The last change that was refused and that nobody has shown yet. */
   const refused = shallowRef<{ label: string; problem: Problem; more: number }>()
   const past = shallowRef<Step[]>([])
@@ -205,7 +206,8 @@ export const useProjectStore = defineStore('project', () => {
   function name(step: Step, back: boolean): void {
     const [patch] = back ? step.back : step.forward
     const place = patch ? placeInWords(project.value, indexPath(undefined, patch.path)) : ''
-    stepped.value = { back, label: step.label, place }
+    const at = patch && project.value ? entryAt(project.value, patch.path) : undefined
+    stepped.value = { back, label: step.label, place, at }
   }
 
   function changed(): void {

@@ -8,5 +8,10 @@ export interface BestDeceleration {
   efficiency: number
 }
 
-/** The front share with which both axles use the same adhesion at a deceleration: phi + z chi. */
+/**
+ * The front share with which both axles use the same adhesion at a deceleration: phi + z chi.
+ *
+ * @example
+ * idealFrontShare(0.6, 0.2, 0.5) // => 0.7
+ */
 export const idealFrontShare = (staticFront: number, chi: number, decelG: number): number => staticFront + decelG * chi

@@ -1,3 +1,4 @@
+import { bisect } from '../maths/bisect.ts'
 import { adhesionUsed, type Mass } from './adhesion.ts'
 import { rearFirstFrom } from './lock-order.ts'
 import { stopOf } from '../hydraulics/effort.ts'
@@ -139,7 +140,7 @@ function nearest(aim: Along, from: number, end: number, step: number): number | 
   for (let i = 1; i <= TRIED; i += 1) {
     const [before, here] = [at(i - 1), at(i)]
     if (aim.meets(here)) {
-      const edge = halved(before, here, step / 10, aim.meets)
+      const edge = bisect(before, here, step / 10, aim.meets)
       const inside = up ? Math.ceil(edge / step) : Math.floor(edge / step)
       // a step further in than the edge: nothing is made to a hair
       const found = aim.off ? whole(inside) : whole(inside + (up ? 1 : -1), inside)
@@ -148,20 +149,10 @@ function nearest(aim: Along, from: number, end: number, step: number): number | 
       const { off } = aim
       const [was, is] = [off?.(before), off?.(here)]
       if (!off || was === undefined || is === undefined || was * is > 0) continue
-      const root = halved(before, here, step / 100, (value) => (off(value) ?? was) * was <= 0)
+      const root = bisect(before, here, step / 100, (value) => (off(value) ?? was) * was <= 0)
       const found = whole(Math.round(root / step), Math.floor(root / step), Math.ceil(root / step))
       if (found !== undefined) return found
     }
   }
   return undefined
-}
-
-/** Where something begins to hold between a value where it does not and one where it does: on the good side. */
-function halved(bad: number, good: number, within: number, holds: (value: number) => boolean): number {
-  while (Math.abs(good - bad) > within) {
-    const middle = (bad + good) / 2
-    if (holds(middle)) good = middle
-    else bad = middle
-  }
-  return good
 }

@@ -8,6 +8,9 @@ export interface Agreement {
 
 /**
  * @example agreement({ valueMm: 155, uMm: 0.3 }, { valueMm: 155.9, uMm: 0.2 }) // { agree: false, … }
+ *
+ * @example
+ * agreement({ valueMm: 4, uMm: 0.3 }, { valueMm: 4.5, uMm: 0.4 }).agree // => true
  */
 export function agreement(a: { valueMm: number; uMm: number }, b: { valueMm: number; uMm: number }): Agreement {
   const differenceMm = b.valueMm - a.valueMm

@@ -1,5 +1,6 @@
 import { depthProbe } from './deepest.ts'
-import type { Point, PreparedCaliper, PreparedWheel } from './outline.ts'
+import type { Point } from './polyline.ts'
+import type { PreparedCaliper, PreparedWheel } from './outline.ts'
 import { FAR_MM } from './penetration.ts'
 
 /**

@@ -1,5 +1,5 @@
 import { closest, pointDistance } from './distance.ts'
-import type { Polyline } from './outline.ts'
+import type { Polyline } from './polyline.ts'
 
 /**
  * The deepest vertex of one line beyond another while both are moved a little, again and again. What

@@ -1,4 +1,4 @@
-import type { Point } from './outline.ts'
+import type { Point } from './polyline.ts'
 
 /** The closest points of two segments and the square of their distance. Reused, so that a query allocates nothing. */
 export interface Closest {

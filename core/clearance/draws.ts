@@ -1,4 +1,4 @@
-import { normalQuantile } from './normal.ts'
+import { normalQuantile } from '../maths/normal.ts'
 
 /** Shifts that are drawn at once: caliper axial and radial, face axial, barrel radial. */
 export const DRAW_DIMENSIONS = 4

@@ -1,7 +1,8 @@
 import type { WheelTag } from '../model/field.ts'
 import { axisGap } from './axis-gap.ts'
 import { closest, segmentDistance } from './distance.ts'
-import type { Point, PreparedCaliper, PreparedWheel } from './outline.ts'
+import type { Point } from './polyline.ts'
+import type { PreparedCaliper, PreparedWheel } from './outline.ts'
 import { penetration } from './penetration.ts'
 import { visitPairs } from './segment-tree.ts'
 

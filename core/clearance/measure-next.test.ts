@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { agreement } from './agreement.ts'
 import { combinedShifts, joinByVariance, measureNext, trialFitChances, type UncertainInput } from './measure-next.ts'
-import { normalQuantile } from './normal.ts'
+import { normalQuantile } from '../maths/normal.ts'
 import { clearanceVerdict } from './verdict.ts'
 
 const limits = { requiredMm: 3, tightMm: 1.5 }

@@ -1,4 +1,4 @@
-import { normalCdf } from './normal.ts'
+import { normalCdf } from '../maths/normal.ts'
 import type { Shifts } from './shift.ts'
 import { clearanceVerdict, NORMAL_P95, type ClearanceVerdict } from './verdict.ts'
 

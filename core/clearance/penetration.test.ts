@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { caliperShape, wheelShape } from '../../bench/shapes.ts'
-import { moveOutlines, prepareCaliper, prepareWheel, type Point } from './outline.ts'
+import { moveOutlines, prepareCaliper, prepareWheel } from './outline.ts'
+import type { Point } from './polyline.ts'
 import { penetration } from './penetration.ts'
 
 /** Every vertex against every stretch, and the even-odd rule round the whole of a polygon. */

@@ -1,6 +1,7 @@
 import { closest, pointDistance } from './distance.ts'
 import type { Effort } from './effort.ts'
-import type { Point, Polyline, PreparedCaliper, PreparedWheel } from './outline.ts'
+import type { Point, Polyline } from './polyline.ts'
+import type { PreparedCaliper, PreparedWheel } from './outline.ts'
 import { crosses, crossings, nearestSegment, type SegmentTree } from './segment-tree.ts'
 
 /** Far enough for any wheel, near enough to keep the digits, mm. */

@@ -1,4 +1,4 @@
-import type { Polyline } from './outline.ts'
+import type { Polyline } from './polyline.ts'
 
 export interface QuickOutline {
   tallestRadiusMm: number

@@ -1,5 +1,5 @@
 import type { Effort } from './effort.ts'
-import type { Polyline } from './outline.ts'
+import type { Polyline } from './polyline.ts'
 
 /**
  * A bounding-box tree over the segments of a polyline, for branch-and-bound queries between two of

@@ -5,10 +5,11 @@ import { DRAW_DIMENSIONS, fixedDraws, normalDraws } from './draws.ts'
 import { Effort, TooMuch } from './effort.ts'
 import { gap } from './gap.ts'
 import { nearPairs } from './near-pairs.ts'
-import { normalCdf, normalQuantile } from './normal.ts'
+import { normalQuantile } from '../maths/normal.ts'
 import { moveOutlines, prepareCaliper, prepareWheel } from './outline.ts'
 import { shifted, shiftWheel, vertexShifts, type Shifts } from './shift.ts'
-import { drawnGap, plainGap, quantile, uncertainGap } from './uncertain-gap.ts'
+import { quantile } from '../maths/quantile.ts'
+import { drawnGap, plainGap, uncertainGap } from './uncertain-gap.ts'
 import { gapGradient, gapRange, gapUncertainty } from './verdict.ts'
 
 const all = (u: number): Shifts => ({ caliperAxialMm: u, caliperRadialMm: u, faceAxialMm: u, barrelRadialMm: u })
@@ -21,23 +22,6 @@ function random(seed: number): () => number {
     return state / 2147483647
   }
 }
-
-describe('the normal distribution', () => {
-  test('known points', () => {
-    expect(normalCdf(0)).toBe(0.5)
-    expect(normalCdf(1.959963984540054)).toBeCloseTo(0.975, 14)
-    expect(normalQuantile(0.05)).toBeCloseTo(-1.6448536269514722, 12)
-    expect(normalCdf(-40)).toBe(0)
-    expect(normalCdf(-6) / 9.865876450376946e-10).toBeCloseTo(1, 9)
-  })
-  test('quantile and share undo each other', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 1e-9, max: 1 - 1e-9, noNaN: true }), (p) => {
-        expect(Math.abs(normalCdf(normalQuantile(p)) - p)).toBeLessThan(1e-12)
-      }),
-    )
-  })
-})
 
 describe('the fixed draws', () => {
   test('are the same every time, standard and free of correlation', () => {

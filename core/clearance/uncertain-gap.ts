@@ -1,3 +1,4 @@
+import { quantile } from '../maths/quantile.ts'
 import { deepestProbes } from './deepest-probes.ts'
 import { closest, segmentDistance } from './distance.ts'
 import { DRAW_DIMENSIONS, fixedDraws } from './draws.ts'
@@ -327,12 +328,4 @@ function summary(values: Float64Array): UncertainGap {
   const uMm = Math.sqrt(gaps.reduce((sum, one) => sum + (one - meanMm) ** 2, 0) / gaps.length)
   gaps.sort()
   return { meanMm, uMm, p05Mm: quantile(gaps, 0.05), p95Mm: quantile(gaps, 0.95) }
-}
-
-/** Quantile of sorted values, straight between the middles of their steps (Hyndman and Fan, 1996, type 5). */
-export function quantile(sorted: Float64Array, p: number): number {
-  const place = p * sorted.length - 0.5
-  const below = Math.min(Math.max(Math.floor(place), 0), sorted.length - 1)
-  const above = Math.min(below + 1, sorted.length - 1)
-  return sorted[below]! + Math.min(Math.max(place - below, 0), 1) * (sorted[above]! - sorted[below]!)
 }

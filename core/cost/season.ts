@@ -46,5 +46,10 @@ export function payback(extra: Range, saving: Range): Payback {
   }
 }
 
-/** One range less another, as far apart as they can be. */
+/**
+ * One range less another, as far apart as they can be.
+ *
+ * @example
+ * difference({ low: 8, likely: 10, high: 12 }, { low: 1, likely: 2, high: 3 }) // => { low: 5, likely: 8, high: 11 }
+ */
 export const difference = (a: Range, b: Range): Range => ({ low: a.low - b.high, likely: a.likely - b.likely, high: a.high - b.low })

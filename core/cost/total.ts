@@ -29,7 +29,12 @@ export interface CostTotal {
 /** One-sided 90 % point of the normal distribution. */
 const NORMAL_90 = 1.2815515655446004
 
-/** Half up to a whole minor unit. */
+/**
+ * Half up to a whole minor unit.
+ *
+ * @example
+ * roundMinor(12.5) // => 13
+ */
 export const roundMinor = (amount: number): number => Math.floor(amount + 0.5)
 
 /** What a line comes to with the tax that it carries, minor units, not rounded. */

@@ -6,6 +6,9 @@ export interface Thread {
 /**
  * A thread as it is written: "M12 x 1.5" in millimetres, "1/2-20" in inches and turns to the inch
  * (ISO 261; ASME B1.1). Undefined when it does not say both diameter and pitch.
+ *
+ * @example
+ * parseThread('M12x1.5') // => { diameterMm: 12, pitchMm: 1.5 }
  */
 export function parseThread(text: string): Thread | undefined {
   const clean = text.trim().replace(',', '.')

@@ -1,4 +1,9 @@
-/** What of the hub's centring register reaches into the wheel, mm: never below zero. */
+/**
+ * What of the hub's centring register reaches into the wheel, mm: never below zero.
+ *
+ * @example
+ * registerLeftMm(14, 6, 3) // => 5
+ */
 export const registerLeftMm = (registerHeightMm: number, hatThicknessMm: number, spacerMm: number): number =>
   Math.max(registerHeightMm - hatThicknessMm - spacerMm, 0)
 

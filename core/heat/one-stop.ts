@@ -1,14 +1,19 @@
 import { circleAreaMm2 } from '../quantity/circle.ts'
 
 /** Grey cast iron: kg/mm3, and the mean specific heat between 20 and 300 degC, J/(kg K). */
-const IRON_KG_PER_MM3 = 7.1e-6
-const IRON_J_PER_KG_K = 510
+export const IRON_KG_PER_MM3 = 7.1e-6
+export const IRON_J_PER_KG_K = 510
 /** Share of the brake work that goes into the rotor; the rest warms pads and air. */
-const INTO_ROTOR = 0.95
+export const INTO_ROTOR = 0.95
 /** Wheels, hubs and drivetrain turn with the car. */
-const ROTATING = 1.05
+export const ROTATING = 1.05
 
-/** Mass of the friction ring alone, kg: a hat stores little of one stop. */
+/**
+ * Mass of the friction ring alone, kg: a hat stores little of one stop.
+ *
+ * @example
+ * Math.round(10 * ringMassKg(256, 152, 22, 0.35)) / 10 // => 3.4
+ */
 export function ringMassKg(outerDiameterMm: number, innerDiameterMm: number, thicknessMm: number, voidShare: number): number {
   return (circleAreaMm2(outerDiameterMm) - circleAreaMm2(innerDiameterMm)) * thicknessMm * (1 - voidShare) * IRON_KG_PER_MM3
 }
@@ -18,6 +23,9 @@ export function ringMassKg(outerDiameterMm: number, innerDiameterMm: number, thi
  * given off on the way (R. Limpert, Brake Design and Safety, ch. 3). A closed form to compare rotors by.
  *
  * @param axleShare of the brake work, 0 to 1
+ *
+ * @example
+ * Math.round(oneStopRiseC(1100, 100, 0.7, 3.4)) // => 85
  */
 export function oneStopRiseC(massKg: number, fromKmh: number, axleShare: number, ringKg: number): number {
   const workJ = 0.5 * massKg * ROTATING * (fromKmh / 3.6) ** 2

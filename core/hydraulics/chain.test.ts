@@ -1,9 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { adhesionUsed, type Mass } from '../balance/adhesion.ts'
-import { lockOrder } from '../balance/lock-order.ts'
-import { idealFrontShare } from '../balance/constant-split.ts'
-import { bestDeceleration, criticalDecelG } from '../testing/constant-split.ts'
 import { boost, chain, throttle, unboost } from './chain.ts'
 import { meanRadiusMm, uniformPressureRadiusMm } from './effective-radius.ts'
 import { pedalForceForRoadForce, stopOf } from './effort.ts'
@@ -54,7 +50,6 @@ const plain = (front: Partial<Extract<AxleBrake, { kind: 'disc' }>> = {}): Brake
   rear: { kind: 'disc', pistonAreaMm2: 900, mu: 0.4, effectiveRadiusMm: 100, sealMpa: 0 },
   tyreRadiusMm: { front: 290, rear: 290 },
 })
-const MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
 
 describe('from the pedal to the road', () => {
   test('effort inverts the chain, with booster, runout, seals, valve and drums', () => {
@@ -147,37 +142,5 @@ describe('bores, radii and fluid', () => {
     const tandem = strokeMm({ kind: 'tandem', boreMm: 20 }, side, side, 1.5)
     const twin = strokeMm({ kind: 'twin', frontBoreMm: 20, rearBoreMm: 20, frontShare: 0.5 }, side, side, 1.5)
     expect(tandem - 1.5).toBeCloseTo(2 * (twin - 1.5), 9)
-  })
-})
-
-describe('which axle locks first', () => {
-  test('a constant split turns where the formula says, and both axles then use that much', () => {
-    fc.assert(
-      fc.property(number(1000, 6000), (pistonAreaMm2) => {
-        const system = plain({ pistonAreaMm2 })
-        const beta = chain(system, 100).bias.road!
-        const z = criticalDecelG(beta, 0.6, 0.2)
-        const order = lockOrder(system, MASS)!
-        // looked at from 0.15 g to where the rear lifts, 2 g; at the ends either answer is right
-        if (z > 0.1501 && z < 1.9999) {
-          expect(order).toEqual({ kind: 'rearAbove', upToG: 3, rearFirst: [{ fromG: expect.closeTo(z, 9), toG: 3 }] })
-          const at = adhesionUsed(system, MASS, z)!
-          expect(at.front).toBeCloseTo(z, 9)
-          expect(at.rear).toBeCloseTo(z, 9)
-        } else if (z < 0.1499) expect(order.kind).toBe('rearAlways')
-      }),
-    )
-  })
-  test('equal use counts as rear first; a lifted axle needs endless friction', () => {
-    expect(adhesionUsed(plain(), { ...MASS, cgHeightMm: 1200 }, 0.9)).toMatchObject({ rear: Infinity, locksFirst: 'rear' })
-  })
-  test('no deceleration without lock beats the friction', () => {
-    fc.assert(
-      fc.property(number(0.3, 0.95), number(0.35, 0.7), number(0.1, 0.35), number(0.1, 1.3), (beta, phi, chi, friction) => {
-        const best = bestDeceleration(beta, phi, chi, friction)
-        expect(best.decelG).toBeLessThanOrEqual(friction * (1 + 1e-9))
-        expect(bestDeceleration(idealFrontShare(phi, chi, friction), phi, chi, friction).efficiency).toBeCloseTo(1, 9)
-      }),
-    )
   })
 })

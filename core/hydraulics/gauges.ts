@@ -1,3 +1,5 @@
+import { bisect } from '../maths/bisect.ts'
+import { leastSquares } from '../maths/least-squares.ts'
 import { boreAreaMm2, type BrakeSystem } from './system.ts'
 import { chain } from './chain.ts'
 
@@ -218,38 +220,6 @@ function fitAt(
   return { ...shape, chi2, slope, uSlope, intercept: shape.fault === 'offset' ? fit.values[1]! : 0, kneeFrontMpa, turn }
 }
 
-/** Ordinary least squares by the normal equations; undefined where the columns do not tell each other apart. */
-function leastSquares(
-  columns: readonly ((x: number) => number)[],
-  pairs: readonly PressurePair[],
-): { values: number[]; inverse00: number } | undefined {
-  const n = columns.length
-  if (pairs.length < n) return undefined
-  const rows = Array.from({ length: n }, () => new Array<number>(n + 2).fill(0))
-  for (const [x, y] of pairs) {
-    const at = columns.map((column) => column(x))
-    for (let i = 0; i < n; i += 1) {
-      for (let j = 0; j < n; j += 1) rows[i]![j]! += at[i]! * at[j]!
-      rows[i]![n]! += at[i]! * y
-    }
-  }
-  // the last column becomes the first column of the inverse
-  rows[0]![n + 1] = 1
-  for (let i = 0; i < n; i += 1) {
-    let pivot = i
-    for (let r = i + 1; r < n; r += 1) if (Math.abs(rows[r]![i]!) > Math.abs(rows[pivot]![i]!)) pivot = r
-    ;[rows[i], rows[pivot]] = [rows[pivot]!, rows[i]!]
-    const head = rows[i]![i]!
-    if (Math.abs(head) < 1e-10) return undefined
-    for (let r = 0; r < n; r += 1) {
-      if (r === i) continue
-      const by = rows[r]![i]! / head
-      for (let c = i; c < n + 2; c += 1) rows[r]![c]! -= by * rows[i]![c]!
-    }
-  }
-  return { values: rows.map((row, i) => row[n]! / row[i]!), inverse00: rows[0]![n + 1]! / rows[0]![0]! }
-}
-
 /** Of a valve's knee, parts at which a session reads below it; the rear beyond it, MPa. */
 const BELOW = [0, 0.08, 0.1, 0.12, 0.15, 0.18, 0.22, 0.27, 0.33, 0.39, 0.46, 0.55, 0.67, 0.8, 0.92] as const
 const BEYOND_MPA = [0.3, 0.7, 1.1, 1.6, 2.2] as const
@@ -266,13 +236,7 @@ const HARDEST_MPA = 6
  */
 export function effortsToRead(system: BrakeSystem, mostN: number): number[] {
   const effortFor = (wanted: (effortN: number) => number, mpa: number) => {
-    let [low, high] = [0, mostN]
-    for (let i = 0; i < 40; i += 1) {
-      const middle = (low + high) / 2
-      if (wanted(middle) < mpa) low = middle
-      else high = middle
-    }
-    return high
+    return bisect(0, mostN, mostN / 2 ** 40, (effortN) => wanted(effortN) >= mpa)
   }
   const front = (effortN: number) => chain(system, effortN).front.pressureMpa
   const unthrottled = (effortN: number) => chain({ ...system, valve: undefined }, effortN).rear.pressureMpa

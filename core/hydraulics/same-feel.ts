@@ -8,12 +8,20 @@ export const STOCK_BORES_MM = [
  * master area in proportion to piston area. Deceleration per force still changes with friction and radii.
  *
  * @param oldPistonAreaMm2 front plus rear, one side
+ *
+ * @example
+ * sameFeelBoreMm(20, 1000, 4000) // => 40
  */
 export function sameFeelBoreMm(boreMm: number, oldPistonAreaMm2: number, newPistonAreaMm2: number): number {
   return boreMm * Math.sqrt(newPistonAreaMm2 / oldPistonAreaMm2)
 }
 
-/** The stock bore nearest by diameter; a tie takes the smaller. */
+/**
+ * The stock bore nearest by diameter; a tie takes the smaller.
+ *
+ * @example
+ * nearestStockBoreMm(22) // => 22.225
+ */
 export function nearestStockBoreMm(boreMm: number): number {
   return STOCK_BORES_MM.reduce((best: number, bore) => (Math.abs(bore - boreMm) < Math.abs(best - boreMm) ? bore : best), STOCK_BORES_MM[0])
 }

@@ -1,4 +1,4 @@
-import { amount, choice, count, length, text, type FieldTable } from './field.ts'
+import { amount, choice, count, length, OTHER_LIMITS, text, type FieldTable } from './field.ts'
 
 /**
  * The kinds of part, one field table each. To add a kind, add its table and its words here; the
@@ -477,6 +477,9 @@ export const PART_KINDS = {
   fluid: { one: 'fluid', many: 'fluids', fields: fluidFields },
   other: { one: 'other part', many: 'other parts', fields: otherFields },
 } as const satisfies Record<string, { one: string; many: string; fields: FieldTable }>
+
+/** What a part of any kind has beside its table. */
+export const COMMON_FIGURES: FieldTable = { massKg: amount('Mass', 'mass', ...OTHER_LIMITS.massKg) }
 
 export type PartKind = keyof typeof PART_KINDS
 export const PART_KIND_NAMES = Object.keys(PART_KINDS) as PartKind[]

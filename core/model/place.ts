@@ -1,7 +1,8 @@
 import { carAxleFields, carFields } from './car-fields.ts'
 import type { FieldTable } from './field.ts'
 import { fieldsOf, PART_KINDS, type PartKind } from './part-kinds.ts'
-import { AXLE_SLOTS, HYDRAULIC_SLOTS } from './project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type Project } from './project.ts'
+import type { EntryPlace } from './question.ts'
 
 type Loose = Record<string, unknown>
 const isLoose = (value: unknown): value is Loose => typeof value === 'object' && value !== null
@@ -68,4 +69,39 @@ export function placeInWords(root: unknown, path: string): string {
     if (label) words.push(label)
   }
   return words.length > 0 ? words.join(' › ') : 'the file'
+}
+
+/**
+ * Where a path of a project is entered, so that a view can lead there: `['parts', 3, 'thicknessMm']` is a figure of that
+ * part. Undefined where nothing is entered there, or what was there is gone.
+ */
+export function entryAt(project: Project, path: readonly (string | number)[]): EntryPlace | undefined {
+  const [room, index, field, below] = path
+  const word = (key: string | number | undefined, otherwise: string): string => (typeof key === 'string' ? key : otherwise)
+  switch (room) {
+    case 'parts': {
+      const part = project.parts[Number(index)]
+      return part && { kind: 'part', partId: part.id, field: word(field, 'name') }
+    }
+    case 'bundles': {
+      const bundle = project.bundles[Number(index)]
+      return bundle && { kind: 'bundle', bundleId: bundle.id }
+    }
+    case 'car':
+      if (index === 'front' || index === 'rear') return { kind: 'car', axle: index, field: word(field, 'name') }
+      return { kind: 'car', field: word(index, 'name') }
+    case 'preferences':
+      return { kind: 'preference', field: word(index, 'units') as keyof Project['preferences'] }
+    case 'setups': {
+      const setup = project.setups[Number(index)]
+      if (!setup) return undefined
+      const axle: { axle?: Axle } = field === 'front' || field === 'rear' ? { axle: field } : {}
+      const key = word('axle' in axle || field === 'hydraulics' ? below : field, 'name')
+      if (Object.hasOwn(AXLE_SLOTS, key) || Object.hasOwn(HYDRAULIC_SLOTS, key))
+        return { kind: 'slot', setupId: setup.id, ...axle, slot: key as AxleSlot }
+      return { kind: 'setup', setupId: setup.id, ...axle, field: key }
+    }
+    default:
+      return undefined
+  }
 }

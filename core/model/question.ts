@@ -27,7 +27,12 @@ export const placeKey = (at: Record<string, unknown> & { kind: string }): string
 /** What tells one question from another: where it is answered, then what is asked there. */
 export const questionKey = ({ at, what }: { at: { kind: string }; what: string }): string => `${placeKey(at)}?${what}`
 
-/** "hat thickness of X is not known", "hat thickness of X and 2 more are not known"; empty when nothing is missing. */
+/**
+ * "hat thickness of X is not known", "hat thickness of X and 2 more are not known"; empty when nothing is missing.
+ *
+ * @example
+ * notKnown([{ what: 'Hat thickness of X' }, { what: 'Bore of Y' }]) // => 'hat thickness of X and 1 more are not known'
+ */
 export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
   const [first] = missing
   if (!first) return ''

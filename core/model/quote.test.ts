@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { quotesWanted } from '../report/quotes-wanted.ts'
+import { quotesWanted } from '../report/cost/quotes-wanted.ts'
 import { projectProblems } from './check.ts'
 import { shippingLineId, takeQuote, type Quote } from './quote.ts'
 

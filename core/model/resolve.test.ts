@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { resolveSetup, spacerInUseMm } from './resolve.ts'
-import { chooseSpacer } from './spacer-choice.ts'
+import { chooseSpacer } from '../edit/spacer-choice.ts'
 import type { Project } from './project.ts'
 
 const [stock, estate] = DEMO_PROJECT.setups as unknown as [Project['setups'][0], Project['setups'][0]]

@@ -16,6 +16,9 @@ const NARROW = '\u202f'
  * A figure as people read it: value in the chosen unit, a true minus sign, the unit after a space.
  * @param value in the core's unit; undefined gives an em dash, never a zero
  * @example formatQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // '1.375 in'
+ *
+ * @example
+ * formatQuantity(4.13, 'length') // => '4.1\u00a0mm'
  */
 export function formatQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice, options: FormatOptions = {}): string {
   if (value === undefined || !Number.isFinite(value)) return '\u2014'

@@ -1,9 +1,9 @@
 import type { Bundle, Project, Setup } from '../model/project.ts'
 import { findSetup, resolveSetup } from '../model/resolve.ts'
-import { takeBundle } from '../model/take-bundle.ts'
+import { takeBundle } from '../edit/take-bundle.ts'
 import { evaluate } from './evaluate.ts'
-import type { FindingVerdict } from './types.ts'
-import { VERDICT_RANK } from './words.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import { VERDICT_RANK } from './figure/words.ts'
 
 /** What a kit or donor would bring to a setup if it were taken whole. */
 export interface BundleOffer {

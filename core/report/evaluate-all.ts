@@ -1,6 +1,6 @@
 import type { Project } from '../model/project.ts'
 import { evaluate } from './evaluate.ts'
-import type { Report } from './types.ts'
+import type { Report } from './report.ts'
 
 /** A setup whose report could not be made: a broken promise inside, said with the rest intact. */
 export interface FailedReport {

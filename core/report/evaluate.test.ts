@@ -6,9 +6,9 @@ import { AXLES, type Part, type Project } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { evaluate } from './evaluate.ts'
-import { FORMULAS } from './formulas.ts'
+import { AXLE_FIGURES, CAR_FIGURES } from './figures.ts'
 import { ledger } from './ledger.ts'
-import { fill } from './working.ts'
+import { fill } from './figure/working.ts'
 
 /** The demo with some parts and setups changed. */
 function demo(change: (project: Project) => void): Project {
@@ -253,10 +253,45 @@ test('the bore for the same feel says what friction and radii then make of the d
 })
 
 describe('every figure can be opened', () => {
+  test('every entry of the table is in the report, and nothing else; what was handed out is frozen', () => {
+    const ids = [...AXLE_FIGURES.flatMap(({ id }) => [`front.${id}`, `rear.${id}`]), ...CAR_FIGURES.map(({ id }) => id)]
+    const { figures } = evaluate(DEMO_PROJECT, 'balanced')
+    expect(Object.keys(figures).sort()).toEqual(ids.sort())
+    for (const one of Object.values(figures)) {
+      expect([one, one.inputs, one.missing, one.notes].every((part) => Object.isFrozen(part))).toBe(true)
+      expect(one.method.id).toBe(one.formula)
+    }
+  })
+
+  test('a bound and a doubt travel on with a figure', () => {
+    const project = demo((copy) => {
+      for (const part of copy.parts) if (part.kind === 'booster') delete part.assistN
+    })
+    const { figures } = evaluate(project, 'as-it-stands')
+    expect(figures['pedal.force'].atLeast).toBe(true)
+    expect(figures['pedal.travel'].inputs.find((one) => one.label === figures['pedal.force'].label)?.atLeast).toBe(true)
+    expect(figures['front.gap'].u).toBeGreaterThan(0)
+  })
+
+  test('a gap of which only the barrel is known is a most, in the ledger too', () => {
+    const bare = demo((copy) => {
+      for (const part of copy.parts)
+        if (part.kind === 'wheel')
+          for (const field of ['profile', 'faceDepthMm', 'faceDepthRadiusMm'] as const) Reflect.deleteProperty(part, field)
+    })
+    const report = evaluate(bare, 'as-it-stands')
+    expect(report.corners.front.faceKnown).toBe(false)
+    expect(report.figures['front.gap'].value).toBeGreaterThan(0)
+    expect(report.figures['front.gap'].atMost).toBe(true)
+    expect(report.figures['front.barrelGap'].atMost).toBeUndefined()
+    expect(ledger(report, report, DEFAULT_UNITS, 'EUR')[0]!.detail).toMatch(/^at most /)
+    expect(evaluate(DEMO_PROJECT, 'as-it-stands').figures['front.gap'].atMost).toBeUndefined()
+  })
+
   test('each has a formula, and inputs that say where they are entered', () => {
     for (const setup of DEMO_PROJECT.setups) {
       for (const one of Object.values(evaluate(DEMO_PROJECT, setup.id).figures)) {
-        expect(FORMULAS[one.formula].source).not.toBe('')
+        expect(one.method.source).not.toBe('')
         if (!/^cost.total$|gapByDifference$|Change$/.test(one.id)) expect([one.id, one.inputs.length > 0]).toEqual([one.id, true])
         for (const input of one.inputs)
           if (input.at.kind === 'part') expect(input.origin ?? 'chosen').toMatch(/measured|published|reported|estimated|chosen/)

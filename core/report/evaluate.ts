@@ -1,23 +1,25 @@
 import { AXLES, type Axle, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../model/resolve.ts'
-import { systemOf } from './brake-system.ts'
-import { billReport } from './bill.ts'
-import { axleBrake, type AxleBrakeReport } from './brake.ts'
-import type { Context } from './context.ts'
-import { cornerReport, type CornerReport } from './corner.ts'
-import type { Precision } from './judge.ts'
-import { judgeRemedies } from './judge-remedies.ts'
-import { carFindings, fitFindings } from './fit-check.ts'
-import { reportsBeside } from './fit-reports.ts'
-import { heatFigures } from './heat.ts'
-import { massFigures } from './mass.ts'
-import { pedalReport } from './pedal.ts'
-import { calibrate } from './pedal-travel.ts'
-import { seasonReport } from './season.ts'
+import { systemOf } from './brake/brake-system.ts'
+import { billReport } from './cost/bill.ts'
+import { axleBrake, type AxleBrakeReport } from './brake/brake.ts'
+import type { Context } from './figure/read.ts'
+import { cornerReport, type CornerReport } from './corner/corner.ts'
+import type { Precision } from './corner/judge.ts'
+import { judgeRemedies } from './offer/judge-remedies.ts'
+import { carFindings, fitFindings } from './fit/fit-check.ts'
+import { reportsBeside } from './evidence/fit-reports.ts'
+import { heatFigures } from './heat/heat.ts'
+import { massFigures } from './brake/mass.ts'
+import { pedalToRoad } from './balance/pedal-to-road.ts'
+import { calibrate } from './pedal/pedal-travel.ts'
+import { seasonReport } from './cost/season.ts'
 import { stepStates } from './steps.ts'
-import type { FigureId, Report, ReportFigure } from './types.ts'
-import { Working } from './working.ts'
-import { worstVerdict } from './words.ts'
+import type { FigureId } from './figures.ts'
+import type { Report } from './report.ts'
+import type { ReportFigure } from './figure/figure.ts'
+import { Working } from './figure/working.ts'
+import { worstVerdict } from './figure/words.ts'
 
 export interface EvaluateOptions {
   precision?: Precision
@@ -40,15 +42,15 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
 
   const brakes = both((axle) => axleBrake(context, axle))
   const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
-  const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws'))
+  const fitted = both((axle) => fitFindings(context, axle))
+  const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws', fitted[axle]))
   const stockSystem = systemOf(new Working(), onTheCar.context, onTheCar.brakes)
   const asItStands = {
     area: totalArea(onTheCar.brakes),
     system: stockSystem,
     calibration: calibrate(onTheCar.context, onTheCar.brakes, stockSystem),
   }
-  const pedal = pedalReport(context, brakes, asItStands)
-  const roadBias = pedal.figures.find((figure) => figure.id === 'bias.road')!
+  const pedal = pedalToRoad(context, brakes, asItStands)
   const { bill, figure: cost } = billReport(context)
   const { season, figure: wear } = seasonReport(context)
 
@@ -57,7 +59,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
       brakes[axle].pistonArea,
       brakes[axle].effectiveRadius,
       ...corners[axle].figures,
-      ...heatFigures(context, axle, roadBias),
+      ...heatFigures({ context, axle }, pedal.roadBias),
     ]),
     ...pedal.figures,
     cost,
@@ -67,7 +69,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
   const { fit, findings } = judgeRemedies(
     project,
     setup,
-    [...AXLES.flatMap((axle) => fitFindings(context, axle)), ...carFindings(context)],
+    [...fitted.front, ...fitted.rear, ...carFindings(context)],
     [...corners.front.findings, ...corners.rear.findings, ...pedal.findings],
     asItStands,
   )

@@ -1,7 +1,11 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
-import { FINDING_ORDER, orderWords, worstVerdict } from './words.ts'
-import type { FigureId, FindingVerdict, Report, ReportFigure } from './types.ts'
+import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
+import { orderWords } from './balance/lock-finding.ts'
+import type { FigureId } from './figures.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import type { Report } from './report.ts'
+import type { ReportFigure } from './figure/figure.ts'
 
 /** One of the six figures that stand under every screen. */
 export interface LedgerEntry {
@@ -36,9 +40,13 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
       label: 'Wheel clearance',
       value: worst.short,
       detail: worst.gap
-        ? `${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
+        ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
         : `${worst.axle}: ${questions(worst.missing.length)}`,
-      change: against(stockGap ? `stands at ${formatQuantity(stockGap.minGapMm, 'length', units)}` : 'stock not known'),
+      change: against(
+        stockGap
+          ? `stands at ${boundWord(s[`${worst.axle}.gap`])}${formatQuantity(stockGap.minGapMm, 'length', units)}`
+          : 'stock not known',
+      ),
       tone: worstVerdict(report.findings.filter((one) => one.rule === 'wheel-clearance').map((one) => one.verdict)),
       figureId: `${worst.axle}.gap`,
     },
@@ -69,7 +77,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'pedal',
       label: f['pedal.force'].label,
-      value: known((force) => `${f['pedal.force'].atLeast ? 'at least ' : ''}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
+      value: known((force) => `${boundWord(f['pedal.force'])}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
       detail:
         f['pedal.travel'].value === undefined
           ? 'travel not known'
@@ -90,7 +98,7 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
     {
       id: 'cost',
       label: 'Cost',
-      value: `${f['cost.total'].atLeast ? 'at least ' : ''}${formatMoney(f['cost.total'].value, currency, { whole: true })}`,
+      value: `${boundWord(f['cost.total'])}${formatMoney(f['cost.total'].value, currency, { whole: true })}`,
       detail:
         report.bill.lines.length === 0
           ? 'nothing to buy'

@@ -1,17 +1,15 @@
 import type { Project } from '../model/project.ts'
 import { questionKey } from '../model/question.ts'
 import { sheetFor } from '../model/sheets.ts'
-import type { Missing, Report, StepId, StepState } from './types.ts'
+import type { Missing } from './figure/figure.ts'
+import type { Report, StepId, StepState } from './report.ts'
 
 const open = (count: number): StepState => (count > 0 ? { state: 'open', count } : { state: 'settled' })
 
 /** The state of each step of the job card, from what the figures miss and where that is entered. */
 export function stepStates(project: Project, report: Omit<Report, 'steps'>): Record<StepId, StepState> {
   const missing = new Map<string, Missing>()
-  // a quick check that nobody made is no open question, nor is what only a spacer would ask for
-  const optional = (id: string) =>
-    /\.(gapByDifference|studEngagement|registerLeft|effectiveOffset|track|poke|massChange|rotatingChange)$/.test(id) || id === 'cost.season'
-  for (const figure of Object.values(report.figures).filter((one) => !optional(one.id)))
+  for (const figure of Object.values(report.figures).filter((one) => !one.optional))
     for (const one of figure.missing) missing.set(questionKey(one), one)
   const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
   const finding = (...rules: Report['findings'][number]['rule'][]): StepState => {

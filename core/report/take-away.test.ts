@@ -6,8 +6,11 @@ import type { Project } from '../model/project.ts'
 import type { EntryPlace } from '../model/question.ts'
 import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
 import { evaluate } from './evaluate.ts'
-import type { FigureId, FindingVerdict, Place, Report } from './types.ts'
-import { VERDICT_RANK } from './words.ts'
+import type { FigureId } from './figures.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import type { Place } from './figure/figure.ts'
+import type { Report } from './report.ts'
+import { VERDICT_RANK } from './figure/words.ts'
 
 /** Take an input away, and no verdict gets better; nor is anything said to fit of what is not there. */
 

@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import type { Project } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { demo, find, part } from '../testing/fit.ts'
-import { balanceReport } from './balance-report.ts'
+import { balanceReport } from './balance/balance-report.ts'
 import { evaluate } from './evaluate.ts'
 
 /** What nobody entered is a question, never "fits" and never nothing. */

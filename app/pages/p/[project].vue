@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ElMessage } from 'element-plus'
-import { onMounted, ref, watch } from 'vue'
+import { ElButton, ElMessage } from 'element-plus'
+import { h, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { counted } from '#core/report/words.ts'
+import { counted } from '#core/report/figure/words.ts'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
 import { DEMO_ID, useShelfStore } from '~/stores/shelf'
@@ -14,7 +14,15 @@ const router = useRouter()
 const store = useProjectStore()
 const shelf = useShelfStore()
 const { troubles } = useReports()
-const { step } = useWorkbench()
+const { step, goTo } = useWorkbench()
+
+/** The step is what is read next: focus goes there with it, but not where a field waits for it. */
+const sheet = ref<HTMLElement>()
+watch(step, async (now, before) => {
+  if (!now || !before || route.query.field !== undefined) return
+  await nextTick()
+  sheet.value?.focus({ preventScroll: true })
+})
 
 /** Why the demo could not be put into this browser. */
 const notAdded = ref('')
@@ -34,7 +42,13 @@ watch(
 )
 watch(
   () => store.stepped,
-  (step) => step && ElMessage.info(`${step.back ? 'Undone' : 'Done again'}: ${step.label}${step.place ? ` (${step.place})` : ''}.`),
+  (stepped) => {
+    if (!stepped) return
+    const { back, label, place, at } = stepped
+    const said = `${back ? 'Undone' : 'Done again'}: ${label}${place ? ` (${place})` : ''}. `
+    const show = at && h(ElButton, { link: true, type: 'primary', onClick: () => goTo(at) }, () => 'Show')
+    ElMessage.info({ message: h('span', [said, show]), duration: 5000 })
+  },
 )
 watch(
   () => store.refused,
@@ -66,19 +80,21 @@ useEventListener(window, 'beforeunload', (event) => {
     <h1>This project is not in this browser</h1>
     <p v-if="notAdded" role="alert">{{ notAdded }}</p>
     <p v-else>It may be in another browser, or it was removed. Open its file, or go back to the list.</p>
-    <NuxtLink class="btn main" to="/">All projects</NuxtLink>
+    <ElButton type="primary" @click="router.push('/')">All projects</ElButton>
   </main>
   <div v-else-if="store.state === 'open' && store.project" class="bench">
+    <a class="skip" href="#step" @click.prevent="sheet?.focus()">Skip to the step</a>
     <WorkbenchHead class="head" />
     <SetupTabs class="tabs" />
     <JobCard class="card" />
-    <main class="sheet">
+    <main id="step" ref="sheet" class="sheet" tabindex="-1">
       <p v-for="one in troubles" :key="one" class="caution" role="alert">{{ one }}</p>
       <NuxtPage />
     </main>
     <LedgerBar class="ledger" />
     <WorkingDrawer />
     <ShortcutKeys />
+    <FinderDialog />
   </div>
   <p v-else class="absent soft" role="status">Opening the project …</p>
 </template>
@@ -91,6 +107,18 @@ useEventListener(window, 'beforeunload', (event) => {
   height: 100vh;
   height: 100dvh;
 }
+.skip {
+  position: absolute;
+  top: -60px;
+  left: 8px;
+  z-index: 40;
+  padding: 8px 14px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+}
+.skip:focus {
+  top: 6px;
+}
 .head {
   grid-area: head;
 }
@@ -99,6 +127,9 @@ useEventListener(window, 'beforeunload', (event) => {
 }
 .card {
   grid-area: card;
+}
+.sheet:focus-visible {
+  outline: none;
 }
 .sheet {
   grid-area: sheet;

@@ -4,7 +4,7 @@ import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { demo, find, part } from '../../testing/fit.ts'
-import { setSeen } from '../accept.ts'
+import { setSeen } from '../../edit/accept.ts'
 import { heldGrade } from './parking-hold.ts'
 
 describe('the grade that is held', () => {

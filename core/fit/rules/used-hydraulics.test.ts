@@ -4,7 +4,7 @@ import type { PartKind } from '../../model/part-kinds.ts'
 import { projectProblems } from '../../model/check.ts'
 import type { Project } from '../../model/project.ts'
 import { demo, find } from '../../testing/fit.ts'
-import { acceptRemedy } from '../accept.ts'
+import { acceptRemedy } from '../../edit/accept.ts'
 
 type Found = 'passed' | 'failed'
 /** The demo with used parts in its hydraulics: every point passed but those that are named, or left open. */

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import type { Preferences } from '#core/model/project.ts'
 import { computed } from 'vue'
-import { FRONT_FIRST_TO_G } from '#core/report/lock-finding.ts'
-import type { FigureId } from '#core/report/types.ts'
+import { FRONT_FIRST_TO_G } from '#core/report/balance/lock-finding.ts'
+import type { FigureId } from '#core/report/figures.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
+import { boundWord } from '#core/report/figure/words.ts'
 import { amount } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
@@ -41,8 +43,8 @@ const decel = amount('Stated at', 'deceleration', 0.1, 2)
 const decelFigure = computed<Figure>(() => ({ value: preferences.value.referenceDecelG, origin: 'measured' }))
 const setDecel = (figure: Figure | undefined) =>
   figure && store.edit('Change deceleration', (draft) => void (draft.preferences.referenceDecelG = figure.value))
-const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, event: Event) =>
-  store.edit('Change preference', (draft) => void (draft.preferences[key] = (event.target as HTMLSelectElement).value as never))
+const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, value: Preferences[K]) =>
+  store.edit('Change preference', (draft) => void (draft.preferences[key] = value))
 
 const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [])
 </script>
@@ -81,17 +83,15 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
             <tbody>
               <tr v-for="id in BIASES" :key="id" :class="{ strong: id === 'bias.road' }">
                 <td>
-                  <button class="linkish" type="button" @click="openFigureId = id">
+                  <ElButton link type="primary" @click="openFigureId = id">
                     {{ report.figures[id].label.replace('Front share of ', '') }}
-                  </button>
+                  </ElButton>
                 </td>
                 <td class="r num">{{ share(id) }}</td>
                 <td v-if="!isStock" class="r num">{{ share(id, stock) }}</td>
               </tr>
               <tr>
-                <td>
-                  <button class="linkish" type="button" @click="openFigureId = 'bias.ideal'">load on the front axle</button> (the aim)
-                </td>
+                <td><ElButton link type="primary" @click="openFigureId = 'bias.ideal'">load on the front axle</ElButton> (the aim)</td>
                 <td class="r num">{{ share('bias.ideal') }}</td>
                 <td v-if="!isStock" class="r num">{{ share('bias.ideal', stock) }}</td>
               </tr>
@@ -103,10 +103,10 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
             <tbody>
               <tr v-for="id in FIGURES" :key="id">
                 <td>
-                  <button class="linkish" type="button" @click="openFigureId = id">{{ report.figures[id].label }}</button>
+                  <ElButton link type="primary" @click="openFigureId = id">{{ report.figures[id].label }}</ElButton>
                 </td>
                 <td class="r num">
-                  {{ report.figures[id].atLeast ? 'at least ' : ''
+                  {{ boundWord(report.figures[id])
                   }}{{
                     formatQuantity(
                       report.figures[id].value,
@@ -116,7 +116,8 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
                   }}
                 </td>
                 <td v-if="!isStock && stock" class="r num">
-                  {{
+                  {{ boundWord(stock.figures[id])
+                  }}{{
                     formatQuantity(
                       stock.figures[id].value,
                       report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
@@ -129,18 +130,26 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
           </table>
           <div class="choices">
             <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
-            <label class="small"
-              >Effective radius<select class="native" :value="preferences.effectiveRadius" @change="set('effectiveRadius', $event)">
-                <option value="mean">mean of the swept ring</option>
-                <option value="uniformPressure">uniform pressure</option>
-              </select></label
-            >
-            <label class="small"
-              >Opposed pistons<select class="native" :value="preferences.areaCounting" @change="set('areaCounting', $event)">
-                <option value="oneSide">count one side</option>
-                <option value="allPistons">note all pistons too</option>
-              </select></label
-            >
+            <FieldItem label="Effective radius"
+              ><ChoiceSelect
+                :value="preferences.effectiveRadius"
+                :options="[
+                  { value: 'mean', label: 'mean of the swept ring' },
+                  { value: 'uniformPressure', label: 'uniform pressure' },
+                ]"
+                label="Effective radius"
+                @change="set('effectiveRadius', $event)"
+            /></FieldItem>
+            <FieldItem label="Opposed pistons"
+              ><ChoiceSelect
+                :value="preferences.areaCounting"
+                :options="[
+                  { value: 'oneSide', label: 'count one side' },
+                  { value: 'allPistons', label: 'note all pistons too' },
+                ]"
+                label="Opposed pistons"
+                @change="set('areaCounting', $event)"
+            /></FieldItem>
           </div>
         </section>
         <section v-if="report.adhesion.length > 0" class="right">

@@ -21,8 +21,8 @@ const change = (key: string, value: unknown) =>
   store.edit('Edit car', (draft) => put(draft.car as Draft<Record<string, unknown>>, key, value))
 const changeAxle = (axle: Axle, key: string, value: unknown) =>
   store.edit(`Edit ${axle} axle`, (draft) => put(draft.car[axle] as Draft<Record<string, unknown>>, key, value))
-const rename = (event: Event) => {
-  const name = (event.target as HTMLInputElement).value.trim()
+const rename = (text: string) => {
+  const name = text.trim()
   if (name) change('name' satisfies keyof Car, name.slice(0, 120))
 }
 </script>
@@ -34,7 +34,9 @@ const rename = (event: Event) => {
       What it weighs, how it stands and what the pedal does. A figure nobody measured stays unknown. Type any unit, whatever is shown:
       <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63 %</span>.
     </p>
-    <label class="name"><span>Name of the car</span><DraftInput class="native" :value="car.name" maxlength="120" @change="rename" /></label>
+    <FieldItem class="name" label="Name of the car"
+      ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
+    /></FieldItem>
     <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { AXLES } from '#core/model/project.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { counted } from '#core/report/words.ts'
+import { counted } from '#core/report/figure/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
@@ -45,7 +45,7 @@ const openWords = computed(() => {
         ><template v-if="bill.total.low < bill.total.high"
           >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
           {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.</template
-        >{{ ' ' }} <button class="linkish" type="button" @click="openFigureId = 'cost.total'">Show the working</button></span
+        >{{ ' ' }} <ElButton link type="primary" @click="openFigureId = 'cost.total'">Show the working</ElButton></span
       >
     </h1>
     <p v-if="bill.budget && bill.lines.length > 0" class="budget" data-test="budget">
@@ -61,7 +61,7 @@ const openWords = computed(() => {
       {{ openWords }}: the total is at least this.
     </p>
     <p v-for="one in masses" :key="one.axle" class="small">
-      Each {{ one.axle }} corner: <button class="linkish num" type="button" @click="openFigureId = one.all">{{ one.words }}</button>,
+      Each {{ one.axle }} corner: <ElButton link type="primary" class="num" @click="openFigureId = one.all">{{ one.words }}</ElButton>,
       against the car as it stands.
     </p>
 

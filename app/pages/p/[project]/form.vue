@@ -21,8 +21,8 @@ const print = () => window.print()
 <template>
   <div class="form">
     <header class="screen">
-      <NuxtLink class="btn bare" :to="link('measure')"><Icon name="tabler:arrow-left" /> Measure</NuxtLink>
-      <button class="btn main" type="button" @click="print">Print</button>
+      <NuxtLink :to="link('measure')"><Icon name="tabler:arrow-left" /> Measure</NuxtLink>
+      <ElButton type="primary" @click="print">Print</ElButton>
     </header>
     <h1>Measuring form</h1>
     <p class="fill">

@@ -6,8 +6,8 @@ import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
 import { SHEETS, type SheetDimension, type SheetId } from '#core/model/sheets.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
-import { partSection } from '#core/report/part-section.ts'
-import { secondWay } from '#core/report/two-ways.ts'
+import { partSection } from '#core/report/corner/part-section.ts'
+import { secondWay } from '#core/report/corner/two-ways.ts'
 import { useProjectStore } from '~/stores/project'
 import { useMeasuring } from '~/composables/measuring'
 import { useWorkbench } from '~/composables/workbench'
@@ -84,17 +84,14 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
   <div class="measure">
     <nav class="sheets" aria-label="Measuring sheets">
       <h1 class="visually-hidden">Measure</h1>
-      <label class="pick small"
-        >Sheet
-        <select
-          class="native"
-          :value="sheet.id"
+      <FieldItem class="pick" label="Sheet"
+        ><ChoiceSelect
           data-test="sheet"
-          @change="chooseSheet(($event.target as HTMLSelectElement).value as SheetId)"
-        >
-          <option v-for="one in SHEETS" :key="one.id" :value="one.id">{{ one.title }}</option>
-        </select>
-      </label>
+          :value="sheet.id"
+          :options="SHEETS.map((one) => ({ value: one.id, label: one.title }))"
+          label="Sheet"
+          @change="chooseSheet($event as SheetId)"
+      /></FieldItem>
       <ul>
         <li v-for="one in SHEETS" :key="one.id">
           <button type="button" :aria-current="one.id === sheet.id" @click="chooseSheet(one.id)">

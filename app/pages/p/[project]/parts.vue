@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { KIND_CHOICES } from '~/composables/choices'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -99,16 +100,25 @@ const costs = (part: Part) =>
     <div v-else class="parts" :class="{ editing: chosen }">
       <section ref="list" class="list" aria-label="Parts">
         <div class="tools">
-          <input v-model="search" class="native" type="search" placeholder="Find a part" aria-label="Find a part" />
-          <select v-model="order" class="native" aria-label="Order of the parts" data-test="order">
-            <option value="kind">by kind</option>
-            <option value="front">what bolts on, front</option>
-            <option value="rear">what bolts on, rear</option>
-          </select>
-          <select v-model="adding" class="native" aria-label="Add a part" data-test="add-part" @change="add">
-            <option value="">Add a part …</option>
-            <option v-for="kind in PART_KIND_NAMES" :key="kind" :value="kind">{{ PART_KINDS[kind].one }}</option>
-          </select>
+          <ElInput v-model="search" type="search" placeholder="Find a part" aria-label="Find a part" :validate-event="false" />
+          <ChoiceSelect
+            label="Order of the parts"
+            data-test="order"
+            :value="order"
+            :options="[
+              { value: 'kind', label: 'by kind' },
+              { value: 'front', label: 'what bolts on, front' },
+              { value: 'rear', label: 'what bolts on, rear' },
+            ]"
+            @change="order = $event"
+          />
+          <ChoiceSelect
+            label="Add a part"
+            data-test="add-part"
+            :value="adding"
+            :options="[{ value: '', label: 'Add a part …' }, ...KIND_CHOICES]"
+            @change="((adding = $event), add())"
+          />
         </div>
         <p v-if="store.project!.parts.length === 0" class="soft">
           No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
@@ -125,14 +135,15 @@ const costs = (part: Part) =>
               </button>
             </li>
           </ul>
-          <button
+          <ElButton
             v-if="listed(order, bolting, (item) => item.partId).length < bolting.length"
-            class="linkish small"
-            type="button"
+            link
+            type="primary"
+            class="small"
             @click="showAll(order)"
           >
             Show all {{ bolting.length }}
-          </button>
+          </ElButton>
         </template>
         <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
           <h3>{{ PART_KINDS[group.kind].many }}</h3>
@@ -145,19 +156,20 @@ const costs = (part: Part) =>
               </button>
             </li>
           </ul>
-          <button
+          <ElButton
             v-if="listed(group.kind, group.parts, (item) => item.id).length < group.parts.length"
-            class="linkish small"
-            type="button"
+            link
+            type="primary"
+            class="small"
             @click="showAll(group.kind)"
           >
             Show all {{ group.parts.length }} {{ PART_KINDS[group.kind].many }}
-          </button>
+          </ElButton>
         </div>
       </section>
       <section class="edit" aria-label="Part">
         <template v-if="chosen">
-          <button class="btn bare back" type="button" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</button>
+          <ElButton text class="back" @click="choose(undefined)"><Icon name="tabler:arrow-left" /> All parts</ElButton>
           <PartEditor :key="chosen.id" :part="chosen" @removed="choose(undefined)" @copied="choose" />
         </template>
       </section>

@@ -2,23 +2,13 @@
 import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
-import {
-  AXLES,
-  AXLE_SLOTS,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type Slot,
-  type SlotPlace,
-} from '#core/model/project.ts'
+import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type SlotPlace } from '#core/model/project.ts'
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
-import { boughtWhole } from '#core/model/take-bundle.ts'
-import { useCandidates } from '~/composables/candidates'
+import { boughtWhole } from '#core/edit/take-bundle.ts'
 import { useChoosePart } from '~/composables/choose-part'
+import { slotValue, useSlotChoices } from '~/composables/slot-choices'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -35,38 +25,18 @@ const twin = computed(() => {
   return part?.kind === 'masterCylinder' && part.construction === 'twin'
 })
 
-const nameOf = (slot: Slot, nothing: string): string =>
-  slot === null ? nothing : slot === undefined ? 'not known' : (store.project!.parts.find((part) => part.id === slot)?.name ?? 'not known')
-const partsFor = (kinds: readonly string[]) => store.project!.parts.filter((part) => kinds.includes(part.kind))
-const { of, words } = useCandidates()
-/** The best first, as far as that is known already. */
-function ranked(axle: Axle, slot: AxleSlot): Part[] {
-  const all = partsFor(AXLE_SLOTS[slot].kinds).map((part) => ({ part, rank: of(axle, slot, part.id)?.rank ?? 0 }))
-  return all.sort((a, b) => a.rank - b.rank).map((one) => one.part)
-}
-/** A list of hundreds helps nobody: the best of them, and what is chosen; the shelf beside has all. */
-const MOST_OPTIONS = 60
-function offered(all: readonly Part[], chosen: Slot): { parts: Part[]; more: number } {
-  if (all.length <= MOST_OPTIONS) return { parts: [...all], more: 0 }
-  const parts = all.filter((part, i) => i < MOST_OPTIONS || part.id === chosen)
-  return { parts, more: all.length - parts.length }
-}
-const MORE = (more: number) => `${more} more: under “Parts to choose from”`
+const { choices, of } = useSlotChoices()
 /** What is wrong with what stands in a slot. */
 function worstFitted(axle: Axle, slot: AxleSlot) {
   const id = slotOf(store.project!, setup.value!, axle, slot)
   const found = id ? of(axle, slot, id) : undefined
   return found && found.worst !== 'fits' ? found : undefined
 }
-/** Select values: '' as it stands or unknown, '-' none, else a part's id. */
-const valueOf = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
-const emptyWord = (stock: Slot) => (isStock.value ? 'not known' : `${nameOf(stock, 'none')} (as it stands)`)
 const drumIn = (axle: Axle) =>
   store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
 
 const { dragged, takes, put, drop } = useChoosePart()
-const valueIn = (event: Event) => (event.target as HTMLSelectElement).value
 const wanted = (place: SlotPlace) => dragged.value !== undefined && takes(place, dragged.value)
 /** A cell lets a part be dropped only where it goes. */
 const over = (place: SlotPlace, event: DragEvent) => {
@@ -87,8 +57,8 @@ function setFigure(key: 'pedalRatio' | 'barFrontShare', value: Figure | undefine
     else Reflect.deleteProperty(target, key)
   })
 }
-function writeNote(event: Event) {
-  const note = (event.target as HTMLTextAreaElement).value.trim().slice(0, 4000)
+function writeNote(text: string) {
+  const note = text.trim().slice(0, 4000)
   store.edit('Note on the setup', (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
     if (note) one.note = note
@@ -128,25 +98,15 @@ function writeNote(event: Event) {
                 @drop.prevent="drop({ axle, slot })"
               >
                 <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
-                <select
+                <ChoiceSelect
                   v-else
-                  class="native"
-                  :class="{ changed: !isStock && setup[axle][slot] !== undefined }"
-                  :value="valueOf(setup[axle][slot])"
-                  :aria-label="`${AXLE_SLOTS[slot].label}, ${axle}`"
+                  :value="slotValue(setup[axle][slot])"
+                  :options="choices({ axle, slot })"
+                  :changed="!isStock && setup[axle][slot] !== undefined"
+                  :label="`${AXLE_SLOTS[slot].label}, ${axle}`"
                   :data-field="`${axle}.${slot}`"
-                  @change="put({ axle, slot }, valueIn($event))"
-                >
-                  <option value="">{{ emptyWord(store.project!.setups[0][axle][slot]) }}</option>
-                  <option v-if="AXLE_SLOTS[slot].nothing" value="-">none</option>
-                  <template v-for="list in [offered(ranked(axle, slot), setup[axle][slot])]" :key="list.more">
-                    <option v-for="part in list.parts" :key="part.id" :value="part.id">
-                      {{ part.name
-                      }}{{ words(axle, slot, part.id) && setup[axle][slot] !== part.id ? `: ${words(axle, slot, part.id)}` : '' }}
-                    </option>
-                    <option v-if="list.more > 0" disabled>{{ MORE(list.more) }}</option>
-                  </template>
-                </select>
+                  @change="put({ axle, slot }, $event)"
+                />
                 <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
                   ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
                 >
@@ -165,35 +125,21 @@ function writeNote(event: Event) {
               @dragover="over({ slot }, $event)"
               @drop.prevent="drop({ slot })"
             >
-              <select
-                class="native"
-                :class="{ changed: !isStock && setup.hydraulics[slot] !== undefined }"
-                :value="valueOf(setup.hydraulics[slot])"
-                :aria-label="HYDRAULIC_SLOTS[slot].label"
+              <ChoiceSelect
+                :value="slotValue(setup.hydraulics[slot])"
+                :options="choices({ slot })"
+                :changed="!isStock && setup.hydraulics[slot] !== undefined"
+                :label="HYDRAULIC_SLOTS[slot].label"
                 :data-field="slot"
-                @change="put({ slot }, valueIn($event))"
-              >
-                <option value="">{{ emptyWord(store.project!.setups[0].hydraulics[slot]) }}</option>
-                <option v-if="HYDRAULIC_SLOTS[slot].nothing" value="-">none</option>
-                <template v-for="list in [offered(partsFor(HYDRAULIC_SLOTS[slot].kinds), setup.hydraulics[slot])]" :key="list.more">
-                  <option v-for="part in list.parts" :key="part.id" :value="part.id">
-                    {{ part.name
-                    }}{{
-                      words('hydraulics', slot, part.id) && setup.hydraulics[slot] !== part.id
-                        ? `: ${words('hydraulics', slot, part.id)}`
-                        : ''
-                    }}
-                  </option>
-                  <option v-if="list.more > 0" disabled>{{ MORE(list.more) }}</option>
-                </template>
-              </select>
+                @change="put({ slot }, $event)"
+              />
             </td>
           </tr>
         </tbody>
       </table>
       <p v-for="one in whole" :key="one.id" class="small" data-test="bought-whole">
         {{ one.name }} is bought whole{{ one.price ? '' : ', without a price yet' }}.
-        <button class="linkish" type="button" @click="singly(one.id)">Price its parts one by one</button>
+        <ElButton link type="primary" @click="singly(one.id)">Price its parts one by one</ElButton>
       </p>
       <div class="figures">
         <FigureInput
@@ -215,16 +161,16 @@ function writeNote(event: Event) {
           @change="setFigure('barFrontShare', $event)"
         />
       </div>
-      <label class="small"
-        >Note<DraftInput as="textarea" class="native" rows="2" :value="setup.note" maxlength="4000" @change="writeNote"
-      /></label>
+      <FieldItem label="Note"
+        ><DraftInput as="textarea" rows="2" :value="setup.note" maxlength="4000" aria-label="Note" @change="writeNote"
+      /></FieldItem>
     </section>
     <div class="side">
       <div class="sides" role="group" aria-label="Beside the setup">
-        <button type="button" class="linkish" :aria-pressed="side === 'drawing'" @click="side = 'drawing'">Drawing</button>
-        <button type="button" class="linkish" :aria-pressed="side === 'shelf'" data-test="show-shelf" @click="side = 'shelf'">
+        <ElButton link type="primary" :aria-pressed="side === 'drawing'" @click="side = 'drawing'">Drawing</ElButton>
+        <ElButton link type="primary" :aria-pressed="side === 'shelf'" data-test="show-shelf" @click="side = 'shelf'">
           Parts to choose from
-        </button>
+        </ElButton>
         <NuxtLink :to="link('parts', { view: 'bundles' })">Take a whole kit or donor</NuxtLink>
       </div>
       <CornerPanel v-if="side === 'drawing'" class="drawing" />

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { CRITERIA } from '#core/report/balance/balance-report.ts'
+import { BIAS_AIMS, type BiasAim } from '#core/model/project.ts'
+import { LOADS } from '#core/report/balance/grip.ts'
+import type { LeverOffer } from '#core/report/offer/lever-advice.ts'
+import { afterWords } from '#core/report/figure/words.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { useBalance } from '~/composables/balance'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** All cases in one table, the two named criteria, the aim with its reason, and the levers that reach it. */
+const store = useProjectStore()
+const { units, isStock, link } = useWorkbench()
+const { balance, stockBalance, levers, engine, downforce, apply } = useBalance()
+const g = (value: number) => formatQuantity(value, 'deceleration')
+const aims = Object.entries(BIAS_AIMS) as [BiasAim, (typeof BIAS_AIMS)[BiasAim]][]
+const preferences = computed(() => store.project!.preferences)
+const aim = computed<BiasAim>(() => preferences.value.biasAim ?? 'load')
+const setAim = (aim: BiasAim) =>
+  store.edit('Change the aim', (draft) => {
+    draft.preferences.biasAim = aim
+    if (draft.preferences.biasAim === 'fixed') draft.preferences.biasAimShare ??= 0.7
+  })
+function setShare(text: string) {
+  const value = Number(text.replace(',', '.').replace('%', '')) / 100
+  store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = value))
+}
+/** What the whole setup then is, and what the offer makes worse elsewhere. */
+const wholeSetup = ({ outcome, brings }: LeverOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
+const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
+const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
+const caseColumns = [
+  { id: 'load', label: 'Load', least: 110 },
+  { id: 'surface', label: 'Surface', least: 110 },
+  { id: 'first', label: 'Locks first', least: 190 },
+  { id: 'best', label: 'Best without lock', number: true, least: 140 },
+  { id: 'share', label: 'of the tyre', number: true },
+  { id: 'pedal', label: 'Pedal', number: true },
+]
+</script>
+
+<template>
+  <div v-if="balance" class="cases">
+    <section>
+      <ForceChart v-if="balance.line.length > 0" :balance="balance" :stock="isStock ? undefined : stockBalance" />
+    </section>
+    <section>
+      <h2>All cases</h2>
+      <p class="tools small">
+        <ElCheckbox v-if="hasExtras" v-model="engine" :validate-event="false">engine engaged</ElCheckbox>
+        <ElCheckbox v-if="hasDownforce" v-model="downforce" :validate-event="false">downforce as entered</ElCheckbox>
+        <NuxtLink :to="link('car', { field: 'tyreDry' })">tyres and loads</NuxtLink>
+      </p>
+      <DataTable :rows="balance.cases" :columns="caseColumns" data-test="cases">
+        <template #load="{ row }">{{ LOADS[row.load] }}</template>
+        <template #surface="{ row }"
+          >{{ row.surface }} {{ row.friction }}<span v-if="row.assumed" class="soft small"> assumed</span></template
+        >
+        <template #first="{ row }">
+          <span :class="`tone-${row.verdict}`"><VerdictMark :verdict="row.verdict" :size="13" /> {{ row.words }}</span>
+        </template>
+        <template #best="{ row }">{{ row.best ? `${g(row.best.decelG)}, then the ${row.best.axle}` : '—' }}</template>
+        <template #share="{ row }">{{ row.best ? formatQuantity(row.best.efficiency, 'share', units, { decimals: 0 }) : '—' }}</template>
+        <template #pedal="{ row }">
+          {{ row.atLeast && row.pedalForceN !== undefined ? 'at least ' : '' }}{{ formatQuantity(row.pedalForceN, 'force', units) }}
+        </template>
+      </DataTable>
+      <ul class="criteria small">
+        <template v-for="one in balance.criteria" :key="one.load">
+          <li v-for="found in one.found ?? []" :key="`${one.load}.${found.id}`">
+            <VerdictMark :verdict="found.holds ? 'fits' : 'needs'" :size="12" /> {{ CRITERIA[found.id].name }}, {{ LOADS[one.load] }}:
+            {{ found.holds ? 'holds' : `not from ${g(found.firstG!)}` }} <span class="soft">({{ CRITERIA[found.id].source }})</span>
+          </li>
+        </template>
+      </ul>
+      <p class="soft small">
+        For cars without anti-lock, engine disconnected. They inform; they approve nothing.
+        <template v-if="balance.limitWhy">{{ balance.limitWhy }}</template>
+      </p>
+    </section>
+    <section>
+      <h2>What would put it right</h2>
+      <div class="aim">
+        <FieldItem label="Aim for"
+          ><ChoiceSelect
+            data-field="biasAim"
+            label="What bias to aim for"
+            :value="aim"
+            :options="aims.map(([id, one]) => ({ value: id, label: one.label }))"
+            @change="setAim"
+        /></FieldItem>
+        <FieldItem v-if="aim === 'fixed'" label="Front share, %"
+          ><DraftInput
+            class="num"
+            :value="((preferences.biasAimShare ?? 0.7) * 100).toFixed(1)"
+            aria-label="Front share, %"
+            @change="setShare"
+        /></FieldItem>
+        <span class="soft small">{{ BIAS_AIMS[aim].reason }}</span>
+      </div>
+      <p v-if="levers?.met" class="small">This setup is there already: {{ levers.aim }}.</p>
+      <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single lever alone gives {{ levers.aim }}.</p>
+      <p v-else-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>
+      <ul v-if="levers" class="levers" data-test="levers">
+        <li v-for="one in levers.advice" :key="one.id" :data-lever="one.id">
+          <strong class="num">{{ one.sentence }}</strong>
+          <span v-if="one.offers.length === 0" class="soft small"> No part of the library does it.</span>
+          <span v-for="offer in one.offers" :key="offer.name" class="offer">
+            <VerdictMark :verdict="offer.outcome.verdict" :size="13" />
+            <span
+              ><span class="num">{{ offer.sentence }}</span> <span class="soft small block">{{ wholeSetup(offer) }}</span></span
+            >
+            <ElButton :aria-label="`New setup with ${offer.name}`" @click="apply(one, offer)"> New setup with it </ElButton>
+          </span>
+        </li>
+      </ul>
+      <template v-if="balance.missing.length > 0">
+        <h3>To find out</h3>
+        <ToFindOut :missing="balance.missing" />
+      </template>
+      <FoldedPart class="procedure" title="Setting an adjustable valve">
+        <ol>
+          <li>Close it: the rear gets least. A front that locks early is safer than a rear.</li>
+          <li>
+            Closed private place, dry, straight, from 30 km/h, nobody near; seat belts on. Brake to the first lock and note which wheel.
+          </li>
+          <li>Open one step, brake twice, note again. Front, front, front: go on.</li>
+          <li>At the first stop with a rear wheel locking, or a car that steps out, close two steps. That is the setting.</li>
+          <li>The same from 60 km/h, then laden, then wet. The worst of them decides.</li>
+          <li>Mark it, lock it, write the pressure down here, and look for leaks.</li>
+        </ol>
+      </FoldedPart>
+      <p class="caution">
+        Local rules may not allow a valve that can be turned on the road. Have a qualified technician look at the brakes before the first
+        stop, and start at walking pace.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.cases {
+  display: grid;
+  gap: 20px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  margin: 0 0 4px;
+}
+.tools > .el-form-item {
+  flex: 0 1 220px;
+}
+.el-table {
+  max-width: 900px;
+}
+.criteria,
+.levers {
+  margin: 8px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.aim {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: end;
+}
+.levers li {
+  padding: 5px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.offer {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  max-width: 760px;
+  margin: 2px 0 2px 18px;
+}
+.block {
+  display: block;
+}
+.offer .el-button {
+  min-height: 30px;
+  margin-left: auto;
+}
+@media (max-width: 760px) {
+  .cases section {
+    overflow-x: auto;
+  }
+}
+</style>

@@ -1,0 +1,310 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Chain } from '#core/hydraulics/chain.ts'
+import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
+import { chainPicture } from '#core/report/pedal/chain-picture.ts'
+import { FAILURE_FORCE_N } from '#core/report/balance/balance-report.ts'
+import type { FigureId } from '#core/report/figures.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { HYDRAULIC_SLOTS, type HydraulicSlot } from '#core/model/project.ts'
+import { useChoosePart } from '~/composables/choose-part'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** From the foot to the road, both circuits: force, pressure, ratio and travel at each stage, for a pedal force that is dragged. */
+const store = useProjectStore()
+const { report, setup, isStock, units, openFigureId, goTo } = useWorkbench()
+const MOST_N = 600
+const own = ref<number>()
+const forceN = computed({
+  get: () => own.value ?? Math.min(MOST_N, Math.round(report.value?.chain?.pedalForceN ?? 200)),
+  set: (value: number) => (own.value = value),
+})
+// the system is made once a change of the project; a drag only runs the chain
+const now = computed(() => (store.project && setup.value ? hydraulicsOf(store.project, setup.value.id) : undefined))
+const then = computed(() => (store.project && !isStock.value ? hydraulicsOf(store.project, store.project.setups[0].id) : undefined))
+const here = computed(() => now.value && chainPicture(now.value, forceN.value))
+const stock = computed(() => then.value && chainPicture(then.value, forceN.value))
+const show = (value: number | undefined, dimension: 'force' | 'pressure' | 'torque' | 'length') =>
+  value === undefined ? '—' : formatQuantity(value, dimension, units.value)
+const times = (value: number | undefined) =>
+  value === undefined || !Number.isFinite(value) ? '' : `× ${value.toFixed(value < 10 ? 2 : 0)}`
+const system = computed(() => now.value?.system)
+interface Stage {
+  id: string
+  title: string
+  /** One for both circuits, or front and rear. */
+  values: string[]
+  was: string[]
+  ratio: string
+  travel: string
+  open?: FigureId
+  /** Another part can be put in here. */
+  slot?: HydraulicSlot
+  place?: Parameters<typeof goTo>[0]
+}
+const { put } = useChoosePart()
+const partsFor = (slot: HydraulicSlot) =>
+  store.project!.parts.filter((part) => (HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind))
+const slotValue = (slot: HydraulicSlot) => {
+  const own = setup.value?.hydraulics[slot]
+  return own === undefined ? '' : (own ?? '-')
+}
+const stages = computed<Stage[]>(() => {
+  const one = here.value
+  const s = system.value
+  if (!one || !s) return []
+  const { chain, travel } = one
+  const was = stock.value?.chain
+  const both = (pick: (c: Chain) => [number | undefined, number | undefined], dimension: 'force' | 'pressure' | 'torque') => ({
+    values: pick(chain).map((value) => show(value, dimension)),
+    was: was ? pick(was).map((value) => show(value, dimension)) : [],
+  })
+  const single = (pick: (c: Chain) => number, dimension: 'force' | 'pressure') => ({
+    values: [show(pick(chain), dimension)],
+    was: was ? [show(pick(was), dimension)] : [],
+  })
+  return [
+    {
+      id: 'pedal',
+      title: 'Foot',
+      ...single((c) => c.pedalForceN, 'force'),
+      ratio: '',
+      travel: show(travel?.pedalMm, 'length'),
+      open: 'pedal.force',
+    },
+    {
+      id: 'rod',
+      title: 'Pushrod',
+      ...single((c) => c.rodForceN, 'force'),
+      ratio: times(s.pedalRatio * s.pedalEfficiency),
+      travel: show(travel?.rodMm, 'length'),
+      place: { kind: 'setup', setupId: setup.value!.id, field: 'pedalRatio' },
+    },
+    {
+      id: 'booster',
+      title: s.booster ? (chain.runout ? 'Booster, at runout' : 'Booster') : 'No booster',
+      ...single((c) => c.boostedForceN, 'force'),
+      ratio: times(one.boostRatio),
+      travel: '',
+      slot: 'booster',
+    },
+    {
+      id: 'master',
+      title: s.master.kind === 'twin' ? 'Two cylinders and bar' : 'Master cylinder',
+      values: [show(chain.front.pressureMpa, 'pressure'), show(one.rearBeforeValveMpa, 'pressure')],
+      was: [],
+      ratio: '',
+      travel: travel ? `${show(travel.masterMm.front, 'length')} / ${show(travel.masterMm.rear, 'length')}` : '',
+      slot: 'masterCylinder',
+    },
+    {
+      id: 'valve',
+      title: s.valve ? 'Rear valve' : 'No valve',
+      ...both((c) => [c.front.pressureMpa, c.rear.pressureMpa], 'pressure'),
+      ratio: '',
+      travel: '',
+      open: 'bias.pressure',
+      slot: 'valve',
+    },
+    {
+      id: 'clamp',
+      title: 'Clamp on each pad',
+      ...both((c) => [c.front.clampN, c.rear.clampN], 'force'),
+      ratio: '',
+      travel: travel ? `${show(travel.padMm.front, 'length')} / ${show(travel.padMm.rear, 'length')}` : '',
+      open: 'bias.clamp',
+    },
+    {
+      id: 'torque',
+      title: 'Torque, one wheel',
+      ...both((c) => [c.front.torqueNm, c.rear.torqueNm], 'torque'),
+      ratio: '',
+      travel: '',
+      open: 'bias.torque',
+    },
+    {
+      id: 'road',
+      title: 'Road, both wheels',
+      ...both((c) => [c.front.forceN, c.rear.forceN], 'force'),
+      ratio: '',
+      travel: '',
+      open: 'bias.road',
+    },
+  ]
+})
+const biases = computed(() => {
+  const one = here.value?.chain.bias
+  return one
+    ? ([
+        ['line pressure', one.pressure, 'bias.pressure'],
+        ['clamp force', one.clamp, 'bias.clamp'],
+        ['brake torque', one.torque, 'bias.torque'],
+        ['force at the road', one.road, 'bias.road'],
+      ] as const)
+    : []
+})
+</script>
+
+<template>
+  <div class="picture">
+    <div v-if="stages.length > 0" class="force">
+      <span class="said"
+        >Pedal force <strong class="num">{{ show(forceN, 'force') }}</strong>
+        <span v-if="here?.decelG !== undefined" class="num"
+          >gives {{ formatQuantity(here.decelG, 'deceleration') }}, as far as the tyres hold</span
+        ></span
+      >
+      <ElSlider
+        v-model="forceN"
+        :min="0"
+        :max="MOST_N"
+        :step="5"
+        :show-tooltip="false"
+        aria-label="Pedal force"
+        data-test="pedal-force"
+        :validate-event="false"
+      />
+      <span v-if="forceN >= FAILURE_FORCE_N" class="tone-needs small"
+        >More than {{ show(FAILURE_FORCE_N, 'force') }}: few drivers reach it.</span
+      >
+    </div>
+    <ol v-if="stages.length > 0" class="stages" data-test="chain">
+      <li v-for="stage in stages" :key="stage.id" :class="{ split: stage.values.length === 2 }" :data-stage="stage.id">
+        <span class="ratio num">{{ stage.ratio }}</span>
+        <div class="box">
+          <span class="title">
+            <ElButton v-if="stage.open" link type="primary" @click="openFigureId = stage.open">{{ stage.title }}</ElButton>
+            <template v-else>{{ stage.title }}</template>
+            <ChoiceSelect
+              v-if="stage.slot"
+              class="inplace"
+              :label="`Change the ${HYDRAULIC_SLOTS[stage.slot].label.toLowerCase()}`"
+              :value="slotValue(stage.slot)"
+              :options="[
+                { value: '', label: isStock ? 'not known' : 'as it stands' },
+                ...(HYDRAULIC_SLOTS[stage.slot].nothing ? [{ value: '-', label: 'none' }] : []),
+                ...partsFor(stage.slot).map((part) => ({ value: part.id, label: part.name })),
+              ]"
+              @change="put({ slot: stage.slot }, $event)"
+            />
+            <ElButton v-else-if="stage.place" link type="primary" class="small" @click="goTo(stage.place!)">change</ElButton>
+          </span>
+          <span class="values num">
+            <span v-for="(value, i) in stage.values" :key="i">
+              <span v-if="stage.values.length === 2" class="soft small">{{ i === 0 ? 'front' : 'rear' }} </span><strong>{{ value }}</strong>
+              <span v-if="stage.was[i]" class="soft small was">{{ stage.was[i] }}</span>
+            </span>
+          </span>
+          <span v-if="stage.travel && stage.travel !== '—'" class="travel num small">moves {{ stage.travel }}</span>
+        </div>
+      </li>
+    </ol>
+    <template v-if="stages.length > 0 && now?.unknownAssist">
+      <p class="tone-unknown small">How much the booster gives at most is not known: from it on, these are the most there can be.</p>
+      <ToFindOut :missing="[now.unknownAssist]" />
+    </template>
+    <p v-if="stages.length > 0 && !isStock" class="soft small">Small figures: the car as it stands at the same pedal force.</p>
+    <p v-if="biases.length > 0" class="biases num">
+      Front share of
+      <template v-for="([name, value, id], i) in biases" :key="id">
+        <ElButton link type="primary" @click="openFigureId = id">{{ name }}</ElButton> {{ formatQuantity(value, 'share', units)
+        }}{{ i < 3 ? ', ' : '.' }}
+      </template>
+    </p>
+    <CannotSay v-if="now && stages.length === 0" what="how the foot reaches the road" :missing="now.missing" />
+  </div>
+</template>
+
+<style scoped>
+.force {
+  display: block;
+  max-width: 640px;
+  margin-bottom: 10px;
+}
+.said {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+}
+.values .soft {
+  margin-right: 5px;
+}
+.force .el-slider {
+  width: 100%;
+  accent-color: var(--accent);
+}
+.stages {
+  display: grid;
+  gap: 0;
+  max-width: 760px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 70px minmax(0, 1fr);
+  align-items: center;
+}
+.ratio {
+  color: var(--ink-soft);
+  text-align: right;
+  padding-right: 10px;
+}
+.box {
+  display: grid;
+  grid-template-columns: minmax(150px, 1fr) minmax(0, 1.7fr) 130px;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 10px;
+  border: 1.4px solid var(--ink);
+  background: var(--sheet);
+}
+li + li .box {
+  border-top: 0;
+}
+.split .box {
+  border-left: 5px double var(--ink);
+}
+.title {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  align-items: baseline;
+}
+.inplace {
+  width: 150px;
+  min-height: 28px;
+  padding: 1px 4px;
+  font-size: 12.5px;
+}
+.values {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  gap: 10px;
+  font-size: 16px;
+}
+.was {
+  display: block;
+}
+.travel {
+  text-align: right;
+}
+.biases {
+  margin-top: 10px;
+}
+@media (max-width: 760px) {
+  li {
+    grid-template-columns: 46px minmax(0, 1fr);
+  }
+  .box {
+    grid-template-columns: 1fr;
+    gap: 2px;
+  }
+  .travel {
+    text-align: left;
+  }
+}
+</style>

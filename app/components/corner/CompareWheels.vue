@@ -1,0 +1,212 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { formatQuantity } from '#core/quantity/format.ts'
+import type { CompareRow } from '#core/report/offer/compare-wheels.ts'
+import { PLACE_WORDS } from '#core/report/corner/words.ts'
+import { useProjectStore } from '~/stores/project'
+import { useReports } from '~/composables/reports'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Every wheel over the brakes of this setup, or one wheel over every brake: the surest first. */
+const props = defineProps<{ what: 'wheels' | 'brakes' }>()
+const store = useProjectStore()
+const route = useRoute()
+const router = useRouter()
+const { setup, axle, units, link, chooseAxle } = useWorkbench()
+const { worker } = useReports()
+
+const wheels = computed(() => store.project!.parts.filter((part) => part.kind === 'wheel'))
+const wheelId = computed(() => wheels.value.find((one) => one.id === route.query.wheel)?.id ?? wheels.value[0]?.id)
+const rows = shallowRef<CompareRow[]>()
+const rim = ref('')
+const trouble = ref('')
+let turn = 0
+
+watch(
+  () => [store.project, setup.value?.id, axle.value, wheelId.value] as const,
+  async ([project, setupId, at, wheel]) => {
+    if (!project || !setupId) return
+    const mine = ++turn
+    try {
+      if (props.what === 'wheels') {
+        const found = await worker().wheels(project, setupId, at)
+        if (mine !== turn) return
+        rows.value = found.rows
+        rim.value = found.rim.sentence
+      } else {
+        const found = wheel ? await worker().brakes(project, setupId, at, wheel) : []
+        if (mine === turn) rows.value = found
+      }
+      trouble.value = ''
+    } catch (error) {
+      trouble.value = `The comparison could not be computed: ${error instanceof Error ? error.message : String(error)}.`
+    }
+  },
+  { immediate: true },
+)
+/** What its clearance says, unless something else is worse: then that is the answer. */
+const answer = (row: CompareRow) =>
+  row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short
+const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
+const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
+function fit(id: string) {
+  store.edit('Choose wheel', (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
+    one[axle.value].wheel = id
+  })
+  void router.push(link('fit'))
+}
+</script>
+
+<template>
+  <div class="compare">
+    <header>
+      <h1 v-if="what === 'wheels'">All wheels on “{{ setup?.name }}”, {{ axle }}</h1>
+      <template v-else>
+        <h1>One wheel over all brakes, {{ axle }}</h1>
+        <FieldItem label="Wheel"
+          ><ChoiceSelect
+            data-test="customer-wheel"
+            :value="wheelId"
+            :options="wheels.map((one) => ({ value: one.id, label: one.name }))"
+            label="Wheel"
+            @change="chooseWheel"
+        /></FieldItem>
+      </template>
+      <ElButton @click="chooseAxle(axle === 'front' ? 'rear' : 'front')"> {{ axle === 'front' ? 'Rear' : 'Front' }} instead </ElButton>
+    </header>
+    <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+    <p v-else-if="!rows" class="soft" role="status">Comparing …</p>
+    <p v-else-if="rows.length === 0" class="soft">
+      {{
+        what === 'wheels'
+          ? 'There is no wheel among the parts yet: add one in the step Parts or Measure.'
+          : 'No setup has a caliper here yet.'
+      }}
+    </p>
+    <table v-else class="plain" data-test="comparison">
+      <thead>
+        <tr>
+          <th scope="col">{{ what === 'wheels' ? 'Wheel' : 'Brake' }}</th>
+          <th scope="col">Verdict</th>
+          <th scope="col" class="r">Least gap</th>
+          <th scope="col" class="r">95 % sure of more than</th>
+          <th scope="col">Limits</th>
+          <th scope="col" class="r">Spacer</th>
+          <th v-if="what === 'wheels'" scope="col"><span class="visually-hidden">Fit it</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id" :title="row.sentence">
+          <th scope="row">
+            {{ row.name }}
+            <span class="block small soft">{{
+              [row.detail, row.nominal ? 'from its markings, an estimate' : '', row.inUse ? 'fitted' : ''].filter(Boolean).join('; ')
+            }}</span>
+          </th>
+          <td :class="`tone-${row.whole}`">
+            <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
+            }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
+            ><span v-else-if="row.why && row.whole !== 'unknown' && row.verdict === 'clears'" class="block small" data-test="why">{{
+              row.why
+            }}</span
+            ><span v-if="row.missing > 0" class="block small"
+              >{{ row.missing }} open {{ row.missing === 1 ? 'question' : 'questions' }}</span
+            >
+          </td>
+          <td class="r num">{{ mm(row.meanMm) }}</td>
+          <td class="r num">{{ mm(row.p05Mm) }}</td>
+          <td>{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</td>
+          <td class="r num">
+            {{
+              row.stockSpacerMm === undefined
+                ? row.spacerJudged
+                  ? 'none helps'
+                  : ''
+                : row.stockSpacerMm === 0
+                  ? 'none needed'
+                  : mm(row.stockSpacerMm)
+            }}
+          </td>
+          <td v-if="what === 'wheels'" class="r">
+            <ElButton v-if="!row.inUse && row.whole !== 'blocked'" :aria-label="`Fit ${row.name}`" @click="fit(row.id)"> Fit it </ElButton>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
+    <p class="soft small">
+      With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear, then
+      by the gap. No entry is an approval: bolt it up and turn the wheel.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  overflow: auto;
+}
+header > .el-form-item {
+  flex: 0 1 280px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: flex-end;
+  margin-bottom: 8px;
+}
+h1 {
+  flex: 1 1 320px;
+  font-size: 18px;
+}
+.block {
+  display: block;
+}
+table.plain tbody th {
+  color: var(--ink);
+  font-size: 14px;
+}
+table.plain tbody th .block {
+  font-weight: 400;
+}
+td.r.num {
+  white-space: nowrap;
+}
+@media (max-width: 760px) {
+  /* a card a wheel: verdict and gap, the rest is in the row's own page */
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--hair);
+  }
+  tbody th {
+    grid-column: 1 / -1;
+  }
+  tbody td,
+  tbody th {
+    border: 0 !important;
+    padding: 2px 4px !important;
+  }
+  tbody td:nth-of-type(3),
+  tbody td:nth-of-type(5) {
+    text-align: left !important;
+  }
+  tbody td:nth-of-type(4) {
+    text-align: right;
+  }
+  tbody td:nth-of-type(3)::before {
+    content: '95 % sure of more than ';
+    color: var(--ink-soft);
+  }
+  tbody td:nth-of-type(5)::before {
+    content: 'spacer: ';
+    color: var(--ink-soft);
+  }
+}
+</style>

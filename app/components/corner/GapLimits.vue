@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { GAP_POLICIES, type GapPolicy } from '#core/model/project.ts'
+import { useProjectStore } from '~/stores/project'
+
+/** The gap that is asked for, and what is allowed for stick-on weights nobody measured. */
+const store = useProjectStore()
+const policies = Object.entries(GAP_POLICIES) as [GapPolicy, (typeof GAP_POLICIES)[GapPolicy]][]
+const policy = computed(() => store.project!.preferences.gapPolicy)
+const WEIGHTS = [
+  { mm: 0, label: 'none, or looked at by eye' },
+  { mm: 4, label: 'allow 4 mm: flat weights' },
+  { mm: 7, label: 'allow 7 mm: two layers' },
+] as const
+const weightMm = computed(() => store.project!.preferences.weightAllowanceMm)
+const setWeights = (allowanceMm: number) =>
+  store.edit('Allow for balance weights', (draft) => void (draft.preferences.weightAllowanceMm = allowanceMm))
+function setPolicy(value: GapPolicy) {
+  store.edit('Change gap policy', (draft) => void (draft.preferences.gapPolicy = value))
+}
+</script>
+
+<template>
+  <div>
+    <FieldItem class="policy" label="Gap asked for" :help="GAP_POLICIES[policy].reason">
+      <ChoiceSelect
+        :value="policy"
+        :options="policies.map(([id, one]) => ({ value: id, label: one.label }))"
+        label="Gap asked for"
+        @change="setPolicy"
+      />
+    </FieldItem>
+    <FieldItem
+      class="policy"
+      label="Stick-on weights in the barrel"
+      help="Counts for wheels whose weights nobody measured; measured ones count as they are."
+    >
+      <ChoiceSelect
+        label="Stick-on weights in the barrel"
+        data-field="weightAllowanceMm"
+        :value="weightMm"
+        :options="WEIGHTS.map((one) => ({ value: one.mm, label: one.label }))"
+        @change="setWeights"
+      />
+    </FieldItem>
+  </div>
+</template>
+
+<style scoped>
+.policy {
+  margin: 14px 0 8px;
+}
+</style>

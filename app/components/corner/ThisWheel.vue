@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { boundWord } from '#core/report/figure/words.ts'
+import { COUNT_WORDS } from '~/composables/fit-rows'
+import { useWorkbench } from '~/composables/workbench'
+
+/** One corner: whether the wheel clears, how sure that is, what to measure next, and the drawing. */
+const { report, axle, units, openFigureId, goTo, chooseAxle, link } = useWorkbench()
+const corner = computed(() => report.value?.corners[axle.value])
+const finding = computed(() => report.value?.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle.value))
+const otherAxle = computed(() => (axle.value === 'front' ? 'rear' : 'front'))
+const other = computed(() => report.value?.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === otherAxle.value))
+const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
+const rows = computed(() =>
+  corner.value
+    ? [
+        { id: `${axle.value}.gap` as const, label: 'Least gap, any direction', value: corner.value.gap?.meanMm },
+        { id: `${axle.value}.faceGap` as const, label: 'Face gap, along the axle', value: corner.value.gap?.faceGapMm },
+        { id: `${axle.value}.barrelGap` as const, label: 'Barrel gap, along the radius', value: corner.value.gap?.barrelGapMm },
+      ]
+    : [],
+)
+/** What the other rules of the fit check say, in numbers. */
+const rest = computed(() =>
+  (['blocked', 'unknown', 'needs', 'check', 'fits'] as const)
+    .map((verdict) => ({ word: COUNT_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
+    .filter((one) => one.count > 0),
+)
+const contradicted = computed(() => report.value?.reports[axle.value].filter((one) => one.contradicts !== undefined) ?? [])
+</script>
+
+<template>
+  <div v-if="corner && finding" class="fit">
+    <section class="answer">
+      <h1 class="visually-hidden">Fit: wheel clearance, {{ axle }}</h1>
+      <p class="verdict" :class="`tone-${finding.verdict}`" role="status" data-test="verdict">
+        <VerdictMark :verdict="finding.verdict" :size="26" /><strong>{{ corner.sentence }}</strong>
+      </p>
+      <p v-if="other" class="small">
+        <ElButton link type="primary" @click="chooseAxle(otherAxle)">{{ otherAxle === 'rear' ? 'Rear' : 'Front' }}</ElButton>:
+        {{ other.sentence }}
+      </p>
+      <p v-if="contradicted.length > 0" class="small tone-needs" data-test="contradicted">
+        <VerdictMark verdict="needs" :size="13" /> A report contradicts this. {{ contradicted[0]!.contradicts }}
+        <NuxtLink :to="link('fit', { view: 'reports' })">Read it</NuxtLink>
+      </p>
+      <p v-if="rest.length > 0" class="small" data-test="rest">
+        Other interfaces, front and rear:
+        <NuxtLink :to="link('fit', { view: 'check' })">{{ rest.map((one) => `${one.count} ${one.word}`).join(', ') }}</NuxtLink>
+      </p>
+
+      <template v-if="corner.missing.length > 0">
+        <h2>To find out</h2>
+        <ToFindOut :missing="corner.missing" />
+      </template>
+      <template v-if="corner.gap">
+        <template v-if="corner.measureNext.length > 0">
+          <h2>Measure next</h2>
+          <ol class="next" data-test="measure-next">
+            <li v-for="(one, i) in corner.measureNext" :key="one.what" :class="{ first: i === 0 }">
+              <ElButton link type="primary" @click="goTo(one.at)">{{ one.sentence }}</ElButton>
+              <span class="block small">{{ one.effect }}</span>
+            </li>
+          </ol>
+        </template>
+        <p v-if="corner.trial" class="small" :class="corner.trial.agree ? '' : 'tone-needs'">{{ corner.trial.sentence }}</p>
+        <p v-if="corner.twoWays && !corner.twoWays.agree" class="small tone-needs">{{ corner.twoWays.sentence }}</p>
+        <table class="plain gaps">
+          <tbody>
+            <tr v-for="row in rows" :key="row.id">
+              <th scope="row">
+                <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>
+              </th>
+              <td class="r num">
+                {{ row.value === undefined ? 'no common place' : `${report ? boundWord(report.figures[row.id]) : ''}${mm(row.value)}` }}
+              </td>
+            </tr>
+            <tr>
+              <th scope="row">{{ corner.faceKnown ? 'In 9 of 10 cases between' : 'The barrel alone, in 9 of 10 cases between' }}</th>
+              <td class="r num">{{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} and {{ mm(corner.gap.p95Mm) }}</td>
+            </tr>
+          </tbody>
+        </table>
+
+        <SpacerChoice />
+      </template>
+
+      <FaceHeights />
+      <p v-if="corner.difference" class="small">{{ corner.difference.sentence }} {{ corner.difference.agrees }}</p>
+
+      <GapLimits />
+      <p class="soft small">A verdict here is no approval: turn the wheel by hand with all parts bolted up before it is driven.</p>
+    </section>
+    <CornerPanel class="drawing" />
+  </div>
+</template>
+
+<style scoped>
+.next {
+  margin: 4px 0 8px;
+  padding-left: 20px;
+}
+.next li {
+  margin-bottom: 5px;
+  font-size: 13px;
+}
+.next .first {
+  font-size: 14.5px;
+  font-weight: 600;
+}
+.next .block {
+  font-weight: 400;
+}
+.answer :deep(.effects th) {
+  color: var(--ink);
+  font-size: 13px;
+  font-weight: 400;
+}
+.answer :deep(.effects td) {
+  font-size: 14px;
+}
+.fit {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(300px, 372px) minmax(0, 1fr);
+  gap: 18px;
+  min-height: 0;
+}
+.answer {
+  min-height: 0;
+  padding-right: 6px;
+  overflow: auto;
+}
+.verdict {
+  display: flex;
+  gap: 10px;
+  margin-bottom: 8px;
+  font-size: 18px;
+  line-height: 1.3;
+}
+.answer :deep(h2) {
+  margin: 12px 0 4px;
+}
+.gaps th {
+  color: var(--ink);
+  font-size: 14px;
+  font-weight: 400;
+}
+.gaps td {
+  font-size: 16px;
+  white-space: nowrap;
+}
+.block {
+  display: block;
+}
+@media (max-width: 1000px) {
+  .fit {
+    display: flex;
+    flex-direction: column;
+    gap: 6px;
+  }
+  /* the verdict, then the drawing, then the rest */
+  .answer {
+    display: contents;
+  }
+  .answer > * {
+    order: 2;
+  }
+  .answer > .verdict {
+    order: 0;
+    margin: 0;
+  }
+  .drawing {
+    order: 1;
+    flex: none;
+    height: 330px;
+  }
+}
+</style>

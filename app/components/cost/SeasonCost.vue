@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { count } from '#core/model/field.ts'
+import type { Price, Wear, Wearing } from '#core/model/project.ts'
+import type { Range } from '#core/cost/season.ts'
+import type { Figure } from '#core/quantity/figure.ts'
+import { formatMoney } from '#core/quantity/format.ts'
+import { paybackAgainst } from '#core/report/cost/season.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** What wears, for how many events it lasts, what that makes a season, and when the dearer option has paid for itself. */
+const store = useProjectStore()
+const { report, reports, setup, units, openFigureId } = useWorkbench()
+const season = computed(() => report.value!.season)
+const currency = computed(() => store.project!.preferences.currency)
+const money = (minor: number | undefined) => formatMoney(minor, currency.value, { whole: true })
+const range = (one: Range) => `${money(one.likely)}, from ${money(one.low)} to ${money(one.high)}`
+const lasts = { ...count('Lasts, events', 0.1, 1000), integer: false }
+const pricing = ref<Wearing>()
+const error = ref('')
+
+function change(what: Wearing, key: keyof Wear, value: Figure | Price | undefined) {
+  store.edit('Edit wear', (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value!.id)!
+    const wear: Partial<Record<Wearing, Wear>> = { ...one.wear }
+    const own: Wear = { ...wear[what] }
+    if (value === undefined) Reflect.deleteProperty(own, key)
+    else Object.assign(own, { [key]: value })
+    if (Object.keys(own).length === 0) Reflect.deleteProperty(wear, what)
+    else wear[what] = own
+    if (Object.keys(wear).length === 0) delete one.wear
+    else one.wear = wear
+  })
+}
+function setEvents(text: string) {
+  const value = Number(text.replace(',', '.'))
+  const problems = store.edit('Events in a season', (draft) => void (draft.preferences.eventsPerSeason = value), { shows: true })
+  error.value = problems[0] ? `Events in a season ${problems[0].message}.` : ''
+}
+/** Against every other setup of which wear is known. */
+const paybacks = computed(() =>
+  reports.value
+    .filter((one) => one.setupId !== report.value!.setupId)
+    .flatMap((other) => {
+      const found = paybackAgainst(
+        { total: report.value!.bill.total, perEvent: season.value.perEvent },
+        { total: other.bill.total, perEvent: other.season.perEvent },
+      )
+      return found ? [{ other, found }] : []
+    }),
+)
+const events = (value: number | undefined) => (value === undefined ? 'never' : value > 999 ? 'more than 999' : String(Math.ceil(value)))
+</script>
+
+<template>
+  <section aria-label="Season">
+    <h2>
+      A season
+      <ElButton v-if="season.perSeason" link type="primary" class="num" @click="openFigureId = 'cost.season'">
+        {{ season.missing.length > 0 ? 'at least ' : '' }}{{ range(season.perSeason) }}
+      </ElButton>
+      <span v-else class="soft">not known: say how long things last</span>
+    </h2>
+    <FieldItem class="events" label="Events in a season"
+      ><DraftInput
+        class="num"
+        :value="store.project!.preferences.eventsPerSeason"
+        inputmode="decimal"
+        data-field="eventsPerSeason"
+        aria-label="Events in a season"
+        @change="setEvents"
+    /></FieldItem>
+    <p v-if="error" class="field-error">{{ error }}</p>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th scope="col">What wears</th>
+          <th scope="col">Lasts, events</th>
+          <th scope="col">Renewing costs</th>
+          <th scope="col" class="r">A season</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in season.rows" :key="row.what" :data-wear="row.what">
+          <th scope="row">
+            {{ row.label }}<span v-if="row.part" class="soft small block">{{ row.part }}</span>
+          </th>
+          <td>
+            <FigureInput
+              :name="`wear.${row.what}`"
+              :field="lasts"
+              :label="`Events that ${row.label.toLowerCase()} last`"
+              class="unlabelled"
+              :figure="row.lastsEvents"
+              :units="units"
+              bare
+              empty="not known"
+              @change="change(row.what, 'lastsEvents', $event)"
+            />
+          </td>
+          <td>
+            <ElButton
+              link
+              type="primary"
+              class="num"
+              :aria-expanded="pricing === row.what"
+              @click="pricing = pricing === row.what ? undefined : row.what"
+            >
+              {{
+                row.price ? `${formatMoney(row.price.likelyMinor, row.price.currency)}${row.ownPrice ? '' : ' as bought'}` : 'no price yet'
+              }}
+            </ElButton>
+            <PriceInput
+              v-if="pricing === row.what"
+              :price="setup?.wear?.[row.what]?.price"
+              :currency="currency"
+              @change="change(row.what, 'price', $event)"
+            />
+          </td>
+          <td class="r num">{{ row.perSeason ? money(row.perSeason.likely) : '—' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <ul v-if="paybacks.length > 0" data-test="payback">
+      <li v-for="{ other, found } in paybacks" :key="other.setupId">
+        <template v-if="found.likely === 0">Against {{ other.setupName }}: nothing is dearer to buy.</template>
+        <template v-else-if="found.likely === undefined"
+          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} is dearer to buy than
+          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and does not wear cheaper: it never pays for itself{{
+            found.soonest === undefined ? '' : ` by likely figures, after ${events(found.soonest)} events at the best`
+          }}.</template
+        >
+        <template v-else
+          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} is dearer to buy than
+          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and has paid for itself after
+          {{ events(found.likely) }} events, from {{ events(found.soonest) }} to {{ events(found.latest) }}.</template
+        >
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+}
+.events {
+  display: block;
+  width: 130px;
+  margin-bottom: 6px;
+}
+table {
+  max-width: 860px;
+}
+th[scope='row'] {
+  font-weight: 400;
+  text-align: left;
+}
+.block {
+  display: block;
+}
+.unlabelled :deep(label) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.unlabelled :deep(.pair) {
+  width: 130px;
+}
+ul {
+  margin: 8px 0 0;
+  padding-left: 18px;
+}
+</style>

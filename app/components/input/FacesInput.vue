@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { FacesField, WheelFace } from '#core/model/field.ts'
+import { fieldSchema } from '#core/model/field-schema.ts'
+import { schemaProblems } from '#core/model/schema-problems.ts'
+import { editQuantity } from '#core/quantity/format.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import type { UnitChoice } from '#core/quantity/units.ts'
+
+/** A wheel maker's list of face heights for one rim: name, raise, lip. */
+const props = defineProps<{ field: FacesField; value: WheelFace[] | undefined; units: UnitChoice; name: string }>()
+const emit = defineEmits<{ change: [value: WheelFace[] | undefined] }>()
+
+interface Row {
+  name: string
+  raise: string
+  lip: string
+}
+const rows = ref<Row[]>([])
+const error = ref('')
+const blank = (): Row => ({ name: '', raise: '', lip: '' })
+watch(
+  () => [props.value, props.units] as const,
+  ([value, units]) => {
+    if (error.value) return
+    rows.value = [
+      ...(value ?? []).map((face) => ({
+        name: face.name,
+        raise: editQuantity(face.raiseMm, 'length', units),
+        lip: editQuantity(face.lipMm, 'length', units),
+      })),
+      blank(),
+    ]
+  },
+  { immediate: true },
+)
+function take() {
+  error.value = ''
+  const faces: WheelFace[] = []
+  for (const [i, row] of rows.value.entries()) {
+    if (!row.name.trim() && !row.raise.trim() && !row.lip.trim()) continue
+    const raise = parseQuantity(row.raise, 'length', props.units)
+    const lip = row.lip.trim() ? parseQuantity(row.lip, 'length', props.units) : undefined
+    // a row that is half typed waits
+    if (!row.name.trim() || !row.raise.trim()) return
+    if (!raise.ok) return void (error.value = `Row ${i + 1}, raise: ${raise.message}`)
+    if (lip && !lip.ok) return void (error.value = `Row ${i + 1}, lip: ${lip.message}`)
+    faces.push({ name: row.name.trim().slice(0, 120), raiseMm: raise.value, ...(lip?.ok ? { lipMm: lip.value } : {}) })
+  }
+  const names = faces.map((face) => face.name)
+  const twice = names.find((one, i) => names.indexOf(one) !== i)
+  if (twice !== undefined) return void (error.value = `The name ${twice} is used twice.`)
+  const [problem] = schemaProblems(fieldSchema(props.field), faces.length > 0 ? faces : undefined)
+  if (problem) return void (error.value = `${props.field.label}: ${problem.message}.`)
+  emit('change', faces.length > 0 ? faces : undefined)
+}
+function remove(at: number) {
+  rows.value.splice(at, 1)
+  take()
+}
+</script>
+
+<template>
+  <FieldItem :data-field="name" :label="field.label" :help="field.help" :error="error">
+    <table class="plain">
+      <thead>
+        <tr>
+          <th scope="col">Name</th>
+          <th scope="col">Raise</th>
+          <th scope="col">Lip</th>
+          <th scope="col"><span class="visually-hidden">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, i) in rows" :key="i">
+          <td><ElInput v-model="row.name" :aria-label="`Face ${i + 1}, name`" maxlength="120" :validate-event="false" @change="take" /></td>
+          <td><ElInput v-model="row.raise" class="num" :aria-label="`Face ${i + 1}, raise`" :validate-event="false" @change="take" /></td>
+          <td><ElInput v-model="row.lip" class="num" :aria-label="`Face ${i + 1}, lip`" :validate-event="false" @change="take" /></td>
+          <td>
+            <ElButton v-if="i < rows.length - 1" text :aria-label="`Remove face ${row.name}`" @click="remove(i)"> × </ElButton>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </FieldItem>
+</template>
+
+<style scoped>
+table.plain {
+  max-width: 460px;
+}
+table.plain td {
+  padding: 1px 3px 1px 0;
+  border: 0;
+}
+</style>

@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import type { FigureField } from '#core/model/field.ts'
+import { unusual } from '#core/model/plausible.ts'
+import { fieldSchema } from '#core/model/field-schema.ts'
+import { schemaProblems } from '#core/model/schema-problems.ts'
+import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
+import { fieldQuantity } from '#core/quantity/format.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import type { UnitChoice } from '#core/quantity/units.ts'
+import { useDraft } from '~/composables/draft'
+
+/** One figure: typed freely in any unit, checked where it is typed, with its origin beside it. */
+const props = defineProps<{
+  field: FigureField
+  figure: Figure | undefined
+  units: UnitChoice
+  name: string
+  label?: string
+  bare?: boolean
+  /** What an empty field means. */
+  empty?: string
+}>()
+const emit = defineEmits<{ change: [figure: Figure | undefined] }>()
+
+const id = useId()
+const text = ref('')
+const error = ref('')
+const dirty = ref(false)
+const label = computed(() => props.label ?? props.field.label)
+/** A figure outside what is usual is taken, and asked about. */
+const question = computed(() => props.figure && unusual({ ...props.field, label: label.value }, props.figure.value, props.units))
+
+const shown = () => {
+  const { figure, field, units } = props
+  if (!figure) return ''
+  const value = fieldQuantity(figure.value, field.dimension, units)
+  return figure.u === undefined ? value : `${value} ± ${fieldQuantity(figure.u, field.dimension, units).replace(/ \S+$/, '')}`
+}
+watch(
+  // the numbers, not the object: a page drawn anew must not take away what is being typed
+  () => [props.figure?.value, props.figure?.u, props.units] as const,
+  () => {
+    // another tab's change, or an undo, never takes away what is being typed
+    if (dirty.value) return
+    text.value = shown()
+  },
+  { immediate: true },
+)
+/** Typed at an earlier visit and not taken: it stands there again, and waits. */
+const draft = useDraft(() => props.name)
+const waiting = ref(false)
+const typedBefore = draft.read()
+if (typedBefore !== undefined && typedBefore !== text.value) {
+  text.value = typedBefore
+  dirty.value = waiting.value = true
+}
+function typed() {
+  dirty.value = true
+  waiting.value = false
+  draft.keep(text.value)
+}
+/** The text is taken or given up. */
+function done() {
+  error.value = ''
+  dirty.value = waiting.value = false
+  draft.drop()
+}
+
+const sameAsShown = (value: number): boolean => {
+  const before =
+    props.figure && parseQuantity(fieldQuantity(props.figure.value, props.field.dimension, props.units), props.field.dimension, props.units)
+  return before?.ok === true && before.value === value
+}
+
+function take() {
+  if (!dirty.value) return
+  if (text.value.trim() === '') {
+    done()
+    if (props.figure) emit('change', undefined)
+    return
+  }
+  const parsed = parseQuantity(text.value, props.field.dimension, props.units)
+  if (!parsed.ok) {
+    error.value = parsed.message
+    return
+  }
+  // what someone typed here is taken as measured until they say otherwise
+  const next: Figure = {
+    // what is shown in other units than it was entered in is rounded: left as it stands, the figure is what it was
+    value: sameAsShown(parsed.value) ? props.figure!.value : parsed.value,
+    ...(parsed.u === undefined ? {} : { u: parsed.u }),
+    origin: props.figure?.origin ?? 'measured',
+    date: new Date().toISOString().slice(0, 10),
+    ...(props.figure?.note === undefined ? {} : { note: props.figure.note }),
+  }
+  const [problem] = schemaProblems(fieldSchema(props.field, props.units), next)
+  if (problem) {
+    error.value = `${label.value} ${problem.message}.`
+    return
+  }
+  done()
+  emit('change', next)
+  text.value = shown()
+}
+const origins = ORIGINS.map((value) => ({ value, label: value, detail: ORIGIN_WORDS[value] }))
+function setOrigin(origin: Origin) {
+  if (props.figure) emit('change', { ...props.figure, origin })
+}
+/** Date and note stand behind a button: few figures need them, all can have them. */
+const more = ref(false)
+function setMore(key: 'date' | 'note', typed: string | null) {
+  const value = (typed ?? '').trim().slice(0, 4000)
+  if (!props.figure) return
+  const next = { ...props.figure }
+  if (value === '') Reflect.deleteProperty(next, key)
+  else next[key] = value
+  emit('change', next)
+}
+function cancel() {
+  done()
+  text.value = shown()
+}
+</script>
+
+<template>
+  <FieldItem class="figure" :data-field="name" :for="id" :label="label" :help="bare ? undefined : field.help" :error="error">
+    <div class="pair">
+      <ElInput
+        :id="id"
+        v-model="text"
+        class="num"
+        autocomplete="off"
+        :placeholder="bare ? '' : (empty ?? 'not known')"
+        :aria-label="label"
+        :aria-invalid="error !== ''"
+        :data-dirty="dirty"
+        :validate-event="false"
+        @input="typed"
+        @change="take"
+        @blur="waiting || take()"
+        @keydown.enter.prevent="take"
+        @keydown.esc="cancel"
+      />
+      <ElButton
+        v-if="figure && !bare"
+        class="origin"
+        :class="{ noted: figure.note }"
+        :aria-expanded="more"
+        :aria-label="`Origin, date and note of ${label}: ${figure.origin}`"
+        :title="[ORIGIN_WORDS[figure.origin], figure.date, figure.note].filter(Boolean).join(', ')"
+        @click="more = !more"
+      >
+        {{ figure.origin }}
+      </ElButton>
+    </div>
+    <div v-if="more && figure" class="asides">
+      <ChoiceSelect :value="figure.origin" :options="origins" :label="`Origin of ${label}`" @change="setOrigin" />
+      <LazyElDatePicker
+        :model-value="figure.date?.slice(0, 10)"
+        value-format="YYYY-MM-DD"
+        placeholder="Date"
+        :aria-label="`Date of ${label}`"
+        :validate-event="false"
+        @update:model-value="setMore('date', $event)"
+      />
+      <DraftInput
+        :value="figure.note"
+        placeholder="Note"
+        maxlength="4000"
+        :aria-label="`Note on ${label}`"
+        @change="setMore('note', $event)"
+      />
+    </div>
+    <p v-if="question" class="tone-needs small below" data-test="question">{{ question }}</p>
+    <p v-if="waiting && !error" class="tone-needs small below" data-test="draft">
+      Typed earlier and not taken yet: Enter takes it, Esc drops it.
+    </p>
+  </FieldItem>
+</template>
+
+<style scoped>
+.figure {
+  min-width: 0;
+}
+.pair {
+  display: flex;
+  width: 100%;
+}
+.origin {
+  flex: none;
+  width: 82px;
+  margin-left: -1px;
+  padding: 0;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+.noted {
+  color: var(--accent);
+  font-weight: 700;
+}
+.asides {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px;
+  width: 100%;
+  margin-top: 4px;
+}
+.asides > :last-child {
+  grid-column: 1 / -1;
+}
+.asides :deep(.el-date-editor) {
+  width: 100%;
+}
+.below {
+  width: 100%;
+  margin: 2px 0 0;
+  line-height: 1.3;
+}
+</style>

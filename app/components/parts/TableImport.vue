@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { ORIGIN_CHOICES } from '~/composables/choices'
+import { computed, ref } from 'vue'
+import { headerOf } from '#core/formats/parts-csv.ts'
+import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
+import { useTableImport } from '~/composables/table-import'
+import { csvText } from '#core/formats/csv-text.ts'
+import { download } from '~/composables/project-files'
+
+/** A pasted or opened table before it is taken: which column is what, what will be taken, what not and why. */
+const emit = defineEmits<{ done: [] }>()
+const { table, kind, origin, update, mapping, columns, taken, changes, choose, take, close } = useTableImport()
+const trouble = ref('')
+/** What a column of the table may be; dates, doubts and notes stand in a group of their own. */
+const meanings = computed(() => [
+  { value: '', label: 'left out' },
+  ...columns.value.map((column) => ({ value: column.id, label: headerOf(column), ...(column.aside ? { group: 'Beside a figure' } : {}) })),
+])
+const sample = (index: number) => table.value?.rows.find((row) => row[index])?.[index] ?? ''
+const left = computed(() => mapping.value.filter((one) => one === null).length)
+function map(index: number, chosen: string) {
+  const value = chosen || null
+  // a column of the part is filled from one place only
+  mapping.value = mapping.value.map((one, at) => (at === index ? value : one === value ? null : one))
+}
+function go() {
+  trouble.value = take()
+  if (!trouble.value) emit('done')
+}
+function cancel() {
+  close()
+  emit('done')
+}
+/** The rejected rows as they came, with the reasons, to mend and bring again. */
+function saveRejected() {
+  const { header, rows } = table.value!
+  const lines = taken.value!.rejected.map(({ row, reasons }) => [...(rows[row - 2] ?? []), reasons.join('; ')])
+  download('rejected-rows.csv', csvText([...header, 'Reason'], lines, ';'), 'text/csv')
+}
+</script>
+
+<template>
+  <section v-if="table" class="import" aria-label="Bring in a table">
+    <h2>Bring in {{ table.rows.length }} {{ table.rows.length === 1 ? 'row' : 'rows' }}</h2>
+    <p class="num answer" role="status" data-test="import-answer">
+      <strong>{{ taken!.parts.length }} will be taken</strong
+      ><template v-if="changes > 0">, {{ changes }} of them as changes of parts that are here</template
+      ><template v-if="taken!.rejected.length > 0"
+        >; <span class="tone-blocked">{{ taken!.rejected.length }} will not</span></template
+      >.
+    </p>
+    <div class="choices">
+      <FieldItem label="They are"
+        ><ChoiceSelect
+          label="Kind of part"
+          :value="kind"
+          :options="PART_KIND_NAMES.map((one) => ({ value: one, label: PART_KINDS[one].many }))"
+          @change="choose($event as PartKind)"
+      /></FieldItem>
+      <FieldItem label="Their figures are"
+        ><ChoiceSelect :value="origin" :options="ORIGIN_CHOICES" label="Their figures are" @change="origin = $event"
+      /></FieldItem>
+      <ElCheckbox v-model="update" :validate-event="false">change parts that have the same name, maker and number</ElCheckbox>
+      <span class="buttons">
+        <ElButton type="primary" :disabled="taken!.parts.length === 0" data-test="import-take" @click="go">
+          Take {{ taken!.parts.length }}
+        </ElButton>
+        <ElButton @click="cancel">Cancel</ElButton>
+      </span>
+    </div>
+    <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+    <section v-if="taken!.rejected.length > 0">
+      <h3>Not taken: nothing of these rows</h3>
+      <ul data-test="rejected">
+        <li v-for="one in taken!.rejected" :key="one.row">
+          <span class="num">Row {{ one.row }}</span
+          >{{ one.name ? `, ${one.name}` : '' }}: {{ one.reasons.join('; ') }}.
+        </li>
+      </ul>
+      <ElButton @click="saveRejected">Save these rows with their reasons</ElButton>
+    </section>
+    <section v-if="taken!.doubted.length > 0">
+      <h3>Taken, but look at these</h3>
+      <ul>
+        <li v-for="one in taken!.doubted" :key="one.row">
+          <span class="num">Row {{ one.row }}</span
+          >, {{ one.name }}: {{ one.reasons.join(' ') }}
+        </li>
+      </ul>
+    </section>
+    <h3>Which column is what{{ left > 0 ? `: ${left} left out` : '' }}</h3>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th scope="col">In the table</th>
+          <th scope="col">First value</th>
+          <th scope="col">Is</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(name, index) in table.header" :key="index">
+          <th scope="row">{{ name || `column ${index + 1}` }}</th>
+          <td class="num">{{ sample(index).slice(0, 40) }}</td>
+          <td>
+            <ChoiceSelect
+              :value="mapping[index] ?? ''"
+              :options="meanings"
+              :label="`What ${name || `column ${index + 1}`} is`"
+              @change="map(index, $event)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.answer {
+  margin: 4px 0 8px;
+  font-size: 16px;
+}
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: end;
+  margin-bottom: 10px;
+}
+.choices > .el-form-item {
+  font-size: 13px;
+}
+.check {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+}
+.buttons {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+}
+h3 {
+  margin: 12px 0 2px;
+}
+ul {
+  margin: 0 0 8px;
+  padding-left: 18px;
+}
+table {
+  max-width: 760px;
+}
+th[scope='row'] {
+  font-weight: 400;
+  text-align: left;
+}
+</style>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Input, ReportFigure } from '#core/report/figure/figure.ts'
+import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { useProjectStore } from '~/stores/project'
+import { boundWord } from '#core/report/figure/words.ts'
+import { LazyTable } from '~/composables/lazy-table'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Any figure: its formula with the numbers put in, and where each number comes from. */
+const store = useProjectStore()
+const { openFigureId, report, stock, isStock, units, goTo } = useWorkbench()
+
+const figure = computed(() => (openFigureId.value ? report.value?.figures[openFigureId.value] : undefined))
+const before = computed(() => (openFigureId.value ? stock.value?.figures[openFigureId.value] : undefined))
+const formula = computed(() => figure.value?.method)
+const open = computed({
+  get: () => figure.value !== undefined,
+  set: (value) => {
+    if (!value) openFigureId.value = undefined
+  },
+})
+const show = (one: ReportFigure) =>
+  one.dimension === 'money'
+    ? formatMoney(one.value, store.project!.preferences.currency)
+    : formatQuantity(one.value, one.dimension, units.value, one.dimension === 'temperatureRise' ? { signed: true } : {})
+const inputColumns = [
+  { id: 'figure', label: 'Figure', least: 220 },
+  { id: 'value', label: 'Value', number: true, least: 120 },
+]
+const showInput = (input: Input) =>
+  `${formatQuantity(input.value, input.dimension, units.value)}${input.u === undefined ? '' : ` ± ${formatQuantity(input.u, input.dimension, units.value, { decimals: 2 })}`}`
+const origin = (input: Input) =>
+  input.assumed
+    ? 'assumed; enter your own'
+    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.date?.slice(0, 10)]
+        .filter(Boolean)
+        .join(', ')
+</script>
+
+<template>
+  <ElDrawer
+    v-model="open"
+    :modal="false"
+    :lock-scroll="false"
+    modal-penetrable
+    size="min(420px, 100vw)"
+    :title="figure?.label ?? ''"
+    class="working"
+  >
+    <template v-if="figure && formula">
+      <p class="answer num">
+        <strong>{{ boundWord(figure) }}{{ show(figure) }}</strong>
+        <span v-if="figure.u !== undefined" class="soft">
+          ± {{ formatQuantity(figure.u, 'length', units, { decimals: 2 }) }} standard uncertainty</span
+        >
+        <span v-if="!isStock && before" class="soft block">car as it stands: {{ boundWord(before) }}{{ show(before) }}</span>
+      </p>
+      <template v-if="figure.missing.length > 0">
+        <h3>Not known yet</h3>
+        <ToFindOut :missing="figure.missing" />
+      </template>
+      <h3>{{ formula.name }}</h3>
+      <p class="formula num">
+        {{ formula.text }}
+        <span v-if="figure.filled" class="block">= {{ figure.filled }}</span>
+      </p>
+      <p v-if="figure.filled" class="soft small">Numbers in mm, N, MPa, kg and g.</p>
+      <p v-for="note in figure.notes" :key="note" class="small">{{ note }}</p>
+      <h3>What went in</h3>
+      <LazyTable :rows="figure.inputs" :columns="inputColumns">
+        <template #figure="{ row }">
+          <ElButton link type="primary" @click="goTo(row.at)">{{ row.label }}</ElButton>
+          <span v-if="row.symbol" class="soft symbol">{{ row.symbol }}</span>
+          <span class="soft small block" :class="{ assumed: row.assumed }">{{ origin(row) }}</span>
+        </template>
+        <template #value="{ row }">{{ row.value === undefined ? 'not known' : `${boundWord(row)}${showInput(row)}` }}</template>
+      </LazyTable>
+      <p class="soft small">Source: {{ formula.source }}.</p>
+    </template>
+  </ElDrawer>
+</template>
+
+<style scoped>
+.answer {
+  margin-top: -8px;
+  font-size: 15px;
+}
+.answer strong {
+  font-size: 24px;
+}
+.block {
+  display: block;
+}
+.symbol {
+  margin-left: 6px;
+}
+.formula {
+  padding: 8px 10px;
+  background: var(--sheet-2);
+  font-size: 15px;
+  overflow-wrap: anywhere;
+}
+.assumed {
+  font-style: italic;
+}
+h3 {
+  margin: 14px 0 4px;
+}
+</style>
+
+<style>
+/* the drawer leaves the ledger in sight */
+@media (min-width: 1001px) {
+  .el-drawer.working {
+    height: calc(100% - 94px);
+    border: 1px solid var(--line);
+    box-shadow: none;
+  }
+}
+.el-drawer.working .el-drawer__header {
+  margin-bottom: 8px;
+  color: var(--ink);
+  font-weight: 640;
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { PART_KINDS } from '#core/model/part-kinds.ts'
+import { AXLES, type Axle, type AxleSlot, type Part } from '#core/model/project.ts'
+import { slotFor } from '#core/edit/take-bundle.ts'
+import { formatMoney } from '#core/quantity/format.ts'
+import { useCandidates } from '~/composables/candidates'
+import { useChoosePart } from '~/composables/choose-part'
+import { useProjectStore } from '~/stores/project'
+
+/** Every part that goes somewhere, to search, to drag into its place or to put there by its buttons. */
+const store = useProjectStore()
+const { of } = useCandidates()
+const { dragged, put } = useChoosePart()
+const search = ref('')
+const MOST = 80
+const found = computed(() => {
+  const words = search.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
+  return store.project!.parts.flatMap((part) => {
+    const place = slotFor(part.kind)
+    const text = [part.name, part.maker, part.number, part.provenance, PART_KINDS[part.kind].one].join(' ').toLowerCase()
+    return place && words.every((word) => text.includes(word)) ? [{ part, place }] : []
+  })
+})
+const costs = (part: Part) =>
+  part.owned ? 'have it' : part.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price'
+const verdict = (axle: Axle, slot: AxleSlot, part: Part) => of(axle, slot, part.id)?.worst
+function start(event: DragEvent, part: Part) {
+  dragged.value = part
+  event.dataTransfer?.setData('text/plain', part.name)
+  if (event.dataTransfer) event.dataTransfer.effectAllowed = 'copy'
+}
+</script>
+
+<template>
+  <section class="shelf" aria-label="Parts to choose from">
+    <ElInput
+      v-model="search"
+      type="search"
+      placeholder="Search name, maker, number, kind"
+      aria-label="Search the parts"
+      :validate-event="false"
+    />
+    <p class="soft small">Drag a part to its place, or press where it goes.</p>
+    <ul data-test="shelf">
+      <li
+        v-for="{ part, place } in found.slice(0, MOST)"
+        :key="part.id"
+        draggable="true"
+        :data-part="part.id"
+        @dragstart="start($event, part)"
+        @dragend="dragged = undefined"
+      >
+        <Icon name="tabler:grip-vertical" size="16" class="grip" />
+        <span class="what"
+          >{{ part.name }} <span class="soft small">{{ PART_KINDS[part.kind].one }}, {{ costs(part) }}</span></span
+        >
+        <template v-if="place.of === 'axle'">
+          <ElButton
+            v-for="axle in AXLES"
+            :key="axle"
+            text
+            :aria-label="`${part.name} to the ${axle}`"
+            :title="of(axle, place.slot, part.id)?.why"
+            @click="put({ axle, slot: place.slot }, part.id)"
+          >
+            <VerdictMark v-if="verdict(axle, place.slot, part)" :verdict="verdict(axle, place.slot, part)!" :size="13" /> {{ axle }}
+          </ElButton>
+        </template>
+        <ElButton v-else text :aria-label="`${part.name} into the hydraulics`" @click="put({ slot: place.slot }, part.id)"> in </ElButton>
+      </li>
+    </ul>
+    <p v-if="found.length === 0" class="soft">No part has all of “{{ search }}”.</p>
+    <p v-else-if="found.length > MOST" class="soft small">{{ found.length - MOST }} more: search narrows them.</p>
+  </section>
+</template>
+
+<style scoped>
+.shelf {
+  min-height: 0;
+  overflow: auto;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 2px 0;
+  border-bottom: 1px solid var(--hair);
+  cursor: grab;
+}
+.what {
+  flex: 1;
+  min-width: 0;
+}
+.grip {
+  flex: none;
+  color: var(--accent);
+}
+li .el-button {
+  gap: 4px;
+  min-height: 30px;
+  padding: 2px 6px;
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import { download } from '~/composables/project-files'
+import { restoreCopy } from '~/storage/projects'
+import { useProjectStore } from '~/stores/project'
+
+const props = defineProps<{ id: string }>()
+const store = useProjectStore()
+const router = useRouter()
+
+async function restore() {
+  if (await restoreCopy(props.id)) {
+    await store.close()
+    await store.open(props.id)
+  }
+}
+</script>
+
+<template>
+  <main class="broken">
+    <h1>This project cannot be read</h1>
+    <p>What is stored in this browser does not hold together. It is left as it is; nothing was overwritten.</p>
+    <ul>
+      <li v-for="(problem, index) in store.problems" :key="index">
+        <strong>{{ problem.place }}</strong> {{ problem.message }}
+      </li>
+    </ul>
+    <p class="ways">
+      <ElButton v-if="store.hasCopy" type="primary" @click="restore">Go back to the save before</ElButton>
+      <ElButton v-if="store.raw" @click="download('broken-project.json', store.raw)"> Save what is stored as a file </ElButton>
+      <ElButton @click="router.push('/')">All projects</ElButton>
+    </p>
+  </main>
+</template>
+
+<style scoped>
+.broken {
+  max-width: 720px;
+  margin: 60px auto;
+  padding: 0 20px;
+}
+.broken h1 {
+  margin-bottom: 12px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
+import type { StepState } from '#core/report/report.ts'
+
+const { step, report, link } = useWorkbench()
+
+function stateOf(id: StepName): StepState | undefined {
+  const steps = report.value?.steps
+  return steps && id in steps ? steps[id as keyof typeof steps] : undefined
+}
+function words(state: StepState | undefined): string {
+  switch (state?.state) {
+    case 'open':
+      return state.count === 1 ? '1 open' : `${state.count} open`
+    case 'settled':
+      return 'settled'
+    case 'blocked':
+      return 'blocked'
+    default:
+      return 'nothing yet'
+  }
+}
+</script>
+
+<template>
+  <nav class="card" aria-label="Job card">
+    <ol>
+      <li v-for="one in STEPS" :key="one.id" :class="{ later: !one.built }">
+        <NuxtLink
+          v-if="one.built"
+          :to="link(one.id)"
+          class="step"
+          :class="{ here: step === one.id }"
+          :aria-current="step === one.id ? 'step' : undefined"
+        >
+          <span class="n num">{{ one.number }}</span>
+          <span class="label">{{ one.label }}</span>
+          <span class="state small" :class="`s-${stateOf(one.id)?.state ?? 'nothing'}`"
+            ><i aria-hidden="true" /> {{ words(stateOf(one.id)) }}</span
+          >
+        </NuxtLink>
+        <span v-else class="step">
+          <span class="n num">{{ one.number }}</span>
+          <span class="label">{{ one.label }}</span>
+          <span class="state small">not built yet</span>
+        </span>
+      </li>
+    </ol>
+  </nav>
+</template>
+
+<style scoped>
+.card {
+  padding: 6px 0;
+  overflow: auto;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.step {
+  display: grid;
+  grid-template-columns: 24px 1fr;
+  column-gap: 8px;
+  padding: 6px 10px 6px 12px;
+  color: var(--ink);
+  text-decoration: none;
+  border-left: 3px solid transparent;
+}
+a.step:hover {
+  background: var(--sheet-2);
+}
+.step.here {
+  border-left-color: var(--ink);
+  background: var(--sheet);
+}
+.here .label {
+  font-weight: 680;
+}
+.n {
+  grid-row: span 2;
+  color: var(--ink-soft);
+  font-size: 18px;
+  line-height: 1.15;
+  text-align: right;
+}
+.state {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+.later .label {
+  color: var(--ink-soft);
+}
+/* shapes: empty ring, half, full, square */
+i {
+  display: inline-block;
+  width: 9px;
+  height: 9px;
+  margin-right: 2px;
+  border: 1.5px solid currentColor;
+  border-radius: 50%;
+}
+.s-open {
+  color: var(--unknown);
+}
+.s-open i {
+  background: linear-gradient(90deg, currentColor 50%, transparent 50%);
+}
+.s-settled {
+  color: var(--fits);
+}
+.s-settled i {
+  background: currentColor;
+}
+.s-blocked {
+  color: var(--blocked);
+}
+.s-blocked i {
+  border-radius: 0;
+  background: currentColor;
+}
+@media (max-width: 760px) {
+  .card {
+    padding: 0 6px;
+    border-bottom: 1px solid var(--hair);
+  }
+  ol {
+    display: flex;
+    gap: 2px;
+  }
+  .later {
+    display: none;
+  }
+  .step {
+    grid-template-columns: auto;
+    padding: 4px 8px 6px;
+    border-left: 0;
+    border-bottom: 3px solid transparent;
+  }
+  .step.here {
+    border-bottom-color: var(--ink);
+  }
+  .n {
+    display: none;
+  }
+  .state {
+    white-space: nowrap;
+  }
+}
+</style>

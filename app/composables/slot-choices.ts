@@ -1,0 +1,55 @@
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type Slot, type SlotPlace } from '#core/model/project.ts'
+import type { FindingVerdict } from '#core/report/figure/finding.ts'
+import { useProjectStore } from '../stores/project.ts'
+import { useCandidates } from './candidates.ts'
+import { useWorkbench } from './workbench.ts'
+
+/** What stands in a slot as a choice: '' as it stands or unknown, '-' none, else a part's id. */
+export const slotValue = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
+
+const GROUPS: Readonly<Record<FindingVerdict | 'open', string>> = {
+  fits: 'Fits',
+  check: 'To be seen on the car',
+  needs: 'Needs something',
+  unknown: 'Cannot say',
+  blocked: 'Does not go',
+  open: 'Parts',
+}
+
+/** What can be put into a slot: what is fitted first, then what fits best, each with its verdict and what it costs more. */
+export function useSlotChoices() {
+  const store = useProjectStore()
+  const { setup, isStock } = useWorkbench()
+  const { of, words } = useCandidates()
+
+  const partNamed = (slot: Slot): string =>
+    slot === null ? 'none' : (store.project!.parts.find((part) => part.id === slot)?.name ?? 'not known')
+  const inSlot = (where: typeof setup.value, place: SlotPlace): Slot =>
+    place.axle ? where?.[place.axle][place.slot] : where?.hydraulics[place.slot]
+
+  function choices(place: SlotPlace) {
+    const spec = place.axle ? AXLE_SLOTS[place.slot] : HYDRAULIC_SLOTS[place.slot]
+    const column = place.axle ?? 'hydraulics'
+    const stock = inSlot(store.project!.setups[0], place)
+    const chosen = inSlot(setup.value, place)
+    const known = (part: Part) => of(column, place.slot, part.id)
+    const parts = store
+      .project!.parts.filter((part) => (spec.kinds as readonly string[]).includes(part.kind))
+      .map((part) => ({ part, candidate: known(part) }))
+      .sort((a, b) => (a.candidate?.rank ?? 0) - (b.candidate?.rank ?? 0))
+    return [
+      { value: '', label: isStock.value ? 'not known' : `${partNamed(stock)} (as it stands)`, group: 'Now' },
+      ...(spec.nothing ? [{ value: '-', label: 'none', group: 'Now' }] : []),
+      ...parts.filter(({ part }) => part.id === chosen).map(({ part }) => ({ value: part.id, label: part.name, group: 'Now' })),
+      ...parts
+        .filter(({ part }) => part.id !== chosen)
+        .map(({ part, candidate }) => ({
+          value: part.id,
+          label: part.name,
+          group: GROUPS[candidate?.worst ?? 'open'],
+          ...(candidate ? { verdict: candidate.worst, detail: words(column, place.slot, part.id) } : {}),
+        })),
+    ]
+  }
+  return { choices, of }
+}

@@ -1,0 +1,56 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { bisect } from './bisect.ts'
+import { leastSquares } from './least-squares.ts'
+import { quantile } from './quantile.ts'
+
+const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+
+test('halving ends on the good side, whichever way round, and as near as asked', () => {
+  fc.assert(
+    fc.property(number(-50, 50), number(0.1, 40), number(0.1, 40), (turn, below, above) => {
+      const up = bisect(turn - below, turn + above, 1e-9, (x) => x >= turn)
+      expect(up).toBeGreaterThanOrEqual(turn)
+      expect(up - turn).toBeLessThan(1e-8)
+      const down = bisect(turn + above, turn - below, 1e-9, (x) => x <= turn)
+      expect(down).toBeLessThanOrEqual(turn)
+      expect(turn - down).toBeLessThan(1e-8)
+    }),
+  )
+})
+
+test('points on a line give back the line; a column that tells nothing gives none', () => {
+  fc.assert(
+    fc.property(number(-5, 5), number(-5, 5), fc.uniqueArray(fc.integer({ min: -20, max: 20 }), { minLength: 3 }), (slope, rise, xs) => {
+      const found = leastSquares(
+        [(x) => x, () => 1],
+        xs.map((x) => [x, slope * x + rise] as const),
+      )!
+      expect(found.values[0]).toBeCloseTo(slope, 8)
+      expect(found.values[1]).toBeCloseTo(rise, 8)
+    }),
+  )
+  expect(
+    leastSquares(
+      [(x) => x, (x) => 2 * x],
+      [
+        [1, 1],
+        [2, 2],
+        [3, 3],
+      ],
+    ),
+  ).toBeUndefined()
+  expect(leastSquares([(x) => x, () => 1], [[1, 1]])).toBeUndefined()
+})
+
+test('a quantile lies within the values and rises with its share', () => {
+  fc.assert(
+    fc.property(fc.array(number(-9, 9), { minLength: 1, maxLength: 40 }), number(0, 1), number(0, 1), (values, p, q) => {
+      const sorted = Float64Array.from(values).sort()
+      const [low, high] = [quantile(sorted, Math.min(p, q)), quantile(sorted, Math.max(p, q))]
+      expect(low).toBeLessThanOrEqual(high)
+      expect(low).toBeGreaterThanOrEqual(sorted[0]!)
+      expect(high).toBeLessThanOrEqual(sorted[sorted.length - 1]!)
+    }),
+  )
+})

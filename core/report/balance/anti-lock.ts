@@ -1,0 +1,105 @@
+import { LIMITS } from '../../fit/limits.ts'
+import { chain, type Chain } from '../../hydraulics/chain.ts'
+import type { BrakeSystem } from '../../hydraulics/system.ts'
+import { AXLES } from '../../model/project.ts'
+import { notKnown } from '../../model/question.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { carFigure, type CarFigure } from '../figure/entry.ts'
+import type { Context } from '../figure/read.ts'
+import type { Finding } from '../figure/finding.ts'
+import type { ReportFigure } from '../figure/figure.ts'
+
+interface BesideStock {
+  stage: Chain | undefined
+  pedalForceN: number | undefined
+  stock: BrakeSystem | undefined
+}
+
+/** How far the bias at the road lies from that of the car as it stands, the foot pressing alike. */
+export const AGAINST_STOCK: CarFigure<'bias.againstStock', BesideStock> = carFigure('bias.againstStock', {
+  label: 'Bias against the car as it stands',
+  dimension: 'share',
+  formula: { id: 'bias-difference', name: 'Bias against the car as it stands', text: 'b − b_0', source: 'At the same pedal force' },
+  read(work, { stage, pedalForceN, stock }) {
+    const at = { kind: 'figure', figureId: 'bias.road' } as const
+    const now = stage?.bias.road
+    const before = stock && pedalForceN !== undefined ? chain(stock, pedalForceN).bias.road : undefined
+    if (now !== undefined) work.set(now, { symbol: 'b', label: 'Bias at the road', dimension: 'share', at })
+    else work.ask('Bias at the road', at)
+    if (before !== undefined)
+      work.set(before, { symbol: 'b_0', label: 'The same on the car as it stands, at this pedal force', dimension: 'share', at })
+    else work.ask('Bias of the car as it stands', at)
+    return { now, before }
+  },
+  value: ({ now, before }) => now - before,
+})
+
+/**
+ * What anti-lock asks of a setup: rings for the sensors, and a bias at the road near that of the car as it
+ * stands at the same pedal force, because the control unit was set up for it.
+ */
+export function antiLock(
+  context: Context,
+  stage: Chain | undefined,
+  pedalForceN: number | undefined,
+  stock: BrakeSystem | undefined,
+): { figure: ReportFigure; finding: Finding | undefined } {
+  const { project, resolved } = context
+  const { figure } = AGAINST_STOCK.of({ stage, pedalForceN, stock })
+  const { value } = figure
+  const { abs } = project.car
+  if (abs === 'none') return { figure, finding: undefined }
+  const base = { rule: 'abs', figureId: 'bias.againstStock' } as const
+  if (abs === undefined) {
+    const missing = [{ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } as const }]
+    return {
+      figure,
+      finding: { ...base, verdict: 'unknown', missing, sentence: `Cannot say: ${notKnown(missing)}.` },
+    }
+  }
+  const missing = [...figure.missing]
+  for (const axle of AXLES) {
+    const where = project.car[axle].absRing
+    const rotor = resolved[axle].rotor
+    if (where === undefined) missing.push({ what: `Where the wheel-speed ring sits, ${axle}`, at: { kind: 'car', axle, field: 'absRing' } })
+    if (where !== 'rotor' || !rotor) continue
+    if (rotor.absRing === 'no')
+      return {
+        figure,
+        finding: {
+          ...base,
+          verdict: 'blocked',
+          missing: [],
+          sentence: `${rotor.name} has no ring for the wheel-speed sensor: anti-lock would be lost.`,
+        },
+      }
+    if (rotor.absRing === undefined)
+      missing.push({ what: `Ring for the wheel-speed sensor of ${rotor.name}`, at: { kind: 'part', partId: rotor.id, field: 'absRing' } })
+  }
+  if (missing.length > 0 || value === undefined)
+    return {
+      figure,
+      finding: {
+        ...base,
+        verdict: 'unknown',
+        missing,
+        sentence: `Cannot say what anti-lock makes of it: ${notKnown(missing)}.`,
+      },
+    }
+  const limit = project.preferences.limits?.absPoints ?? LIMITS.absPoints.value
+  const points = `${formatQuantity(Math.abs(value) * 100, 'number')} points ${value < 0 ? 'more to the rear' : 'more to the front'}`
+  if (Math.abs(value) <= limit + 1e-9)
+    return {
+      figure,
+      finding: { ...base, verdict: 'fits', missing: [], sentence: `Rings kept; the bias is ${points} than stock at the same pedal force.` },
+    }
+  return {
+    figure,
+    finding: {
+      ...base,
+      verdict: 'check',
+      missing: [],
+      sentence: `The bias is ${points} than stock at the same pedal force; the control unit was set up for stock. Have its tolerance confirmed by a qualified technician.`,
+    },
+  }
+}

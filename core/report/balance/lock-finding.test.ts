@@ -1,0 +1,107 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { DEMO_PROJECT } from '../../demo/project.ts'
+import type { Project } from '../../model/project.ts'
+import { figure } from '../../quantity/figure.ts'
+import { evaluate } from '../evaluate.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
+
+const demo = (change: (project: Project) => void): Project => {
+  const copy = structuredClone(DEMO_PROJECT)
+  change(copy)
+  return copy
+}
+const set = (project: Project, id: string, fields: Record<string, unknown>) =>
+  Object.assign(
+    project.parts.find((one) => one.id === id)!,
+    fields,
+  )
+const order = (project: Project) => evaluate(project, 'as-it-stands').findings.find((one) => one.rule === 'lock-order')!
+const rank = (project: Project) => VERDICT_RANK[order(project).verdict]
+const share = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true })
+
+describe('more at the rear never makes the order better', () => {
+  test.each<[string, (project: Project, of: number) => void, number, number]>([
+    ['friction of the rear pads', (project, mu) => set(project, 'stock-rear-pad', { friction: figure(mu) }), 0.2, 0.7],
+    ['diameter of the rear pistons', (project, mm) => set(project, 'stock-rear-caliper', { pistonsMm: [figure(mm)] }), 20, 45],
+    ['knee of the rear valve', (project, mpa) => set(project, 'stock-valve', { kneeMpa: figure(mpa) }), 0.5, 8],
+    ['slope of the rear valve', (project, slope) => set(project, 'stock-valve', { slope: figure(slope) }), 0, 0.95],
+  ])('%s', (_, change, low, high) => {
+    fc.assert(
+      fc.property(share(low, high), share(low, high), (a, b) => {
+        const [less, more] = [a, b].sort((x, y) => x - y)
+        expect(rank(demo((one) => change(one, more!)))).toBeGreaterThanOrEqual(rank(demo((one) => change(one, less!))))
+      }),
+      { numRuns: 25 },
+    )
+  })
+})
+
+describe('what the finding says', () => {
+  const rear = (mm: number, more: (project: Project) => void = () => {}) =>
+    demo((project) => {
+      set(project, 'stock-rear-caliper', { pistonsMm: [figure(mm)] })
+      more(project)
+    })
+  test('a rear that turns first names where, and that the car can spin', () => {
+    expect(order(rear(42))).toMatchObject({
+      verdict: 'blocked',
+      sentence: expect.stringMatching(/^Rear locks first .*can spin under braking\.$/),
+    })
+  })
+  test('in competition alone it is a warning', () => {
+    expect(order(rear(42, (project) => (project.car.use = 'competition'))).verdict).toBe('check')
+  })
+  test('with electronic distribution the base split must be known against stock, and near it', () => {
+    const kept = (setupId: string, more: (project: Project) => void = () => {}) => {
+      const project = demo((one) => {
+        one.car.abs = 'absAndDistribution'
+        more(one)
+      })
+      return evaluate(project, setupId).findings.find((one) => one.rule === 'lock-order')!
+    }
+    expect(kept('as-it-stands').verdict).toBe('fits')
+    // nobody knows what the car brakes with as it stands, though the setup is known
+    const unknown = kept('balanced', (project) =>
+      Reflect.deleteProperty(
+        project.parts.find((one) => one.id === 'stock-front-pad')!,
+        'friction',
+      ),
+    )
+    expect(unknown).toMatchObject({
+      verdict: 'unknown',
+      sentence: expect.stringMatching(/how far the base split is from stock is not known/),
+    })
+    expect(unknown.missing.length).toBeGreaterThan(0)
+  })
+  test('shoes that bite more are thought of like pads that do', () => {
+    // more and more fluid for the drum: fine, then only with these shoes, then not at all
+    const verdicts = Array.from({ length: 30 }, (_, i) =>
+      order(
+        demo((project) => {
+          const drum = project.parts.find((one) => one.kind === 'drum')!
+          project.setups[0].rear.caliper = drum.id
+          set(project, drum.id, { cylinderBoreMm: figure(12 + i * 0.3) })
+          project.setups[0].hydraulics.valve = null
+        }),
+      ),
+    )
+    const kinds = [...new Set(verdicts.map((one) => one.verdict))]
+    expect(kinds).toEqual(['fits', 'check', 'blocked'])
+    expect(verdicts.find((one) => one.verdict === 'check')!.sentence).toMatch(/rear shoes that bite 10 % more would turn it/)
+  })
+  test('a height of the centre of gravity that nobody knows leaves it unknown, never right', () => {
+    const unknown = order(demo((project) => delete project.car.cgHeightMm))
+    expect(unknown).toMatchObject({ verdict: 'unknown', missing: [{ at: { kind: 'car', field: 'cgHeightMm' } }] })
+  })
+  test('the turn moves to the rear as the load leaves it: a higher centre of gravity is never better', () => {
+    const high = (mm: number) => demo((project) => (project.car.cgHeightMm = figure(mm)))
+    fc.assert(
+      fc.property(share(400, 700), share(0, 150), (mm, more) => {
+        const turn = (project: Project) => evaluate(project, 'as-it-stands').figures['balance.critical'].value ?? Infinity
+        expect(turn(high(mm + more))).toBeLessThanOrEqual(turn(high(mm)) + 1e-6)
+      }),
+      { numRuns: 25 },
+    )
+  })
+})

@@ -1,0 +1,176 @@
+import type { Mass } from '../../balance/adhesion.ts'
+import { bestWithoutLock } from '../../balance/limits.ts'
+import { frontFirstUntil, lockOrder, ORDER_FROM_G, type LockOrder } from '../../balance/lock-order.ts'
+import { LIMITS } from '../../fit/limits.ts'
+import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { Context } from '../figure/read.ts'
+import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
+import type { Finding, FindingVerdict } from '../figure/finding.ts'
+import type { Missing, ReportFigure } from '../figure/figure.ts'
+
+/** On the road the front must lock first up to here, g (UN Regulation No. 13-H, Annex 5). */
+export const FRONT_FIRST_TO_G = 0.8
+/** So much more rear friction must not turn the order: pads differ by that from set to set. */
+const MORE_REAR_FRICTION = 1.1
+/** A system whose rear linings bite so much more; what a drum's shoes make of friction rises at least as fast as the friction. */
+export const bitingRear = (system: BrakeSystem): BrakeSystem => ({ ...system, rear: biting(system.rear, MORE_REAR_FRICTION) })
+const biting = (brake: AxleBrake, times: number): AxleBrake =>
+  brake.kind === 'disc' ? { ...brake, mu: brake.mu * times } : { ...brake, brakeFactor: brake.brakeFactor * times }
+/** The order is exact to more than anybody reads, g. */
+const SAME_G = 1e-6
+
+/** Up to where the front must lock first: 0.80 g, or the best the dry tyre gives if that is more. */
+export function frontFirstToG(context: Context, system: BrakeSystem, mass: Mass): number {
+  const best = bestWithoutLock(system, mass, frictionOf(context.project, 'dry').value)
+  return Math.max(FRONT_FIRST_TO_G, best?.decelG ?? 0)
+}
+
+const show = (decelG: number) => formatQuantity(decelG, 'deceleration')
+
+/** "Rear locks first from 0.28 to 0.61 g and above 1.10 g." in words, without the full stop. */
+export function rearFirstWords({ kind, rearFirst, upToG }: LockOrder): string {
+  if (kind === 'frontAlways') return `Front locks first at every deceleration looked at, up to ${show(upToG)}`
+  if (kind === 'rearAlways') return 'Rear locks first at every deceleration'
+  const spans = rearFirst.map(({ fromG, toG }) =>
+    toG >= upToG - SAME_G
+      ? `above ${show(fromG)}`
+      : fromG <= ORDER_FROM_G
+        ? `below ${show(toG)}`
+        : `from ${formatQuantity(fromG, 'deceleration', undefined, { bare: true })} to ${show(toG)}`,
+  )
+  return `Rear locks first ${spans.join(' and ')}`
+}
+
+/** What electronic rear distribution makes of the order, where it is kept: the control unit holds the rear back. */
+function keptDistribution({ project }: Context, againstStock: ReportFigure): Pick<Finding, 'verdict' | 'sentence' | 'missing'> {
+  if (againstStock.value === undefined)
+    return {
+      verdict: 'unknown',
+      missing: againstStock.missing,
+      sentence: 'Electronic rear distribution is kept; how far the base split is from stock is not known.',
+    }
+  return -againstStock.value > (project.preferences.limits?.absPoints ?? LIMITS.absPoints.value)
+    ? {
+        verdict: 'check',
+        missing: [],
+        sentence:
+          'Electronic rear distribution is kept, but the base split goes more than the allowed points to the rear: have it confirmed.',
+      }
+    : {
+        verdict: 'fits',
+        missing: [],
+        sentence: 'Electronic rear distribution is kept and holds the rear back; the base split is near stock.',
+      }
+}
+
+/**
+ * What the order of one case is worth. Rear-first below the limit blocks on the road, and is to be checked in competition;
+ * so is the own case, and one with engine drag or downforce in it: the criterion knows the driver alone and laden, engine
+ * disconnected. With electronic distribution kept the order is the control unit's, and the verdict that of the base split.
+ */
+export function caseVerdict(
+  context: Context,
+  order: LockOrder | undefined,
+  limitG: number,
+  ofCriterion: boolean,
+  againstStock: ReportFigure,
+): FindingVerdict {
+  if (context.project.car.abs === 'absAndDistribution') return keptDistribution(context, againstStock).verdict
+  if (!order) return 'unknown'
+  if (frontFirstUntil(order) >= limitG - SAME_G) return 'fits'
+  return context.project.car.use !== 'competition' && ofCriterion ? 'blocked' : 'check'
+}
+
+/** Cases that the criterion looks at, the road's and the person's own. */
+const LOOKED_AT = ['driver', 'laden', 'own'] as const satisfies LoadId[]
+
+/**
+ * Which axle locks first: driver only and laden, up to 0.80 g or what the dry tyre gives. Rear-first on the road blocks;
+ * an order that more rear friction would turn is to be checked. With electronic rear distribution kept the control unit
+ * sees to the order, and the bias against stock is what counts.
+ */
+export function lockFinding(
+  context: Context,
+  system: BrakeSystem | undefined,
+  mass: Mass | undefined,
+  order: LockOrder | undefined,
+  missing: readonly Missing[],
+  againstStock: ReportFigure,
+): Finding {
+  const base = { rule: 'lock-order', figureId: 'balance.critical', missing } as const
+  if (!order || !system || !mass)
+    return { ...base, verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.' }
+  const { project } = context
+  if (project.car.abs === 'absAndDistribution') return { ...base, ...keptDistribution(context, againstStock) }
+  const road = project.car.use !== 'competition'
+  const limitG = frontFirstToG(context, system, mass)
+  const cases = LOOKED_AT.map((load) => {
+    const found = loadCase(context, system, load)
+    const own = load === 'driver' ? order : found.system && found.mass && lockOrder(found.system, found.mass)
+    return { load, ...found, order: own, untilG: own ? frontFirstUntil(own) : Infinity }
+  })
+  const when = (load: LoadId) => (load === 'driver' ? '' : `, ${LOADS[load]}`)
+  const known = cases.filter((one) => one.order)
+  const worst = known.filter((one) => one.load !== 'own').reduce((a, b) => (b.untilG < a.untilG ? b : a))
+  const must = `${road ? 'on the road ' : ''}the front must lock first up to ${show(limitG)}. The car can spin under braking.`
+  if (worst.untilG < limitG - SAME_G)
+    return {
+      ...base,
+      verdict: caseVerdict(context, worst.order, limitG, true, againstStock),
+      sentence:
+        worst.order!.kind === 'rearAlways'
+          ? `Rear locks first at every deceleration${when(worst.load)}. The car can spin under braking.`
+          : `${rearFirstWords(worst.order!)}${when(worst.load)}; ${must}`,
+    }
+  const laden = cases.find((one) => one.load === 'laden')!
+  if (!laden.order && road)
+    return {
+      ...base,
+      verdict: 'unknown',
+      missing: laden.missing,
+      sentence: `${frontWords(order)} with the driver only; laden is not known.`,
+    }
+  const own = known.find((one) => one.load === 'own')
+  if (own && own.untilG < limitG - SAME_G)
+    return {
+      ...base,
+      verdict: caseVerdict(context, own.order, limitG, false, againstStock),
+      sentence: `${frontWords(order)}; in your own case: ${lowerFirst(rearFirstWords(own.order!))}. The car can spin under braking then.`,
+    }
+  const { rear } = system
+  const linings = rear.kind === 'disc' ? 'pads' : 'shoes'
+  const turned = known.flatMap((one) => {
+    const grippier = one.load === 'own' ? undefined : lockOrder(bitingRear(one.system!), one.mass!)
+    return grippier && frontFirstUntil(grippier) < limitG ? [{ load: one.load, untilG: frontFirstUntil(grippier) }] : []
+  })
+  const first = turned.reduce<(typeof turned)[number] | undefined>((a, b) => (a && a.untilG <= b.untilG ? a : b), undefined)
+  if (first)
+    return {
+      ...base,
+      verdict: 'check',
+      sentence: `${frontWords(order)}; rear ${linings} that bite 10 % more would turn it at ${show(first.untilG)}${when(first.load)}. Keep to ${linings} of this friction, and try it on a closed place.`,
+    }
+  return { ...base, verdict: 'fits', sentence: `${frontWords(order)}.` }
+}
+
+/** "Front locks first up to 0.96 g, the rear above", for an order that is right at the lowest decelerations. */
+const frontWords = (order: LockOrder): string =>
+  order.kind === 'frontAlways' ? rearFirstWords(order) : `Front locks first up to ${show(frontFirstUntil(order))}, the rear above`
+
+const lowerFirst = (text: string): string => text[0]!.toLowerCase() + text.slice(1)
+
+/** Which axle locks first, in a few words. */
+export function orderWords(order: LockOrder): string {
+  const g = (value: number) => formatQuantity(value, 'deceleration')
+  switch (order.kind) {
+    case 'rearAbove':
+      return `front first to ${g(order.rearFirst[0]!.fromG)}`
+    case 'rearBelow':
+      return `rear first below ${g(order.rearFirst[0]!.toG)}`
+    case 'rearAlways':
+      return 'rear always first'
+    case 'frontAlways':
+      return 'front always first'
+  }
+}

@@ -1,0 +1,27 @@
+import { AXLES, type Project } from '../../model/project.ts'
+import { systemOf } from '../brake/brake-system.ts'
+import { axleBrake } from '../brake/brake.ts'
+import type { Finding } from '../figure/finding.ts'
+import type { Context } from '../figure/read.ts'
+import { Working } from '../figure/working.ts'
+import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { pedalToRoad, type StockBrakes } from './pedal-to-road.ts'
+
+function stockBrakes(project: Project): StockBrakes {
+  const { calibration, brakes, context } = hydraulicsOf(project, project.setups[0].id)
+  const [front, rear] = AXLES.map((axle) => brakes[axle].pistonArea.value)
+  return {
+    area: front === undefined || rear === undefined ? undefined : front + rear,
+    system: systemOf(new Working(), context, brakes),
+    calibration,
+  }
+}
+
+/**
+ * The findings of pedal and balance alone, for changes that are tried out.
+ * @param stock where it is known already
+ */
+export function pedalFindings(context: Context, stock: StockBrakes = stockBrakes(context.project)): Finding[] {
+  const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
+  return pedalToRoad(context, brakes, stock, { brief: true }).findings
+}

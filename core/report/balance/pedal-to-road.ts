@@ -1,0 +1,91 @@
+import { lockOrder, type LockOrder } from '../../balance/lock-order.ts'
+import { chain, type Chain } from '../../hydraulics/chain.ts'
+import type { BrakeSystem } from '../../hydraulics/system.ts'
+import type { Axle } from '../../model/project.ts'
+import { massOf, systemOf } from '../brake/brake-system.ts'
+import type { AxleBrakeReport } from '../brake/brake.ts'
+import type { ReportFigure } from '../figure/figure.ts'
+import type { Finding } from '../figure/finding.ts'
+import type { Context } from '../figure/read.ts'
+import { Working } from '../figure/working.ts'
+import { masterStroke } from '../pedal/master-stroke.ts'
+import { effortFinding, PEDAL_FORCE, PEDAL_FORCE_NO_ASSIST } from '../pedal/pedal-effort.ts'
+import { PEDAL_TRAVEL, type Calibration } from '../pedal/pedal-travel.ts'
+import { SAME_FEEL } from '../pedal/same-feel.ts'
+import { adhesionCurve, type CurvePoint } from './adhesion-curve.ts'
+import { antiLock } from './anti-lock.ts'
+import { CLAMP_BIAS, IDEAL_BIAS, PRESSURE_BIAS, ROAD_BIAS, TORQUE_BIAS } from './bias.ts'
+import { CRITICAL } from './critical.ts'
+import { lockFinding } from './lock-finding.ts'
+
+/** What the car brakes with as it stands: what a setup's pedal and balance are held against. */
+export interface StockBrakes {
+  area: number | undefined
+  system: BrakeSystem | undefined
+  calibration: Calibration
+}
+
+export interface PedalToRoad {
+  figures: ReportFigure[]
+  roadBias: ReportFigure
+  chain: Chain | undefined
+  lockOrder: LockOrder | undefined
+  adhesion: CurvePoint[]
+  findings: Finding[]
+}
+
+/** The car, its brakes and the deceleration, read once for all figures between pedal and road. */
+function brakedCar(context: Context, brakes: Record<Axle, AxleBrakeReport>) {
+  const reading = new Working()
+  const system = systemOf(reading, context, brakes)
+  const mass = massOf(reading, context)
+  reading.set(context.project.preferences.referenceDecelG, {
+    symbol: 'z',
+    label: 'Deceleration',
+    dimension: 'deceleration',
+    at: { kind: 'preference', field: 'referenceDecelG' },
+  })
+  return { context, system, mass, reading }
+}
+
+/**
+ * From the pedal to the road: effort, travel, the four biases and which axle locks first.
+ * @param options.brief only the findings are wanted, of a change that is tried out
+ */
+export function pedalToRoad(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  stock: StockBrakes,
+  { brief = false }: { brief?: boolean } = {},
+): PedalToRoad {
+  const car = brakedCar(context, brakes)
+  const { system, mass } = car
+  const force = PEDAL_FORCE.of(car).figure
+  const stage = system && force.value !== undefined ? chain(system, force.value) : undefined
+  const order = system && mass ? lockOrder(system, mass) : undefined
+  const critical = CRITICAL.of({ force, order }).figure
+  const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage)
+  const abs = antiLock(context, stage, force.value, stock.system)
+  const findings = [
+    stroke.finding,
+    ...effortFinding(context, force),
+    ...(abs.finding ? [abs.finding] : []),
+    lockFinding(context, system, mass, order, critical.missing, abs.figure),
+  ]
+  const roadBias = ROAD_BIAS.of({ force, stage }).figure
+  const found = { roadBias, chain: stage, lockOrder: order, findings }
+  if (brief) return { ...found, figures: [], adhesion: [] }
+  const figures = [
+    force,
+    PEDAL_FORCE_NO_ASSIST.of({ ...car, force }).figure,
+    ...[PRESSURE_BIAS, CLAMP_BIAS, TORQUE_BIAS].map((bias) => bias.of({ force, stage }).figure),
+    roadBias,
+    IDEAL_BIAS.of({ context }).figure,
+    critical,
+    PEDAL_TRAVEL.of({ context, brakes, system, stage, force, calibration: stock.calibration }).figure,
+    SAME_FEEL.of({ context, brakes, system, stock }).figure,
+    stroke.figure,
+    abs.figure,
+  ]
+  return { ...found, figures, adhesion: adhesionCurve(system, mass) }
+}

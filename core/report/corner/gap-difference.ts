@@ -1,0 +1,90 @@
+import { clearanceVerdict, gapRange, type ClearanceVerdict } from '../../clearance/verdict.ts'
+import { TIGHT_LIMIT_MM, type Axle } from '../../model/project.ts'
+import { ASSUMED_LENGTH_U_MM, type Figure } from '../../quantity/figure.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { axleFigure, type AxleFigure } from '../figure/entry.ts'
+import type { ReportFigure } from '../figure/figure.ts'
+import type { AtAxle, Context } from '../figure/read.ts'
+import type { SeenGap } from './judge.ts'
+
+const worth = (figure: Figure | undefined) => figure?.u ?? ASSUMED_LENGTH_U_MM[figure?.origin ?? 'measured']
+
+interface Protrusions {
+  nowMm: number | undefined
+  protrusionNowMm: number | undefined
+  protrusionNewMm: number | undefined
+  uMm: number
+}
+
+/** The gap at one radius: what is there now, less what the new caliper stands out further. */
+export const GAP_BY_DIFFERENCE: AxleFigure<'gapByDifference', AtAxle, Protrusions> = axleFigure('gapByDifference', {
+  label: ({ axle }) => `Gap by difference, ${axle}`,
+  dimension: 'length',
+  formula: { id: 'gap-difference', name: 'Gap by difference', text: 'g − (e − e_0)', source: 'Geometry, at one radius' },
+  optional: true,
+  read(work, { context, axle }) {
+    const at = { kind: 'setup', setupId: context.setup.id, axle, field: 'byDifference' } as const
+    const entered = context.setup[axle].byDifference
+    if (!entered) {
+      work.ask(`Gap by difference, ${axle}`, at, 'A quick check in the step Measure; not needed where the outlines are known.')
+      return { nowMm: undefined, protrusionNowMm: undefined, protrusionNewMm: undefined, uMm: 0 }
+    }
+    const read = (figure: Figure | undefined, symbol: string, label: string) =>
+      work.read(figure, { symbol, label, dimension: 'length', at })
+    return {
+      nowMm: read(entered.gapNowMm, 'g', 'Gap with the caliper that is on'),
+      protrusionNowMm: read(entered.protrusionNowMm, 'e_0', 'Protrusion of the caliper that is on'),
+      protrusionNewMm: read(entered.protrusionNewMm, 'e', 'Protrusion of the new caliper'),
+      uMm: Math.hypot(worth(entered.gapNowMm), worth(entered.protrusionNowMm), worth(entered.protrusionNewMm)),
+    }
+  },
+  value: ({ nowMm, protrusionNowMm, protrusionNewMm }) => nowMm - (protrusionNewMm - protrusionNowMm),
+  u: ({ uMm }) => uMm,
+})
+
+export interface SaidByDifference {
+  seen: SeenGap | undefined
+  /** What one radius can decide: that it hits or is too close, never that it clears. */
+  verdict: ClearanceVerdict
+  sentence: string
+}
+
+/**
+ * The gap to a wheel at hand without its profile. It speaks of the spoke back at one radius only.
+ * @returns nothing said where nobody made the check
+ */
+export function differenceReport(
+  context: Context,
+  axle: Axle,
+  requiredMm: number,
+): { figure: ReportFigure; said: SaidByDifference | undefined } {
+  const entered = context.setup[axle].byDifference
+  const { figure, read } = GAP_BY_DIFFERENCE.of({ context, axle })
+  return { figure, said: entered && sayDifference(context, figure, read.uMm, entered.radiusMm?.value, requiredMm) }
+}
+
+function sayDifference(
+  { project }: Context,
+  { value: valueMm, missing }: ReportFigure,
+  uMm: number,
+  radiusMm: number | undefined,
+  requiredMm: number,
+): SaidByDifference {
+  const { units } = project.preferences
+  const mm = (value: number) => formatQuantity(value, 'length', units)
+  if (valueMm === undefined)
+    return { seen: undefined, verdict: 'measure', sentence: `Gap by difference: ${missing.length} of 3 measures are still missing.` }
+  const where = radiusMm === undefined ? 'at one radius' : `at radius ${mm(radiusMm)}`
+  const { p05Mm, p95Mm } = gapRange(valueMm, uMm)
+  const decided = clearanceVerdict(p05Mm, p95Mm, requiredMm, TIGHT_LIMIT_MM)
+  const verdict = decided === 'hits' || decided === 'tooClose' ? decided : 'measure'
+  const range = `By difference the spoke back ${where} is ${mm(valueMm)} away, in 9 of 10 cases between ${formatQuantity(p05Mm, 'length', units, { bare: true })} and ${mm(p95Mm)}`
+  const words: Record<ClearanceVerdict, string> = {
+    clears: `Enough there; it says nothing of other places.`,
+    tight: `Tight there; it says nothing of other places.`,
+    measure: `That does not settle it; ${mm(requiredMm)} is asked for.`,
+    tooClose: `Too close: ${mm(requiredMm)} is asked for.`,
+    hits: 'It hits.',
+  }
+  return { seen: { valueMm, uMm }, verdict, sentence: `${range}. ${words[decided]}` }
+}

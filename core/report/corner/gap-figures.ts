@@ -1,0 +1,71 @@
+import { axleFigure, type AxleFigure, type Entry } from '../figure/entry.ts'
+import type { Formula, ReportFigure } from '../figure/figure.ts'
+import type { AtAxle } from '../figure/read.ts'
+import type { Judged } from './judge.ts'
+
+/** A corner that was judged, or could not be, with all that was read for it. */
+export interface JudgedCorner extends AtAxle {
+  reading: Pick<ReportFigure, 'inputs' | 'missing' | 'notes'>
+  now: Judged | undefined
+  faceKnown: boolean
+}
+
+/** The least distance of caliper and wheel, and how sure it is. */
+export const LEAST_GAP: AxleFigure<'gap', JudgedCorner> = axleFigure('gap', {
+  label: ({ axle }) => `Least gap, ${axle}`,
+  dimension: 'length',
+  formula: {
+    id: 'least-gap',
+    inWords: true,
+    name: 'Least gap',
+    text: 'gap = least distance of caliper outline and wheel profile',
+    source: 'Plane geometry; uncertainty to first order, GUM (JCGM 100:2008) 5.1.2',
+  },
+  read(work, { reading, now }) {
+    work.include(reading)
+    work.notes.push(...reading.notes)
+    return { now }
+  },
+  value: ({ now }) => now.gap.minGapMm,
+  // without a face there may be a nearer place
+  partial: true,
+  bound: ({ now }, { faceKnown }) => (now && !faceKnown ? 'atMost' : undefined),
+  u: ({ now }) => now.uMm,
+})
+
+const oneWay = (
+  label: string,
+  formula: Formula,
+  which: 'faceGapMm' | 'barrelGapMm',
+): Entry<JudgedCorner, { gapMm: number | undefined }> => ({
+  label: ({ axle }) => `${label}, ${axle}`,
+  dimension: 'length',
+  formula,
+  read(work, { reading, now }) {
+    work.include(reading)
+    const gapMm = now?.gap[which]
+    if (gapMm === undefined && reading.missing.length === 0) work.notes.push('Caliper and wheel have no place in common here.')
+    return { gapMm }
+  },
+  value: ({ gapMm }) => gapMm,
+  partial: true,
+})
+
+/** The gap along the axle, to the back of the spokes. */
+export const FACE_GAP: AxleFigure<'faceGap', JudgedCorner> = axleFigure(
+  'faceGap',
+  oneWay(
+    'Face gap',
+    { id: 'face-gap', inWords: true, name: 'Face gap', text: 'least z_wheel(r) + s − z_caliper(r)', source: 'Plane geometry' },
+    'faceGapMm',
+  ),
+)
+/** The gap along the radius, to the inside of the barrel. */
+export const BARREL_GAP: AxleFigure<'barrelGap', JudgedCorner> = axleFigure(
+  'barrelGap',
+  oneWay(
+    'Barrel gap',
+    { id: 'barrel-gap', inWords: true, name: 'Barrel gap', text: 'least r_wheel(z − s) − r_caliper(z)', source: 'Plane geometry' },
+    'barrelGapMm',
+  ),
+)

@@ -1,0 +1,55 @@
+import type { After } from '../../fit/finding.ts'
+import { notKnown } from '../../model/question.ts'
+import type { Finding, FindingVerdict } from './finding.ts'
+import type { Missing } from './figure.ts'
+
+/** Sentences a mechanic would say. */
+
+/** Worst last. */
+export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs', 'unknown', 'blocked']
+
+/** What a part or a bundle would bring, in a word or two. */
+export const FINDING_SHORT: Readonly<Record<FindingVerdict, string>> = {
+  blocked: 'blocked',
+  unknown: 'cannot say',
+  needs: 'needs something',
+  check: 'to be seen on the car',
+  fits: 'fits',
+}
+
+/** What stands before a number that is only a bound of the true one. */
+export const boundWord = ({ atLeast, atMost }: { atLeast?: boolean | undefined; atMost?: boolean | undefined }): string =>
+  atLeast ? 'at least ' : atMost ? 'at most ' : ''
+
+/** A count with its word: "1 pair", "3 pairs". */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
+
+/** What the whole setup is with something in it, and what that makes worse elsewhere. */
+export function afterWords({ verdict, open, brings }: After): string {
+  const left = open > 0 ? `, ${counted(open, 'finding')} open` : ''
+  const worse = brings.map((one) => `${one.title[0]!.toLowerCase()}${one.title.slice(1)} (${FINDING_SHORT[one.verdict]})`)
+  return `The whole setup then: ${FINDING_SHORT[verdict]}${left}.${worse.length > 0 ? ` It brings: ${worse.join('; ')}.` : ''}`
+}
+
+/** Interfaces that have a figure of their own beside the rules of the fit check. */
+export const RULE_TITLES: Readonly<Record<Finding['rule'], string>> = {
+  'wheel-clearance': 'Wheel over the caliper',
+  'master-stroke': 'Stroke of the master cylinder',
+  abs: 'Anti-lock',
+  'lock-order': 'Which axle locks first',
+  'pedal-effort': 'Pedal without the booster',
+}
+
+/** The place of a verdict in that order. */
+export const VERDICT_RANK: Readonly<Record<FindingVerdict, number>> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
+
+export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdict {
+  return verdicts.reduce(
+    (worst: FindingVerdict, verdict) => (FINDING_ORDER.indexOf(verdict) > FINDING_ORDER.indexOf(worst) ? verdict : worst),
+    'fits',
+  )
+}
+
+/** "Cannot say: hat thickness of X and 2 more are not known." */
+export const missingSentence = (missing: readonly Missing[]): string =>
+  missing.length === 0 ? 'Cannot say: measure.' : `Cannot say: ${notKnown(missing)}.`

@@ -1,0 +1,202 @@
+import { axisGap } from '../../clearance/axis-gap.ts'
+import { BEAD_SEAT_MM, nominalWheel } from '../../clearance/nominal-wheel.ts'
+import { prepareCaliper, prepareWheel } from '../../clearance/outline.ts'
+import type { ClearanceVerdict } from '../../clearance/verdict.ts'
+import type { WheelTag } from '../../model/field.ts'
+import type { Axle, PartOf, Project, Setup } from '../../model/project.ts'
+import { findSetup, resolveSetup, spacerInUseMm } from '../../model/resolve.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { Context } from '../figure/read.ts'
+import { cornerOf } from '../corner/corner.ts'
+import { worse, worstByRules, type Judged } from './candidates.ts'
+import type { Corner } from '../corner/half-section.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
+
+/** One wheel, or one brake, in a comparison: how sure, how much, and what would help. */
+export interface CompareRow {
+  id: string
+  name: string
+  /** What goes with it: a face height, a rotor and pads. */
+  detail: string
+  /** The worst of clearance and of all rules that it has a hand in, with its sentence; empty when all fits. */
+  whole: FindingVerdict
+  why: string
+  verdict: ClearanceVerdict
+  short: string
+  sentence: string
+  meanMm: number | undefined
+  p05Mm: number | undefined
+  limitingTag: WheelTag | undefined
+  stockSpacerMm: number | undefined
+  /** Whether a spacer could be judged at all. */
+  spacerJudged: boolean
+  /** Drawn from markings: an estimate. */
+  nominal: boolean
+  /** Open figures. */
+  missing: number
+  /** In use in the setup that is looked at. */
+  inUse: boolean
+}
+
+/** A gap in the words of a finding: where a spacer clears it needs one, else it is blocked. */
+const CLEARANCE: Record<ClearanceVerdict, FindingVerdict> = {
+  clears: 'fits',
+  tight: 'check',
+  measure: 'unknown',
+  tooClose: 'blocked',
+  hits: 'blocked',
+}
+
+/** Surest first: what clears, what a trial fit may show, what a measurement may show, what does not. */
+const SURENESS: readonly ClearanceVerdict[] = ['clears', 'tight', 'measure', 'tooClose', 'hits']
+
+/** What cannot be built stands last, whatever its gap; then what is surest to clear. */
+const bySureness = (a: CompareRow, b: CompareRow): number =>
+  Number(a.whole === 'blocked') - Number(b.whole === 'blocked') ||
+  SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
+  VERDICT_RANK[a.whole] - VERDICT_RANK[b.whole] ||
+  (b.p05Mm ?? -Infinity) - (a.p05Mm ?? -Infinity) ||
+  a.name.localeCompare(b.name)
+
+/** @param rules what the rules find of the part that is compared */
+function rowOf(id: string, name: string, detail: string, corner: Omit<Corner, 'consequences'>, inUse: boolean, rules: Judged): CompareRow {
+  const helped = (corner.stockSpacerMm ?? 0) > 0
+  const gap = CLEARANCE[corner.verdict] === 'blocked' && helped ? 'needs' : CLEARANCE[corner.verdict]
+  const { worst, why } = worse(rules, { worst: gap, why: gap === 'fits' || gap === 'check' ? '' : corner.sentence, count: 1 })
+  return {
+    id,
+    name,
+    detail,
+    whole: worst,
+    why,
+    verdict: corner.verdict,
+    short: corner.short,
+    sentence: corner.sentence,
+    meanMm: corner.gap?.meanMm,
+    p05Mm: corner.gap?.p05Mm,
+    limitingTag: corner.gap?.limitingTag,
+    stockSpacerMm: corner.stockSpacerMm,
+    spacerJudged: corner.spacerSentence !== '',
+    nominal: corner.wheelIsNominal,
+    missing: corner.missing.length,
+    inUse,
+  }
+}
+
+function contextOf(project: Project, setup: Setup): Context {
+  return { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
+}
+
+const withAxle = (context: Context, axle: Axle, more: Partial<Context['resolved'][Axle]>): Context => ({
+  ...context,
+  resolved: { ...context.resolved, [axle]: { ...context.resolved[axle], ...more } },
+})
+
+/**
+ * Every wheel of the project on the brakes and the spacer of one axle. A wheel with several face heights
+ * has the least one that clears, or else its highest.
+ * @throws RangeError when the project has no such setup
+ */
+export function compareWheels(project: Project, setupId: string, axle: Axle): CompareRow[] {
+  const context = contextOf(project, setupOf(project, setupId))
+  const fitted = context.resolved[axle].wheel?.id
+  return project.parts
+    .filter((part): part is PartOf<'wheel'> => part.kind === 'wheel')
+    .map((wheel) => {
+      const on = withAxle(context, axle, { wheel })
+      const asFitted = cornerOf(on, axle, 'draws')
+      const rules = worstByRules(on, axle, wheel.id)
+      if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, wheel.id === fitted, rules)
+      const face = asFitted.faces.find((one) => one.leastThatClears) ?? [...asFitted.faces].sort((a, b) => b.raiseMm - a.raiseMm)[0]!
+      const chosen = cornerOf(withAxle(context, axle, { wheel: { ...wheel, faceChosen: face.name } }), axle, 'draws')
+      const words = face.leastThatClears ? `with face ${face.name}, the least that clears` : `with face ${face.name}, the highest`
+      return rowOf(wheel.id, wheel.name, words, chosen, wheel.id === fitted, rules)
+    })
+    .sort(bySureness)
+}
+
+/**
+ * One wheel over every brake of the project: what each setup has on this axle, and every other caliper with
+ * the rest of the setup that is looked at.
+ * @param wheelId a customer's wheel, say
+ * @throws RangeError when the project has no such setup or wheel
+ */
+export function compareBrakes(project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] {
+  const here = contextOf(project, setupOf(project, setupId))
+  const wheel = project.parts.find((part) => part.id === wheelId)
+  if (wheel?.kind !== 'wheel') throw new RangeError(`no wheel ${wheelId} in project ${project.id}`)
+  const spacer = { spacer: here.resolved[axle].spacer, spacerTrialMm: here.resolved[axle].spacerTrialMm, wheel }
+  const rows: CompareRow[] = []
+  const seen = new Set<string>()
+  const calipers = new Set<string>()
+  for (const setup of project.setups) {
+    const context = contextOf(project, setup)
+    const { caliper, rotor, pad, bracket, shimMm } = context.resolved[axle]
+    if (caliper?.kind !== 'caliper') continue
+    const key = [caliper, rotor, pad, bracket].map((part) => part?.id ?? '-').join(' ') + (shimMm === 0 ? '' : ` ${shimMm}`)
+    if (seen.has(key)) continue
+    seen.add(key)
+    calipers.add(caliper.id)
+    const on = withAxle(context, axle, spacer)
+    const corner = cornerOf(on, axle, 'draws')
+    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
+  }
+  for (const caliper of project.parts) {
+    if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
+    const on = withAxle(here, axle, { ...spacer, caliper, shimMm: 0 })
+    const corner = cornerOf(on, axle, 'draws')
+    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    rows.push(rowOf(caliper.id, caliper.name, 'with the rotor and pads of this setup', corner, false, rules))
+  }
+  return rows.sort(bySureness)
+}
+
+export interface RimHint {
+  /** Undefined: none of the known diameters. */
+  diameterIn: number | undefined
+  sentence: string
+}
+
+const ASSUMED_RIM = { widthIn: 7, offsetMm: 35 } as const
+
+/**
+ * The smallest rim whose plain barrel, made from its markings, leaves the gap asked for over the caliper:
+ * a first hint, for markings say nothing of the spokes.
+ */
+export function smallestRim(project: Project, setupId: string, axle: Axle): RimHint {
+  const context = contextOf(project, setupOf(project, setupId))
+  const corner = cornerOf(context, axle, 'linear')
+  const { wheel } = context.resolved[axle]
+  if (!corner.caliper) return { diameterIn: undefined, sentence: 'The smallest rim cannot be said before the caliper’s outline is known.' }
+  const caliper = prepareCaliper(corner.caliper)
+  const spacerMm = spacerInUseMm(context.resolved[axle])
+  const rim = { widthIn: wheel?.widthIn?.value ?? ASSUMED_RIM.widthIn, offsetMm: wheel?.offsetMm?.value ?? ASSUMED_RIM.offsetMm }
+  const clears = (diameterIn: number): boolean => {
+    const barrel = prepareWheel(nominalWheel({ ...rim, diameterIn })!).barrel
+    const gaps = caliper.outlines
+      .map((outline) => axisGap(outline.tree, barrel, 'radial', spacerMm ?? 0))
+      .filter((one) => one !== undefined)
+    return gaps.length > 0 && Math.min(...gaps) >= corner.requiredMm
+  }
+  const diameterIn = Object.keys(BEAD_SEAT_MM).map(Number).find(clears)
+  const shape = [
+    `${rim.widthIn} wide${wheel?.widthIn ? '' : ' (assumed)'}`,
+    `ET ${formatQuantity(rim.offsetMm, 'length', undefined, { decimals: 0, bare: true })}${wheel?.offsetMm ? '' : ' (assumed)'}`,
+    ...(spacerMm === undefined ? ['taken without a spacer'] : []),
+  ].join(', ')
+  return {
+    diameterIn,
+    sentence:
+      diameterIn === undefined
+        ? 'No rim of a known diameter leaves the gap asked for over this caliper, going by plain barrels.'
+        : `First hint: a plain ${diameterIn} inch rim, ${shape}, could clear, going by its markings to about 3 mm. The spokes are another question: measure the wheel.`,
+  }
+}
+
+function setupOf(project: Project, setupId: string): Setup {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  return setup
+}

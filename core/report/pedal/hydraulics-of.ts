@@ -1,0 +1,66 @@
+import type { Mass } from '../../balance/adhesion.ts'
+import type { Takers } from '../../hydraulics/bores.ts'
+import type { BrakeSystem } from '../../hydraulics/system.ts'
+import { AXLES, type Axle, type Project, type Setup } from '../../model/project.ts'
+import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
+import { axleBrake, type AxleBrakeReport } from '../brake/brake.ts'
+import { massOf, systemOf } from '../brake/brake-system.ts'
+import type { Context } from '../figure/read.ts'
+import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
+import type { Missing } from '../figure/figure.ts'
+import { Working } from '../figure/working.ts'
+
+/** Everything that figures of the hydraulics are made of, for one setup. */
+export interface Hydraulics {
+  context: Context
+  brakes: Record<Axle, AxleBrakeReport>
+  system: BrakeSystem | undefined
+  takers: Takers | undefined
+  calibration: Calibration
+  mass: Mass | undefined
+  /** What to find out, for force and balance first, then for the travel. */
+  missing: Missing[]
+  /** How much the booster gives at most, where that is not known: force with it is then a bound. */
+  unknownAssist: Missing | undefined
+}
+
+/**
+ * The brake system of a setup, or of what it would be with other parts in it.
+ * @throws RangeError when the project has no such setup
+ */
+export function hydraulicsOf(
+  project: Project,
+  setupId: string,
+  change: (resolved: ResolvedSetup) => ResolvedSetup = (same) => same,
+): Hydraulics {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const stock = stockSetup(project)
+  const of = (one: Setup, resolved: ResolvedSetup): Context => ({ project, setup: one, isStock: one === stock, resolved })
+  const context = of(setup, change(resolveSetup(project, setup)))
+  const onTheCar = of(stock, resolveSetup(project, stock))
+  const brakesOf = (one: Context) => ({ front: axleBrake(one, 'front'), rear: axleBrake(one, 'rear') })
+  const brakes = brakesOf(context)
+  const stockBrakes = setup === stock ? brakes : brakesOf(onTheCar)
+  const work = new Working()
+  const system = systemOf(work, context, brakes)
+  const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
+  const mass = massOf(work, context)
+  // what the travel needs is asked last: force and balance do without it
+  const [front, rear] = AXLES.map((axle) => takerOf(work, context, axle, brakes[axle], calibration.factor))
+  return {
+    context,
+    brakes,
+    system,
+    takers: front && rear ? { front, rear } : undefined,
+    calibration,
+    mass,
+    missing: work.missing,
+    unknownAssist: unknownAssist(context),
+  }
+}
+
+function unknownAssist({ resolved: { booster } }: Context): Missing | undefined {
+  if (!booster || booster.assistN) return undefined
+  return { what: `Assist of ${booster.name}`, at: { kind: 'part', partId: booster.id, field: 'assistN' } }
+}

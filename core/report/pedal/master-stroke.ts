@@ -1,0 +1,207 @@
+import { LIMITS } from '../../fit/limits.ts'
+import { barTiltDeg, type Takers } from '../../hydraulics/bores.ts'
+import type { Chain } from '../../hydraulics/chain.ts'
+import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, strokeMm } from '../../hydraulics/travel.ts'
+import type { BrakeSystem } from '../../hydraulics/system.ts'
+import type { Axle, PartOf } from '../../model/project.ts'
+import { notKnown } from '../../model/question.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { systemOf } from '../brake/brake-system.ts'
+import type { AxleBrakeReport } from '../brake/brake.ts'
+import { carFigure, type CarFigure } from '../figure/entry.ts'
+import { askHydraulicSlot, readCar, readPart, type Context } from '../figure/read.ts'
+import { takerOf } from './pedal-travel.ts'
+import type { Finding } from '../figure/finding.ts'
+import type { Formula, ReportFigure } from '../figure/figure.ts'
+import { Working } from '../figure/working.ts'
+
+/** The pressure of a hard stop, at which stroke must be left, MPa. */
+export const HARD_STOP_MPA = 8
+
+interface Share {
+  share: number
+  what: string
+}
+
+/**
+ * How much of the master cylinder's stroke a hard stop takes: in all, in each chamber, and at the pedal.
+ * The worst of them is the figure. (R. Limpert, Brake Design and Safety, ch. 5.)
+ */
+export function masterStroke(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  factor: number,
+  stage: Pick<Chain, 'front' | 'rear'> | undefined,
+): { figure: ReportFigure; finding: Finding } {
+  const { units, limits } = context.project.preferences
+  const { figure, known } = STROKE_USED.of({ context, brakes, system, factor })
+  const worst = known?.worst
+  const base = { rule: 'master-stroke', figureId: 'master.strokeUsed', missing: figure.missing } as const
+  if (!worst) return { figure, finding: { ...base, verdict: 'unknown', sentence: sayMissing(figure) } }
+  const limit = limits?.strokeShare ?? LIMITS.strokeShare.value
+  const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
+  if (worst.share <= limit) {
+    const tilt = barTilt(context, brakes, system, factor, stage)
+    return {
+      figure,
+      finding: { ...base, verdict: 'fits', sentence: `${used}.`, ...tilt, ...(tilt && { sentence: `${used}. ${tilt.sentence}` }) },
+    }
+  }
+  const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
+  const larger = largerMaster(context, brakes, system, limit, factor)
+  return larger
+    ? {
+        figure,
+        finding: {
+          ...base,
+          verdict: 'needs',
+          sentence,
+          remedy: {
+            kind: 'hydraulic',
+            slot: 'masterCylinder',
+            partId: larger.id,
+            sentence: `${larger.name} leaves enough; it makes the pedal heavier, by ${formatQuantity(heavier(larger, system), 'share', units, { decimals: 0 })}.`,
+          },
+        },
+      }
+    : { figure, finding: { ...base, verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.` } }
+}
+
+/**
+ * What a balance bar makes of unlike strokes at the stated deceleration, against what its maker lets it tilt;
+ * undefined where there is no bar, or where its pressures are not known.
+ */
+function barTilt(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  factor: number,
+  stage: Pick<Chain, 'front' | 'rear'> | undefined,
+): Pick<Finding, 'verdict' | 'sentence' | 'missing'> | undefined {
+  const part = context.resolved.masterCylinder
+  if (!part || system?.master.kind !== 'twin' || !stage) return undefined
+  const work = new Working()
+  const spacingMm = readPart(work, part, 'barSpacingMm')
+  const mostDeg = readPart(work, part, 'barTiltDeg')
+  const [front, rear] = [takerOf(work, context, 'front', brakes.front, factor), takerOf(work, context, 'rear', brakes.rear, factor)]
+  if (spacingMm === undefined || mostDeg === undefined || !front || !rear)
+    return { verdict: 'unknown', missing: work.missing, sentence: 'How far its bar may tilt is not known.' }
+  const strokes = circuitStrokesMm(system.master, {
+    front: axleFluidMm3(front, stage.front.pressureMpa),
+    rear: axleFluidMm3(rear, stage.rear.pressureMpa),
+  })
+  const tiltDeg = Math.abs(barTiltDeg({ frontStrokeMm: strokes.front, rearStrokeMm: strokes.rear }, spacingMm))
+  const degrees = (value: number) => `${formatQuantity(value, 'number', undefined, { decimals: 1 })}°`
+  return tiltDeg <= mostDeg
+    ? { verdict: 'fits', missing: [], sentence: `The bar tilts ${degrees(tiltDeg)} of ${degrees(mostDeg)}.` }
+    : {
+        verdict: 'needs',
+        missing: [],
+        sentence: `The bar tilts ${degrees(tiltDeg)} and its maker allows ${degrees(mostDeg)}: it would bind. Bores whose strokes are nearer.`,
+      }
+}
+
+/** The smallest cylinder among the parts that is larger than the one fitted and leaves stroke enough. */
+function largerMaster(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  system: BrakeSystem | undefined,
+  limit: number,
+  factor: number,
+): PartOf<'masterCylinder'> | undefined {
+  // a longer stroke behind a smaller bore is another trade, and two cylinders are chosen as a pair
+  if (system?.master.kind !== 'tandem') return undefined
+  const nowMm = system.master.boreMm
+  return context.project.parts
+    .filter(
+      (part): part is PartOf<'masterCylinder'> =>
+        part.kind === 'masterCylinder' && part.construction === 'tandem' && part.boreMm !== undefined && part.boreMm.value > nowMm,
+    )
+    .sort((a, b) => a.boreMm!.value - b.boreMm!.value)
+    .find((part) => {
+      const tried = { ...context, resolved: { ...context.resolved, masterCylinder: part } }
+      const master = { kind: 'tandem', boreMm: part.boreMm!.value } as const
+      const { known } = STROKE_USED.of({ context: tried, brakes, system: { ...system, master }, factor })
+      return known !== undefined && known.worst.share <= limit
+    })
+}
+
+/** By how much more a larger bore asks of the foot for one pressure: areas against each other. */
+function heavier(larger: PartOf<'masterCylinder'>, system: BrakeSystem | undefined): number {
+  const nowMm = system?.master.kind === 'tandem' ? system.master.boreMm : larger.boreMm!.value
+  return (larger.boreMm!.value / nowMm) ** 2 - 1
+}
+
+const LARGEST: Formula = {
+  id: 'stroke-used',
+  inWords: true,
+  name: 'Stroke used in a hard stop',
+  text: 'largest of: fluid taken / master area / stroke; the same for each chamber; stroke · i / pedal travel',
+  source: 'R. Limpert, Brake Design and Safety, ch. 5',
+}
+
+interface Stroked {
+  context: Context
+  brakes: Record<Axle, AxleBrakeReport>
+  system: BrakeSystem | undefined
+  factor: number
+}
+
+/** The share of the stroke, of a chamber or of the pedal's travel that a hard stop takes, whichever is most. */
+export const STROKE_USED: CarFigure<'master.strokeUsed', Stroked, { worst: Share | undefined }> = carFigure('master.strokeUsed', {
+  label: 'Stroke used in a hard stop',
+  dimension: 'share',
+  formula: LARGEST,
+  read(work, { context, brakes, system, factor }): { worst: Share | undefined } {
+    const front = takerOf(work, context, 'front', brakes.front, factor)
+    const rear = takerOf(work, context, 'rear', brakes.rear, factor)
+    const part = context.resolved.masterCylinder
+    if (!part) askHydraulicSlot(work, context, 'masterCylinder')
+    const usableMm = part ? readPart(work, part, 'strokeMm') : undefined
+    const floorMm = readCar(work, context, 'pedalTravelMm')
+    const tandem = part?.construction === 'tandem'
+    const chambersMm = tandem ? [readPart(work, part, 'frontStrokeMm'), readPart(work, part, 'rearStrokeMm')] : []
+    work.notes.push('Compliance and clearances are estimates, good to about 40 %.')
+    // what keeps the brakes from being computed keeps this from being said
+    if (!system) systemOf(work, context, brakes)
+    const known = chambersMm.filter((one) => one !== undefined)
+    if (!system || !front || !rear || usableMm === undefined || floorMm === undefined || known.length < chambersMm.length)
+      return { worst: undefined }
+    const shares = sharesOf(system, { front, rear }, { usableMm, floorMm, chambersMm: known }, context.project.car.circuits === 'diagonal')
+    return { worst: shares.reduce((a, b) => (a.share >= b.share ? a : b)) }
+  },
+  value: ({ worst }) => worst.share,
+})
+
+function sharesOf(
+  { master, pedalRatio }: BrakeSystem,
+  { front, rear }: Takers,
+  { usableMm, floorMm, chambersMm }: { usableMm: number; floorMm: number; chambersMm: number[] },
+  diagonal: boolean,
+): Share[] {
+  const pressureMpa = HARD_STOP_MPA
+  const inAllMm = strokeMm(master, { taker: front, pressureMpa }, { taker: rear, pressureMpa }, DEFAULT_FREE_STROKE_MM)
+  const strokes = circuitStrokesMm(master, { front: axleFluidMm3(front, pressureMpa), rear: axleFluidMm3(rear, pressureMpa) })
+  const ofPedal = { share: (inAllMm * pedalRatio) / floorMm, what: 'the pedal’s travel' }
+  if (master.kind === 'twin')
+    return [
+      ofPedal,
+      { share: strokes.front / usableMm, what: 'the front cylinder’s stroke' },
+      { share: strokes.rear / usableMm, what: 'the rear cylinder’s stroke' },
+    ]
+  // diagonal circuits: each chamber works one front and one rear wheel
+  const half = (strokes.front + strokes.rear) / 2
+  const chamberStrokesMm = diagonal ? [half, half] : [strokes.front, strokes.rear]
+  const names = diagonal ? ['the first chamber', 'the second chamber'] : ['the front chamber', 'the rear chamber']
+  return [
+    ofPedal,
+    { share: inAllMm / usableMm, what: 'the master cylinder’s stroke' },
+    ...chambersMm.map((chamberMm, index) => ({ share: chamberStrokesMm[index]! / chamberMm, what: names[index]! })),
+  ]
+}
+
+const sayMissing = ({ missing }: ReportFigure): string =>
+  missing.length === 0
+    ? 'Cannot say how much stroke a hard stop takes: the brakes cannot be computed, see the balance.'
+    : `Cannot say: ${notKnown(missing)}.`

@@ -1,0 +1,38 @@
+import type { LockOrder } from '../balance/lock-order.ts'
+import type { FitFinding } from '../fit/finding.ts'
+import type { Chain } from '../hydraulics/chain.ts'
+import type { Axle } from '../model/project.ts'
+import type { CurvePoint } from './balance/adhesion-curve.ts'
+import type { Corner } from './corner/half-section.ts'
+import type { Bill } from './cost/bill.ts'
+import type { Season } from './cost/season.ts'
+import type { ReportBeside } from './evidence/fit-reports.ts'
+import type { ReportFigure } from './figure/figure.ts'
+import type { Finding, FindingVerdict } from './figure/finding.ts'
+import type { FigureId } from './figures.ts'
+
+export type StepId = 'car' | 'measure' | 'parts' | 'setup' | 'fit' | 'balance' | 'cost'
+export type StepState = { state: 'nothing' } | { state: 'open'; count: number } | { state: 'settled' } | { state: 'blocked' }
+
+/** Everything the product says of one setup. */
+export interface Report {
+  setupId: string
+  setupName: string
+  isStock: boolean
+  figures: Record<FigureId, ReportFigure>
+  corners: Record<Axle, Corner>
+  findings: Finding[]
+  /** Every interface, worst first within each axle. */
+  fit: FitFinding[]
+  /** What people say of each corner. */
+  reports: Record<Axle, ReportBeside[]>
+  /** The worst finding on fit. */
+  verdict: FindingVerdict
+  /** The pedal-to-road chain at the reference deceleration. */
+  chain: Chain | undefined
+  lockOrder: LockOrder | undefined
+  adhesion: CurvePoint[]
+  bill: Bill
+  season: Season
+  steps: Record<StepId, StepState>
+}
