@@ -59,21 +59,36 @@ test('the booster taken off: bores that keep the pedal under 450 N', async ({ pa
 test('the chain as a picture follows the foot; the car as it stands beside it', async ({ page }) => {
   await openDemo(page, 'balance', 'setup=balanced&view=chain')
   const slider = page.getByTestId('pedal-force')
-  const road = page.locator('[data-stage="road"]')
-  const before = await road.innerText()
+  const drawing = page.getByTestId('chain-drawing')
+  const road = drawing.locator('[data-stage="road-front"]')
+  await expect(road).toContainText('as it stands')
+  const before = await road.textContent()
+  // the foot under the hand, and a press that is watched
+  const foot = (await page.getByTestId('foot').boundingBox())!
+  await page.mouse.move(foot.x + foot.width / 2, foot.y + foot.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(foot.x + foot.width / 2 + 12, foot.y + foot.height / 2, { steps: 4 })
+  await page.mouse.up()
+  await expect(road).not.toHaveText(before!)
+  const dragged = (await road.textContent())!
+  await page.getByTestId('press').click()
+  await expect(road).not.toHaveText(dragged)
+  await expect(road).toHaveText(dragged, { timeout: 10_000 })
   await slide(slider, 60)
-  await expect(road).not.toHaveText(before)
-  await expect(page.locator('[data-stage="booster"]')).toContainText('at runout')
-  await page.locator('[data-stage="road"]').getByRole('button', { name: 'Road, both wheels' }).click()
+  await expect(drawing.locator('[data-stage="booster"]')).toContainText('at runout')
+  // a part is changed in place, and undone
+  const pressure = drawing.locator('[data-stage="line-front"]')
+  const was = (await pressure.textContent())!
+  await choose(page.getByLabel('Change the master cylinder'), 'Tandem master 23.8')
+  await expect(pressure).not.toHaveText(was)
+  await page.keyboard.press('Control+z')
+  await expect(pressure).toHaveText(was)
+  // the same as figures
+  await page.getByText('Table', { exact: true }).click()
+  await expect(page.getByTestId('chain').locator('tbody tr')).toHaveCount(8)
+  await page.getByRole('button', { name: 'Road, both wheels' }).click()
   await expect(page.getByRole('dialog')).toContainText('F_f / (F_f + F_r)')
   await page.keyboard.press('Escape')
-  // a stage is changed in place, and undone
-  const pressure = page.locator('[data-stage="master"]')
-  const was = await pressure.innerText()
-  await choose(page.getByLabel('Change the master cylinder'), 'Tandem master 23.8')
-  await expect(pressure).not.toHaveText(was, { useInnerText: true })
-  await page.keyboard.press('Control+z')
-  await expect(pressure).toHaveText(was, { useInnerText: true })
   await expect(page.getByTestId('areas')).toContainText('staggered')
 })
 

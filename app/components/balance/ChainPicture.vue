@@ -39,8 +39,6 @@ interface Stage {
   ratio: string
   travel: string
   open?: FigureId
-  /** Another part can be put in here. */
-  slot?: HydraulicSlot
   place?: Parameters<typeof goTo>[0]
 }
 const { put } = useChoosePart()
@@ -87,7 +85,6 @@ const stages = computed<Stage[]>(() => {
       ...single((c) => c.boostedForceN, 'force'),
       ratio: times(one.boostRatio),
       travel: '',
-      slot: 'booster',
     },
     {
       id: 'master',
@@ -96,7 +93,6 @@ const stages = computed<Stage[]>(() => {
       was: [],
       ratio: '',
       travel: travel ? `${show(travel.masterMm.front, 'length')} / ${show(travel.masterMm.rear, 'length')}` : '',
-      slot: 'masterCylinder',
     },
     {
       id: 'valve',
@@ -105,7 +101,6 @@ const stages = computed<Stage[]>(() => {
       ratio: '',
       travel: '',
       open: 'bias.pressure',
-      slot: 'valve',
     },
     {
       id: 'clamp',
@@ -133,6 +128,19 @@ const stages = computed<Stage[]>(() => {
     },
   ]
 })
+const SLOTS = ['booster', 'masterCylinder', 'valve'] as const
+const VIEWS = [
+  { value: 'drawing', label: 'Drawing' },
+  { value: 'table', label: 'Table' },
+] as const
+const view = ref<(typeof VIEWS)[number]['value']>('drawing')
+const columns = [
+  { id: 'stage', label: 'Stage', least: 170 },
+  { id: 'ratio', label: 'Ratio', number: true },
+  { id: 'front', label: 'Front, or both', number: true, least: 120 },
+  { id: 'rear', label: 'Rear', number: true, least: 120 },
+  { id: 'moves', label: 'Moves', number: true, least: 120 },
+]
 const biases = computed(() => {
   const one = here.value?.chain.bias
   return one
@@ -169,42 +177,55 @@ const biases = computed(() => {
         >More than {{ show(FAILURE_FORCE_N, 'force') }}: few drivers reach it.</span
       >
     </div>
-    <ol v-if="stages.length > 0" class="stages" data-test="chain">
-      <li v-for="stage in stages" :key="stage.id" :class="{ split: stage.values.length === 2 }" :data-stage="stage.id">
-        <span class="ratio num">{{ stage.ratio }}</span>
-        <div class="box">
-          <span class="title">
-            <ElButton v-if="stage.open" link type="primary" @click="openFigureId = stage.open">{{ stage.title }}</ElButton>
-            <template v-else>{{ stage.title }}</template>
-            <ChoiceSelect
-              v-if="stage.slot"
-              class="inplace"
-              :label="`Change the ${HYDRAULIC_SLOTS[stage.slot].label.toLowerCase()}`"
-              :value="slotValue(stage.slot)"
-              :options="[
-                { value: '', label: isStock ? 'not known' : 'as it stands' },
-                ...(HYDRAULIC_SLOTS[stage.slot].nothing ? [{ value: '-', label: 'none' }] : []),
-                ...partsFor(stage.slot).map((part) => ({ value: part.id, label: part.name })),
-              ]"
-              @change="put({ slot: stage.slot }, $event)"
-            />
-            <ElButton v-else-if="stage.place" link type="primary" class="small" @click="goTo(stage.place!)">change</ElButton>
-          </span>
-          <span class="values num">
-            <span v-for="(value, i) in stage.values" :key="i">
-              <span v-if="stage.values.length === 2" class="soft small">{{ i === 0 ? 'front' : 'rear' }} </span><strong>{{ value }}</strong>
-              <span v-if="stage.was[i]" class="soft small was">{{ stage.was[i] }}</span>
-            </span>
-          </span>
-          <span v-if="stage.travel && stage.travel !== '—'" class="travel num small">moves {{ stage.travel }}</span>
-        </div>
-      </li>
-    </ol>
+    <div v-if="stages.length > 0" class="parts">
+      <FieldItem v-for="slot in SLOTS" :key="slot" :label="HYDRAULIC_SLOTS[slot].label">
+        <ChoiceSelect
+          :label="`Change the ${HYDRAULIC_SLOTS[slot].label.toLowerCase()}`"
+          :value="slotValue(slot)"
+          :options="[
+            { value: '', label: isStock ? 'not known' : 'as it stands' },
+            ...(HYDRAULIC_SLOTS[slot].nothing ? [{ value: '-', label: 'none' }] : []),
+            ...partsFor(slot).map((part) => ({ value: part.id, label: part.name })),
+          ]"
+          @change="put({ slot }, $event)"
+        />
+      </FieldItem>
+      <ElSegmented v-model="view" :options="[...VIEWS]" aria-label="Show the chain as" />
+    </div>
+    <ChainDrawing
+      v-if="stages.length > 0 && now && view === 'drawing'"
+      :now="now"
+      :stock="then"
+      :force-n="forceN"
+      :most-n="MOST_N"
+      @force="own = $event"
+    />
+    <DataTable v-else-if="stages.length > 0" :rows="stages" :columns="columns" data-test="chain">
+      <template #stage="{ row }">
+        <ElButton v-if="row.open" link type="primary" @click="openFigureId = row.open">{{ row.title }}</ElButton>
+        <template v-else>{{ row.title }}</template>
+        <ElButton v-if="row.place" link type="primary" class="small" @click="goTo(row.place)">change</ElButton>
+      </template>
+      <template #ratio="{ row }">{{ row.ratio }}</template>
+      <template #front="{ row }">
+        <strong>{{ row.values[0] }}</strong>
+        <span v-if="row.was[0]" class="soft small block">{{ row.was[0] }}</span>
+      </template>
+      <template #rear="{ row }">
+        <template v-if="row.values.length === 2">
+          <strong>{{ row.values[1] }}</strong>
+          <span v-if="row.was[1]" class="soft small block">{{ row.was[1] }}</span>
+        </template>
+      </template>
+      <template #moves="{ row }">{{ row.travel === '—' ? '' : row.travel }}</template>
+    </DataTable>
     <template v-if="stages.length > 0 && now?.unknownAssist">
       <p class="tone-unknown small">How much the booster gives at most is not known: from it on, these are the most there can be.</p>
       <ToFindOut :missing="[now.unknownAssist]" />
     </template>
-    <p v-if="stages.length > 0 && !isStock" class="soft small">Small figures: the car as it stands at the same pedal force.</p>
+    <p v-if="stages.length > 0 && !isStock && view === 'table'" class="soft small">
+      Small figures: the car as it stands at the same pedal force.
+    </p>
     <p v-if="biases.length > 0" class="biases num">
       Front share of
       <template v-for="([name, value, id], i) in biases" :key="id">
@@ -218,93 +239,40 @@ const biases = computed(() => {
 
 <style scoped>
 .force {
-  display: block;
-  max-width: 640px;
-  margin-bottom: 10px;
+  display: grid;
+  grid-template-columns: minmax(250px, auto) minmax(0, 480px);
+  gap: 0 20px;
+  align-items: center;
+  margin-bottom: 4px;
+}
+@media (max-width: 760px) {
+  .force {
+    grid-template-columns: 1fr;
+  }
 }
 .said {
   display: flex;
   flex-wrap: wrap;
   gap: 0 8px;
 }
-.values .soft {
-  margin-right: 5px;
-}
 .force .el-slider {
   width: 100%;
   accent-color: var(--accent);
 }
-.stages {
-  display: grid;
-  gap: 0;
-  max-width: 760px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: grid;
-  grid-template-columns: 70px minmax(0, 1fr);
-  align-items: center;
-}
-.ratio {
-  color: var(--ink-soft);
-  text-align: right;
-  padding-right: 10px;
-}
-.box {
-  display: grid;
-  grid-template-columns: minmax(150px, 1fr) minmax(0, 1.7fr) 130px;
-  gap: 10px;
-  align-items: center;
-  padding: 6px 10px;
-  border: 1.4px solid var(--ink);
-  background: var(--sheet);
-}
-li + li .box {
-  border-top: 0;
-}
-.split .box {
-  border-left: 5px double var(--ink);
-}
-.title {
+.parts {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 8px;
-  align-items: baseline;
+  gap: 8px 14px;
+  align-items: end;
+  margin-bottom: 8px;
 }
-.inplace {
-  width: 150px;
-  min-height: 28px;
-  padding: 1px 4px;
-  font-size: 12.5px;
+.parts :deep(.choice) {
+  width: 210px;
 }
-.values {
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
-  gap: 10px;
-  font-size: 16px;
-}
-.was {
+.block {
   display: block;
-}
-.travel {
-  text-align: right;
 }
 .biases {
   margin-top: 10px;
-}
-@media (max-width: 760px) {
-  li {
-    grid-template-columns: 46px minmax(0, 1fr);
-  }
-  .box {
-    grid-template-columns: 1fr;
-    gap: 2px;
-  }
-  .travel {
-    text-align: left;
-  }
 }
 </style>
