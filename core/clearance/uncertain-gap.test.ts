@@ -190,4 +190,20 @@ describe('the gap under uncertain shifts', () => {
       }
     }
   })
+  test('what was asked before changes neither an answer nor what it costs', () => {
+    const next = random(7)
+    for (let i = 0; i < 12; i += 1) {
+      const [outlines, profile] = [caliperShape(10 + 6 * i), wheelShape(10 + 6 * i)]
+      const [spacerMm, u] = [next() * 8 - 3, all(0.1 + next())]
+      const ask = (left: number) => {
+        const effort = new Effort(left)
+        const found = uncertainGap({ ...prepareCaliper(outlines), effort }, prepareWheel(profile), spacerMm, u, left * 0.8)
+        return { found, left: effort.left }
+      }
+      // from poor to rich nothing is remembered that a poorer one could take; then each is asked again
+      const efforts = [2_000, 8_000, 20_000, 60_000, 200_000, 3_000_000]
+      const first = efforts.map(ask)
+      expect([...efforts].reverse().map(ask).reverse()).toEqual(first)
+    }
+  })
 })

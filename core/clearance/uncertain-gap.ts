@@ -1,4 +1,6 @@
 import { quantile } from '../maths/quantile.ts'
+import { Remembered } from '../maths/remembered.ts'
+import { WHEEL_TAGS } from '../model/field.ts'
 import { deepestProbes } from './deepest-probes.ts'
 import { closest, segmentDistance } from './distance.ts'
 import { DRAW_DIMENSIONS, fixedDraws } from './draws.ts'
@@ -61,7 +63,35 @@ export function uncertainGap(
   if (u.caliperAxialMm === 0 && u.caliperRadialMm === 0 && u.faceAxialMm === 0 && u.barrelRadialMm === 0) {
     return { meanMm: now.minGapMm, uMm: 0, p05Mm: now.minGapMm, p95Mm: now.minGapMm }
   }
-  return within(caliper.effort, mostEffort, () => byDraws(caliper, wheel, spacerMm, u, now)) ?? widest(wheel, u, now)
+  const { effort } = caliper
+  const asked = question(caliper, wheel, spacerMm, u)
+  const known = drawnBefore.of(asked)
+  // what it cost is paid again: the same project gets the same answer, whatever was asked before
+  if (known && (!effort || Math.min(mostEffort, effort.left) >= known.needed)) {
+    effort?.spend(known.spent)
+    return known.gap
+  }
+  const before = effort?.left ?? 0
+  const drawn = within(effort, mostEffort, () => byDraws(caliper, wheel, spacerMm, u, now))
+  if (!drawn) return widest(wheel, u, now)
+  const spent = before - (effort?.left ?? 0)
+  if (drawn.needed !== undefined) drawnBefore.keep(asked, { gap: Object.freeze(drawn.gap), spent, needed: Math.max(spent, drawn.needed) })
+  return drawn.gap
+}
+
+/** Gaps of corners that stay as they are while something else of the car is changed, or another part tried. */
+const drawnBefore = new Remembered<{ gap: UncertainGap; spent: number; needed: number }>(64)
+
+/** Everything the draws depend on, as numbers. */
+function question(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts): number[] {
+  const asked = [spacerMm, u.caliperAxialMm, u.caliperRadialMm, u.faceAxialMm, u.barrelRadialMm]
+  for (const { points } of caliper.outlines) {
+    asked.push(points.length)
+    for (const [z, r] of points) asked.push(z, r)
+  }
+  for (const [z, r] of wheel.points) asked.push(z, r)
+  for (const tag of wheel.tags) asked.push(WHEEL_TAGS.indexOf(tag))
+  return asked
 }
 
 function widest(wheel: PreparedWheel, u: Shifts, { minGapMm }: Gap): UncertainGap {
@@ -73,7 +103,13 @@ function widest(wheel: PreparedWheel, u: Shifts, { minGapMm }: Gap): UncertainGa
   return { meanMm: minGapMm, uMm, p05Mm: minGapMm - reach, p95Mm: minGapMm + reach, widest: true }
 }
 
-function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts, now: Gap): UncertainGap {
+interface Drawn {
+  gap: UncertainGap
+  /** Effort with which it comes out the same; undefined when more would have said more, or nothing was counted. */
+  needed: number | undefined
+}
+
+function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts, now: Gap): Drawn {
   const gradient = gapGradient(now)
   const uLinear = gapUncertainty(gradient, u)
   const { effort } = caliper
@@ -86,20 +122,24 @@ function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: numbe
     const drawn = summary(few)
     const straight = summary(linear)
     const exact = gapRange(now.minGapMm, uLinear)
-    return {
+    const steadied = {
       meanMm: now.minGapMm + drawn.meanMm - straight.meanMm,
       uMm: uLinear + drawn.uMm - straight.uMm,
       p05Mm: exact.p05Mm + drawn.p05Mm - straight.p05Mm,
       p95Mm: exact.p95Mm + drawn.p95Mm - straight.p95Mm,
     }
+    return { gap: steadied, needed: effort && before - effort.left }
   }
   const wide = Math.max(u.caliperAxialMm, u.caliperRadialMm, u.faceAxialMm, u.barrelRadialMm) > LARGE_U_MM
   const wanted = !isSimple(wheel) ? PLAIN : wide ? MOST : MANY
-  if (!effort) return summary(draw(wanted))
+  if (!effort) return { gap: summary(draw(wanted)), needed: undefined }
   // as many as what is left does for: each costs about what the few have cost
-  const each = Math.max((before - effort.left) / FEW, 1)
-  for (let count = wanted; count > FEW; count /= 2) if (count * each <= effort.left * SPARE) return summary(draw(count))
-  return summary(few)
+  const fewCost = before - effort.left
+  const each = Math.max(fewCost / FEW, 1)
+  for (let count = wanted; count > FEW; count /= 2)
+    if (count * each <= effort.left * SPARE)
+      return { gap: summary(draw(count)), needed: count === wanted ? fewCost + (count * each) / SPARE : undefined }
+  return { gap: summary(few), needed: undefined }
 }
 
 /** Gaps of the first `count` fixed draws. */

@@ -98,6 +98,19 @@ export function verdictOn(rule: Rule, look: Look): Verdict | undefined {
   const said = ask(rule, look.facts, look.restart())
   return said?.look.touched ? said.verdict : undefined
 }
+/** The verdicts of a rule at one axle, or of the car, without what would be said of them. */
+export function verdictsOf(rule: Rule, facts: Facts): (FindingPlace & { title: string; verdict: Verdict })[] {
+  const found: (FindingPlace & { title: string; verdict: Verdict })[] = []
+  for (const slot of rule.each ?? NOWHERE) {
+    const here = slot === undefined ? facts : { ...facts, slot }
+    const said = ask(rule, here, new Look(here, NOBODY))
+    if (said)
+      found.push({ rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot, title: rule.title, verdict: said.verdict })
+  }
+  return found
+}
+/** No part has this id: a look that watches it writes nothing down but what is missing. */
+const NOBODY = ''
 export const sentenceOn = (rule: Rule, facts: Facts): string => ask(rule, facts)?.sentence ?? ''
 
 interface Said {

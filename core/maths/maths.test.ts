@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { bisect } from './bisect.ts'
 import { leastSquares } from './least-squares.ts'
 import { quantile } from './quantile.ts'
+import { Remembered } from './remembered.ts'
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 
@@ -53,4 +54,16 @@ test('a quantile lies within the values and rises with its share', () => {
       expect(high).toBeLessThanOrEqual(sorted[sorted.length - 1]!)
     }),
   )
+})
+
+test('an answer is remembered for its own question alone, and the oldest is forgotten first', () => {
+  const memory = new Remembered<string>(2, 3)
+  memory.keep([1, 2], 'a')
+  memory.keep([1], 'b')
+  expect([memory.of([1, 2]), memory.of([1]), memory.of([2, 1]), memory.of([1, 2, 3])]).toEqual(['a', 'b', undefined, undefined])
+  memory.of([1, 2])
+  memory.keep([9], 'c')
+  expect([memory.of([1]), memory.of([1, 2]), memory.of([9])]).toEqual([undefined, 'a', 'c'])
+  memory.keep([1, 2, 3, 4], 'too long')
+  expect(memory.of([1, 2, 3, 4])).toBeUndefined()
 })

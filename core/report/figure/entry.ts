@@ -85,13 +85,13 @@ function work<From, Read extends object>(id: FigureId, entry: Entry<From, Read>,
     formula: method.id,
     method,
     value,
-    ...(u === undefined ? {} : { u }),
-    ...(bound ? { [bound]: true } : {}),
-    ...(entry.optional ? { optional: true } : {}),
-    ...(filled === undefined ? {} : { filled }),
     inputs: Object.freeze(working.inputs),
     missing: Object.freeze(working.missing),
     notes: Object.freeze(working.notes),
   }
+  if (u !== undefined) figure.u = u
+  if (bound) figure[bound] = true
+  if (entry.optional) figure.optional = true
+  if (filled !== undefined) figure.filled = filled
   return { figure: Object.freeze(figure), read, known }
 }

@@ -35,20 +35,20 @@ type FigureName<Table extends FieldTable> = { [K in keyof Table]: Table[K] exten
 interface Words {
   label: string
   dimension: Dimension
-  how?: string
+  how: string | undefined
 }
 /** A figure's words as its table has them; a table of another kind has no such field, and the types see to it. */
 function wordsOf(field: Field): Words {
-  const { label, help } = field
-  return { label, dimension: 'dimension' in field ? field.dimension : 'number', ...(help === undefined ? {} : { how: help }) }
+  return { label: field.label, dimension: 'dimension' in field ? field.dimension : 'number', how: field.help }
 }
 
 /** A part's figure as it is asked for: its words, and where it is entered. */
 export function partFigure<P extends Part>(part: P, field: FigureOf<P>): { figure: Figure | undefined; words: Words; at: Place } {
-  const { label, ...rest } = wordsOf((fieldsOf(part.kind)[field] ?? COMMON_FIGURES[field])!)
+  const words = wordsOf((fieldsOf(part.kind)[field] ?? COMMON_FIGURES[field])!)
+  words.label += ` of ${part.name}`
   return {
     figure: part[field] as Figure | undefined,
-    words: { label: `${label} of ${part.name}`, ...rest },
+    words,
     at: { kind: 'part', partId: part.id, field },
   }
 }
@@ -56,7 +56,7 @@ export function partFigure<P extends Part>(part: P, field: FigureOf<P>): { figur
 /** Reads a figure of a part into a working. */
 export function readPart<P extends Part>(working: Working, part: P, field: FigureOf<P>, symbol = ''): number | undefined {
   const { figure, words, at } = partFigure(part, field)
-  return working.read(figure, { symbol, ...words, at })
+  return working.read(figure, { symbol, label: words.label, dimension: words.dimension, how: words.how, at })
 }
 
 export function readPartOr<P extends Part>(working: Working, part: P, field: FigureOf<P>, fallback: number, symbol = ''): number {

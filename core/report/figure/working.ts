@@ -9,7 +9,7 @@ interface Asked {
   dimension: Dimension
   at: Place
   /** How to get the figure when it is missing. */
-  how?: string
+  how?: string | undefined
 }
 
 /**

@@ -1,11 +1,11 @@
 import type { Effort } from '../../clearance/effort.ts'
-import { findingKey } from '../../fit/rule.ts'
+import { findingKey, type FindingPlace } from '../../fit/rule.ts'
 import type { FitFinding } from '../../fit/finding.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../../model/resolve.ts'
 import type { Context } from '../figure/read.ts'
 import { briefClearance } from '../corner/corner.ts'
-import { carFindings, fitFindings } from '../fit/fit-check.ts'
+import { axleVerdicts, carVerdicts } from '../fit/fit-check.ts'
 import { pedalFindings } from '../balance/pedal-findings.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
 import { RULE_TITLES, VERDICT_RANK, worstVerdict } from '../figure/words.ts'
@@ -56,18 +56,18 @@ export function outcomeOf(project: Project, setupId: string, reach?: Reach): Out
     ...(reach?.effort ? { effort: reach.effort } : {}),
   }
   const findings = new Map<string, Settled>()
-  const fit = (one: FitFinding) =>
+  const fit = (one: FindingPlace & Settled) =>
     findings.set(findingKey(one), { title: one.axle ? `${one.title}, ${one.axle}` : one.title, verdict: one.verdict })
   for (const axle of AXLES) {
     if (reach && !reach.axles.includes(axle)) {
       for (const [key, one] of reach.from.findings) if (key.startsWith(`${axle}.`)) findings.set(key, one)
       continue
     }
-    fitFindings(context, axle).forEach(fit)
+    axleVerdicts(context, axle).forEach(fit)
     const { verdict } = briefClearance(context, axle)
     findings.set(`${axle}.wheel-clearance`, { title: `${RULE_TITLES['wheel-clearance']}, ${axle}`, verdict })
   }
-  carFindings(context).forEach(fit)
+  carVerdicts(context).forEach(fit)
   if (reach && !reach.pedal) {
     for (const rule of PEDAL_RULES) {
       const one = reach.from.findings.get(`car.${rule}`)
