@@ -1,15 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { choose, openDemo, seriousFindings, type } from './support.ts'
+import { choose, openDemo, row, seriousFindings, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=balanced')
   await page.getByTestId('ask-quotes').click()
   await expect(page.locator('[data-quotes="kit4-rotor"]')).toContainText('Hazelmere Motor Factors')
   await page.getByTestId('take-new').click()
-  await expect(page.locator('[data-line="kit4-rotor"]')).toContainText(
-    /(Hazelmere Motor Factors|Thornbury Brake Supply), published, 20\d\d/,
-  )
+  await expect(row(page, 'line', 'kit4-rotor')).toContainText(/(Hazelmere Motor Factors|Thornbury Brake Supply), published, 20\d\d/)
   await expect(page.locator('[data-line^="shipping."]').first()).toBeVisible()
   const shipping = await page.locator('[data-line^="shipping."]').count()
   expect(shipping).toBeLessThanOrEqual(2)
@@ -30,8 +28,8 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await openDemo(page, 'cost', 'setup=balanced')
   await type(page, 'Budget, at most', '700')
   await expect(page.getByTestId('budget')).toContainText('sure to stay within 700.00 EUR')
-  await expect(page.locator('[data-line="kit4-caliper"]')).not.toContainText('beyond the budget')
-  await expect(page.locator('[data-line="adjustable-valve"]')).toContainText('beyond the budget')
+  await expect(row(page, 'line', 'kit4-caliper')).not.toContainText('beyond the budget')
+  await expect(row(page, 'line', 'adjustable-valve')).toContainText('beyond the budget')
 
   await page.getByRole('button', { name: 'Add a cost' }).click()
   const line = page.locator('[data-extra]').last()
@@ -42,15 +40,15 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await line.getByLabel('Price, likely').press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
 
-  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').fill('12 ± 2')
-  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').press('Enter')
+  await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('12 ± 2')
+  await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
   await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least 57 EUR')
   await page.getByRole('tab', { name: 'As it stands' }).click()
-  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').fill('4')
-  await page.locator('[data-wear="frontPads"]').getByLabel('Events that front pads last').press('Enter')
-  await page.locator('[data-wear="frontPads"]').getByRole('button', { name: 'no price yet' }).click()
-  await page.locator('[data-wear="frontPads"]').getByLabel('Price, likely').fill('60')
-  await page.locator('[data-wear="frontPads"]').getByLabel('Price, likely').press('Enter')
+  await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('4')
+  await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
+  await row(page, 'wear', 'frontPads').getByRole('button', { name: 'no price yet' }).click()
+  await row(page, 'wear', 'frontPads').getByLabel('Price, likely').fill('60')
+  await row(page, 'wear', 'frontPads').getByLabel('Price, likely').press('Enter')
   await expect(page.getByTestId('payback')).toContainText(
     'Four-piston, rear to match is dearer to buy than As it stands and has paid for itself after',
   )

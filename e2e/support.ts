@@ -88,6 +88,9 @@ export async function slide(slider: Locator, steps: number): Promise<void> {
   for (let i = 0; i < steps; i += 1) await slider.getByRole('slider').press('ArrowRight')
 }
 
+/** The row of a table that holds an entry: `data-line`, `data-wear`. */
+export const row = (page: Page, what: string, id: string): Locator => page.locator('tr', { has: page.locator(`[data-${what}="${id}"]`) })
+
 /** What a list has chosen. */
 export const chosen = (page: Page, label: string): Locator =>
   page.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })

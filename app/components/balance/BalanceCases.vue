@@ -180,9 +180,6 @@ const caseColumns = [
   max-width: 760px;
   margin: 2px 0 2px 18px;
 }
-.block {
-  display: block;
-}
 .offer .el-button {
   min-height: 30px;
   margin-left: auto;

@@ -269,9 +269,6 @@ const biases = computed(() => {
 .parts :deep(.choice) {
   width: 210px;
 }
-.block {
-  display: block;
-}
 .biases {
   margin-top: 10px;
 }

@@ -55,6 +55,12 @@ function add() {
   pairs.value = [...pairs.value, [one.value, other.value]]
   front.value = rear.value = ''
 }
+const pairRows = computed(() => pairs.value.map(([front, rear], at) => ({ at, front, rear })))
+const pairColumns = [
+  { id: 'front', label: 'Front', number: true },
+  { id: 'rear', label: 'Rear', number: true },
+  { id: 'leave', label: 'Leave out', unseen: true, least: 56 },
+]
 const drop = (index: number) => (pairs.value = pairs.value.filter((_, at) => at !== index))
 /** Lines of front and rear, as a spreadsheet copies them. */
 function paste(event: ClipboardEvent) {
@@ -147,26 +153,15 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
           Enter the knee, {{ mpa(found.kneeMpa) }}
         </ElButton>
       </p>
-      <table v-if="pairs.length > 0" class="plain">
-        <thead>
-          <tr>
-            <th scope="col" class="r">Front</th>
-            <th scope="col" class="r">Rear</th>
-            <th scope="col"><span class="visually-hidden">Leave out</span></th>
-          </tr>
-        </thead>
-        <tbody data-test="pairs">
-          <tr v-for="([a, b], i) in pairs" :key="i">
-            <td class="r num">{{ mpa(a) }}</td>
-            <td class="r num">{{ mpa(b) }}</td>
-            <td>
-              <ElButton text :aria-label="`Leave out pair ${i + 1}`" @click="drop(i)">
-                <Icon name="tabler:x" size="15" />
-              </ElButton>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable v-if="pairs.length > 0" :rows="pairRows" :columns="pairColumns" class="pairs" data-test="pairs">
+        <template #front="{ row }">{{ mpa(row.front) }}</template>
+        <template #rear="{ row }">{{ mpa(row.rear) }}</template>
+        <template #leave="{ row }">
+          <ElButton text :aria-label="`Leave out pair ${row.at + 1}`" @click="drop(row.at)">
+            <Icon name="tabler:x" size="15" />
+          </ElButton>
+        </template>
+      </DataTable>
       <form class="entry" @submit.prevent="add" @paste="paste">
         <FieldItem label="Front pressure"
           ><ElInput v-model="front" class="num" :placeholder="units.pressure" aria-label="Front pressure" :validate-event="false"

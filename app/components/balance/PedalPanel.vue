@@ -165,37 +165,38 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
       </p>
     </section>
     <section v-if="balance.travelParts || balance.vacuum.length > 0" class="beside">
-      <table v-if="balance.vacuum.length > 0" class="plain" data-test="vacuum">
-        <caption>
-          Pedal force for
-          {{
-            g(store.project!.preferences.referenceDecelG)
-          }}
-        </caption>
-        <tbody>
-          <tr v-for="one in balance.vacuum" :key="one.share">
-            <th scope="row">{{ one.share === 1 ? 'full assist' : one.share === 0 ? 'booster failed' : 'half the vacuum' }}</th>
-            <td class="r num" :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''">
-              {{ boundWord(one) }}{{ force(one.forceN) }}{{ beyond(one.forceN) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <table v-if="balance.travelParts" class="plain" data-test="travel-parts">
-        <caption>
-          What the travel is made of
-        </caption>
-        <tbody>
-          <tr v-for="[name, value] in parts" :key="name">
-            <th scope="row">{{ name }}</th>
-            <td class="r num">{{ mm(value) }}</td>
-          </tr>
-          <tr v-for="one in balance.hoses" :key="one.kind">
-            <th scope="row">in all, with {{ one.kind === 'rubber' ? 'rubber hoses' : 'braided hoses' }}</th>
-            <td class="r num">{{ mm(one.travelMm) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <ElDescriptions
+        v-if="balance.vacuum.length > 0"
+        :title="`Pedal force for ${g(store.project!.preferences.referenceDecelG)}`"
+        :column="1"
+        border
+        data-test="vacuum"
+      >
+        <ElDescriptionsItem
+          v-for="one in balance.vacuum"
+          :key="one.share"
+          :label="one.share === 1 ? 'full assist' : one.share === 0 ? 'booster failed' : 'half the vacuum'"
+          label-align="left"
+          align="right"
+        >
+          <span :class="one.forceN > FAILURE_FORCE_N ? 'tone-needs' : ''"
+            >{{ boundWord(one) }}{{ force(one.forceN) }}{{ beyond(one.forceN) }}</span
+          >
+        </ElDescriptionsItem>
+      </ElDescriptions>
+      <ElDescriptions v-if="balance.travelParts" title="What the travel is made of" :column="1" border data-test="travel-parts">
+        <ElDescriptionsItem v-for="[name, value] in parts" :key="name" :label="name" label-align="left" align="right">{{
+          mm(value)
+        }}</ElDescriptionsItem>
+        <ElDescriptionsItem
+          v-for="one in balance.hoses"
+          :key="one.kind"
+          :label="`in all, with ${one.kind === 'rubber' ? 'rubber hoses' : 'braided hoses'}`"
+          label-align="left"
+          align="right"
+          >{{ mm(one.travelMm) }}</ElDescriptionsItem
+        >
+      </ElDescriptions>
     </section>
     <section>
       <h2>When something fails, at {{ force(FAILURE_FORCE_N) }}</h2>
@@ -260,9 +261,6 @@ svg {
 }
 .stops {
   margin-bottom: 12px;
-}
-.block {
-  display: block;
 }
 .beside {
   display: grid;

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { CompareRow } from '#core/report/offer/compare-wheels.ts'
 import { PLACE_WORDS } from '#core/report/corner/words.ts'
+import { counted } from '#core/report/figure/words.ts'
+import { LazyTable } from '~/composables/lazy-table'
 import { useProjectStore } from '~/stores/project'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
@@ -49,6 +52,23 @@ watch(
 const answer = (row: CompareRow) =>
   row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
+const spacerOf = (row: CompareRow) =>
+  row.stockSpacerMm === undefined ? (row.spacerJudged ? 'none helps' : '') : row.stockSpacerMm === 0 ? 'none needed' : mm(row.stockSpacerMm)
+/** On a phone the gap's cell says the rest of it. */
+const narrow = useMediaQuery('(max-width: 760px)')
+const columns = computed(() => [
+  { id: 'name', label: props.what === 'wheels' ? 'Wheel' : 'Brake', least: narrow.value ? 110 : 210 },
+  { id: 'verdict', label: 'Verdict', least: narrow.value ? 120 : 190 },
+  { id: 'gap', label: 'Least gap', number: true, least: 86 },
+  ...(narrow.value
+    ? []
+    : [
+        { id: 'sure', label: '95 % sure of more than', number: true, least: 110 },
+        { id: 'limits', label: 'Limits' },
+        { id: 'spacer', label: 'Spacer', number: true, least: 96 },
+      ]),
+  ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: 84 }] : []),
+])
 const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
 function fit(id: string) {
   store.edit('Choose wheel', (draft) => {
@@ -85,56 +105,37 @@ function fit(id: string) {
           : 'No setup has a caliper here yet.'
       }}
     </p>
-    <table v-else class="plain" data-test="comparison">
-      <thead>
-        <tr>
-          <th scope="col">{{ what === 'wheels' ? 'Wheel' : 'Brake' }}</th>
-          <th scope="col">Verdict</th>
-          <th scope="col" class="r">Least gap</th>
-          <th scope="col" class="r">95 % sure of more than</th>
-          <th scope="col">Limits</th>
-          <th scope="col" class="r">Spacer</th>
-          <th v-if="what === 'wheels'" scope="col"><span class="visually-hidden">Fit it</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.id" :title="row.sentence">
-          <th scope="row">
-            {{ row.name }}
-            <span class="block small soft">{{
-              [row.detail, row.nominal ? 'from its markings, an estimate' : '', row.inUse ? 'fitted' : ''].filter(Boolean).join('; ')
-            }}</span>
-          </th>
-          <td :class="`tone-${row.whole}`">
-            <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
-            }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
-            ><span v-else-if="row.why && row.whole !== 'unknown' && row.verdict === 'clears'" class="block small" data-test="why">{{
-              row.why
-            }}</span
-            ><span v-if="row.missing > 0" class="block small"
-              >{{ row.missing }} open {{ row.missing === 1 ? 'question' : 'questions' }}</span
-            >
-          </td>
-          <td class="r num">{{ mm(row.meanMm) }}</td>
-          <td class="r num">{{ mm(row.p05Mm) }}</td>
-          <td>{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</td>
-          <td class="r num">
-            {{
-              row.stockSpacerMm === undefined
-                ? row.spacerJudged
-                  ? 'none helps'
-                  : ''
-                : row.stockSpacerMm === 0
-                  ? 'none needed'
-                  : mm(row.stockSpacerMm)
-            }}
-          </td>
-          <td v-if="what === 'wheels'" class="r">
-            <ElButton v-if="!row.inUse && row.whole !== 'blocked'" :aria-label="`Fit ${row.name}`" @click="fit(row.id)"> Fit it </ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <LazyTable v-else :rows="rows" :columns="columns" data-test="comparison">
+      <template #name="{ row }">
+        <b :title="row.sentence">{{ row.name }}</b>
+        <span class="block small soft">{{
+          [row.detail, row.nominal ? 'from its markings, an estimate' : '', row.inUse ? 'fitted' : ''].filter(Boolean).join('; ')
+        }}</span>
+      </template>
+      <template #verdict="{ row }">
+        <div :class="`tone-${row.whole}`">
+          <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
+          }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
+          ><span v-else-if="row.why && row.whole !== 'unknown' && row.verdict === 'clears'" class="block small" data-test="why">{{
+            row.why
+          }}</span
+          ><span v-if="row.missing > 0" class="block small">{{ counted(row.missing, 'open question') }}</span>
+        </div>
+      </template>
+      <template #gap="{ row }">
+        {{ mm(row.meanMm) }}
+        <template v-if="narrow">
+          <span v-if="row.p05Mm !== undefined" class="block small soft">95 % sure of more than {{ mm(row.p05Mm) }}</span>
+          <span v-if="spacerOf(row)" class="block small soft">spacer: {{ spacerOf(row) }}</span>
+        </template>
+      </template>
+      <template #sure="{ row }">{{ mm(row.p05Mm) }}</template>
+      <template #limits="{ row }">{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</template>
+      <template #spacer="{ row }">{{ spacerOf(row) }}</template>
+      <template #fit="{ row }">
+        <ElButton v-if="!row.inUse && row.whole !== 'blocked'" :aria-label="`Fit ${row.name}`" @click="fit(row.id)"> Fit it </ElButton>
+      </template>
+    </LazyTable>
     <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
     <p class="soft small">
       With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear, then
@@ -160,9 +161,6 @@ header {
 h1 {
   flex: 1 1 320px;
   font-size: 18px;
-}
-.block {
-  display: block;
 }
 table.plain tbody th {
   color: var(--ink);

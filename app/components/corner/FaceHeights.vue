@@ -23,27 +23,17 @@ function setFace(name: string) {
 <template>
   <div v-if="faces.length > 0">
     <h2>Face heights of this wheel</h2>
-    <table class="plain effects" data-test="faces">
-      <tbody>
-        <tr v-for="face in faces" :key="face.name">
-          <th scope="row">
-            {{ face.name }}
-            <span class="soft">raised {{ mm(face.raiseMm) }}{{ face.lipMm === undefined ? '' : `, lip ${mm(face.lipMm)}` }}</span>
-          </th>
-          <td class="r num">
-            {{ VERDICT_SHORT[face.verdict] }}, {{ mm(face.gapMm) }}
-            <span v-if="face.leastThatClears" class="block small tone-fits">the least that clears</span>
-            <span v-if="face.fitted" class="block small soft">fitted</span>
-            <ElButton v-else link type="primary" class="small" @click="setFace(face.name)">take {{ face.name }}</ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ElDescriptions :column="1" border data-test="faces">
+      <ElDescriptionsItem v-for="face in faces" :key="face.name" label-align="left" align="right">
+        <template #label>
+          {{ face.name }}
+          <span class="soft">raised {{ mm(face.raiseMm) }}{{ face.lipMm === undefined ? '' : `, lip ${mm(face.lipMm)}` }}</span>
+        </template>
+        {{ VERDICT_SHORT[face.verdict] }}, {{ mm(face.gapMm) }}
+        <span v-if="face.leastThatClears" class="block small tone-fits">the least that clears</span>
+        <span v-if="face.fitted" class="block small soft">fitted</span>
+        <ElButton v-else link type="primary" class="small" @click="setFace(face.name)">take {{ face.name }}</ElButton>
+      </ElDescriptionsItem>
+    </ElDescriptions>
   </div>
 </template>
-
-<style scoped>
-.block {
-  display: block;
-}
-</style>

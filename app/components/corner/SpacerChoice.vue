@@ -46,20 +46,16 @@ function setSpacer(value: number) {
       </ElButton>
     </div>
     <p class="small">{{ corner.spacerSentence }}</p>
-    <table class="plain effects" data-test="effects">
-      <tbody>
-        <tr v-for="one in corner.consequences" :key="one.figureId">
-          <th scope="row">
-            <ElButton link type="primary" @click="openFigureId = one.figureId">{{ one.label }}</ElButton>
-          </th>
-          <td class="r num">
-            <VerdictMark v-if="one.judged || one.verdict !== 'fits'" :verdict="one.verdict" :size="14" />
-            {{ one.text }}
-            <span v-if="one.judged && one.verdict !== 'fits'" class="block small" :class="`tone-${one.verdict}`">{{ one.sentence }}</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ElDescriptions class="effects" :column="1" border data-test="effects">
+      <ElDescriptionsItem v-for="one in corner.consequences" :key="one.figureId" label-align="left" align="right">
+        <template #label>
+          <ElButton link type="primary" @click="openFigureId = one.figureId">{{ one.label }}</ElButton>
+        </template>
+        <VerdictMark v-if="one.judged || one.verdict !== 'fits'" :verdict="one.verdict" :size="14" />
+        {{ one.text }}
+        <span v-if="one.judged && one.verdict !== 'fits'" class="block small" :class="`tone-${one.verdict}`">{{ one.sentence }}</span>
+      </ElDescriptionsItem>
+    </ElDescriptions>
     <p class="caution">
       A spacer takes thread engagement and hub register, and moves the wheel outboard. Have stud length, centring and local rules checked
       before it goes on.
@@ -75,8 +71,5 @@ function setSpacer(value: number) {
 }
 .spacer > div {
   width: 150px;
-}
-.block {
-  display: block;
 }
 </style>

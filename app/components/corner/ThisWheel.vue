@@ -66,22 +66,21 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
         </template>
         <p v-if="corner.trial" class="small" :class="corner.trial.agree ? '' : 'tone-needs'">{{ corner.trial.sentence }}</p>
         <p v-if="corner.twoWays && !corner.twoWays.agree" class="small tone-needs">{{ corner.twoWays.sentence }}</p>
-        <table class="plain gaps">
-          <tbody>
-            <tr v-for="row in rows" :key="row.id">
-              <th scope="row">
-                <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>
-              </th>
-              <td class="r num">
-                {{ row.value === undefined ? 'no common place' : `${report ? boundWord(report.figures[row.id]) : ''}${mm(row.value)}` }}
-              </td>
-            </tr>
-            <tr>
-              <th scope="row">{{ corner.faceKnown ? 'In 9 of 10 cases between' : 'The barrel alone, in 9 of 10 cases between' }}</th>
-              <td class="r num">{{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} and {{ mm(corner.gap.p95Mm) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <ElDescriptions class="gaps" :column="1" border>
+          <ElDescriptionsItem v-for="row in rows" :key="row.id" label-align="left" align="right">
+            <template #label>
+              <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>
+            </template>
+            {{ row.value === undefined ? 'no common place' : `${report ? boundWord(report.figures[row.id]) : ''}${mm(row.value)}` }}
+          </ElDescriptionsItem>
+          <ElDescriptionsItem
+            :label="corner.faceKnown ? 'In 9 of 10 cases between' : 'The barrel alone, in 9 of 10 cases between'"
+            label-align="left"
+            align="right"
+          >
+            {{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} and {{ mm(corner.gap.p95Mm) }}
+          </ElDescriptionsItem>
+        </ElDescriptions>
 
         <SpacerChoice />
       </template>
@@ -150,9 +149,6 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
 .gaps td {
   font-size: 16px;
   white-space: nowrap;
-}
-.block {
-  display: block;
 }
 @media (max-width: 1000px) {
   .fit {

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { formatMoney } from '#core/quantity/format.ts'
 import type { BillGroup, BillLine } from '#core/report/cost/bill.ts'
 import { useProjectStore } from '~/stores/project'
+import { moved, putBack, useSortable } from '~/composables/sortable'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The bill of the setup, in the order of buying, with what the budget reaches. */
@@ -24,29 +26,73 @@ const GROUPS: Record<BillGroup, string> = {
   returnFreight: 'Return freight',
   sale: 'Sale of what comes off',
 }
-/** Lines in the order of buying; a heading wherever another group begins. */
-const groups = computed(() => {
-  const found: { key: string; label: string; lines: BillLine[] }[] = []
-  for (const line of bill.value.lines) {
-    const last = found[found.length - 1]
-    if (last && last.lines[0]!.group === line.group) last.lines.push(line)
-    else found.push({ key: `${line.group}.${found.length}`, label: GROUPS[line.group], lines: [line] })
-  }
-  return found
+interface Sum {
+  kind: 'sum'
+  label: string
+  low?: number
+  likely: number
+  /** A sum of one number stands under "likely". */
+  high?: number
+}
+type Row = { kind: 'group' | 'line'; line: BillLine } | Sum
+/** Lines in the order of buying; a heading wherever another group begins; what it comes to below. */
+const rows = computed((): Row[] => {
+  const { lines, total, deposits } = bill.value
+  const tax = preferences.value.taxPercent
+  return [
+    ...lines.flatMap((line, i): Row[] => {
+      const begins = lines[i - 1]?.group !== line.group
+      return [...(begins ? [{ kind: 'group' as const, line }] : []), { kind: 'line', line }]
+    }),
+    { kind: 'sum', label: tax > 0 ? `Sum, with ${tax} % tax on what is bought` : 'Sum', ...total },
+    ...(deposits > 0
+      ? [{ kind: 'sum' as const, label: 'Deposits, back when the old parts are returned: not in the sum', likely: deposits }]
+      : []),
+  ]
+})
+const narrow = useMediaQuery('(max-width: 760px)')
+const columns = computed(() => [
+  { id: 'what', label: 'What', least: narrow.value ? 140 : 220 },
+  { id: 'low', label: 'Low', number: true, least: 70 },
+  { id: 'likely', label: 'Likely', number: true, least: 70 },
+  { id: 'high', label: 'High', number: true, least: narrow.value ? 86 : 110 },
+  ...(narrow.value ? [] : [{ id: 'priced', label: 'Priced', least: 120 }]),
+  { id: 'order', label: 'Order of buying', unseen: true, least: 80 },
+])
+/** What has no price says so over its three. */
+const wordsOnly = ({ owned, rateMissing, likely }: BillLine) => owned || rateMissing !== undefined || likely === undefined
+function span(row: Row, column: string): number {
+  if (row.kind === 'group') return column === 'what' ? columns.value.length : 0
+  if (row.kind === 'line' && wordsOnly(row.line)) return column === 'low' ? 3 : column === 'likely' || column === 'high' ? 0 : 1
+  return 1
+}
+const lookOf = (row: Row) => (row.kind === 'line' ? (beyond(row.line) ? 'buy beyond' : 'buy') : row.kind)
+
+// rows are dragged into the order of buying; their arrows do it by key
+const host = ref<HTMLElement>()
+const body = shallowRef<HTMLElement | null>()
+onMounted(() => (body.value = host.value?.querySelector('tbody')))
+useSortable(body, {
+  draggable: '.buy',
+  filter: 'button, input',
+  preventOnFilter: false,
+  onEnd: (event) => {
+    const { from, to } = putBack(event)
+    move(bill.value.lines[from]!, to, to < from ? 'earlier' : 'later')
+  },
 })
 const place = (line: BillLine) => bill.value.lines.indexOf(line)
 const WAYS = [
   { by: -1, word: 'earlier', sign: '↑' },
   { by: 1, word: 'later', sign: '↓' },
 ] as const
-/** Buys a line one place earlier or later. */
-function move(line: BillLine, { by, word }: (typeof WAYS)[number]) {
-  const order = bill.value.lines.map((one) => one.id)
-  const at = order.indexOf(line.id)
-  if (at + by < 0 || at + by >= order.length) return
-  ;[order[at], order[at + by]] = [order[at + by]!, order[at]!]
+/** Buys a line earlier or later. */
+function move(line: BillLine, to: number, word: string) {
+  const ids = bill.value.lines.map((one) => one.id)
+  const from = ids.indexOf(line.id)
+  if (to < 0 || to >= ids.length || from === to) return
   store.edit(`Buy ${line.label} ${word}`, (draft) => {
-    draft.setups.find((one) => one.id === setup.value?.id)!.buyOrder = order
+    draft.setups.find((one) => one.id === setup.value?.id)!.buyOrder = moved(ids, from, to)
   })
 }
 function setRate(line: BillLine, text: string) {
@@ -62,105 +108,96 @@ const beyond = (line: BillLine) =>
 </script>
 
 <template>
-  <table class="plain bill">
-    <thead>
-      <tr>
-        <th scope="col">What</th>
-        <th scope="col" class="r">Low</th>
-        <th scope="col" class="r">Likely</th>
-        <th scope="col" class="r">High</th>
-        <th scope="col">Priced</th>
-        <th scope="col"><span class="visually-hidden">Order of buying</span></th>
-      </tr>
-    </thead>
-    <tbody v-for="group in groups" :key="group.key">
-      <tr class="group">
-        <th scope="colgroup" colspan="6">{{ group.label }}</th>
-      </tr>
-      <tr v-for="line in group.lines" :key="line.id" :class="{ beyond: beyond(line) }" :data-line="line.id">
-        <td>
-          <ElButton link type="primary" @click="goTo(line.at)">{{ line.label }}</ElButton>
-          <span v-if="line.detail" class="soft small block">{{ line.detail }}</span>
-          <span v-if="beyond(line)" class="tone-needs small block">beyond the budget when bought in this order</span>
-        </td>
-        <template v-if="line.owned"><td class="r soft" colspan="3">already have it</td></template>
-        <template v-else-if="line.rateMissing"
-          ><td class="r tone-unknown" colspan="3">
-            <FieldItem class="rate" :label="`rate missing: 1 ${line.rateMissing} in ${preferences.currency}`"
-              ><DraftInput
-                class="num"
-                value=""
-                inputmode="decimal"
-                :data-field="`rate.${line.rateMissing}.${line.id}`"
-                :aria-label="`rate missing: 1 ${line.rateMissing} in ${preferences.currency}`"
-                @change="setRate(line, $event)"
-            /></FieldItem></td
-        ></template>
-        <template v-else-if="line.likely === undefined"><td class="r tone-unknown" colspan="3">no price yet</td></template>
-        <template v-else
-          ><td class="r num soft">{{ bare(line.low) }}</td>
-          <td class="r num">{{ bare(line.likely) }}</td>
-          <td class="r num soft">{{ bare(line.high) }}</td></template
-        >
-        <td class="soft small">{{ [line.seller, line.origin, line.date].filter(Boolean).join(', ') }}</td>
-        <td class="moves">
+  <div ref="host">
+    <DataTable class="bill" :rows="rows" :columns="columns" :span="span" :row-class="lookOf">
+      <template #what="{ row }">
+        <template v-if="row.kind === 'group'">{{ GROUPS[row.line.group] }}</template>
+        <template v-else-if="row.kind === 'line'">
+          <Icon name="tabler:grip-vertical" size="14" class="grip" />
+          <span :data-line="row.line.id"
+            ><ElButton link type="primary" @click="goTo(row.line.at)">{{ row.line.label }}</ElButton></span
+          >
+          <span v-if="row.line.detail" class="soft small block">{{ row.line.detail }}</span>
+          <span v-if="beyond(row.line)" class="tone-needs small block">beyond the budget when bought in this order</span>
+        </template>
+        <template v-else-if="row.kind === 'sum'">{{ row.label }}</template>
+      </template>
+      <template #low="{ row }">
+        <template v-if="row.kind === 'line'">
+          <span v-if="row.line.owned" class="soft">already have it</span>
+          <FieldItem
+            v-else-if="row.line.rateMissing"
+            class="rate tone-unknown"
+            :label="`rate missing: 1 ${row.line.rateMissing} in ${preferences.currency}`"
+            ><DraftInput
+              class="num"
+              value=""
+              inputmode="decimal"
+              :data-field="`rate.${row.line.rateMissing}.${row.line.id}`"
+              :aria-label="`rate missing: 1 ${row.line.rateMissing} in ${preferences.currency}`"
+              @change="setRate(row.line, $event)"
+          /></FieldItem>
+          <span v-else-if="row.line.likely === undefined" class="tone-unknown">no price yet</span>
+          <span v-else class="soft">{{ bare(row.line.low) }}</span>
+        </template>
+        <template v-else-if="row.kind === 'sum'">{{ bare(row.low) }}</template>
+      </template>
+      <template #likely="{ row }">
+        <template v-if="row.kind === 'line'">{{ bare(row.line.likely) }}</template>
+        <template v-else-if="row.kind === 'sum'">{{ row.high === undefined ? money(row.likely) : bare(row.likely) }}</template>
+      </template>
+      <template #high="{ row }">
+        <span v-if="row.kind === 'line'" class="soft">{{ bare(row.line.high) }}</span>
+        <template v-else-if="row.kind === 'sum' && row.high !== undefined">{{ money(row.high) }}</template>
+      </template>
+      <template #priced="{ row }">
+        <span v-if="row.kind === 'line'" class="soft small">{{
+          [row.line.seller, row.line.origin, row.line.date].filter(Boolean).join(', ')
+        }}</span>
+      </template>
+      <template #order="{ row }">
+        <span v-if="row.kind === 'line'" class="moves">
           <ElButton
             v-for="way in WAYS"
             :key="way.word"
             text
-            :disabled="place(line) === (way.by < 0 ? 0 : bill.lines.length - 1)"
-            :aria-label="`Buy ${line.label} ${way.word}`"
-            @click="move(line, way)"
+            :disabled="place(row.line) === (way.by < 0 ? 0 : bill.lines.length - 1)"
+            :aria-label="`Buy ${row.line.label} ${way.word}`"
+            @click="move(row.line, place(row.line) + way.by, way.word)"
           >
             {{ way.sign }}
           </ElButton>
-        </td>
-      </tr>
-    </tbody>
-    <tfoot>
-      <tr>
-        <th scope="row">Sum{{ preferences.taxPercent > 0 ? `, with ${preferences.taxPercent} % tax on what is bought` : '' }}</th>
-        <td class="r num">{{ bare(bill.total.low) }}</td>
-        <td class="r num">{{ bare(bill.total.likely) }}</td>
-        <td class="r num">{{ money(bill.total.high) }}</td>
-        <td colspan="2" />
-      </tr>
-      <tr v-if="bill.deposits > 0" class="deposits">
-        <th scope="row">Deposits, back when the old parts are returned: not in the sum</th>
-        <td />
-        <td class="r num">{{ money(bill.deposits) }}</td>
-        <td colspan="3" />
-      </tr>
-    </tfoot>
-  </table>
+        </span>
+      </template>
+    </DataTable>
+  </div>
 </template>
 
 <style scoped>
 .bill {
   margin-bottom: 22px;
 }
-.group th {
-  padding-top: 10px;
-  border: 0;
+.bill :deep(.group .cell) {
+  padding-top: 8px;
   color: var(--ink-soft);
   font-size: 12.5px;
-  text-align: left;
 }
-tfoot th,
-tfoot td {
-  border-top: 2px solid var(--ink);
-  color: var(--ink);
-  font-size: 14px;
+.bill :deep(.group td) {
+  border-bottom: 0;
+}
+.bill :deep(.sum td) {
   font-weight: 660;
 }
-.deposits th,
-.deposits td {
-  border-top: 0;
-  font-size: 13px;
-  font-weight: 400;
+.bill :deep(.buy + .sum td) {
+  border-top: 2px solid var(--ink);
 }
-.block {
-  display: block;
+.bill :deep(.buy) {
+  cursor: grab;
+}
+.grip {
+  margin-right: 4px;
+  color: var(--accent);
+  vertical-align: -2px;
 }
 .rate {
   display: flex;
@@ -168,24 +205,17 @@ tfoot td {
   align-items: center;
   justify-content: flex-end;
 }
-.rate .native {
-  width: 84px;
-}
 .moves {
   white-space: nowrap;
 }
 .moves .el-button {
   min-height: 28px;
+  margin: 0;
   padding: 0 7px;
 }
-@media (max-width: 760px) {
-  tbody td:nth-last-child(2),
-  thead th:nth-last-child(2) {
-    display: none;
-  }
-}
 @media print {
-  .moves {
+  .moves,
+  .grip {
     display: none;
   }
 }

@@ -22,6 +22,13 @@ const parts = computed(() => {
 })
 const isTaken = (quote: Quote, price: { seller?: string; date?: string; likelyMinor: number } | undefined) =>
   price?.seller === quote.seller && price.date === quote.date && price.likelyMinor === quote.priceMinor
+const columns = [
+  { id: 'seller', label: 'Seller', least: 170 },
+  { id: 'condition', label: 'Condition', text: (one: Quote) => one.condition },
+  { id: 'price', label: 'Price', number: true, least: 110 },
+  { id: 'when', label: 'When', least: 170 },
+  { id: 'take', label: 'Take', number: true },
+]
 const kind = { shop: 'shop', yard: 'yard', rebuilder: 'rebuilder' } as const
 /** One of each, in stock and new, where there is such a quote; the cheapest else. */
 const cheapestNew = computed(() =>
@@ -45,28 +52,25 @@ const cheapestNew = computed(() =>
     <p v-else-if="state === 'answered' && parts.length === 0" class="soft">Nobody has what this setup buys, or it buys nothing.</p>
     <div v-for="{ part, quotes: offers } in parts" :key="part.id" class="part" :data-quotes="part.id">
       <h3>{{ part.name }}</h3>
-      <table class="plain">
-        <tbody>
-          <tr v-for="quote in offers" :key="quote.seller">
-            <td>
-              {{ quote.seller }} <span class="soft small">{{ kind[quote.sellerKind] }}</span>
-            </td>
-            <td>{{ quote.condition }}</td>
-            <td class="r num">
-              {{ money(quote, quote.priceMinor) }}<span class="soft small">{{ quote.pieces > 1 ? ` for ${quote.pieces}` : '' }}</span>
-              <span v-if="quote.depositMinor" class="soft small block">and {{ money(quote, quote.depositMinor) }} deposit</span>
-            </td>
-            <td class="num small">
-              {{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ counted(quote.days, 'day')
-              }}<span class="soft block">shipping {{ money(quote, quote.shippingMinor) }}; {{ quote.date }}</span>
-            </td>
-            <td class="r">
-              <span v-if="isTaken(quote, part.price)" class="tone-fits small"><VerdictMark verdict="fits" :size="13" /> taken</span>
-              <ElButton v-else :aria-label="`Take ${part.name} from ${quote.seller}`" @click="take(setup!.id, [quote])"> Take </ElButton>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable :rows="offers" :columns="columns" headless>
+        <template #seller="{ row: quote }">
+          {{ quote.seller }} <span class="soft small">{{ kind[quote.sellerKind] }}</span>
+        </template>
+        <template #price="{ row: quote }">
+          {{ money(quote, quote.priceMinor) }}<span class="soft small">{{ quote.pieces > 1 ? ` for ${quote.pieces}` : '' }}</span>
+          <span v-if="quote.depositMinor" class="soft small block">and {{ money(quote, quote.depositMinor) }} deposit</span>
+        </template>
+        <template #when="{ row: quote }">
+          <span class="num small"
+            >{{ quote.stock > 0 ? `${quote.stock} in stock` : 'to order' }}, {{ counted(quote.days, 'day')
+            }}<span class="soft block">shipping {{ money(quote, quote.shippingMinor) }}; {{ quote.date }}</span></span
+          >
+        </template>
+        <template #take="{ row: quote }">
+          <span v-if="isTaken(quote, part.price)" class="tone-fits small"><VerdictMark verdict="fits" :size="13" /> taken</span>
+          <ElButton v-else :aria-label="`Take ${part.name} from ${quote.seller}`" @click="take(setup!.id, [quote])"> Take </ElButton>
+        </template>
+      </DataTable>
     </div>
   </section>
 </template>
@@ -74,9 +78,6 @@ const cheapestNew = computed(() =>
 <style scoped>
 h3 {
   margin: 10px 0 0;
-}
-.block {
-  display: block;
 }
 .el-button + .el-button {
   margin-left: 8px;

@@ -17,6 +17,12 @@ const currency = computed(() => store.project!.preferences.currency)
 const money = (minor: number | undefined) => formatMoney(minor, currency.value, { whole: true })
 const range = (one: Range) => `${money(one.likely)}, from ${money(one.low)} to ${money(one.high)}`
 const lasts = { ...count('Lasts, events', 0.1, 1000), integer: false }
+const columns = [
+  { id: 'what', label: 'What wears', least: 150 },
+  { id: 'lasts', label: 'Lasts, events', least: 120 },
+  { id: 'renewing', label: 'Renewing costs', least: 150 },
+  { id: 'season', label: 'A season', number: true },
+]
 const pricing = ref<Wearing>()
 const error = ref('')
 
@@ -72,56 +78,43 @@ const events = (value: number | undefined) => (value === undefined ? 'never' : v
         @change="setEvents"
     /></FieldItem>
     <p v-if="error" class="field-error">{{ error }}</p>
-    <table class="plain">
-      <thead>
-        <tr>
-          <th scope="col">What wears</th>
-          <th scope="col">Lasts, events</th>
-          <th scope="col">Renewing costs</th>
-          <th scope="col" class="r">A season</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in season.rows" :key="row.what" :data-wear="row.what">
-          <th scope="row">
-            {{ row.label }}<span v-if="row.part" class="soft small block">{{ row.part }}</span>
-          </th>
-          <td>
-            <FigureInput
-              :name="`wear.${row.what}`"
-              :field="lasts"
-              :label="`Events that ${row.label.toLowerCase()} last`"
-              class="unlabelled"
-              :figure="row.lastsEvents"
-              :units="units"
-              bare
-              empty="not known"
-              @change="change(row.what, 'lastsEvents', $event)"
-            />
-          </td>
-          <td>
-            <ElButton
-              link
-              type="primary"
-              class="num"
-              :aria-expanded="pricing === row.what"
-              @click="pricing = pricing === row.what ? undefined : row.what"
-            >
-              {{
-                row.price ? `${formatMoney(row.price.likelyMinor, row.price.currency)}${row.ownPrice ? '' : ' as bought'}` : 'no price yet'
-              }}
-            </ElButton>
-            <PriceInput
-              v-if="pricing === row.what"
-              :price="setup?.wear?.[row.what]?.price"
-              :currency="currency"
-              @change="change(row.what, 'price', $event)"
-            />
-          </td>
-          <td class="r num">{{ row.perSeason ? money(row.perSeason.likely) : '—' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable :rows="season.rows" :columns="columns">
+      <template #what="{ row }">
+        <b :data-wear="row.what">{{ row.label }}</b>
+        <span v-if="row.part" class="soft small block">{{ row.part }}</span>
+      </template>
+      <template #lasts="{ row }">
+        <FigureInput
+          :name="`wear.${row.what}`"
+          :field="lasts"
+          :label="`Events that ${row.label.toLowerCase()} last`"
+          class="unlabelled"
+          :figure="row.lastsEvents"
+          :units="units"
+          bare
+          empty="not known"
+          @change="change(row.what, 'lastsEvents', $event)"
+        />
+      </template>
+      <template #renewing="{ row }">
+        <ElButton
+          link
+          type="primary"
+          class="num"
+          :aria-expanded="pricing === row.what"
+          @click="pricing = pricing === row.what ? undefined : row.what"
+        >
+          {{ row.price ? `${formatMoney(row.price.likelyMinor, row.price.currency)}${row.ownPrice ? '' : ' as bought'}` : 'no price yet' }}
+        </ElButton>
+        <PriceInput
+          v-if="pricing === row.what"
+          :price="setup?.wear?.[row.what]?.price"
+          :currency="currency"
+          @change="change(row.what, 'price', $event)"
+        />
+      </template>
+      <template #season="{ row }">{{ row.perSeason ? money(row.perSeason.likely) : '—' }}</template>
+    </DataTable>
     <ul v-if="paybacks.length > 0" data-test="payback">
       <li v-for="{ other, found } in paybacks" :key="other.setupId">
         <template v-if="found.likely === 0">Against {{ other.setupName }}: nothing is dearer to buy.</template>
@@ -159,9 +152,6 @@ table {
 th[scope='row'] {
   font-weight: 400;
   text-align: left;
-}
-.block {
-  display: block;
 }
 .unlabelled :deep(label) {
   position: absolute;

@@ -124,9 +124,6 @@ h2 {
   padding: 0;
   list-style: none;
 }
-.block {
-  display: block;
-}
 .find-out li {
   display: grid;
   grid-template-columns: 22px minmax(0, 1fr);

@@ -4,6 +4,7 @@ import { LIMITS, type LimitId } from '#core/report/fit/for-views.ts'
 import { formatQuantity, editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { Dimension } from '#core/quantity/units.ts'
+import { LazyTable } from '~/composables/lazy-table'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -44,39 +45,34 @@ function set(id: LimitId, typed: string) {
   )
   errors.value = { ...errors.value, [id]: problems[0] ? 'A limit is a number from 0 to 1000.' : '' }
 }
+const rows = computed(() => ids.map((id) => ({ id })))
+const columns = [
+  { id: 'limit', label: 'Limit and why', least: 320 },
+  { id: 'usual', label: 'Usual', number: true },
+  { id: 'own', label: 'In this project', least: 150 },
+]
 </script>
 
 <template>
   <FoldedPart class="limits" data-test="limits" :title="`Limits${changed > 0 ? `: ${changed} set by this project` : ''}`">
-    <table class="plain">
-      <thead>
-        <tr>
-          <th scope="col">Limit and why</th>
-          <th scope="col" class="r">Usual</th>
-          <th scope="col">In this project</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="id in ids" :key="id">
-          <th scope="row">
-            {{ LIMITS[id].label }}<span class="soft small block">{{ LIMITS[id].reason }}</span>
-          </th>
-          <td class="r num">{{ shown(id, LIMITS[id].value) }}</td>
-          <td>
-            <DraftInput
-              class="num"
-              :class="{ own: own[id] !== undefined }"
-              :value="own[id] === undefined ? '' : editQuantity(own[id], dimensionOf(id), units)"
-              placeholder="as usual"
-              :aria-label="LIMITS[id].label"
-              :aria-invalid="!!errors[id]"
-              @change="set(id, $event)"
-            />
-            <span v-if="errors[id]" class="field-error">{{ errors[id] }}</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <LazyTable :rows="rows" :columns="columns">
+      <template #limit="{ row: { id } }">
+        {{ LIMITS[id].label }}<span class="soft small block">{{ LIMITS[id].reason }}</span>
+      </template>
+      <template #usual="{ row: { id } }">{{ shown(id, LIMITS[id].value) }}</template>
+      <template #own="{ row: { id } }">
+        <DraftInput
+          class="num"
+          :class="{ own: own[id] !== undefined }"
+          :value="own[id] === undefined ? '' : editQuantity(own[id], dimensionOf(id), units)"
+          placeholder="as usual"
+          :aria-label="LIMITS[id].label"
+          :aria-invalid="!!errors[id]"
+          @change="set(id, $event)"
+        />
+        <span v-if="errors[id]" class="field-error">{{ errors[id] }}</span>
+      </template>
+    </LazyTable>
   </FoldedPart>
 </template>
 
@@ -85,18 +81,8 @@ function set(id: LimitId, typed: string) {
   margin-top: 14px;
   max-width: 860px;
 }
-th[scope='row'] {
-  font-weight: 400;
-  text-align: left;
-}
-td:last-child {
-  width: 150px;
-}
 .own {
   border-color: var(--needs);
   font-weight: 640;
-}
-.block {
-  display: block;
 }
 </style>

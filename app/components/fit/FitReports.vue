@@ -11,6 +11,7 @@ import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { newId } from '~/composables/new-id'
+import { LazyTable } from '~/composables/lazy-table'
 import { download } from '~/composables/project-files'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -33,6 +34,16 @@ const mm = (value: number | undefined) => formatQuantity(value, 'length', units.
 const says = (one: FitReport) =>
   `${one.outcome === 'clears' ? 'clears' : 'touches'}${one.gapMm ? `, gap ${mm(one.gapMm.value)}` : ''}${one.spacerMm === undefined ? '' : one.spacerMm === 0 ? ', no spacer' : `, spacer ${mm(one.spacerMm)}`}`
 const from = (one: FitReport) => [one.by, one.date, one.gapMm?.origin].filter(Boolean).join(', ')
+
+const columns = [
+  { id: 'car', label: 'Car', least: 130 },
+  { id: 'caliper', label: 'Caliper', least: 150 },
+  { id: 'wheel', label: 'Wheel', least: 150 },
+  { id: 'spacer', label: 'Spacer' },
+  { id: 'says', label: 'Says', least: 120 },
+  { id: 'from', label: 'From', least: 120 },
+  { id: 'remove', label: 'Remove', unseen: true, least: 56 },
+]
 
 const adding = ref<Axle>()
 // shallow: what goes into the project must be a plain value
@@ -219,42 +230,34 @@ async function open(one: File) {
         <li v-if="leftOut > 20">And {{ leftOut - 20 }} more.</li>
       </ul>
       <div v-if="all.length > 0" class="scroll">
-        <table class="plain">
-          <thead>
-            <tr>
-              <th scope="col">Car</th>
-              <th scope="col">Caliper</th>
-              <th scope="col">Wheel</th>
-              <th scope="col">Spacer</th>
-              <th scope="col">Says</th>
-              <th scope="col">From</th>
-              <th scope="col"><span class="visually-hidden">Remove</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in all" :key="one.id">
-              <td><DraftInput :value="one.car" aria-label="Car" @change="change(one, 'car', $event)" /></td>
-              <td><DraftInput :value="one.caliper" aria-label="Caliper" @change="change(one, 'caliper', $event)" /></td>
-              <td><DraftInput :value="one.wheel" aria-label="Wheel" @change="change(one, 'wheel', $event)" /></td>
-              <td>
-                <DraftInput
-                  class="num short"
-                  :value="one.spacerMm === undefined ? '' : mm(one.spacerMm)"
-                  placeholder="not said"
-                  aria-label="Spacer"
-                  @change="change(one, 'spacerMm', $event)"
-                />
-              </td>
-              <td class="small">{{ one.axle }}: {{ one.outcome }}{{ one.gapMm ? `, ${mm(one.gapMm.value)}` : '' }}</td>
-              <td class="soft small">{{ from(one) }}</td>
-              <td>
-                <ElButton text :aria-label="`Remove the report on ${one.caliper}, ${one.wheel}`" @click="remove(one.id)">
-                  <Icon name="tabler:trash" size="16" />
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <LazyTable :rows="all" :columns="columns">
+          <template #car="{ row: one }"><DraftInput :value="one.car" aria-label="Car" @change="change(one, 'car', $event)" /></template>
+          <template #caliper="{ row: one }"
+            ><DraftInput :value="one.caliper" aria-label="Caliper" @change="change(one, 'caliper', $event)"
+          /></template>
+          <template #wheel="{ row: one }"
+            ><DraftInput :value="one.wheel" aria-label="Wheel" @change="change(one, 'wheel', $event)"
+          /></template>
+          <template #spacer="{ row: one }"
+            ><DraftInput
+              class="num short"
+              :value="one.spacerMm === undefined ? '' : mm(one.spacerMm)"
+              placeholder="not said"
+              aria-label="Spacer"
+              @change="change(one, 'spacerMm', $event)"
+          /></template>
+          <template #says="{ row: one }"
+            ><span class="small">{{ one.axle }}: {{ one.outcome }}{{ one.gapMm ? `, ${mm(one.gapMm.value)}` : '' }}</span></template
+          >
+          <template #from="{ row: one }"
+            ><span class="soft small">{{ from(one) }}</span></template
+          >
+          <template #remove="{ row: one }">
+            <ElButton text :aria-label="`Remove the report on ${one.caliper}, ${one.wheel}`" @click="remove(one.id)">
+              <Icon name="tabler:trash" size="16" />
+            </ElButton>
+          </template>
+        </LazyTable>
       </div>
     </section>
   </div>
@@ -273,9 +276,6 @@ h2 {
 ul {
   margin: 4px 0 8px;
   padding-left: 18px;
-}
-.block {
-  display: block;
 }
 .add {
   display: grid;

@@ -170,9 +170,6 @@ li {
   border: 1px solid currentColor;
   color: var(--blocked);
 }
-.block {
-  display: block;
-}
 .cures {
   margin: 4px 0 2px 32px;
 }

@@ -58,39 +58,52 @@ function remove(at: number) {
   rows.value.splice(at, 1)
   take()
 }
+const columns = [
+  { id: 'name', label: 'Name', least: 120 },
+  { id: 'raise', label: 'Raise' },
+  { id: 'lip', label: 'Lip' },
+  { id: 'remove', label: 'Remove', unseen: true, least: 50 },
+]
 </script>
 
 <template>
   <FieldItem :data-field="name" :label="field.label" :help="field.help" :error="error">
-    <table class="plain">
-      <thead>
-        <tr>
-          <th scope="col">Name</th>
-          <th scope="col">Raise</th>
-          <th scope="col">Lip</th>
-          <th scope="col"><span class="visually-hidden">Remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(row, i) in rows" :key="i">
-          <td><ElInput v-model="row.name" :aria-label="`Face ${i + 1}, name`" maxlength="120" :validate-event="false" @change="take" /></td>
-          <td><ElInput v-model="row.raise" class="num" :aria-label="`Face ${i + 1}, raise`" :validate-event="false" @change="take" /></td>
-          <td><ElInput v-model="row.lip" class="num" :aria-label="`Face ${i + 1}, lip`" :validate-event="false" @change="take" /></td>
-          <td>
-            <ElButton v-if="i < rows.length - 1" text :aria-label="`Remove face ${row.name}`" @click="remove(i)"> × </ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable :rows="rows" :columns="columns" class="faces">
+      <template #name="{ row }"
+        ><ElInput
+          v-model="row.name"
+          :aria-label="`Face ${rows.indexOf(row) + 1}, name`"
+          maxlength="120"
+          :validate-event="false"
+          @change="take"
+      /></template>
+      <template #raise="{ row }"
+        ><ElInput
+          v-model="row.raise"
+          class="num"
+          :aria-label="`Face ${rows.indexOf(row) + 1}, raise`"
+          :validate-event="false"
+          @change="take"
+      /></template>
+      <template #lip="{ row }"
+        ><ElInput v-model="row.lip" class="num" :aria-label="`Face ${rows.indexOf(row) + 1}, lip`" :validate-event="false" @change="take"
+      /></template>
+      <template #remove="{ row }">
+        <ElButton
+          v-if="rows.indexOf(row) < rows.length - 1"
+          text
+          :aria-label="`Remove face ${row.name}`"
+          @click="remove(rows.indexOf(row))"
+        >
+          ×
+        </ElButton>
+      </template>
+    </DataTable>
   </FieldItem>
 </template>
 
 <style scoped>
-table.plain {
+.faces {
   max-width: 460px;
-}
-table.plain td {
-  padding: 1px 3px 1px 0;
-  border: 0;
 }
 </style>

@@ -183,9 +183,6 @@ legend {
   display: grid;
   font-size: 14px;
 }
-.block {
-  display: block;
-}
 .pair {
   display: grid;
   grid-template-columns: 1fr 1fr;

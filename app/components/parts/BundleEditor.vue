@@ -121,9 +121,6 @@ header :deep(.el-input__wrapper) {
   grid-template-columns: 1fr 1fr;
   gap: 8px 14px;
 }
-.block {
-  display: block;
-}
 h3 {
   margin: 14px 0 4px;
 }

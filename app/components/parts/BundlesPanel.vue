@@ -169,9 +169,6 @@ li {
 .price {
   text-align: right;
 }
-.block {
-  display: block;
-}
 .there {
   padding: 0 8px;
 }

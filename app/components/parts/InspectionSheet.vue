@@ -81,9 +81,6 @@ li {
 .answers :deep(.el-radio) {
   margin-right: 12px;
 }
-.block {
-  display: block;
-}
 @media (max-width: 760px) {
   li {
     grid-template-columns: 1fr;

@@ -9,13 +9,19 @@ import { download } from '~/composables/project-files'
 
 /** A pasted or opened table before it is taken: which column is what, what will be taken, what not and why. */
 const emit = defineEmits<{ done: [] }>()
-const { table, kind, origin, update, mapping, columns, taken, changes, choose, take, close } = useTableImport()
+const { table, kind, origin, update, mapping, columns: meant, taken, changes, choose, take, close } = useTableImport()
 const trouble = ref('')
 /** What a column of the table may be; dates, doubts and notes stand in a group of their own. */
 const meanings = computed(() => [
   { value: '', label: 'left out' },
-  ...columns.value.map((column) => ({ value: column.id, label: headerOf(column), ...(column.aside ? { group: 'Beside a figure' } : {}) })),
+  ...meant.value.map((column) => ({ value: column.id, label: headerOf(column), ...(column.aside ? { group: 'Beside a figure' } : {}) })),
 ])
+const columns = [
+  { id: 'name', label: 'In the table', least: 170, text: (one: { name: string }) => one.name },
+  { id: 'first', label: 'First value', least: 150 },
+  { id: 'is', label: 'Is', least: 220 },
+]
+const tableColumns = computed(() => (table.value?.header ?? []).map((name, index) => ({ index, name: name || `column ${index + 1}` })))
 const sample = (index: number) => table.value?.rows.find((row) => row[index])?.[index] ?? ''
 const left = computed(() => mapping.value.filter((one) => one === null).length)
 function map(index: number, chosen: string) {
@@ -89,29 +95,19 @@ function saveRejected() {
       </ul>
     </section>
     <h3>Which column is what{{ left > 0 ? `: ${left} left out` : '' }}</h3>
-    <table class="plain">
-      <thead>
-        <tr>
-          <th scope="col">In the table</th>
-          <th scope="col">First value</th>
-          <th scope="col">Is</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(name, index) in table.header" :key="index">
-          <th scope="row">{{ name || `column ${index + 1}` }}</th>
-          <td class="num">{{ sample(index).slice(0, 40) }}</td>
-          <td>
-            <ChoiceSelect
-              :value="mapping[index] ?? ''"
-              :options="meanings"
-              :label="`What ${name || `column ${index + 1}`} is`"
-              @change="map(index, $event)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable :rows="tableColumns" :columns="columns" class="meanings">
+      <template #first="{ row }"
+        ><span class="num">{{ sample(row.index).slice(0, 40) }}</span></template
+      >
+      <template #is="{ row }">
+        <ChoiceSelect
+          :value="mapping[row.index] ?? ''"
+          :options="meanings"
+          :label="`What ${row.name} is`"
+          @change="map(row.index, $event)"
+        />
+      </template>
+    </DataTable>
   </section>
 </template>
 
@@ -148,11 +144,7 @@ ul {
   margin: 0 0 8px;
   padding-left: 18px;
 }
-table {
+.meanings {
   max-width: 760px;
-}
-th[scope='row'] {
-  font-weight: 400;
-  text-align: left;
 }
 </style>

@@ -14,12 +14,29 @@ export interface Column<R> {
   /** What stands in it where no slot fills it. */
   text?: (row: R) => string
 }
-defineProps<{ rows: readonly Row[]; columns: readonly Column<Row>[]; rowClass?: (row: Row) => string }>()
+const props = defineProps<{
+  rows: readonly Row[]
+  columns: readonly Column<Row>[]
+  rowClass?: (row: Row) => string
+  /** How many columns a cell goes over, from this one on; 0 where another goes over it. */
+  span?: (row: Row, columnId: string) => number
+  /** Rows that say by themselves what they hold. */
+  headless?: boolean
+}>()
+const spanOf = ({ row, columnIndex }: { row: unknown; columnIndex: number }) => ({
+  rowspan: 1,
+  colspan: props.span?.(row as Row, props.columns[columnIndex]!.id) ?? 1,
+})
 defineSlots<Record<string, (scope: { row: Row }) => unknown>>()
 </script>
 
 <template>
-  <ElTable :data="[...rows]" :row-class-name="({ row }) => rowClass?.(row as Row) ?? ''">
+  <ElTable
+    :data="[...rows]"
+    :show-header="!headless"
+    :span-method="span ? spanOf : undefined"
+    :row-class-name="({ row }) => rowClass?.(row as Row) ?? ''"
+  >
     <ElTableColumn
       v-for="column in columns"
       :key="column.id"
@@ -33,8 +50,9 @@ defineSlots<Record<string, (scope: { row: Row }) => unknown>>()
       <template v-if="column.unseen" #header
         ><span class="visually-hidden">{{ column.label }}</span></template
       >
-      <template #default="{ row }"
-        ><slot :name="column.id" :row="row as Row">{{ column.text?.(row as Row) }}</slot></template
+      <!-- a column is drawn once without a row, to see whether columns stand in it -->
+      <template #default="{ row, $index }"
+        ><slot v-if="$index >= 0" :name="column.id" :row="row as Row">{{ column.text?.(row as Row) }}</slot></template
       >
     </ElTableColumn>
   </ElTable>

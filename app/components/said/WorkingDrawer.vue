@@ -90,9 +90,6 @@ const origin = (input: Input) =>
 .answer strong {
   font-size: 24px;
 }
-.block {
-  display: block;
-}
 .symbol {
   margin-left: 6px;
 }

@@ -6,6 +6,7 @@ import { slotFor } from '#core/edit/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { useCandidates } from '~/composables/candidates'
 import { useChoosePart } from '~/composables/choose-part'
+import { useSortable } from '~/composables/sortable'
 import { useProjectStore } from '~/stores/project'
 
 /** Every part that goes somewhere, to search, to drag into its place or to put there by its buttons. */
@@ -25,11 +26,19 @@ const found = computed(() => {
 const costs = (part: Part) =>
   part.owned ? 'have it' : part.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price'
 const verdict = (axle: Axle, slot: AxleSlot, part: Part) => of(axle, slot, part.id)?.worst
-function start(event: DragEvent, part: Part) {
-  dragged.value = part
-  event.dataTransfer?.setData('text/plain', part.name)
-  if (event.dataTransfer) event.dataTransfer.effectAllowed = 'copy'
-}
+const list = ref<HTMLElement>()
+useSortable(list, {
+  group: { name: 'parts', pull: 'clone', put: false },
+  sort: false,
+  filter: 'button',
+  preventOnFilter: false,
+  onStart: ({ item }) => (dragged.value = store.project!.parts.find((part) => part.id === item.dataset.part)),
+  onEnd: (event) => {
+    dragged.value = undefined
+    // what was dropped is drawn from the data; the shelf keeps its own
+    if (event.to !== event.from) event.clone.replaceWith(event.item)
+  },
+})
 </script>
 
 <template>
@@ -42,15 +51,8 @@ function start(event: DragEvent, part: Part) {
       :validate-event="false"
     />
     <p class="soft small">Drag a part to its place, or press where it goes.</p>
-    <ul data-test="shelf">
-      <li
-        v-for="{ part, place } in found.slice(0, MOST)"
-        :key="part.id"
-        draggable="true"
-        :data-part="part.id"
-        @dragstart="start($event, part)"
-        @dragend="dragged = undefined"
-      >
+    <ul ref="list" data-test="shelf">
+      <li v-for="{ part, place } in found.slice(0, MOST)" :key="part.id" :data-part="part.id">
         <Icon name="tabler:grip-vertical" size="16" class="grip" />
         <span class="what"
           >{{ part.name }} <span class="soft small">{{ PART_KINDS[part.kind].one }}, {{ costs(part) }}</span></span

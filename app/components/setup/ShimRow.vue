@@ -33,31 +33,27 @@ function take(axle: Axle, typed: string, put: (text: string) => void) {
 </script>
 
 <template>
-  <tr>
-    <th scope="row">Shims</th>
-    <td v-for="axle in AXLES" :key="axle">
-      <DraftInput
-        class="num"
-        :class="{ changed: !isStock && own(axle) !== undefined }"
-        :value="shown(axle)"
-        :placeholder="empty(axle)"
-        :aria-label="`Shims under the caliper, ${axle}`"
-        :aria-invalid="Boolean(errors[axle])"
-        :data-field="`${axle}.shimMm`"
-        maxlength="40"
-        autocomplete="off"
-        @change="(text, put) => take(axle, text, put)"
-      />
-      <span v-if="errors[axle]" class="field-error small">{{ errors[axle] }}</span>
-    </td>
-  </tr>
+  <span class="place">Shims</span>
+  <div v-for="axle in AXLES" :key="axle" class="cell">
+    <DraftInput
+      class="num"
+      :class="{ changed: !isStock && own(axle) !== undefined }"
+      :value="shown(axle)"
+      :placeholder="empty(axle)"
+      :aria-label="`Shims under the caliper, ${axle}`"
+      :aria-invalid="Boolean(errors[axle])"
+      :data-field="`${axle}.shimMm`"
+      maxlength="40"
+      autocomplete="off"
+      @change="(text, put) => take(axle, text, put)"
+    />
+    <span v-if="errors[axle]" class="field-error small">{{ errors[axle] }}</span>
+  </div>
 </template>
 
 <style scoped>
-th,
-td {
-  padding: 2px 4px !important;
-  border: 0 !important;
+.cell {
+  padding: 2px 4px;
 }
 .changed {
   border-color: var(--ink);

@@ -3,13 +3,26 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { LISTS } from '#core/model/schema.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
+import { putBack, useSortable } from '~/composables/sortable'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const { setup, chooseSetup, isStock, reports } = useWorkbench()
 const renaming = ref<string>()
 const strip = ref<HTMLElement>()
-const dragged = ref<string>()
+const tabs = ref<HTMLElement>()
+useSortable(tabs, {
+  draggable: '.tab',
+  // the car as it stands stays where it is, and first
+  filter: '[data-first]',
+  preventOnFilter: false,
+  direction: 'horizontal',
+  onMove: ({ related }) => !related.hasAttribute('data-first'),
+  onEnd: (event) => {
+    const { from, to } = putBack(event)
+    move(store.project!.setups[from]!.id, to)
+  },
+})
 
 /** How many more setups a project takes; said before there is none. */
 const SAY_AT = 5
@@ -98,7 +111,7 @@ function arrow(event: KeyboardEvent, index: number) {
 
 <template>
   <div ref="strip" class="strip">
-    <div class="tabs" role="tablist" aria-label="Setups">
+    <div ref="tabs" class="tabs" role="tablist" aria-label="Setups">
       <template v-for="(one, index) in store.project?.setups" :key="one.id">
         <DraftInput
           v-if="renaming === one.id"
@@ -119,15 +132,11 @@ function arrow(event: KeyboardEvent, index: number) {
           :data-id="one.id"
           :aria-selected="one.id === setup?.id"
           :tabindex="one.id === setup?.id ? 0 : -1"
-          :draggable="index > 0"
+          :data-first="index === 0 ? '' : undefined"
           :title="one.note ?? one.name"
           @click="chooseSetup(one.id)"
           @dblclick="rename(one.id)"
           @keydown="arrow($event, index)"
-          @dragstart="dragged = one.id"
-          @dragover.prevent
-          @drop.prevent="dragged && move(dragged, index)"
-          @dragend="dragged = undefined"
         >
           <VerdictMark v-if="verdictOf(one.id)" :verdict="verdictOf(one.id)!" :size="14" />
           <span class="text">{{ one.name }}</span>

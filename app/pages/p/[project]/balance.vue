@@ -39,6 +39,25 @@ const FIGURES = [
   'rear.effectiveRadius',
   'master.sameFeel',
 ] as const
+const FIGURE_ROWS = FIGURES.map((id) => ({ id }))
+const said = (id: FigureId, of = report.value) => {
+  const figure = of?.figures[id]
+  return (
+    figure && `${boundWord(figure)}${formatQuantity(figure.value, figure.dimension === 'money' ? 'number' : figure.dimension, units.value)}`
+  )
+}
+const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'as it stands', number: true }]))
+const shareColumns = computed(() => [
+  { id: 'of', label: 'of the', least: 215 },
+  { id: 'here', label: 'this setup', number: true },
+  ...beside.value,
+])
+const figureColumns = computed(() => [{ id: 'of', label: '', least: 215 }, { id: 'here', label: '', number: true }, ...beside.value])
+const shares = computed(() => [
+  ...BIASES.map((id) => ({ id, label: report.value?.figures[id].label.replace('Front share of ', '') ?? id, after: '' })),
+  { id: 'bias.ideal' as const, label: 'load on the front axle', after: ' (the aim)' },
+])
+const strong = ({ id }: { id: FigureId }) => (id === 'bias.road' ? 'strong' : '')
 const decel = amount('Stated at', 'deceleration', 0.1, 2)
 const decelFigure = computed<Figure>(() => ({ value: preferences.value.referenceDecelG, origin: 'measured' }))
 const setDecel = (figure: Figure | undefined) =>
@@ -72,62 +91,22 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
           </template>
 
           <h2>Front share, named</h2>
-          <table class="plain">
-            <thead>
-              <tr>
-                <th scope="col">of the</th>
-                <th scope="col" class="r">this setup</th>
-                <th v-if="!isStock" scope="col" class="r">as it stands</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="id in BIASES" :key="id" :class="{ strong: id === 'bias.road' }">
-                <td>
-                  <ElButton link type="primary" @click="openFigureId = id">
-                    {{ report.figures[id].label.replace('Front share of ', '') }}
-                  </ElButton>
-                </td>
-                <td class="r num">{{ share(id) }}</td>
-                <td v-if="!isStock" class="r num">{{ share(id, stock) }}</td>
-              </tr>
-              <tr>
-                <td><ElButton link type="primary" @click="openFigureId = 'bias.ideal'">load on the front axle</ElButton> (the aim)</td>
-                <td class="r num">{{ share('bias.ideal') }}</td>
-                <td v-if="!isStock" class="r num">{{ share('bias.ideal', stock) }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <DataTable :rows="shares" :columns="shareColumns" :row-class="strong">
+            <template #of="{ row }">
+              <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>{{ row.after }}
+            </template>
+            <template #here="{ row }">{{ share(row.id) }}</template>
+            <template #stock="{ row }">{{ share(row.id, stock) }}</template>
+          </DataTable>
 
           <h2>Pedal and pistons</h2>
-          <table class="plain">
-            <tbody>
-              <tr v-for="id in FIGURES" :key="id">
-                <td>
-                  <ElButton link type="primary" @click="openFigureId = id">{{ report.figures[id].label }}</ElButton>
-                </td>
-                <td class="r num">
-                  {{ boundWord(report.figures[id])
-                  }}{{
-                    formatQuantity(
-                      report.figures[id].value,
-                      report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
-                      units,
-                    )
-                  }}
-                </td>
-                <td v-if="!isStock && stock" class="r num">
-                  {{ boundWord(stock.figures[id])
-                  }}{{
-                    formatQuantity(
-                      stock.figures[id].value,
-                      report.figures[id].dimension === 'money' ? 'number' : report.figures[id].dimension,
-                      units,
-                    )
-                  }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <DataTable :rows="FIGURE_ROWS" :columns="figureColumns" headless>
+            <template #of="{ row }">
+              <ElButton link type="primary" @click="openFigureId = row.id">{{ report.figures[row.id].label }}</ElButton>
+            </template>
+            <template #here="{ row }">{{ said(row.id, report) }}</template>
+            <template #stock="{ row }">{{ said(row.id, stock) }}</template>
+          </DataTable>
           <div class="choices">
             <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
             <FieldItem label="Effective radius"
@@ -184,11 +163,7 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
 h2 {
   margin: 12px 0 2px;
 }
-table.plain td,
-table.plain th {
-  padding: 3px 6px;
-}
-.strong td {
+.left :deep(.strong td) {
   font-weight: 660;
   background: var(--sheet-2);
 }

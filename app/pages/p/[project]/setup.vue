@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Draft } from 'immer'
 import { amount } from '#core/model/field.ts'
-import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type SlotPlace } from '#core/model/project.ts'
+import { AXLES, AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot } from '#core/model/project.ts'
 import { slotOf } from '#core/model/resolve.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { useProjectStore } from '~/stores/project'
@@ -36,12 +36,7 @@ const drumIn = (axle: Axle) =>
   store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
 
-const { dragged, takes, put, drop } = useChoosePart()
-const wanted = (place: SlotPlace) => dragged.value !== undefined && takes(place, dragged.value)
-/** A cell lets a part be dropped only where it goes. */
-const over = (place: SlotPlace, event: DragEvent) => {
-  if (wanted(place)) event.preventDefault()
-}
+const { put } = useChoosePart()
 const side = ref<'drawing' | 'shelf'>('drawing')
 /** Kits and donors that were taken whole and whose price counts. */
 const whole = computed(() => (setup.value ? boughtWhole(store.project!, setup.value) : []))
@@ -76,67 +71,44 @@ function writeNote(text: string) {
       <p v-if="store.project!.parts.length === 0">
         There are no parts to choose from yet. <NuxtLink :to="link('parts')">Add parts first.</NuxtLink>
       </p>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th scope="col"><span class="visually-hidden">Place</span></th>
-            <th scope="col">Front</th>
-            <th scope="col">Rear</th>
-          </tr>
-        </thead>
-        <tbody>
-          <template v-for="slot in axleSlots" :key="slot">
-            <ShimRow v-if="slot === 'rotor'" />
-            <tr>
-              <th scope="row">{{ AXLE_SLOTS[slot].label }}</th>
-              <td
-                v-for="axle in AXLES"
-                :key="axle"
-                :class="{ wanted: wanted({ axle, slot }) }"
-                :data-slot="`${axle}.${slot}`"
-                @dragover="over({ axle, slot }, $event)"
-                @drop.prevent="drop({ axle, slot })"
-              >
-                <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
-                <ChoiceSelect
-                  v-else
-                  :value="slotValue(setup[axle][slot])"
-                  :options="choices({ axle, slot })"
-                  :changed="!isStock && setup[axle][slot] !== undefined"
-                  :label="`${AXLE_SLOTS[slot].label}, ${axle}`"
-                  :data-field="`${axle}.${slot}`"
-                  @change="put({ axle, slot }, $event)"
-                />
-                <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
-                  ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
-                >
-                <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
-                  >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
-                >
-              </td>
-            </tr>
-          </template>
-          <tr v-for="slot in hydraulicSlots" :key="slot">
-            <th scope="row">{{ HYDRAULIC_SLOTS[slot].label }}</th>
-            <td
-              colspan="2"
-              :class="{ wanted: wanted({ slot }) }"
-              :data-slot="slot"
-              @dragover="over({ slot }, $event)"
-              @drop.prevent="drop({ slot })"
+      <div class="places">
+        <span class="head">Front</span><span class="head">Rear</span>
+        <template v-for="slot in axleSlots" :key="slot">
+          <ShimRow v-if="slot === 'rotor'" />
+          <span class="place">{{ AXLE_SLOTS[slot].label }}</span>
+          <SlotCell v-for="axle in AXLES" :key="axle" :place="{ axle, slot }">
+            <span v-if="idle(axle, slot)" class="soft small">none with a drum</span>
+            <ChoiceSelect
+              v-else
+              :value="slotValue(setup[axle][slot])"
+              :options="choices({ axle, slot })"
+              :changed="!isStock && setup[axle][slot] !== undefined"
+              :label="`${AXLE_SLOTS[slot].label}, ${axle}`"
+              :data-field="`${axle}.${slot}`"
+              @change="put({ axle, slot }, $event)"
+            />
+            <span v-if="worstFitted(axle, slot)" class="small" :class="`tone-${worstFitted(axle, slot)!.worst}`"
+              ><VerdictMark :verdict="worstFitted(axle, slot)!.worst" :size="13" /> {{ worstFitted(axle, slot)!.why }}</span
             >
-              <ChoiceSelect
-                :value="slotValue(setup.hydraulics[slot])"
-                :options="choices({ slot })"
-                :changed="!isStock && setup.hydraulics[slot] !== undefined"
-                :label="HYDRAULIC_SLOTS[slot].label"
-                :data-field="slot"
-                @change="put({ slot }, $event)"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+            <span v-if="slot === 'spacer' && setup[axle].spacerTrialMm !== undefined" class="small tone-needs"
+              >trying {{ setup[axle].spacerTrialMm }} mm, no part of that thickness</span
+            >
+          </SlotCell>
+        </template>
+        <template v-for="slot in hydraulicSlots" :key="slot">
+          <span class="place">{{ HYDRAULIC_SLOTS[slot].label }}</span>
+          <SlotCell class="both" :place="{ slot }">
+            <ChoiceSelect
+              :value="slotValue(setup.hydraulics[slot])"
+              :options="choices({ slot })"
+              :changed="!isStock && setup.hydraulics[slot] !== undefined"
+              :label="HYDRAULIC_SLOTS[slot].label"
+              :data-field="slot"
+              @change="put({ slot }, $event)"
+            />
+          </SlotCell>
+        </template>
+      </div>
       <p v-for="one in whole" :key="one.id" class="small" data-test="bought-whole">
         {{ one.name }} is bought whole{{ one.price ? '' : ', without a price yet' }}.
         <ElButton link type="primary" @click="singly(one.id)">Price its parts one by one</ElButton>
@@ -195,20 +167,27 @@ h1 {
   margin-bottom: 2px;
   overflow-wrap: anywhere;
 }
-table {
+.places {
+  display: grid;
+  grid-template-columns: 100px minmax(0, 1fr) minmax(0, 1fr);
+  align-items: start;
   margin-bottom: 10px;
-  table-layout: fixed;
 }
-th[scope='row'] {
-  width: 100px;
-}
-thead th:first-child {
-  width: 100px;
-}
-table.plain th,
-table.plain td {
+.head,
+.places :deep(.place) {
   padding: 2px 4px;
-  border: 0;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+  font-weight: 560;
+}
+.places :deep(.place) {
+  padding-top: 9px;
+}
+.head:first-child {
+  grid-column: 2;
+}
+.both {
+  grid-column: 2 / -1;
 }
 .side {
   display: flex;

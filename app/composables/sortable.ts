@@ -1,0 +1,61 @@
+import type { Options, SortableEvent } from 'sortablejs'
+import { onScopeDispose, watch, type Ref } from 'vue'
+
+/** By touch a row is taken after a moment, so that a finger can still scroll; the look of what is dragged is in the theme. */
+const HABITS: Options = {
+  animation: 120,
+  delay: 180,
+  delayOnTouchOnly: true,
+  touchStartThreshold: 6,
+  // the same way by mouse, touch and pen
+  forceFallback: true,
+  fallbackOnBody: true,
+  fallbackTolerance: 4,
+  ghostClass: 'drag-ghost',
+  dragClass: 'drag-held',
+}
+
+/**
+ * A list whose entries are dragged by mouse or touch. The package only says what was dragged where: the element is put
+ * back where it was, and the page follows from the data. There is a way by keys beside every use of it.
+ *
+ * @param host the element that holds the entries; it may come and go
+ */
+export function useSortable(host: Ref<HTMLElement | null | undefined>, options: Options): void {
+  let stop: (() => void) | undefined
+  let turn = 0
+  watch(
+    host,
+    async (element) => {
+      stop?.()
+      stop = undefined
+      if (!element) return
+      const mine = ++turn
+      // loads beside the page, not before it
+      const { default: Sortable } = await import('sortablejs')
+      if (mine !== turn || !element.isConnected) return
+      const made = Sortable.create(element, { ...HABITS, ...options })
+      stop = () => made.destroy()
+    },
+    { immediate: true, flush: 'post' },
+  )
+  onScopeDispose(() => stop?.())
+}
+
+/** Puts a dragged element back where it was, and says from which to which of the entries it was meant to go. */
+export function putBack({ item, from, oldIndex, oldDraggableIndex, newDraggableIndex }: SortableEvent): { from: number; to: number } {
+  item.remove()
+  from.insertBefore(item, from.children[oldIndex!] ?? null)
+  return { from: oldDraggableIndex!, to: newDraggableIndex! }
+}
+
+/**
+ * A list with one entry in another place.
+ *
+ * @example moved(['a', 'b', 'c'], 0, 2) // ['b', 'c', 'a']
+ */
+export function moved<T>(list: readonly T[], from: number, to: number): T[] {
+  const all = [...list]
+  all.splice(to, 0, ...all.splice(from, 1))
+  return all
+}
