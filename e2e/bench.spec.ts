@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, chosen, exported, ledger, openDemo, pick, type } from './support.ts'
+import { choose, chosen, drag, exported, ledger, openDemo, pick, type } from './support.ts'
 
 const KINDS = {
   caliper: 'caliper',
@@ -81,6 +81,11 @@ test('setups are made, filled, renamed, ordered and removed', async ({ page }) =
   await copy.focus()
   await page.keyboard.press('Alt+ArrowRight')
   await expect(page.getByRole('tab')).toHaveText([/As it stands/, /stock rotors$/, /Estate fronts/, /\(copy\)/, /Twin/, /Four/])
+  // and a hand drags it; the car as it stands stays first
+  await drag(copy, page.getByRole('tab', { name: 'Twin-piston kit' }))
+  await expect(page.getByRole('tab')).toHaveText([/As it stands/, /stock rotors$/, /Estate fronts/, /Twin/, /\(copy\)/, /Four/])
+  await drag(copy, page.getByRole('tab', { name: 'As it stands' }))
+  await expect(page.getByRole('tab').first()).toHaveText(/As it stands/)
   await page.getByRole('button', { name: 'Remove this setup' }).click()
   await expect(page.getByRole('tab')).toHaveCount(5)
   await page.getByRole('tab', { name: 'As it stands' }).click()

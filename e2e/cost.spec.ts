@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { choose, openDemo, row, seriousFindings, type } from './support.ts'
+import { choose, drag, openDemo, row, seriousFindings, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=balanced')
@@ -30,6 +30,20 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await expect(page.getByTestId('budget')).toContainText('sure to stay within 700.00 EUR')
   await expect(row(page, 'line', 'kit4-caliper')).not.toContainText('beyond the budget')
   await expect(row(page, 'line', 'adjustable-valve')).toContainText('beyond the budget')
+
+  // what is dragged up is bought first, and the budget follows; an arrow brings it back a place
+  await page.setViewportSize({ width: 1280, height: 1300 })
+  const lines = page.locator('[data-line]')
+  await lines.first().scrollIntoViewIfNeeded()
+  await drag(lines.filter({ hasText: 'Adjustable rear valve' }).locator('xpath=ancestor::tr'), lines.first().locator('xpath=ancestor::tr'))
+  await expect(lines.first()).toContainText('Adjustable rear valve')
+  await expect(row(page, 'line', 'adjustable-valve')).not.toContainText('beyond the budget')
+  await page.getByRole('button', { name: 'Buy Adjustable rear valve later' }).click()
+  await expect(lines.nth(1)).toContainText('Adjustable rear valve')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(row(page, 'line', 'adjustable-valve')).toContainText('beyond the budget')
+  await page.setViewportSize({ width: 1280, height: 800 })
 
   await page.getByRole('button', { name: 'Add a cost' }).click()
   const line = page.locator('[data-extra]').last()

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { choose, chosen, exported, ledger, openDemo, seriousFindings, tick, type } from './support.ts'
+import { choose, chosen, drag, exported, ledger, openDemo, seriousFindings, tick, type } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 const rule = (page: Page, id: string) => page.locator(`[data-rule="${id}"]`)
@@ -152,12 +152,12 @@ test('a kit is taken whole, priced whole, and dragged parts go where they belong
   await page.getByTestId('show-shelf').click()
   await page.getByLabel('Search the parts').fill('track pads q4')
   const pads = page.getByTestId('shelf').locator('[data-part="q4-track-pad"]')
-  await pads.dragTo(page.locator('[data-slot="front.pad"]'))
+  await drag(pads.locator('.what'), page.locator('[data-slot="front.pad"]'))
   await expect(chosen(page, 'Pads, front')).toContainText('Track pads Q4')
   // no longer whole: its parts are priced one by one
   await expect(page.getByTestId('bought-whole')).toHaveCount(0)
   // pads do not go where a rotor belongs
-  await pads.dragTo(page.locator('[data-slot="rear.rotor"]'))
+  await drag(pads.locator('.what'), page.locator('[data-slot="rear.rotor"]'))
   await expect(chosen(page, 'Rotor, rear')).toContainText('as it stands')
   await page.getByRole('button', { name: 'Track pads Q4 to the rear' }).click()
   await expect(chosen(page, 'Pads, rear')).toContainText('Track pads Q4')

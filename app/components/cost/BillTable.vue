@@ -81,7 +81,7 @@ useSortable(body, {
     move(bill.value.lines[from]!, to, to < from ? 'earlier' : 'later')
   },
 })
-const place = (line: BillLine) => bill.value.lines.indexOf(line)
+const place = ({ id }: BillLine) => bill.value.lines.findIndex((line) => line.id === id)
 const WAYS = [
   { by: -1, word: 'earlier', sign: '↑' },
   { by: 1, word: 'later', sign: '↓' },
