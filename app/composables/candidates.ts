@@ -11,7 +11,9 @@ import { useReports } from './reports.ts'
 export function useCandidates() {
   const store = useProjectStore()
   const { worker } = useReports()
-  const found = useLatestOf<Candidate[]>('the parts that bolt on', [], (project, setupId) => worker().candidates(project, setupId))
+  const { found, working } = useLatestOf<Candidate[]>('the parts that bolt on', [], (project, setupId) =>
+    worker().candidates(project, setupId),
+  )
   const index = computed(
     () => new Map(found.value.map((one, rank) => [`${one.axle ?? 'hydraulics'}.${one.slot}.${one.partId}`, { ...one, rank }])),
   )
@@ -26,5 +28,5 @@ export function useCandidates() {
         : `, ${formatMoney(one.extraMinor, store.project!.preferences.currency, { whole: true, signed: true })}`
     return `${FINDING_SHORT[one.worst]}${price}`
   }
-  return { found, of, words }
+  return { found, working, of, words }
 }

@@ -14,24 +14,24 @@ export function useLatestOf<T>(
   what: string,
   nothing: T,
   compute: (project: Project, setupId: string) => Promise<T>,
-): Readonly<ShallowRef<T>> {
+): { found: Readonly<ShallowRef<T>>; working: Readonly<ShallowRef<boolean>> } {
   const store = useProjectStore()
   const { setup } = useWorkbench()
   const { said } = useReports()
   const found = shallowRef(nothing) as ShallowRef<T>
-  let busy = false
+  const working = shallowRef(false)
   let next: (() => Promise<void>) | undefined
   /** One at a time; of what comes meanwhile only the newest. */
   async function run(work: () => Promise<void>): Promise<void> {
     next = work
-    if (busy) return
-    busy = true
+    if (working.value) return
+    working.value = true
     while (next) {
       const mine = next
       next = undefined
       await mine()
     }
-    busy = false
+    working.value = false
   }
   watch(
     () => [store.project, setup.value?.id] as const,
@@ -44,5 +44,5 @@ export function useLatestOf<T>(
     },
     { immediate: true },
   )
-  return found
+  return { found, working }
 }

@@ -161,11 +161,12 @@ describe('the latest answer', () => {
     workersAnswer()
     const bench = await onTheBench()
     const { asked, answer } = held((project) => project.name)
-    const found = bench.run(() => useLatestOf('a test', 'nothing', answer))
-    return { ...bench, asked, found, ...bench.run(useWorkbench) }
+    const latest = bench.run(() => useLatestOf('a test', 'nothing', answer))
+    return { ...bench, asked, ...latest, ...bench.run(useWorkbench) }
   }
   test('counts: while one is computed only the newest waits, and what is old by then is not shown', async () => {
-    const { store, asked, found } = await asking()
+    const { store, asked, found, working } = await asking()
+    expect(working.value).toBe(true)
     store.edit('Rename', rename('newer'))
     store.edit('Rename', rename('newest'))
     await new Promise((done) => setTimeout(done, 10))
@@ -176,6 +177,7 @@ describe('the latest answer', () => {
     asked[1]!.go()
     await until(() => found.value === 'newest', 'the newest answer')
     expect(asked.length).toBe(2)
+    await until(() => !working.value, 'rest')
   })
   test('stands while the next is computed; one that fails leaves nothing', async () => {
     const { asked, found, chooseSetup, run } = await asking()

@@ -1,5 +1,6 @@
 import type { Options, SortableEvent } from 'sortablejs'
 import { onScopeDispose, watch, type Ref } from 'vue'
+import { whenIdle } from './idle.ts'
 
 /** By touch a row is taken after a moment, so that a finger can still scroll; the look of what is dragged is in the theme. */
 const HABITS: Options = {
@@ -31,7 +32,7 @@ export function useSortable(host: Ref<HTMLElement | null | undefined>, options: 
       stop = undefined
       if (!element) return
       const mine = ++turn
-      // loads beside the page, not before it
+      await handNear(element)
       const { default: Sortable } = await import('sortablejs')
       if (mine !== turn || !element.isConnected) return
       const made = Sortable.create(element, { ...HABITS, ...options })
@@ -41,6 +42,14 @@ export function useSortable(host: Ref<HTMLElement | null | undefined>, options: 
   )
   onScopeDispose(() => stop?.())
 }
+
+/** The package loads when a hand comes near what can be dragged, or in an idle moment before: never before the page. */
+const handNear = (element: HTMLElement): Promise<void> =>
+  new Promise((near) => {
+    for (const sign of ['pointerover', 'touchstart', 'focusin'] as const)
+      element.addEventListener(sign, () => near(), { once: true, passive: true })
+    whenIdle(near)
+  })
 
 /** Puts a dragged element back where it was, and says from which to which of the entries it was meant to go. */
 export function putBack({ item, from, oldIndex, oldDraggableIndex, newDraggableIndex }: SortableEvent): { from: number; to: number } {

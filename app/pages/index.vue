@@ -82,9 +82,10 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 
     <section aria-labelledby="shelf-title">
       <h2 id="shelf-title">Projects in this browser</h2>
-      <p v-if="shelf.loaded && shelf.entries.length === 0" class="soft">
-        None yet.<template v-if="!inMemory"> What you make is kept here by itself; export it to keep it elsewhere.</template>
-      </p>
+      <NothingYet
+        v-if="shelf.loaded && shelf.entries.length === 0"
+        :text="`None yet.${inMemory ? '' : ' What you make is kept here by itself; export it to keep it elsewhere.'}`"
+      />
       <ul v-else class="shelf">
         <li v-for="entry in shelf.entries" :key="entry.id">
           <NuxtLink :to="`/p/${entry.id}/fit`" class="open">

@@ -220,7 +220,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
     </section>
     <section>
       <h2>Log</h2>
-      <p v-if="sessions.length === 0" class="soft">Nothing kept yet. The next visit to a track starts from what is kept here.</p>
+      <NothingYet v-if="sessions.length === 0" text="Nothing kept yet. The next visit to a track starts from what is kept here." />
       <ul class="log" data-test="gauge-log">
         <li v-for="one in sessions" :key="one.id">
           <span

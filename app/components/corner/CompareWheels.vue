@@ -97,14 +97,15 @@ function fit(id: string) {
       <ElButton @click="chooseAxle(axle === 'front' ? 'rear' : 'front')"> {{ axle === 'front' ? 'Rear' : 'Front' }} instead </ElButton>
     </header>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-    <p v-else-if="!rows" class="soft" role="status">Comparing …</p>
-    <p v-else-if="rows.length === 0" class="soft">
-      {{
+    <ElSkeleton v-else-if="!rows" :throttle="250" :rows="6" animated />
+    <NothingYet
+      v-else-if="rows.length === 0"
+      :text="
         what === 'wheels'
           ? 'There is no wheel among the parts yet: add one in the step Parts or Measure.'
           : 'No setup has a caliper here yet.'
-      }}
-    </p>
+      "
+    />
     <LazyTable v-else :rows="rows" :columns="columns" data-test="comparison">
       <template #name="{ row }">
         <b :title="row.sentence">{{ row.name }}</b>

@@ -19,7 +19,9 @@ const route = useRoute()
 const router = useRouter()
 const { setup, isStock, link } = useWorkbench()
 const { worker } = useReports()
-const offers = useLatestOf<BundleOffer[]>('what kits and donors would bring', [], (project, setupId) => worker().bundles(project, setupId))
+const { found: offers, working } = useLatestOf<BundleOffer[]>('what kits and donors would bring', [], (project, setupId) =>
+  worker().bundles(project, setupId),
+)
 const rows = computed(() => {
   const rank = new Map(offers.value.map((one, index) => [one.bundleId, { one, index }]))
   return store
@@ -77,6 +79,7 @@ async function take(bundle: Bundle) {
   <div class="bundles" :class="{ editing: chosen }">
     <section class="list" aria-label="Kits and donors">
       <p class="soft small">Against {{ setup?.name }}: what each would bring if it were taken whole, what bolts on best first.</p>
+      <WorkingLine v-if="working" what="What kits and donors would bring is being computed" />
       <ul data-test="bundles">
         <li v-for="{ bundle, offer } in rows" :key="bundle.id" :class="{ here: bundle.id === chosen?.id }">
           <button type="button" class="pick" :aria-current="bundle.id === chosen?.id" @click="choose(bundle.id)">
@@ -108,9 +111,10 @@ async function take(bundle: Bundle) {
           </ElButton>
         </li>
       </ul>
-      <p v-if="rows.length === 0" class="soft">
-        No kits or donors yet. A donor is a vehicle with the parts it yields; a kit has a price of its own.
-      </p>
+      <NothingYet
+        v-if="rows.length === 0"
+        text="No kits or donors yet. A donor is a vehicle with the parts it yields; a kit has a price of its own."
+      />
       <ElButton @click="add('donor')"><Icon name="tabler:plus" size="16" /> Add a donor</ElButton>
       <ElButton @click="add('kit')"><Icon name="tabler:plus" size="16" /> Add a kit</ElButton>
     </section>

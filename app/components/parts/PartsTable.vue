@@ -151,9 +151,10 @@ const save = () =>
         <ElButton text @click="chosen = new Set()">Choose none</ElButton>
       </div>
       <p v-if="message" class="field-error" role="alert" data-test="grid-message">{{ message }}</p>
-      <p v-if="mine.length === 0" class="soft">
-        No {{ PART_KINDS[kind].many }} yet. Paste a table with a first row of column names, or open a CSV file.
-      </p>
+      <NothingYet
+        v-if="mine.length === 0"
+        :text="`No ${PART_KINDS[kind].many} yet. Paste a table with a first row of column names, or open a CSV file.`"
+      />
       <div v-else ref="grid" class="scroll" @keydown="onKey" @paste="onPaste" @copy="onCopy">
         <table class="plain grid" role="grid" :aria-label="PART_KINDS[kind].many" :aria-rowcount="rows.length + 1">
           <thead>

@@ -11,7 +11,7 @@ import { useProjectStore } from '~/stores/project'
 
 /** Every part that goes somewhere, to search, to drag into its place or to put there by its buttons. */
 const store = useProjectStore()
-const { of } = useCandidates()
+const { of, working } = useCandidates()
 const { dragged, put } = useChoosePart()
 const search = ref('')
 const MOST = 80
@@ -51,6 +51,7 @@ useSortable(list, {
       :validate-event="false"
     />
     <p class="soft small">Drag a part to its place, or press where it goes.</p>
+    <WorkingLine v-if="working" what="What each part would bring is being computed" />
     <ul ref="list" data-test="shelf">
       <li v-for="{ part, place } in found.slice(0, MOST)" :key="part.id" :data-part="part.id">
         <Icon name="tabler:grip-vertical" size="16" class="grip" />

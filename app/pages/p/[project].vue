@@ -4,6 +4,7 @@ import { ElButton, ElMessage } from 'element-plus'
 import { h, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { counted } from '#core/report/figure/words.ts'
+import { fetchTableAhead } from '~/composables/lazy-table'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
 import { DEMO_ID, useShelfStore } from '~/stores/shelf'
@@ -13,7 +14,7 @@ const route = useRoute()
 const router = useRouter()
 const store = useProjectStore()
 const shelf = useShelfStore()
-const { troubles } = useReports()
+const { troubles, reports } = useReports()
 const { step, goTo } = useWorkbench()
 
 /** The step is what is read next: focus goes there with it, but not where a field waits for it. */
@@ -35,6 +36,7 @@ async function open() {
   if (store.state === 'open' && step.value === undefined) await router.replace(`/p/${id}/fit`)
 }
 onMounted(open)
+onMounted(fetchTableAhead)
 watch(() => route.params.project, open)
 watch(
   () => store.refreshedAt,
@@ -89,6 +91,7 @@ useEventListener(window, 'beforeunload', (event) => {
     <JobCard class="card" />
     <main id="step" ref="sheet" class="sheet" tabindex="-1">
       <p v-for="one in troubles" :key="one" class="caution" role="alert">{{ one }}</p>
+      <ElSkeleton v-if="reports.length === 0 && troubles.length === 0" :throttle="300" :rows="8" animated />
       <NuxtPage />
     </main>
     <LedgerBar class="ledger" />

@@ -118,7 +118,7 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
 
       <div class="drawn phone"><SheetFigure :sheet="sheet.id" :current="current" :fields="shownFields" /></div>
 
-      <p v-if="partKind && !part" class="soft">There is none yet: choose “new {{ PART_KINDS[partKind].one }}” above.</p>
+      <NothingYet v-if="partKind && !part" :text="`There is none yet: choose “new ${PART_KINDS[partKind].one}” above.`" />
       <p v-else-if="sheet.on === 'trialFit' && !trialPossible" class="soft">
         A trial fit speaks of one set of parts: choose caliper, wheel and spacer in the step Setup first.
       </p>

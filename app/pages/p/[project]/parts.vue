@@ -61,7 +61,7 @@ const VIEWS = [
   { id: 'bundles', label: 'Kits and donors' },
 ] as const
 const view = useView(VIEWS)
-const { found } = useCandidates()
+const { found, working } = useCandidates()
 const order = ref<'kind' | Axle>('kind')
 /** What bolts to this axle, the best first; parts that go nowhere on an axle are left out. */
 const bolting = computed(() => {
@@ -120,12 +120,14 @@ const costs = (part: Part) =>
             @change="((adding = $event), add())"
           />
         </div>
-        <p v-if="store.project!.parts.length === 0" class="soft">
-          No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of.
-        </p>
+        <NothingYet
+          v-if="store.project!.parts.length === 0"
+          text="No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of."
+        />
         <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
         <template v-if="order !== 'kind'">
           <h3>What bolts on, {{ order }}, against this setup</h3>
+          <WorkingLine v-if="working" what="What bolts on is being computed" />
           <ul data-test="bolts-on">
             <li v-for="one in listed(order, bolting, (item) => item.partId)" :key="one.partId">
               <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">

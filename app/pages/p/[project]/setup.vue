@@ -68,9 +68,9 @@ function writeNote(text: string) {
       <h1>{{ setup.name }}</h1>
       <p v-if="isStock" class="soft">What is on the car now. Every other setup starts from this and says only what it changes.</p>
       <p v-else class="soft">Only what is chosen here differs from the car as it stands.</p>
-      <p v-if="store.project!.parts.length === 0">
-        There are no parts to choose from yet. <NuxtLink :to="link('parts')">Add parts first.</NuxtLink>
-      </p>
+      <NothingYet v-if="store.project!.parts.length === 0" text="There are no parts to choose from yet.">
+        <NuxtLink :to="link('parts')">Add parts first</NuxtLink>
+      </NothingYet>
       <div class="places">
         <span class="head">Front</span><span class="head">Rear</span>
         <template v-for="slot in axleSlots" :key="slot">
