@@ -7,15 +7,17 @@ import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
 import { allCandidates, type Candidate } from '../../core/report/offer/candidates.ts'
 import { compareBrakes, compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/offer/compare-wheels.ts'
 import { evaluate } from '../../core/report/evaluate.ts'
-import { evaluateAll, isReport, type FailedReport } from '../../core/report/evaluate-all.ts'
+import { evaluateAll, isReport, remembering, type FailedReport } from '../../core/report/evaluate-all.ts'
 import type { Precision } from '../../core/report/corner/judge.ts'
 import type { Report } from '../../core/report/report.ts'
 import { answering } from './project-delta.ts'
 
+const evaluateChanged = remembering()
+
 const api = {
   /** Reports of all setups, or of some, the car as it stands first; one that fails leaves the others. */
   reports: (project: Project, only?: readonly string[]): { reports: Report[]; failed: FailedReport[] } => {
-    const all = only ? only.flatMap((id) => evaluateAll(project, id)) : evaluateAll(project)
+    const all = (only ?? [undefined]).flatMap((id) => evaluateAll(project, id, evaluateChanged))
     return { reports: all.filter(isReport), failed: all.filter((one) => !isReport(one)) as FailedReport[] }
   },
   report: (project: Project, setupId: string, precision: Precision): Report => evaluate(project, setupId, { precision }),

@@ -1,4 +1,4 @@
-import type { Project } from '../model/project.ts'
+import { AXLES, type Project, type Setup } from '../model/project.ts'
 import { evaluate } from './evaluate.ts'
 import type { Report } from './report.ts'
 
@@ -28,4 +28,31 @@ export function evaluateAll(project: Project, only?: string, make: typeof evalua
       return [{ setupId: setup.id, setupName: setup.name, isStock: index === 0, failed }]
     }
   })
+}
+
+/**
+ * `evaluate` for a holder of a project whose states share what is the same: a report stands as long as all that it could
+ * read is the very same object. A change of one setup, or a note, leaves the reports of the others.
+ */
+export function remembering(make: typeof evaluate = evaluate): typeof evaluate {
+  const made = new WeakMap<Setup, { read: unknown[]; report: Report }>()
+  return (project, setupId, options) => {
+    const setup = project.setups.find((one) => one.id === setupId)
+    if (!setup || options) return make(project, setupId, options)
+    const read = readFor(project)
+    const known = made.get(setup)
+    if (known && known.read.length === read.length && known.read.every((one, i) => one === read[i])) return known.report
+    const report = make(project, setupId)
+    made.set(setup, { read, report })
+    return report
+  }
+}
+
+/** Whatever a report reads beside its own setup: the car as it stands, and of the other setups the trial fits. */
+function readFor({ setups, ...rest }: Project): unknown[] {
+  return [
+    ...Object.entries(rest).flat(),
+    setups[0],
+    ...setups.flatMap((setup) => AXLES.map((axle) => setup[axle].trialFit)).filter((one) => one !== undefined),
+  ]
 }
