@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('.', import.meta.url))
 const MODEL = ['model', 'quantity', 'maths']
-const SUBJECTS = ['clearance', 'fit', 'hydraulics', 'balance', 'cost', 'heat', 'evidence']
+const SUBJECTS = ['clearance', 'fit', 'hydraulics', 'balance', 'cost', 'heat', 'stopping', 'evidence']
 
 /** What each room of the core may import beside itself. */
 const CORE = {
@@ -22,7 +22,10 @@ const CORE = {
   // which axle locks first is a property of the hydraulic chain
   balance: ['hydraulics', ...MODEL],
   cost: MODEL,
-  heat: MODEL,
+  // a session is driven by the pressures of the chain
+  heat: ['hydraulics', ...MODEL],
+  // what limits a stop is foot, tyres and, when hot, the friction that is left
+  stopping: ['hydraulics', 'balance', 'heat', ...MODEL],
   evidence: MODEL,
   edit: [...SUBJECTS, ...MODEL],
   report: ['edit', ...SUBJECTS, ...MODEL],

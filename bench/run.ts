@@ -11,6 +11,7 @@ import { allCandidates } from '../core/report/offer/candidates.ts'
 import { boreReport } from '../core/report/pedal/bore-report.ts'
 import { yardstick } from '../core/testing/yardstick.ts'
 import { bruteDistance } from './brute-gap.ts'
+import { heatRuns } from './heat-runs.ts'
 import { inTurns, type Compared } from './pairs.ts'
 import { caliperShape, wheelShape } from './shapes.ts'
 
@@ -154,4 +155,13 @@ say(
   inTurns(() => boreReport(DEMO_PROJECT, 'balanced', { decelG: 0.9 }), yardstick),
   0.05,
 )
+// a session of twenty minutes against plain explicit steps of a millisecond
+{
+  const { session: heat, explicit } = heatRuns()
+  const [quick, plain] = [heat(), explicit()]
+  const off = Math.max(...(['front', 'rear'] as const).map((axle) => Math.abs(quick.peak[axle].ringC - plain[axle])))
+  promise(off <= 0.5, `heat session: peaks are ${off.toFixed(2)} degC off`)
+  say('heat session of 20 minutes, both axles, against explicit steps of 1 ms', inTurns(heat, explicit, 5), 30)
+  say('heat session of 20 minutes against the yardstick', inTurns(heat, yardstick), 0.05)
+}
 process.exit(broken > 0 ? 1 : 0)

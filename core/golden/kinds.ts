@@ -11,6 +11,14 @@ import { discDiameter } from '../fit/rules/disc-diameter.ts'
 import { discPlane } from '../fit/rules/disc-plane.ts'
 import { padSlot } from '../fit/rules/pad-slot.ts'
 import { threadHold, threadNeededMm } from '../fit/rules/stud-engagement.ts'
+import { cornerRun } from '../heat/corner-run.ts'
+import { dutySegments, dutyWorkJ, type Duty, type DutyCar, type DutySegment } from '../heat/duty.ts'
+import { presentBoil } from '../heat/fluid.ts'
+import type { CornerNodes, Temperatures } from '../heat/nodes.ts'
+import { ring, type RingFigures } from '../heat/ring.ts'
+import { session, type FrictionCurve, type SessionAxle } from '../heat/session.ts'
+import { holdOnLine, type Hold } from '../stopping/hold.ts'
+import { stopLimits, type Stop } from '../stopping/limits.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import { costTotal, type CostLine } from '../cost/total.ts'
 import { chain } from '../hydraulics/chain.ts'
@@ -24,6 +32,22 @@ import type { NamedOutline, WheelProfile } from '../model/field.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 
 /** Maps the kinds of reference case to the core. Everything is computed from `input`. */
+
+interface CornerInput {
+  nodes: CornerNodes
+  start: Temperatures
+  ambientC: number
+  segments: Omit<DutySegment, 'kind'>[]
+}
+interface SessionInput {
+  car: DutyCar
+  duty: Duty
+  front: SessionAxle & { pistonAreaMm2: number; effectiveRadiusMm: number; tyreRadiusMm: number; mu: FrictionCurve }
+  rear: SessionInput['front']
+  startC: number
+  ambientC: number
+  maxPressureMpa: number
+}
 
 interface ChainInput {
   pedalRatio: number
@@ -209,6 +233,40 @@ const kinds = {
   'balance.curve': (input: ChainInput & Mass & { decelsG: number[] }) => ({
     points: input.decelsG.map((decelG) => orNull(adhesionUsed(system(input), input, decelG))),
   }),
+  'heat.ring': (input: RingFigures & { ventilation: 'solid' | 'vented' }) => ({
+    ...ring({ ...input, voidShare: input.ventilation === 'vented' ? input.voidShare : 0 }),
+  }),
+  'heat.fluidBoil': (input: { dryC: number; wetC: number; waterPercent: number }) => ({
+    ...presentBoil(input.dryC, input.wetC, input.waterPercent),
+  }),
+  'heat.corner': (input: CornerInput) => ({ ...cornerRun(input) }),
+  'heat.duty': ({ car, duty }: { car: DutyCar; duty: Duty }) => {
+    const segments = dutySegments(car, duty)
+    return {
+      segments: segments.map(({ kind, seconds, fromKmh, toKmh }) => ({ kind, seconds, fromKmh, toKmh })),
+      seconds: segments.reduce((sum, one) => sum + one.seconds, 0),
+      brakeEnergyJ: dutyWorkJ(segments),
+    }
+  },
+  'heat.session': (input: SessionInput) => {
+    const axle = (of: SessionInput['front']): SessionAxle => ({
+      ...of,
+      friction: of.mu,
+      forcePerMpaN: (4 * of.pistonAreaMm2 * of.effectiveRadiusMm) / of.tyreRadiusMm,
+    })
+    const found = session(
+      { front: axle(input.front), rear: axle(input.rear) },
+      { rearPerFront: 1, valve: undefined, mostFrontMpa: input.maxPressureMpa },
+      dutySegments(input.car, input.duty),
+      { startC: input.startC, ambientC: input.ambientC },
+    )
+    return { ends: found.ends, peak: found.peak, peakPressureMpa: found.peakPressureMpa, gone: orNull(found.gone) }
+  },
+  'stopping.limits': (input: Mass & Stop & { chain: ChainInput }) => {
+    const found = stopLimits(system(input.chain), input, input)
+    return { ...found, locksFirst: orNull(found.locksFirst) }
+  },
+  'stopping.hold': (input: Hold) => ({ ...holdOnLine(input) }),
   'cost.total': (input: { lines: CostLine[]; taxPercent: number }) => ({ ...costTotal(input.lines, input.taxPercent) }),
 } satisfies Record<string, (input: never) => Record<string, unknown>>
 

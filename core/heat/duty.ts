@@ -1,0 +1,141 @@
+import { ROTATING } from './one-stop.ts'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
+
+/** A stretch of driving: speed straight in time. */
+export interface DutySegment {
+  kind: 'brake' | 'roll'
+  seconds: number
+  fromKmh: number
+  toKmh: number
+  /** Force that the brakes owe standing still, N; air takes its part of it with the square of the speed. */
+  forceN: number
+  forcePerV2: number
+}
+
+/** Mass and what slows the car beside the brakes: rolling and engine, N, and air, N/(m/s)^2. */
+export interface DutyCar {
+  massKg: number
+  resistanceN: number
+  resistancePerV2: number
+}
+
+export interface BrakingZone {
+  fromKmh: number
+  toKmh: number
+  decelG: number
+  /** Straight to the speed of the next zone. */
+  secondsToNext: number
+}
+export type Duty =
+  /** Stops one after the other: brake, accelerate, cruise; nothing after the last (UN R13-H, annex 3, fade test). */
+  | { kind: 'stops'; fromKmh: number; toKmh: number; decelG: number; count: number; accelG: number; cruiseSeconds: number }
+  /** Down a grade at one speed. */
+  | { kind: 'descent'; gradePercent: number; lengthM: number; kmh: number }
+  | { kind: 'laps'; laps: number; zones: readonly BrakingZone[] }
+  /** Standing still, to cool or to soak. */
+  | { kind: 'parked'; seconds: number }
+
+const MS_PER_KMH = 1 / 3.6
+
+/** A duty as segments in the order they are driven. */
+export function dutySegments(car: DutyCar, duty: Duty): DutySegment[] {
+  switch (duty.kind) {
+    case 'stops':
+      return stops(car, duty)
+    case 'descent':
+      return descent(car, duty)
+    case 'laps':
+      return laps(car, duty)
+    case 'parked':
+      return duty.seconds > 0 ? [roll(duty.seconds, 0, 0)] : []
+  }
+}
+
+const roll = (seconds: number, fromKmh: number, toKmh: number): DutySegment => ({
+  kind: 'roll',
+  seconds,
+  fromKmh,
+  toKmh,
+  forceN: 0,
+  forcePerV2: 0,
+})
+
+/** Braking from one speed to another; the brakes owe what resistance does not give. */
+function brake({ massKg, resistanceN, resistancePerV2 }: DutyCar, fromKmh: number, toKmh: number, decelG: number): DutySegment {
+  const ms2 = decelG * STANDARD_GRAVITY
+  return {
+    kind: 'brake',
+    seconds: ((fromKmh - toKmh) * MS_PER_KMH) / ms2,
+    fromKmh,
+    toKmh,
+    forceN: Math.max(0, ROTATING * massKg * ms2 - resistanceN),
+    forcePerV2: resistancePerV2,
+  }
+}
+
+function stops(car: DutyCar, { fromKmh, toKmh, decelG, count, accelG, cruiseSeconds }: Duty & { kind: 'stops' }): DutySegment[] {
+  const away = ((fromKmh - toKmh) * MS_PER_KMH) / (accelG * STANDARD_GRAVITY)
+  const between = [roll(away, toKmh, fromKmh), ...(cruiseSeconds > 0 ? [roll(cruiseSeconds, fromKmh, fromKmh)] : [])]
+  return Array.from({ length: count }, (_, i) => [
+    brake(car, fromKmh, toKmh, decelG),
+    ...(i < count - 1 ? between.map((one) => ({ ...one })) : []),
+  ]).flat()
+}
+
+function descent(
+  { massKg, resistanceN, resistancePerV2 }: DutyCar,
+  { gradePercent, lengthM, kmh }: Duty & { kind: 'descent' },
+): DutySegment[] {
+  const sine = Math.sin(Math.atan(gradePercent / 100))
+  const forceN = Math.max(0, massKg * STANDARD_GRAVITY * sine - resistanceN)
+  return [{ kind: 'brake', seconds: lengthM / (kmh * MS_PER_KMH), fromKmh: kmh, toKmh: kmh, forceN, forcePerV2: resistancePerV2 }]
+}
+
+function laps(car: DutyCar, { laps: count, zones }: Duty & { kind: 'laps' }): DutySegment[] {
+  const lap = zones.flatMap((zone, i) => [
+    brake(car, zone.fromKmh, zone.toKmh, zone.decelG),
+    roll(zone.secondsToNext, zone.toKmh, zones[(i + 1) % zones.length]!.fromKmh),
+  ])
+  return Array.from({ length: count }, () => lap.map((one) => ({ ...one }))).flat()
+}
+
+/** Force at the road that the brakes owe at a speed, N, whole car. */
+export const owedN = ({ forceN, forcePerV2 }: Pick<DutySegment, 'forceN' | 'forcePerV2'>, ms: number): number =>
+  forceN > 0 ? Math.max(0, forceN - forcePerV2 * ms * ms) : 0
+
+/** Brake work of a stretch of a segment, J: power is a cubic of the time, but where air does it all. */
+export function workJ(segment: Pick<DutySegment, 'forceN' | 'forcePerV2'>, fromMs: number, toMs: number, seconds: number): number {
+  const { forceN, forcePerV2 } = segment
+  if (forceN <= 0) return 0
+  // beyond this speed air does it all
+  const mostMs = forcePerV2 > 0 ? Math.sqrt(forceN / forcePerV2) : Infinity
+  if (fromMs <= mostMs && toMs <= mostMs) return simpson(segment, fromMs, toMs, seconds)
+  if (fromMs >= mostMs && toMs >= mostMs) return 0
+  const [high, low] = fromMs > toMs ? [fromMs, toMs] : [toMs, fromMs]
+  return simpson(segment, mostMs, low, (seconds * (mostMs - low)) / (high - low))
+}
+function simpson(segment: Pick<DutySegment, 'forceN' | 'forcePerV2'>, fromMs: number, toMs: number, seconds: number): number {
+  const power = (ms: number) => owedN(segment, ms) * ms
+  return (seconds / 6) * (power(fromMs) + 4 * power((fromMs + toMs) / 2) + power(toMs))
+}
+
+/** Brake work of the whole car over a duty, J. */
+export const dutyWorkJ = (segments: readonly DutySegment[]): number =>
+  segments.reduce((sum, one) => sum + workJ(one, one.fromKmh * MS_PER_KMH, one.toKmh * MS_PER_KMH, one.seconds), 0)
+
+/** A segment in steps short enough for what changes in it, each with its speeds, m/s. */
+export function steps(
+  { kind, seconds, fromKmh, toKmh }: DutySegment,
+  mostS?: number,
+): { count: number; seconds: number; ms: (at: number) => number } {
+  const longest =
+    mostS ?? (kind === 'brake' ? (fromKmh === toKmh ? STEADY_S : BRAKING_S) : fromKmh === 0 && toKmh === 0 ? STANDING_S : ROLLING_S)
+  // what takes no time has no steps
+  const count = Math.ceil(seconds / longest)
+  const [from, change] = [fromKmh * MS_PER_KMH, ((toKmh - fromKmh) * MS_PER_KMH) / count]
+  return { count, seconds: count === 0 ? 0 : seconds / count, ms: (at) => from + change * at }
+}
+const BRAKING_S = 0.1
+const STEADY_S = 0.5
+const ROLLING_S = 0.25
+const STANDING_S = 2

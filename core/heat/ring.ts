@@ -1,0 +1,32 @@
+import { circleAreaMm2 } from '../quantity/circle.ts'
+import { ringMassKg } from './one-stop.ts'
+
+/** The friction ring of a rotor, mm; `voidShare` is the air between the cheeks, 0 for a solid one. */
+export interface RingFigures {
+  outerDiameterMm: number
+  innerDiameterMm: number
+  thicknessMm: number
+  voidShare: number
+}
+
+export interface Ring {
+  massKg: number
+  /** Both rubbing faces. */
+  faceAreaM2: number
+  /** What heat crosses from a face: a cheek of a vented ring, half of a solid one, mm. */
+  cheekMm: number
+}
+
+/**
+ * What a ring stores heat in and gives it off from (R. Limpert, Brake Design and Safety, ch. 3).
+ *
+ * @example
+ * ring({ outerDiameterMm: 300, innerDiameterMm: 200, thicknessMm: 20, voidShare: 0 }).cheekMm // => 10
+ */
+export function ring({ outerDiameterMm, innerDiameterMm, thicknessMm, voidShare }: RingFigures): Ring {
+  return {
+    massKg: ringMassKg(outerDiameterMm, innerDiameterMm, thicknessMm, voidShare),
+    faceAreaM2: (2 * (circleAreaMm2(outerDiameterMm) - circleAreaMm2(innerDiameterMm))) / 1e6,
+    cheekMm: (thicknessMm * (1 - voidShare)) / 2,
+  }
+}

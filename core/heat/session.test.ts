@@ -1,0 +1,211 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { chain } from '../hydraulics/chain.ts'
+import { axleForcePerMpa, pressurePerNewton } from '../hydraulics/system.ts'
+import { randomSystem } from '../testing/systems.ts'
+import { dutySegments, dutyWorkJ, owedN, steps, workJ, type Duty, type DutyCar } from './duty.ts'
+import type { CornerNodes } from './nodes.ts'
+import { presentBoil, waterAfter } from './fluid.ts'
+import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+const car: DutyCar = { massKg: 1150, resistanceN: 180, resistancePerV2: 0.4 }
+const nodes: CornerNodes = {
+  ringMassKg: 4.6,
+  areaM2: 0.075,
+  emissivity: 0.55,
+  h0: 10,
+  h1: 6,
+  ductFactor: 1,
+  intoRotor: 0.95,
+  ringToPadWPerK: 4,
+  ringToPadReleasedWPerK: 0.6,
+  padToCaliperWPerK: 1.5,
+  ringToCaliperWPerK: 0.3,
+  fluidShare: 0.25,
+  padJPerK: 500,
+  padCoolingWPerK: 0.6,
+  caliperJPerK: 2600,
+  caliperCoolingWPerK: 2.5,
+}
+const FADES = [
+  [0, 0.36],
+  [100, 0.42],
+  [400, 0.4],
+  [550, 0.2],
+  [700, 0.08],
+] as const
+const axle = (forcePerMpaN: number, friction: SessionAxle['friction'] = FADES): SessionAxle => ({
+  nodes,
+  cheekMm: 7,
+  sealMpa: 0.05,
+  forcePerMpaN,
+  friction,
+})
+const axles = { front: axle(2600), rear: axle(900) }
+const circuits: Circuits = { rearPerFront: 1, valve: undefined, mostFrontMpa: 12 }
+const laps: Duty = {
+  kind: 'laps',
+  laps: 8,
+  zones: [
+    { fromKmh: 170, toKmh: 70, decelG: 0.9, secondsToNext: 18 },
+    { fromKmh: 150, toKmh: 60, decelG: 0.8, secondsToNext: 22 },
+  ],
+}
+const run = (of = axles, duty: Duty = laps, to: Partial<Circuits> = {}, mass = car, ambientC = 20) =>
+  session(of, { ...circuits, ...to }, dutySegments(mass, duty), { startC: ambientC, ambientC })
+
+describe('duties', () => {
+  test('the work of a segment is that of many small pieces of it', () => {
+    fc.assert(
+      fc.property(
+        between(10, 250),
+        between(0, 250),
+        between(1, 30),
+        between(100, 9000),
+        between(0, 6),
+        (from, to, seconds, forceN, forcePerV2) => {
+          const segment = { kind: 'brake' as const, seconds, fromKmh: from, toKmh: to, forceN, forcePerV2 }
+          const pieces = 4000
+          let sum = 0
+          for (let i = 0; i < pieces; i += 1) {
+            const ms = (from + ((to - from) * (i + 0.5)) / pieces) / 3.6
+            sum += (owedN(segment, ms) * ms * seconds) / pieces
+          }
+          const whole = workJ(segment, from / 3.6, to / 3.6, seconds)
+          expect(Math.abs(whole - sum)).toBeLessThanOrEqual(1e-3 * Math.max(whole, 1))
+        },
+      ),
+    )
+  })
+  test('the steps of a segment are its whole work, time and speeds', () => {
+    for (const segment of dutySegments(car, laps)) {
+      const { count, seconds, ms } = steps(segment)
+      expect(count * seconds).toBeCloseTo(segment.seconds, 9)
+      expect([ms(0) * 3.6, ms(count) * 3.6].map((one) => Math.round(one * 1e6) / 1e6)).toEqual([segment.fromKmh, segment.toKmh])
+      let sum = 0
+      for (let i = 0; i < count; i += 1) sum += workJ(segment, ms(i), ms(i + 1), seconds)
+      expect(sum).toBeCloseTo(dutyWorkJ([segment]), 3)
+    }
+  })
+  test('standing still takes time and no work', () => {
+    expect(dutySegments(car, { kind: 'parked', seconds: 600 })).toMatchObject([{ seconds: 600, forceN: 0 }])
+    expect(dutySegments(car, { kind: 'parked', seconds: 0 })).toEqual([])
+  })
+})
+
+describe('the pressure that gives a force', () => {
+  test('is that of the chain, with seals, valve, bar and drums', () => {
+    fc.assert(
+      fc.property(randomSystem({ valve: true }), between(1, 1500), (system, pedalForceN) => {
+        const found = chain(system, pedalForceN)
+        const per = pressurePerNewton(system.master)
+        const forceN = found.front.forceN + found.rear.forceN
+        fc.pre(forceN > 1)
+        const of: Circuits = { rearPerFront: per.rear / per.front, valve: system.valve, mostFrontMpa: Infinity }
+        const mpa = pressureFor(
+          forceN,
+          axleForcePerMpa(system.front, system.tyreRadiusMm.front),
+          axleForcePerMpa(system.rear, system.tyreRadiusMm.rear),
+          system.front.sealMpa,
+          system.rear.sealMpa,
+          of,
+          cornersOf(system.front.sealMpa, system.rear.sealMpa, of),
+        )
+        expect(mpa).toBeCloseTo(found.front.pressureMpa, 6)
+      }),
+    )
+  })
+  test('there is none where nothing rubs', () => {
+    expect(pressureFor(1000, 0, 0, 0.05, 0.05, circuits, cornersOf(0.05, 0.05, circuits))).toBe(Infinity)
+  })
+})
+
+describe('friction over temperature', () => {
+  test('is straight between its points and flat outside; two points at one temperature are a step', () => {
+    expect([-50, 0, 50, 475, 900].map((at) => frictionAt(FADES, at))).toEqual([0.36, 0.36, 0.39, expect.closeTo(0.3, 9), 0.08])
+    expect(frictionAt([[100, 0.4], [100, 0.2], [200, 0.2]], 101)).toBe(0.2) // prettier-ignore
+    expect(frictionAt([[20, 0.4]], 500)).toBe(0.4)
+  })
+})
+
+describe('a session', () => {
+  test('all the work of the car goes into its four corners', () => {
+    const { workJ: of, gone } = run(axles, laps, { mostFrontMpa: 40 })
+    expect(gone).toBeUndefined()
+    expect((of.front + of.rear) / dutyWorkJ(dutySegments(car, laps))).toBeCloseTo(1, 9)
+  })
+  test('pads that fade ask for more pressure, until there is no more: then it ends, in that braking', () => {
+    const many = { ...laps, laps: 60 }
+    const { gone, peak, peakPressureMpa, ends } = run({ front: axle(2200), rear: axle(800) }, many, { mostFrontMpa: 10 })
+    expect(gone).toBeDefined()
+    expect(dutySegments(car, many)[gone!.segment]!.kind).toBe('brake')
+    expect(ends).toHaveLength(gone!.segment)
+    expect(peakPressureMpa).toBe(10)
+    expect(peak.front.faceC).toBeGreaterThan(400)
+    // more pressure lasts longer
+    const stronger = run({ front: axle(2200), rear: axle(800) }, many, { mostFrontMpa: 14 }).gone
+    expect(stronger === undefined || stronger.seconds >= gone!.seconds).toBe(true)
+  })
+  test('an axle that fades leaves the work to the other', () => {
+    const flat = [[20, 0.42]] as const
+    const fading = run({ front: axle(2600), rear: axle(900, flat) }, laps, { mostFrontMpa: 40 })
+    const steady = run({ front: axle(2600, flat), rear: axle(900, flat) }, laps, { mostFrontMpa: 40 })
+    expect(fading.workJ.rear).toBeGreaterThan(steady.workJ.rear)
+  })
+  test('a heavier car and hotter air never cool anything', () => {
+    fc.assert(
+      fc.property(between(1, 1.4), between(0, 25), (heavier, warmer) => {
+        const flat = { front: axle(2600, [[20, 0.42]]), rear: axle(900, [[20, 0.42]]) }
+        const as = run(flat, laps, { mostFrontMpa: 60 })
+        for (const other of [
+          run(flat, laps, { mostFrontMpa: 60 }, { ...car, massKg: car.massKg * heavier }),
+          run(flat, laps, { mostFrontMpa: 60 }, car, 20 + warmer),
+        ])
+          for (const at of ['front', 'rear'] as const)
+            for (const key of ['ringC', 'padC', 'caliperC', 'fluidC', 'faceC'] as const)
+              expect(other.peak[at][key]).toBeGreaterThanOrEqual(as.peak[at][key] - 1e-6)
+      }),
+      { numRuns: 25 },
+    )
+  })
+  test('halving the step changes nothing by more than 0.1 degC', () => {
+    const segments = dutySegments(car, { ...laps, laps: 3 })
+    const [whole, half] = [undefined, 0.05].map((mostStepS) =>
+      session(axles, { ...circuits, mostFrontMpa: 40 }, segments, { startC: 20, ambientC: 20, ...(mostStepS ? { mostStepS } : {}) }),
+    )
+    whole!.ends.forEach((end, i) => {
+      for (const at of ['front', 'rear'] as const)
+        for (const key of ['ringC', 'padC', 'caliperC'] as const) expect(Math.abs(end[at][key] - half!.ends[i]![at][key])).toBeLessThan(0.1)
+    })
+  })
+  test('odd duties end in honest results: no zones, no time, braking at a stand, deep frost', () => {
+    const odd: Duty[] = [
+      { kind: 'laps', laps: 3, zones: [] },
+      { kind: 'laps', laps: 1, zones: [{ fromKmh: 0, toKmh: 0, decelG: 0.8, secondsToNext: 0 }] },
+      { kind: 'stops', fromKmh: 100, toKmh: 100, decelG: 0.8, count: 3, accelG: 0.3, cruiseSeconds: 0 },
+      { kind: 'laps', laps: 1, zones: Array.from({ length: 1000 }, () => laps.zones[0]!) },
+      { kind: 'descent', gradePercent: 0, lengthM: 1000, kmh: 50 },
+    ]
+    for (const duty of odd) {
+      const { peak, ends } = run(axles, duty, { mostFrontMpa: 40 }, car, -40)
+      for (const at of ['front', 'rear'] as const) expect(Object.values(peak[at]).every(Number.isFinite)).toBe(true)
+      for (const end of ends) expect(Object.values(end.front).every(Number.isFinite)).toBe(true)
+    }
+  })
+})
+
+describe('fluid', () => {
+  test('water only ever lowers its boiling point, never below the wet one; from 3.7 % on it is changed', () => {
+    fc.assert(
+      fc.property(between(200, 320), between(140, 200), between(0, 8), between(0, 8), (dryC, wetC, a, b) => {
+        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((water) => presentBoil(dryC, wetC, water))
+        expect(more!.boilC).toBeLessThanOrEqual(less!.boilC)
+        expect(more!.boilC).toBeGreaterThanOrEqual(wetC)
+        expect(less!.boilC).toBeLessThanOrEqual(dryC)
+      }),
+    )
+    expect([3.69, 3.7].map((water) => presentBoil(260, 180, water).changeNow)).toEqual([false, true])
+    expect([waterAfter(12), waterAfter(12, 'humid'), waterAfter(0)]).toEqual([2, 3, 0])
+  })
+})
