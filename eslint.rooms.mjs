@@ -38,7 +38,8 @@ const REPORT = {
   brake: ['figure'],
   pedal: ['brake', 'figure'],
   balance: ['pedal', 'brake', 'figure'],
-  heat: ['figure'],
+  // a session is driven by the chain
+  heat: ['pedal', 'brake', 'balance', 'figure'],
   fit: ['figure'],
   corner: ['figure'],
   cost: ['figure'],

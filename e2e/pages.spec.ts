@@ -27,6 +27,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['fit', 'setup=estate-fronts'],
       ['balance', 'setup=balanced'],
       ['balance', 'setup=balanced&view=chain'],
+      ['heat', 'setup=balanced&duty=hard'],
+      ['heat', 'setup=balanced&view=stop'],
       ['balance', 'setup=balanced&view=pedal'],
       ['balance', 'setup=balanced&view=bores'],
       ['balance', 'setup=balanced&view=gauges'],

@@ -16,7 +16,7 @@ export const STEPS = [
   { id: 'setup', number: 4, label: 'Setup', built: true },
   { id: 'fit', number: 5, label: 'Fit', built: true },
   { id: 'balance', number: 6, label: 'Balance', built: true },
-  { id: 'heat', number: 7, label: 'Heat', built: false },
+  { id: 'heat', number: 7, label: 'Heat', built: true },
   { id: 'cost', number: 8, label: 'Cost', built: true },
   { id: 'build', number: 9, label: 'Build', built: false },
   { id: 'prove', number: 10, label: 'Prove', built: false },
@@ -34,6 +34,9 @@ const preferenceStep: Partial<Record<keyof Preferences, StepName>> = {
 }
 
 export type StepName = (typeof STEPS)[number]['id']
+
+/** What of an address says how one looks, not at what. */
+const KEPT = ['view', 'duty', 'wheel'] as const
 
 /** What is chosen on the bench: setup and axle live in the address, so that a link opens the same view. */
 export const useWorkbench = createSharedComposable(() => {
@@ -72,8 +75,11 @@ export const useWorkbench = createSharedComposable(() => {
     query: query(more),
   })
   const go = (to: StepName, more: Record<string, string | undefined> = {}) => router.push(link(to, more))
-  const chooseSetup = (id: string) => router.replace({ path: route.path, query: query({ setup: id }) })
-  const chooseAxle = (to: Axle) => router.replace({ path: route.path, query: query({ axle: to === 'front' ? undefined : to }) })
+  /** Another setup or axle is looked at in the same view. */
+  const sameView = () => Object.fromEntries(KEPT.map((key) => [key, route.query[key]?.toString()]))
+  const chooseSetup = (id: string) => router.replace({ path: route.path, query: query({ ...sameView(), setup: id }) })
+  const chooseAxle = (to: Axle) =>
+    router.replace({ path: route.path, query: query({ ...sameView(), axle: to === 'front' ? undefined : to }) })
 
   /** Leads to where a figure is entered. */
   function goTo(place: Place): void {

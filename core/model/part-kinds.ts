@@ -268,6 +268,10 @@ export const padFields = {
   }),
   thicknessMm: length('Thickness, new', 5, 40, { help: 'Plate and lining together.' }),
   minThicknessMm: length('Thickness, minimum', 2, 30, { help: 'Plate and lining together, when they must be changed.' }),
+  rangeFromC: amount('Working range from', 'temperature', -50, 600, { help: 'Of the rubbing face, as the maker states it.' }),
+  rangeToC: amount('Working range to', 'temperature', 100, 1200, {
+    help: 'Of the rubbing face, as the maker states it. Unknown: whether the pads last is not said.',
+  }),
   shape: text('Shape code', 40),
 } as const satisfies FieldTable
 

@@ -40,6 +40,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     const bounds = report.figures['pedal.force'].atLeast ? 1 : 0
     return order.state === 'blocked' ? order : open((order.state === 'open' ? order.count : 0) + bounds)
   }
+  const heatUnknown = (['front.heat', 'rear.heat'] as const).filter((id) => report.figures[id].value === undefined).length
   const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
@@ -48,6 +49,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
     fit: project.parts.length === 0 ? { state: 'nothing' } : fitState(),
     balance: project.parts.length === 0 ? { state: 'nothing' } : balanceState(),
+    heat: project.parts.length === 0 ? { state: 'nothing' } : open(heatUnknown),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
   }
 }

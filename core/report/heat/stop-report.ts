@@ -1,0 +1,77 @@
+import { stopLimits, type StopLimits } from '../../stopping/limits.ts'
+import type { Project } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { frictionOf, type Surface } from '../balance/grip.ts'
+import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
+import type { Missing } from '../figure/figure.ts'
+import { missingSentence } from '../figure/words.ts'
+import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+
+export interface StopRow extends StopLimits {
+  surface: Surface
+  friction: number
+  assumed: boolean
+  /** The car as it stands on the same surface; undefined where that is this setup, or not known. */
+  stock: StopLimits | undefined
+}
+export interface StopReport {
+  missing: Missing[]
+  fromKmh: number
+  footN: number
+  abs: boolean
+  rows: StopRow[]
+  sentence: string
+  /** What of it larger brakes would change. */
+  worth: string
+}
+
+/** One cold stop: whether foot or tyres give out first, and what that says of larger brakes. */
+export function stopReport(project: Project, setupId: string): StopReport {
+  const { stopFromKmh, units } = project.preferences
+  const here = hydraulicsOf(project, setupId)
+  const missing = [...here.missing]
+  if (project.car.abs === undefined) missing.push({ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } })
+  const base = { missing, fromKmh: stopFromKmh, footN: FAILURE_FORCE_N, abs: project.car.abs !== undefined && project.car.abs !== 'none' }
+  const { system, mass } = here
+  if (!system || !mass || project.car.abs === undefined) return { ...base, rows: [], sentence: missingSentence(missing), worth: '' }
+  const stockId = project.setups[0].id
+  const there = setupId === stockId ? undefined : hydraulicsOf(project, stockId)
+  const stop = (friction: number) => ({ driverLimitN: FAILURE_FORCE_N, tyreFriction: friction, abs: base.abs, fromKmh: stopFromKmh })
+  const rows = (['dry', 'wet'] as const).map((surface): StopRow => {
+    const { value, assumed } = frictionOf(project, surface)
+    return {
+      surface,
+      friction: value,
+      assumed,
+      ...stopLimits(system, mass, stop(value)),
+      stock: there?.system && there.mass ? stopLimits(there.system, there.mass, stop(value)) : undefined,
+    }
+  })
+  const dry = rows[0]!
+  const g = (value: number) => formatQuantity(value, 'deceleration')
+  const metres = (value: number) => `${value.toFixed(1)} m`
+  const lock = dry.locksFirst ? `, the ${dry.locksFirst} wheels first` : ''
+  const sentence =
+    dry.limit === 'tyre'
+      ? `The tyres limit a dry stop: ${g(dry.decelG)}${lock}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The foot could give ${g(dry.driverG)}.`
+      : `The foot limits a dry stop: ${g(dry.decelG)} at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The tyres would hold ${g(dry.tyreG)}.`
+  return { ...base, rows, sentence, worth: worthOf(dry, metres) }
+}
+
+/** Less than this between two stops nobody feels or measures, m. */
+const ALIKE_M = 0.5
+function worthOf({ limit, stock, distanceM }: StopRow, metres: (value: number) => string): string {
+  const at = stock ?? { limit, distanceM }
+  const shorter = at.distanceM - distanceM
+  const change =
+    stock === undefined
+      ? ''
+      : shorter > ALIKE_M
+        ? `This setup stops ${metres(shorter)} shorter than the car as it stands. `
+        : shorter < -ALIKE_M
+          ? `This setup stops ${metres(-shorter)} longer than the car as it stands. `
+          : 'This setup stops no shorter than the car as it stands. '
+  return at.limit === 'tyre'
+    ? `${change}The car as it stands reaches its tyres already: only tyres, and brakes shared so that both axles use them, shorten a single cold stop. Larger brakes by themselves change heat, feel and repeatability.`
+    : `${change}The car as it stands does not reach its tyres with the foot that is allowed for: more clamp, friction or assist shortens its stop.`
+}
