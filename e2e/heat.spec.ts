@@ -15,6 +15,17 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await expect(page.locator('figcaption')).toContainText(/min: face \d+.°C; rotor \d+.°C/)
   await page.getByRole('button', { name: 'Rear', exact: true }).click()
   await expect(page.getByTestId('heat-chart')).toHaveAttribute('aria-label', 'Temperatures rear over time')
+  // other pads are driven the same; what is put in is what was said
+  await page.getByRole('tab', { name: 'As it stands' }).click()
+  await expect(page.getByTestId('pads').locator('tr', { hasText: 'Front track pads' })).toContainText('nothing, by the likely figures', {
+    timeout: 15_000,
+  })
+  await page.getByRole('button', { name: 'Put Front track pads in, front' }).click()
+  await expect(says).not.toContainText('in run 2')
+  await page.keyboard.press('Control+z')
+  await expect(says).toContainText('in run 2')
+  await page.getByRole('tab', { name: 'Estate fronts' }).click()
+  await expect(says).toContainText('in run 3')
   // a driving that is linked to opens again
   await page.reload()
   await expect(says).toContainText('in run 3', { timeout: 15_000 })

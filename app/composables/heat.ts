@@ -1,6 +1,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { HeatReport } from '#core/report/heat/heat-report.ts'
+import type { PadTry } from '#core/report/heat/heat-pads.ts'
 import { DUTIES } from '#core/report/heat/duties.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
@@ -14,6 +15,7 @@ export function useHeat() {
   const { setup } = useWorkbench()
   const { worker, said } = useReports()
   const heat = shallowRef<HeatReport>()
+  const pads = shallowRef<PadTry[]>([])
   const working = shallowRef(false)
   const duty = computed(() => DUTIES.find((one) => one.id === route.query.duty) ?? DUTIES[0]!)
   const chooseDuty = (id: string) => router.replace({ path: route.path, query: { ...route.query, duty: id } })
@@ -27,9 +29,13 @@ export function useHeat() {
       const found = await said('the heat', () => worker().heat(project, setupId, dutyId))
       if (mine !== turn) return
       heat.value = found
+      // the answer first, then what else could be put in
+      const tried = await said('other pads over this driving', () => worker().pads(project, setupId, dutyId))
+      if (mine !== turn) return
+      pads.value = tried ?? []
       working.value = false
     },
     { immediate: true },
   )
-  return { heat, working, duty, chooseDuty, duties: DUTIES }
+  return { heat, pads, working, duty, chooseDuty, duties: DUTIES }
 }

@@ -184,12 +184,14 @@ const rotors: Part[] = [
 
 const padsAndHoses: Part[] = [
   like('front-fast-pad', 'stock-front-pad', 'pad', {
+    rangeToC: published(480),
     name: 'Front fast-road pads',
     number: 'TF-110F',
     friction: published(0.44),
     price: price(48, 54, 62, 1),
   }),
   like('front-track-pad', 'stock-front-pad', 'pad', {
+    rangeToC: published(650),
     name: 'Front track pads',
     maker: 'Cinderlane',
     number: 'CL-110T',
@@ -198,6 +200,7 @@ const padsAndHoses: Part[] = [
     note: 'Not for the road: little grip when cold.',
   }),
   like('harrow-pad', 'kit2-pad', 'pad', {
+    rangeToC: published(400),
     name: 'Harrow van pads',
     number: 'TF-V33',
     provenance: undefined,
@@ -206,6 +209,7 @@ const padsAndHoses: Part[] = [
     note: 'No other maker lists this shape.',
   }),
   like('q4-track-pad', 'kit4-pad', 'pad', {
+    rangeToC: published(700),
     name: 'Track pads Q4',
     maker: 'Cinderlane',
     number: 'CL-Q4T',

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import type { HeatLine } from '#core/report/heat/heat-report.ts'
-import { formatQuantity } from '#core/quantity/format.ts'
+import type { PadTry } from '#core/report/heat/heat-pads.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { useChoosePart } from '~/composables/choose-part'
 import { useHeat } from '~/composables/heat'
 import { useWorkbench } from '~/composables/workbench'
 
 /** A session: what reaches its limit first, when, and how sure that is. */
 const { units, axle, chooseAxle, isStock } = useWorkbench()
-const { heat, working, duty, chooseDuty, duties } = useHeat()
+const { heat, pads, working, duty, chooseDuty, duties } = useHeat()
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
+const c2 = (value: number | undefined) => (value === undefined ? 'not known' : c(value))
 const minutes = (seconds: number | undefined) => (seconds === undefined ? '' : `${(seconds / 60).toFixed(1)} min`)
 const columns = [
   { id: 'what', label: 'What', least: 120, text: (one: HeatLine) => one.label },
@@ -16,6 +19,19 @@ const columns = [
   { id: 'limit', label: 'Limit', least: 190 },
   { id: 'over', label: 'Beyond it from', number: true, least: 110 },
 ]
+const { put } = useChoosePart()
+const padColumns = [
+  { id: 'pads', label: 'Pads', least: 190 },
+  { id: 'range', label: 'Range to', number: true },
+  { id: 'face', label: 'Their faces', number: true },
+  { id: 'first', label: 'Goes first', least: 190 },
+  { id: 'price', label: 'Price', number: true },
+  { id: 'put', label: 'Put in', unseen: true, least: 84 },
+]
+const price = ({ owned, price }: PadTry) =>
+  owned ? 'have it' : price ? formatMoney(price.likelyMinor, price.currency, { whole: true }) : 'no price'
+const first = ({ first, rangeToC }: PadTry) =>
+  first ? `${first.label.toLowerCase()} ${first.when}` : rangeToC === undefined ? 'range not known' : 'nothing, by the likely figures'
 const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.limitC ? 'may' : '')
 </script>
 
@@ -53,6 +69,31 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
           <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
           <template #over="{ row }">{{ minutes(row.overAtS) || (row.highC > row.limitC ? 'perhaps' : 'never') }}</template>
         </DataTable>
+        <section v-if="pads.length > 0" data-test="pads">
+          <h2>Pads of these shapes, over the same driving</h2>
+          <DataTable class="lines" :rows="pads" :columns="padColumns">
+            <template #pads="{ row }"
+              ><b>{{ row.name }}</b> <span class="soft small">{{ row.axle }}{{ row.fitted ? ', fitted' : '' }}</span></template
+            >
+            <template #range="{ row }">{{ c2(row.rangeToC) }}</template>
+            <template #face="{ row }">{{ c(row.faceC) }}</template>
+            <template #first="{ row }">{{ first(row) }}</template>
+            <template #price="{ row }">{{ price(row) }}</template>
+            <template #put="{ row }">
+              <ElButton
+                v-if="!row.fitted"
+                :aria-label="`Put ${row.name} in, ${row.axle}`"
+                @click="put({ axle: row.axle, slot: 'pad' }, row.partId)"
+              >
+                Put in
+              </ElButton>
+            </template>
+          </DataTable>
+          <p class="soft small">
+            By the same shape code and each pad's one friction. A pad made for heat may bite little while it is cold: ask its maker before
+            it goes on a car that is driven on the road.
+          </p>
+        </section>
         <FoldedPart :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
           <ul class="small">
             <li v-for="one in heat.assumed" :key="one">{{ one }}</li>

@@ -35,6 +35,7 @@ const width = (value: number) => `${(value / mostG.value) * 100}%`
     <template v-else>
       <h1 data-test="stop-says">{{ found.sentence }}</h1>
       <p data-test="stop-worth">{{ found.worth }}</p>
+      <ToFindOut v-if="found.missing.length > 0" :missing="found.missing" />
       <section v-for="row in found.rows" :key="row.surface">
         <h2>
           {{ row.surface === 'dry' ? 'Dry' : 'Wet' }}: {{ g(row.decelG) }}, <span class="num">{{ row.distanceM.toFixed(1) }} m</span>
@@ -53,7 +54,7 @@ const width = (value: number) => `${(value / mostG.value) * 100}%`
                 :style="{ left: width(bar.stock) }"
                 :title="`As it stands ${g(bar.stock)}`"
               />
-              <span class="num value">{{ g(bar.here) }}</span>
+              <span class="num value">{{ bar.id === 'driver' && found.footAtMost ? 'at most ' : '' }}{{ g(bar.here) }}</span>
             </dd>
           </template>
         </dl>

@@ -59,6 +59,7 @@ describe('what nobody entered', () => {
     ['the boiling point of the fluid', (project) => project.parts.forEach((one) => one.kind === 'fluid' && delete one.wetBoilC)],
     ['the mass of the caliper', (project) => delete part(project, 'kit4-caliper', 'caliper').massKg],
     ['the thickness of the pads', (project) => delete part(project, 'kit4-pad', 'pad').thicknessMm],
+    ['the assist of the booster', (project) => project.parts.forEach((one) => one.kind === 'booster' && delete one.assistN)],
     ['the fluid', (project) => (project.setups[0].hydraulics.fluid = undefined as never)],
   ])('%s makes no verdict better, and is asked for or said', (_, take) => {
     for (const duty of ['fade', 'hill', 'descent']) {

@@ -1,35 +1,28 @@
-import { cornerNodes, DOUBT_RUNS, doubted, HEAT_DEFAULTS } from '../../heat/defaults.ts'
-import { dutySegments, type DutyCar } from '../../heat/duty.ts'
-import { presentBoil, waterAfter } from '../../heat/fluid.ts'
-import { session, type Circuits, type Moment, type Session, type SessionAxle } from '../../heat/session.ts'
-import { chain } from '../../hydraulics/chain.ts'
-import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from '../../hydraulics/system.ts'
+import { DOUBT_RUNS, doubted, HEAT_DEFAULTS } from '../../heat/defaults.ts'
+import { dutySegments } from '../../heat/duty.ts'
+import type { Session, SessionAxle } from '../../heat/session.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
-import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { Missing } from '../figure/figure.ts'
 import { missingSentence } from '../figure/words.ts'
-import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
 import { Working } from '../figure/working.ts'
-import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { DUTIES, type NamedDuty } from './duties.ts'
+import {
+  AIR,
+  drive,
+  FOOT_N,
+  lumpsOf,
+  marksOf,
+  prepare,
+  ROLLING_SHARE,
+  type Driven,
+  type HeatLump,
+  type HeatSample,
+  type Prepared,
+} from './session-run.ts'
 
-/** What the foot is asked for at most, N. */
-const FOOT_N = 500
-const ROLLING_SHARE = 0.012
-/** Air: half density times CdA. */
-const AIR = { kgPerM3: 1.2, cdaM2: 0.65 }
-/** Months that a fluid is taken to have been in service where nobody says. */
-const ASSUMED_MONTHS = 12
-const ASSUMED_VOID_SHARE = 0.35
-/** Length of a lining over its height, where its area is not known. */
-const LENGTH_PER_HEIGHT = 2.3
-/** Grey iron cracks and pads burn beyond it; seals of a caliper harden (engineering limits). */
-const RING_LIMIT_C = 700
-const SEALS_LIMIT_C = 200
-
-export type HeatLump = 'face' | 'ring' | 'fluid' | 'caliper'
+export type { HeatLump, HeatSample } from './session-run.ts'
 export interface HeatLine {
   axle: Axle
   lump: HeatLump
@@ -45,11 +38,6 @@ export interface HeatLine {
   overAtS: number | undefined
   earliestS: number | undefined
   latestS: number | undefined
-}
-export interface HeatSample {
-  seconds: number
-  front: Moment
-  rear: Moment
 }
 export interface HeatReport {
   duty: NamedDuty
@@ -68,16 +56,6 @@ export interface HeatReport {
   /** What stood in for figures that nobody entered. */
   assumed: string[]
   workJ: Record<Axle, number>
-}
-
-interface Prepared {
-  axles: Record<Axle, SessionAxle>
-  circuits: Circuits
-  car: DutyCar
-  boilC: number
-  boilWords: string
-  /** Upper end of the pads' range; undefined: nobody entered it. */
-  padsToC: Record<Axle, number | undefined>
 }
 
 /** A setup's brakes over a duty: what reaches its limit, when, and how sure that is. */
@@ -122,154 +100,12 @@ export function heatReport(project: Project, setupId: string, dutyId?: string): 
   }
 }
 
-function prepare(work: Working, project: Project, setupId: string): Prepared | undefined {
-  const { system, mass, missing, context } = hydraulicsOf(project, setupId)
-  work.askAll(missing)
-  const axles = AXLES.map((axle) => (system ? corner(work, context, axle, system) : undefined))
-  const { fluid } = context.resolved
-  if (!fluid) work.ask('Fluid', { kind: 'slot', setupId, slot: 'fluid' }, 'Choose a fluid in the step Setup.')
-  const dryC = fluid ? readPart(work, fluid, 'dryBoilC') : undefined
-  const wetC = fluid ? readPart(work, fluid, 'wetBoilC') : undefined
-  const [front, rear] = axles
-  if (!system || !mass || !front || !rear || dryC === undefined || wetC === undefined) return undefined
-  const per = pressurePerNewton(system.master)
-  const water = waterAfter(ASSUMED_MONTHS)
-  return {
-    axles: { front, rear },
-    circuits: {
-      rearPerFront: per.rear / per.front,
-      valve: system.valve,
-      mostFrontMpa: chain(system, FOOT_N).front.pressureMpa,
-    },
-    car: {
-      massKg: mass.massKg,
-      resistanceN: ROLLING_SHARE * mass.massKg * STANDARD_GRAVITY + (project.car.engineDragN?.value ?? 0),
-      resistancePerV2: (AIR.kgPerM3 / 2) * AIR.cdaM2,
-    },
-    boilC: presentBoil(dryC, wetC, water).boilC,
-    padsToC: { front: context.resolved.front.pad?.rangeToC?.value, rear: context.resolved.rear.pad?.rangeToC?.value },
-    boilWords: `Fluid in service for ${ASSUMED_MONTHS} months: ${water} % water`,
-  }
-}
-
-function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem): SessionAxle | undefined {
-  const { rotor, pad, caliper } = context.resolved[axle]
-  if (caliper?.kind === 'drum') {
-    work.ask(`Heat of the drums, ${axle}`, { kind: 'slot', setupId: context.setup.id, axle, slot: 'caliper' }, 'Drums are not covered yet.')
-    return undefined
-  }
-  if (!rotor) askSlot(work, context, axle, 'rotor')
-  if (!pad) askSlot(work, context, axle, 'pad')
-  if (!rotor || !pad || !caliper) return undefined
-  if (!rotor.ventilation) work.ask(`Ventilation of ${rotor.name}`, { kind: 'part', partId: rotor.id, field: 'ventilation' })
-  const outerDiameterMm = readPart(work, rotor, 'diameterMm')
-  const innerDiameterMm = readPart(work, rotor, 'frictionInnerDiameterMm')
-  const thicknessMm = readPart(work, rotor, 'thicknessMm')
-  const vented = rotor.ventilation === 'vented'
-  const voidShare = vented ? readPartOr(work, rotor, 'voidShare', ASSUMED_VOID_SHARE) : 0
-  const padThicknessMm = readPart(work, pad, 'thicknessMm')
-  const heightMm = pad.areaMm2 ? undefined : readPart(work, pad, 'heightMm')
-  const padAreaMm2 = pad.areaMm2
-    ? readPart(work, pad, 'areaMm2')
-    : heightMm === undefined
-      ? undefined
-      : work.assume(heightMm * heightMm * LENGTH_PER_HEIGHT, {
-          label: `Lining area of ${pad.name}, from its height`,
-          dimension: 'area',
-          at: { kind: 'part', partId: pad.id, field: 'areaMm2' },
-        })
-  const caliperKg = work.read(caliper.massKg, {
-    label: `Mass of ${caliper.name}`,
-    dimension: 'mass',
-    at: { kind: 'part', partId: caliper.id, field: 'massKg' },
-  })
-  if (
-    outerDiameterMm === undefined ||
-    innerDiameterMm === undefined ||
-    thicknessMm === undefined ||
-    padThicknessMm === undefined ||
-    padAreaMm2 === undefined ||
-    caliperKg === undefined ||
-    !rotor.ventilation
-  )
-    return undefined
-  const ring = { outerDiameterMm, innerDiameterMm, thicknessMm, voidShare }
-  return {
-    nodes: cornerNodes({
-      ring,
-      vented,
-      padAreaMm2,
-      padThicknessMm,
-      caliperKg,
-      caliper: caliper.construction === 'fixed' ? 'aluminium' : 'iron',
-    }),
-    cheekMm: (thicknessMm * (1 - voidShare)) / 2,
-    sealMpa: system[axle].sealMpa,
-    forcePerMpaN: axleForcePerMpa(system[axle], system.tyreRadiusMm[axle]),
-    // one figure for the friction: it is taken as it is, and fade is not predicted
-    friction: undefined,
-  }
-}
-
 const withDoubts = (axles: Record<Axle, SessionAxle>, signs: readonly number[]): Record<Axle, SessionAxle> => ({
   front: { ...axles.front, nodes: doubted(axles.front.nodes, signs) },
   rear: { ...axles.rear, nodes: doubted(axles.rear.nodes, signs) },
 })
 
-const AMBIENT_C = 20
-/** After the last braking heat still goes from rotor and pads into the fluid. */
-const PARKED_S = 600
-
-interface Driven {
-  session: Session
-  /** Empty where only the peaks were wanted. */
-  samples: HeatSample[]
-  /** First moment beyond each limit, s, by axle and lump. */
-  over: Map<string, number>
-}
-function drive({ axles, circuits, car, ...limits }: Prepared, { duty }: NamedDuty, keep = true): Driven {
-  const samples: HeatSample[] = []
-  const over = new Map<string, number>()
-  const watched = AXLES.flatMap((axle) =>
-    lumpsOf(axle, limits).map(([lump, key, , limitC]) => ({ axle, key, limitC, id: `${axle}.${lump}` })),
-  )
-  const segments = [...dutySegments(car, duty), ...dutySegments(car, { kind: 'parked', seconds: PARKED_S })]
-  const found = session(axles, circuits, segments, {
-    startC: AMBIENT_C,
-    ambientC: AMBIENT_C,
-    each: (seconds, _, front, rear) => {
-      const at = { front, rear }
-      for (const one of watched) if (at[one.axle][one.key] > one.limitC && !over.has(one.id)) over.set(one.id, seconds)
-      if (keep) samples.push({ seconds, front, rear })
-    },
-  })
-  return { session: found, samples, over }
-}
-
-/** Where each lap or stop begins. */
-function marksOf({ duty, each }: NamedDuty, car: DutyCar): number[] {
-  if (!each) return []
-  const marks: number[] = []
-  let seconds = 0
-  dutySegments(car, duty).forEach((segment, i) => {
-    if (i % each.segments === 0) marks.push(seconds)
-    seconds += segment.seconds
-  })
-  return marks
-}
-
-type Lump = [lump: HeatLump, key: keyof Moment, name: string, limitC: number, limitWords: string]
-function lumpsOf(axle: Axle, { boilC, padsToC }: Pick<Prepared, 'boilC' | 'padsToC'>): Lump[] {
-  const padsC = padsToC[axle]
-  return [
-    ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],
-    ...(padsC === undefined ? [] : [['face', 'faceC', 'Pads', padsC, 'end of the pads’ range'] satisfies Lump]),
-    ['ring', 'ringC', 'Rotor', RING_LIMIT_C, 'limit of grey iron'],
-    ['caliper', 'caliperC', 'Caliper', SEALS_LIMIT_C, 'limit of its seals'],
-  ]
-}
-
-function linesOf(axle: Axle, prepared: Prepared, run: Driven, others: readonly Driven[]): HeatLine[] {
+export function linesOf(axle: Axle, prepared: Prepared, run: Driven, others: readonly Driven[]): HeatLine[] {
   return lumpsOf(axle, prepared).map(([lump, key, name, limitC, limitWords]) => {
     const peaks = [run, ...others].map((one) => one.session.peak[axle][key])
     const times = [run, ...others].map((one) => one.over.get(`${axle}.${lump}`))
@@ -292,7 +128,7 @@ function linesOf(axle: Axle, prepared: Prepared, run: Driven, others: readonly D
 }
 
 /** "in lap 4", "after lap 8, standing", "after 140 s". */
-function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS: number, seconds: number): string {
+export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS: number, seconds: number): string {
   if (!each) return seconds > lastsS ? 'while it stands afterwards' : `after ${Math.round(seconds)} s`
   if (seconds > lastsS) return `after ${each.word} ${marks.length}, while it stands`
   return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
@@ -302,7 +138,7 @@ const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 function said(
   project: Project,
   duty: NamedDuty,
-  { padsToC, car }: Prepared,
+  { padsToC, assistKnown, car }: Prepared,
   lines: readonly HeatLine[],
   gone: Session['gone'],
   marks: readonly number[],
@@ -313,9 +149,11 @@ function said(
   const when = (seconds: number) => whenWords(duty, marks, lastsS, seconds)
   const silent = AXLES.filter((axle) => padsToC[axle] === undefined)
   // whatever else is known: pads of which nobody knows the range may be gone before
-  const atBest = (verdict: FindingVerdict): FindingVerdict => (silent.length > 0 ? 'unknown' : verdict)
-  const notKnown =
-    silent.length > 0 ? `Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.` : ''
+  const atBest = (verdict: FindingVerdict): FindingVerdict => (silent.length > 0 || !assistKnown ? 'unknown' : verdict)
+  const notKnown = [
+    ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
+    ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
+  ].join(' ')
   if (gone)
     return {
       verdict: atBest('needs'),
@@ -348,8 +186,8 @@ function said(
       sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}.`,
     }
   const held = `nearest is ${label.toLowerCase()} with ${c(peakC)} of ${c(limitC)} (${limitWords})`
-  return silent.length > 0
-    ? { verdict: 'unknown', notKnown, sentence: `Rotors, calipers and fluid stay within their limits; ${held}.` }
+  return notKnown !== ''
+    ? { verdict: 'unknown', notKnown, sentence: `What is known stays within its limits; ${held}.` }
     : { verdict: 'fits', notKnown, sentence: `Nothing reaches its limit; ${held}.` }
 }
 

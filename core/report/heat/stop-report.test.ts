@@ -43,3 +43,15 @@ test('with anti-lock the tyres count whole; whether there is one is asked for', 
   )
   expect([unknown.rows, unknown.missing.map((one) => one.what)]).toEqual([[], expect.arrayContaining(['Whether the car has anti-lock'])])
 })
+
+test('a booster of which nobody knows what it gives makes the foot a most, and is asked for', () => {
+  const bare = changed((project) => {
+    for (const part of project.parts) if (part.kind === 'booster') delete part.assistN
+  })
+  const { sentence, missing, footAtMost } = stopReport(bare, 'balanced')
+  expect([footAtMost, sentence, missing.map((one) => one.what)]).toEqual([
+    true,
+    expect.stringMatching(/could give at most .* may give less than the tyres hold/),
+    [expect.stringMatching(/^Assist of /)],
+  ])
+})

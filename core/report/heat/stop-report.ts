@@ -19,6 +19,8 @@ export interface StopReport {
   fromKmh: number
   footN: number
   abs: boolean
+  /** How much the booster gives is not known: what the foot gives is a most. */
+  footAtMost: boolean
   rows: StopRow[]
   sentence: string
   /** What of it larger brakes would change. */
@@ -29,9 +31,15 @@ export interface StopReport {
 export function stopReport(project: Project, setupId: string): StopReport {
   const { stopFromKmh, units } = project.preferences
   const here = hydraulicsOf(project, setupId)
-  const missing = [...here.missing]
+  const missing = [...here.missing, ...(here.unknownAssist ? [here.unknownAssist] : [])]
   if (project.car.abs === undefined) missing.push({ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } })
-  const base = { missing, fromKmh: stopFromKmh, footN: FAILURE_FORCE_N, abs: project.car.abs !== undefined && project.car.abs !== 'none' }
+  const base = {
+    missing,
+    fromKmh: stopFromKmh,
+    footN: FAILURE_FORCE_N,
+    abs: project.car.abs !== undefined && project.car.abs !== 'none',
+    footAtMost: here.unknownAssist !== undefined,
+  }
   const { system, mass } = here
   if (!system || !mass || project.car.abs === undefined) return { ...base, rows: [], sentence: missingSentence(missing), worth: '' }
   const stockId = project.setups[0].id
@@ -50,11 +58,13 @@ export function stopReport(project: Project, setupId: string): StopReport {
   const dry = rows[0]!
   const g = (value: number) => formatQuantity(value, 'deceleration')
   const metres = (value: number) => `${value.toFixed(1)} m`
+  const most = base.footAtMost ? 'at most ' : ''
+  const doubt = base.footAtMost ? ' How much the booster gives is not known: the foot may give less than the tyres hold.' : ''
   const lock = dry.locksFirst ? `, the ${dry.locksFirst} wheels first` : ''
   const sentence =
     dry.limit === 'tyre'
-      ? `The tyres limit a dry stop: ${g(dry.decelG)}${lock}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The foot could give ${g(dry.driverG)}.`
-      : `The foot limits a dry stop: ${g(dry.decelG)} at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The tyres would hold ${g(dry.tyreG)}.`
+      ? `The tyres limit a dry stop: ${g(dry.decelG)}${lock}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The foot could give ${most}${g(dry.driverG)}.${doubt}`
+      : `The foot limits a dry stop: ${most}${g(dry.decelG)} at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The tyres would hold ${g(dry.tyreG)}.`
   return { ...base, rows, sentence, worth: worthOf(dry, metres) }
 }
 
