@@ -1,25 +1,9 @@
 import { dutySegments, owedN } from '../core/heat/duty.ts'
 import { IRON_HEAT, specificHeat, type CornerNodes } from '../core/heat/nodes.ts'
 import { session, type SessionAxle } from '../core/heat/session.ts'
+import { CORNER_NODES } from '../core/testing/corner-nodes.ts'
 
-const nodes: CornerNodes = {
-  ringMassKg: 6.2,
-  areaM2: 0.09,
-  emissivity: 0.55,
-  h0: 10,
-  h1: 6,
-  ductFactor: 1,
-  intoRotor: 0.95,
-  ringToPadWPerK: 4,
-  ringToPadReleasedWPerK: 0.6,
-  padToCaliperWPerK: 1.5,
-  ringToCaliperWPerK: 0.3,
-  fluidShare: 0.25,
-  padJPerK: 500,
-  padCoolingWPerK: 0.6,
-  caliperJPerK: 2600,
-  caliperCoolingWPerK: 2.5,
-}
+const nodes: CornerNodes = { ...CORNER_NODES, ringMassKg: 6.2, areaM2: 0.09 }
 // flat friction: what is compared is the way through time
 const axle = (forcePerMpaN: number): SessionAxle => ({ nodes, cheekMm: 7, sealMpa: 0, forcePerMpaN, friction: [[20, 0.42]] })
 const FRONT_N = 2600

@@ -2,32 +2,14 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { chain } from '../hydraulics/chain.ts'
 import { axleForcePerMpa, pressurePerNewton } from '../hydraulics/system.ts'
+import { CORNER_NODES } from '../testing/corner-nodes.ts'
 import { randomSystem } from '../testing/systems.ts'
 import { dutySegments, dutyWorkJ, owedN, steps, workJ, type Duty, type DutyCar } from './duty.ts'
-import type { CornerNodes } from './nodes.ts'
 import { presentBoil, waterAfter } from './fluid.ts'
 import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 const car: DutyCar = { massKg: 1150, resistanceN: 180, resistancePerV2: 0.4 }
-const nodes: CornerNodes = {
-  ringMassKg: 4.6,
-  areaM2: 0.075,
-  emissivity: 0.55,
-  h0: 10,
-  h1: 6,
-  ductFactor: 1,
-  intoRotor: 0.95,
-  ringToPadWPerK: 4,
-  ringToPadReleasedWPerK: 0.6,
-  padToCaliperWPerK: 1.5,
-  ringToCaliperWPerK: 0.3,
-  fluidShare: 0.25,
-  padJPerK: 500,
-  padCoolingWPerK: 0.6,
-  caliperJPerK: 2600,
-  caliperCoolingWPerK: 2.5,
-}
 const FADES = [
   [0, 0.36],
   [100, 0.42],
@@ -36,7 +18,7 @@ const FADES = [
   [700, 0.08],
 ] as const
 const axle = (forcePerMpaN: number, friction: SessionAxle['friction'] = FADES): SessionAxle => ({
-  nodes,
+  nodes: CORNER_NODES,
   cheekMm: 7,
   sealMpa: 0.05,
   forcePerMpaN,

@@ -10,6 +10,7 @@ import { Working } from '../figure/working.ts'
 import { DUTIES, type NamedDuty } from './duties.ts'
 import {
   AIR,
+  AMBIENT_C,
   drive,
   FOOT_N,
   lumpsOf,
@@ -94,6 +95,7 @@ export function heatReport(project: Project, setupId: string, dutyId?: string): 
       ...work.inputs.filter((one) => one.assumed).map((one) => one.label),
       prepared.boilWords,
       `Air ${AIR.cdaM2} m², rolling ${ROLLING_SHARE} of the weight`,
+      `The foot at most ${FOOT_N} N, driver only, air at ${AMBIENT_C} °C; the stroke of the master cylinder is not counted`,
       ...Object.values(HEAT_DEFAULTS).map((one) => one.label),
     ],
     workJ: run.session.workJ,

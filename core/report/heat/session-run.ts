@@ -136,7 +136,7 @@ function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem
   }
 }
 
-const AMBIENT_C = 20
+export const AMBIENT_C = 20
 /** After the last braking heat still goes from rotor and pads into the fluid. */
 const PARKED_S = 600
 
