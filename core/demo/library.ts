@@ -1,5 +1,5 @@
 import type { Inspection, Part, PartOf } from '../model/project.ts'
-import { measured, price, published, reported, SETUP_PARTS } from './parts.ts'
+import { measured, price, frictionCurve, published, reported, SETUP_PARTS } from './parts.ts'
 
 /**
  * What else lies on the club's shelf, in its catalogues and at the yard. The usual traps are among it: a rotor
@@ -184,6 +184,7 @@ const rotors: Part[] = [
 
 const padsAndHoses: Part[] = [
   like('front-fast-pad', 'stock-front-pad', 'pad', {
+    ...frictionCurve([0.4, 0.44, 0.45, 0.43, 0.36, 0.24]),
     rangeToC: published(480),
     name: 'Front fast-road pads',
     number: 'TF-110F',
@@ -191,6 +192,7 @@ const padsAndHoses: Part[] = [
     price: price(48, 54, 62, 1),
   }),
   like('front-track-pad', 'stock-front-pad', 'pad', {
+    ...frictionCurve([0.3, 0.42, 0.48, 0.5, 0.5, 0.47]),
     rangeToC: published(650),
     name: 'Front track pads',
     maker: 'Cinderlane',
@@ -209,6 +211,7 @@ const padsAndHoses: Part[] = [
     note: 'No other maker lists this shape.',
   }),
   like('q4-track-pad', 'kit4-pad', 'pad', {
+    ...frictionCurve([0.3, 0.42, 0.48, 0.5, 0.5, 0.48]),
     rangeToC: published(700),
     name: 'Track pads Q4',
     maker: 'Cinderlane',

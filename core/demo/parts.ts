@@ -14,6 +14,11 @@ export const measured = (value: number, u?: number): Figure =>
 /** Read with an instrument, each reading kept. */
 export const read = (instrument: InstrumentId, ...readings: number[]): Figure =>
   figureFromReadings(readings, instrument, { date: TAKEN_ON })
+/** A maker's curve: friction at these temperatures of the face. */
+export const frictionCurve = (frictions: readonly number[]) => ({
+  frictionAtC: [20, 150, 300, 400, 500, 600].map((atC) => published(atC)),
+  frictionThere: frictions.map((friction) => published(friction)),
+})
 export const published = (value: number): Figure => figure(value, 'published', { date: READ_ON })
 export const reported = (value: number): Figure => figure(value, 'reported', { date: READ_ON })
 export const price = (low: number, likely: number, high: number, pieces = 1): Price => ({
@@ -108,6 +113,7 @@ const stock: Part[] = [
     friction: published(0.4),
     heightMm: measured(46),
     thicknessMm: published(16),
+    ...frictionCurve([0.38, 0.4, 0.39, 0.3, 0.2, 0.14]),
     rangeFromC: published(0),
     rangeToC: published(350),
     shape: 'T-110',
@@ -194,6 +200,7 @@ const stock: Part[] = [
     friction: published(0.38),
     heightMm: measured(34),
     thicknessMm: published(13),
+    ...frictionCurve([0.36, 0.38, 0.37, 0.29, 0.2, 0.14]),
     rangeFromC: published(0),
     rangeToC: published(350),
     shape: 'T-061',
@@ -555,6 +562,7 @@ const donor: Part[] = [
     friction: published(0.4),
     heightMm: published(48),
     thicknessMm: published(16.5),
+    ...frictionCurve([0.38, 0.4, 0.4, 0.36, 0.26, 0.16]),
     rangeFromC: published(0),
     rangeToC: published(420),
     shape: 'T-284',
@@ -652,6 +660,7 @@ const bigKit: Part[] = [
     friction: published(0.38),
     heightMm: published(43),
     thicknessMm: published(16),
+    ...frictionCurve([0.36, 0.38, 0.39, 0.37, 0.29, 0.18]),
     rangeFromC: published(0),
     rangeToC: published(450),
     shape: 'Q2',
@@ -769,6 +778,7 @@ const balanced: Part[] = [
     friction: published(0.42),
     heightMm: published(42),
     thicknessMm: published(16),
+    ...frictionCurve([0.38, 0.42, 0.43, 0.42, 0.39, 0.29]),
     rangeFromC: published(50),
     rangeToC: published(550),
     shape: 'Q4',
@@ -787,6 +797,7 @@ const balanced: Part[] = [
     friction: published(0.43),
     heightMm: published(34),
     thicknessMm: published(13),
+    ...frictionCurve([0.39, 0.43, 0.43, 0.41, 0.37, 0.27]),
     rangeFromC: published(50),
     rangeToC: published(500),
     shape: 'T-061',

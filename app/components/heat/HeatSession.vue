@@ -90,8 +90,8 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
             </template>
           </DataTable>
           <p class="soft small">
-            By the same shape code and each pad's one friction. A pad made for heat may bite little while it is cold: ask its maker before
-            it goes on a car that is driven on the road.
+            By the same shape code; friction over temperature where the pad's maker gives it, else one figure. A pad made for heat may bite
+            little while it is cold: ask its maker before it goes on a car that is driven on the road.
           </p>
         </section>
         <FoldedPart :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
@@ -99,8 +99,9 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
             <li v-for="one in heat.assumed" :key="one">{{ one }}</li>
           </ul>
           <p class="soft small">
-            Friction is taken as the one figure of each pad: fade is not predicted, only where the pads leave their range. Twelve runs with
-            these figures at the ends of their doubts make the range.{{ isStock ? '' : ' The same driving for the car as it stands.' }}
+            Twelve runs with these figures at the ends of their doubts make the range.{{
+              isStock ? '' : ' The same driving for the car as it stands.'
+            }}
           </p>
         </FoldedPart>
         <p class="caution">

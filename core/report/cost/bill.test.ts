@@ -86,6 +86,7 @@ describe('the job card', () => {
       setup: { state: 'settled' },
       fit: { state: 'settled' },
       balance: { state: 'settled' },
+      heat: { state: 'settled' },
       cost: { state: 'settled' },
     })
     const open = steps('balanced', (project) => {

@@ -75,6 +75,29 @@ describe('what nobody entered', () => {
   })
 })
 
+test('a curve of friction fades: the brakes are gone in a lap, where one figure says nothing of it', () => {
+  const { goneAtS, sentence, samples } = heatReport(DEMO_PROJECT, 'as-it-stands', 'hard')
+  expect(sentence).toMatch(/^In lap \d+ the brakes are gone: .* Before: pads, front beyond 350/)
+  expect(samples.at(-1)!.seconds).toBeLessThanOrEqual(goneAtS! + 1e-9)
+  const flat = changed((project) => {
+    for (const one of project.parts)
+      if (one.kind === 'pad') {
+        delete one.frictionAtC
+        delete one.frictionThere
+      }
+  })
+  const one = heatReport(flat, 'as-it-stands', 'hard')
+  expect([one.goneAtS, one.assumed.filter((text) => text.includes('fade is not predicted')).length]).toEqual([undefined, 2])
+})
+test('frictions and temperatures that are not as many are asked about', () => {
+  const odd = changed((project) => part(project, 'kit4-pad', 'pad').frictionThere!.pop())
+  const { lines, missing } = heatReport(odd, 'balanced', 'hill')
+  expect([lines, missing.map((one) => one.what)]).toEqual([
+    [],
+    expect.arrayContaining([expect.stringMatching(/As many frictions as temperatures of Fast-road pads Q4/)]),
+  ])
+})
+
 test('a heavier car gets no corner cooler; a duty that nobody knows is the first', () => {
   const heavy = changed((project) => (project.car.massKg = figure(1300)))
   const [as, more] = [DEMO_PROJECT, heavy].map((project) => heatReport(project, 'balanced', 'hill'))

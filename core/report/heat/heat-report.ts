@@ -93,6 +93,9 @@ export function heatReport(project: Project, setupId: string, dutyId?: string): 
     goneAtS: run.session.gone?.seconds,
     assumed: [
       ...work.inputs.filter((one) => one.assumed).map((one) => one.label),
+      ...AXLES.filter((axle) => !prepared.axles[axle].friction).map(
+        (axle) => `One friction of the ${axle} pads at any heat: fade is not predicted`,
+      ),
       prepared.boilWords,
       `Air ${AIR.cdaM2} m², rolling ${ROLLING_SHARE} of the weight`,
       `The foot at most ${FOOT_N} N, driver only, air at ${AMBIENT_C} °C; the stroke of the master cylinder is not counted`,
@@ -156,13 +159,17 @@ function said(
     ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
     ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
   ].join(' ')
-  if (gone)
+  const [first, ...later] = lines.filter((one) => one.overAtS !== undefined).sort((x, y) => x.overAtS! - y.overAtS!)
+  const listed = (many: readonly HeatLine[]) =>
+    many.map((one) => `${one.label.toLowerCase()} beyond ${c(one.limitC)} ${when(one.overAtS!)}`).join('; ')
+  if (gone) {
+    const before = first ? ` Before: ${listed([first, ...later])}.` : ''
     return {
       verdict: atBest('needs'),
       notKnown,
-      sentence: `${capital(when(gone.seconds))} the foot no longer gives what is asked, at ${FOOT_N} N.`,
+      sentence: `${capital(when(gone.seconds))} the brakes are gone: the foot no longer gives what is asked, at ${FOOT_N} N.${before}`,
     }
-  const [first, ...later] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
+  }
   if (first) {
     const early = first.earliestS === undefined ? '' : when(first.earliestS)
     const late = first.latestS === undefined ? undefined : when(first.latestS)
@@ -172,7 +179,7 @@ function said(
         : early === late
           ? ''
           : `; by the doubts between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')}`
-    const then = later.length > 0 ? ` Then: ${later.map((one) => `${one.label.toLowerCase()} ${when(one.overAtS!)}`).join('; ')}.` : ''
+    const then = later.length > 0 ? ` Then: ${listed(later)}.` : ''
     return {
       verdict: atBest('needs'),
       notKnown,

@@ -10,6 +10,7 @@ import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
 import type { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import type { NamedDuty } from './duties.ts'
+import { padFriction } from './pad-friction.ts'
 
 /** What the foot is asked for at most, N. */
 export const FOOT_N = 500
@@ -85,13 +86,15 @@ function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem
   }
   if (!rotor) askSlot(work, context, axle, 'rotor')
   if (!pad) askSlot(work, context, axle, 'pad')
-  if (!rotor || !pad || !caliper) return undefined
+  const brake = system[axle]
+  if (!rotor || !pad || !caliper || brake.kind !== 'disc') return undefined
   if (!rotor.ventilation) work.ask(`Ventilation of ${rotor.name}`, { kind: 'part', partId: rotor.id, field: 'ventilation' })
   const outerDiameterMm = readPart(work, rotor, 'diameterMm')
   const innerDiameterMm = readPart(work, rotor, 'frictionInnerDiameterMm')
   const thicknessMm = readPart(work, rotor, 'thicknessMm')
   const vented = rotor.ventilation === 'vented'
   const voidShare = vented ? readPartOr(work, rotor, 'voidShare', ASSUMED_VOID_SHARE) : 0
+  const friction = padFriction(work, pad)
   const padThicknessMm = readPart(work, pad, 'thicknessMm')
   const heightMm = pad.areaMm2 ? undefined : readPart(work, pad, 'heightMm')
   const padAreaMm2 = pad.areaMm2
@@ -115,6 +118,7 @@ function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem
     padThicknessMm === undefined ||
     padAreaMm2 === undefined ||
     caliperKg === undefined ||
+    friction === 'unclear' ||
     !rotor.ventilation
   )
     return undefined
@@ -130,9 +134,9 @@ function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem
     }),
     cheekMm: (thicknessMm * (1 - voidShare)) / 2,
     sealMpa: system[axle].sealMpa,
-    forcePerMpaN: axleForcePerMpa(system[axle], system.tyreRadiusMm[axle]),
+    forcePerMpaN: axleForcePerMpa(friction ? { ...brake, mu: 1 } : brake, system.tyreRadiusMm[axle]),
     // one figure for the friction: it is taken as it is, and fade is not predicted
-    friction: undefined,
+    friction,
   }
 }
 
