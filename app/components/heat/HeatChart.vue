@@ -116,9 +116,11 @@ const names = computed(() => {
         <span v-for="{ key, label } in LINES" :key="key">{{ label }} {{ c(shown[axle][key]) }}; </span>caliper {{ c(shown[axle].caliperC) }}
       </template>
       <template v-else
-        >Ten minutes standing afterwards are part of it: heat still goes from rotor and pads into the fluid.{{
-          heat.stock.length > 0 ? ' Thin: the car as it stands.' : ''
-        }}</template
+        >{{
+          heat.goneAtS === undefined
+            ? 'Ten minutes standing afterwards are part of it: heat still goes from rotor and pads into the fluid.'
+            : 'Drawn up to where the brakes are gone; what heat would go on into the fluid is not.'
+        }}{{ heat.stock.length > 0 ? ' Thin: the car as it stands.' : '' }}</template
       >
     </figcaption>
     <ElSlider

@@ -67,7 +67,9 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
             >{{ formatQuantity(row.lowC, 'temperature', units, { decimals: 0, bare: true }) }} to {{ c(row.highC) }}</template
           >
           <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
-          <template #over="{ row }">{{ minutes(row.overAtS) || (row.highC > row.limitC ? 'perhaps' : 'never') }}</template>
+          <template #over="{ row }">{{
+            minutes(row.overAtS) || (row.highC > row.limitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
+          }}</template>
         </DataTable>
         <section v-if="pads.length > 0" data-test="pads">
           <h2>Pads of these shapes, over the same driving</h2>
