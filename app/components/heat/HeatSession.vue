@@ -30,8 +30,14 @@ const padColumns = [
 ]
 const price = ({ owned, price }: PadTry) =>
   owned ? 'have it' : price ? formatMoney(price.likelyMinor, price.currency, { whole: true }) : 'no price'
-const first = ({ first, rangeToC }: PadTry) =>
-  first ? `${first.label.toLowerCase()} ${first.when}` : rangeToC === undefined ? 'range not known' : 'nothing, by the likely figures'
+const first = ({ first, rangeToC, fadeKnown }: PadTry) =>
+  first
+    ? `${first.label.toLowerCase()} ${first.when}`
+    : rangeToC === undefined
+      ? 'range not known'
+      : !fadeKnown
+        ? 'nothing, but fade is not predicted'
+        : 'nothing, by the likely figures'
 const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.limitC ? 'may' : '')
 </script>
 

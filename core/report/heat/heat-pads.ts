@@ -15,6 +15,8 @@ export interface PadTry {
   price: Price | undefined
   owned: boolean
   rangeToC: number | undefined
+  /** Their friction over temperature is known: without it fade is not predicted. */
+  fadeKnown: boolean
   /** Highest temperature of their faces. */
   faceC: number
   /** What then goes first, and when; undefined: nothing does by the likely figures. */
@@ -51,6 +53,7 @@ export function padTries(project: Project, setupId: string, dutyId?: string): Pa
           price: pad.price,
           owned: pad.owned ?? false,
           rangeToC: pad.rangeToC?.value,
+          fadeKnown: prepared.axles[axle].friction !== undefined,
           faceC: run.session.peak[axle].faceC,
           first: first && {
             label: first.label,

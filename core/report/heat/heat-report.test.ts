@@ -56,6 +56,13 @@ describe('what is said of a session', () => {
 describe('what nobody entered', () => {
   test.each<[string, (project: Project) => void]>([
     ['the range of the pads', (project) => delete part(project, 'kit4-pad', 'pad').rangeToC],
+    [
+      'the friction over temperature',
+      (project) => {
+        delete part(project, 'kit4-pad', 'pad').frictionAtC
+        delete part(project, 'kit4-pad', 'pad').frictionThere
+      },
+    ],
     ['the boiling point of the fluid', (project) => project.parts.forEach((one) => one.kind === 'fluid' && delete one.wetBoilC)],
     ['the mass of the caliper', (project) => delete part(project, 'kit4-caliper', 'caliper').massKg],
     ['the thickness of the pads', (project) => delete part(project, 'kit4-pad', 'pad').thicknessMm],
@@ -87,6 +94,7 @@ test('a curve of friction fades: the brakes are gone in a lap, where one figure 
       }
   })
   const one = heatReport(flat, 'as-it-stands', 'hard')
+  expect(one.verdict).toBe('unknown')
   expect([one.goneAtS, one.assumed.filter((text) => text.includes('fade is not predicted')).length]).toEqual([undefined, 2])
 })
 test('frictions and temperatures that are not as many are asked about', () => {

@@ -143,7 +143,7 @@ const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 function said(
   project: Project,
   duty: NamedDuty,
-  { padsToC, assistKnown, car }: Prepared,
+  { axles, padsToC, assistKnown, car }: Prepared,
   lines: readonly HeatLine[],
   gone: Session['gone'],
   marks: readonly number[],
@@ -153,10 +153,14 @@ function said(
   const lastsS = dutySegments(car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
   const when = (seconds: number) => whenWords(duty, marks, lastsS, seconds)
   const silent = AXLES.filter((axle) => padsToC[axle] === undefined)
-  // whatever else is known: pads of which nobody knows the range may be gone before
-  const atBest = (verdict: FindingVerdict): FindingVerdict => (silent.length > 0 || !assistKnown ? 'unknown' : verdict)
+  const flat = AXLES.filter((axle) => !axles[axle].friction)
+  // whatever else is known: pads of which nobody knows the range, or how they fade, may be gone before
+  const atBest = (verdict: FindingVerdict): FindingVerdict => (silent.length > 0 || flat.length > 0 || !assistKnown ? 'unknown' : verdict)
   const notKnown = [
     ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
+    ...(flat.length > 0
+      ? [`Fade of the ${flat.join(' and ')} pads is not predicted: their friction over temperature is not entered.`]
+      : []),
     ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
   ].join(' ')
   const [first, ...later] = lines.filter((one) => one.overAtS !== undefined).sort((x, y) => x.overAtS! - y.overAtS!)
