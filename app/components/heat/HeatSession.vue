@@ -38,7 +38,7 @@ const first = ({ first, rangeToC, fadeKnown }: PadTry) =>
       : !fadeKnown
         ? 'nothing, but fade is not predicted'
         : 'nothing, by the likely figures'
-const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.limitC ? 'may' : '')
+const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.leastLimitC ? 'may' : '')
 </script>
 
 <template>
@@ -74,7 +74,7 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
           >
           <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
           <template #over="{ row }">{{
-            minutes(row.overAtS) || (row.highC > row.limitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
+            minutes(row.overAtS) || (row.highC > row.leastLimitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
           }}</template>
         </DataTable>
         <section v-if="pads.length > 0" data-test="pads">

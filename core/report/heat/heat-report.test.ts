@@ -38,7 +38,7 @@ describe('what is said of a session', () => {
       const known =
         lines.some((one) => one.overAtS !== undefined) || goneAtS !== undefined
           ? 'needs'
-          : lines.some((one) => one.highC > one.limitC)
+          : lines.some((one) => one.highC > one.leastLimitC)
             ? 'check'
             : 'fits'
       const worst = notKnown ? 'unknown' : known
@@ -106,6 +106,14 @@ test('frictions and temperatures that are not as many are asked about', () => {
   ])
 })
 
+test('how old the fluid is nobody said: it fits only where it would with all its water', () => {
+  const weak = changed((project) => {
+    for (const one of project.parts) if (one.kind === 'fluid') one.wetBoilC = figure(90)
+  })
+  const { verdict, lines, sentence } = heatReport(weak, 'balanced', 'fade')
+  expect(lines.some((one) => one.overAtS !== undefined)).toBe(false)
+  expect([verdict, sentence]).toEqual(['check', expect.stringMatching(/a fluid that was never changed boils at 90/)])
+})
 test('a heavier car gets no corner cooler; a duty that nobody knows is the first', () => {
   const heavy = changed((project) => (project.car.massKg = figure(1300)))
   const [as, more] = [DEMO_PROJECT, heavy].map((project) => heatReport(project, 'balanced', 'hill'))

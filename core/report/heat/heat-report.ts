@@ -3,6 +3,7 @@ import { dutySegments } from '../../heat/duty.ts'
 import type { Session, SessionAxle } from '../../heat/session.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { Missing } from '../figure/figure.ts'
 import { missingSentence } from '../figure/words.ts'
@@ -12,7 +13,6 @@ import {
   AIR,
   AMBIENT_C,
   drive,
-  FOOT_N,
   lumpsOf,
   marksOf,
   prepare,
@@ -31,6 +31,8 @@ export interface HeatLine {
   label: string
   limitC: number
   limitWords: string
+  /** Where the limit may lie already, where its own figures are in doubt: of a fluid with all its water. */
+  leastLimitC: number
   peakC: number
   /** What the peak may be, by the doubts of what nobody measured. */
   lowC: number
@@ -98,7 +100,7 @@ export function heatReport(project: Project, setupId: string, dutyId?: string): 
       ),
       prepared.boilWords,
       `Air ${AIR.cdaM2} m², rolling ${ROLLING_SHARE} of the weight`,
-      `The foot at most ${FOOT_N} N, driver only, air at ${AMBIENT_C} °C; the stroke of the master cylinder is not counted`,
+      `The foot at most ${FAILURE_FORCE_N} N, driver only, air at ${AMBIENT_C} °C; the stroke of the master cylinder is not counted`,
       ...Object.values(HEAT_DEFAULTS).map((one) => one.label),
     ],
     workJ: run.session.workJ,
@@ -121,6 +123,7 @@ export function linesOf(axle: Axle, prepared: Prepared, run: Driven, others: rea
       label: `${name}, ${axle}`,
       limitC,
       limitWords,
+      leastLimitC: lump === 'fluid' ? Math.min(limitC, prepared.boilWetC) : limitC,
       peakC: run.session.peak[axle][key],
       lowC: Math.min(...peaks),
       highC: Math.max(...peaks),
@@ -171,7 +174,7 @@ function said(
     return {
       verdict: atBest('needs'),
       notKnown,
-      sentence: `${capital(when(gone.seconds))} the brakes are gone: the foot no longer gives what is asked, at ${FOOT_N} N.${before}`,
+      sentence: `${capital(when(gone.seconds))} the brakes are gone: the foot no longer gives what is asked, at ${FAILURE_FORCE_N} N.${before}`,
     }
   }
   if (first) {
@@ -190,13 +193,14 @@ function said(
       sentence: `${first.label}: beyond ${c(first.limitC)} (${first.limitWords}) ${when(first.overAtS!)}${range}.${then}`,
     }
   }
-  const nearest = [...lines].sort((a, b) => a.limitC - a.highC - (b.limitC - b.highC))[0]!
-  const { label, peakC, highC, limitC, limitWords } = nearest
-  if (highC > limitC)
+  const nearest = [...lines].sort((a, b) => a.leastLimitC - a.highC - (b.leastLimitC - b.highC))[0]!
+  const { label, peakC, highC, limitC, leastLimitC, limitWords } = nearest
+  const aged = leastLimitC < limitC ? `, and a fluid that was never changed boils at ${c(leastLimitC)}` : ''
+  if (highC > leastLimitC)
     return {
       verdict: atBest('check'),
       notKnown,
-      sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}.`,
+      sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}${aged}.`,
     }
   const held = `nearest is ${label.toLowerCase()} with ${c(peakC)} of ${c(limitC)} (${limitWords})`
   return notKnown !== ''

@@ -4,7 +4,7 @@ import type { Formula, ReportFigure } from '../figure/figure.ts'
 import { askSlot, readCar, readPart, readPartOr, type AtAxle } from '../figure/read.ts'
 
 /** Air in a vented ring when nobody measured it. */
-const ASSUMED_VOID_SHARE = 0.35
+export const ASSUMED_VOID_SHARE = 0.35
 
 const RING: Formula = {
   id: 'ring-mass',

@@ -6,20 +6,19 @@ import { chain } from '../../hydraulics/chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from '../../hydraulics/system.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
+import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
 import type { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import type { NamedDuty } from './duties.ts'
+import { ASSUMED_VOID_SHARE } from './heat.ts'
 import { padFriction } from './pad-friction.ts'
 
-/** What the foot is asked for at most, N. */
-export const FOOT_N = 500
 export const ROLLING_SHARE = 0.012
 /** Air: half density times CdA. */
 export const AIR = { kgPerM3: 1.2, cdaM2: 0.65 }
 /** Months that a fluid is taken to have been in service where nobody says. */
 const ASSUMED_MONTHS = 12
-const ASSUMED_VOID_SHARE = 0.35
 /** Length of a lining over its height, where its area is not known. */
 const LENGTH_PER_HEIGHT = 2.3
 /** Grey iron cracks and pads burn beyond it; seals of a caliper harden (engineering limits). */
@@ -39,6 +38,8 @@ export interface Prepared {
   circuits: Circuits
   car: DutyCar
   boilC: number
+  /** With all the water that a fluid takes up: how long it has been in service is not known. */
+  boilWetC: number
   boilWords: string
   /** How much the booster gives at most is known, or there is none: else what the foot gives is a most. */
   assistKnown: boolean
@@ -64,7 +65,7 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
     circuits: {
       rearPerFront: per.rear / per.front,
       valve: system.valve,
-      mostFrontMpa: chain(system, FOOT_N).front.pressureMpa,
+      mostFrontMpa: chain(system, FAILURE_FORCE_N).front.pressureMpa,
     },
     car: {
       massKg: mass.massKg,
@@ -72,6 +73,7 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
       resistancePerV2: (AIR.kgPerM3 / 2) * AIR.cdaM2,
     },
     boilC: presentBoil(dryC, wetC, water).boilC,
+    boilWetC: wetC,
     assistKnown: unknownAssist === undefined,
     padsToC: { front: context.resolved.front.pad?.rangeToC?.value, rear: context.resolved.rear.pad?.rangeToC?.value },
     boilWords: `Fluid in service for ${ASSUMED_MONTHS} months: ${water} % water`,
