@@ -29,7 +29,7 @@ const CORE = {
   evidence: MODEL,
   edit: [...SUBJECTS, ...MODEL],
   report: ['edit', ...SUBJECTS, ...MODEL],
-  formats: ['report', ...MODEL],
+  formats: ['report', ...MODEL, 'heat'],
   demo: MODEL,
 }
 /** What each room of the report may import beside itself and the table of figures; the files that join import all. */

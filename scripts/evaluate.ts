@@ -1,6 +1,7 @@
 import { closeSync, openSync, readSync, writeSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { MAX_FILE_BYTES, readProject } from '../core/formats/project-file.ts'
+import { heatBrief } from '../core/report/heat/heat-brief.ts'
 import { evaluateAll } from '../core/report/evaluate-all.ts'
 
 /** An exported project in, the reports of its setups as JSON on stdout: `npm run -s evaluate -- FILE.json`. */
@@ -59,5 +60,10 @@ if (!read.ok)
     ...read.problems.map((problem) => `- ${problem.place}: ${problem.message}${problem.path ? ` (${problem.path})` : ''}`),
   ])
 const { project } = read
-const report = { project: { id: project.id, name: project.name }, setups: evaluateAll(project) }
+const report = {
+  project: { id: project.id, name: project.name },
+  setups: evaluateAll(project),
+  /** The driving that is chosen, for each setup. */
+  heat: project.setups.map((setup) => ({ setupId: setup.id, ...heatBrief(project, setup.id) })),
+}
 write(`${JSON.stringify(report, undefined, 2)}\n`)

@@ -35,7 +35,7 @@ function gauge() {
   const found = scope.run(useGauge)!
   found.choose('simulated')
   const taken: number[] = []
-  found.field.value = { label: 'Centre bore', take: (valueMm) => taken.push(valueMm) }
+  found.field.value = { label: 'Centre bore', take: (value) => taken.push(value) }
   return { ...found, taken }
 }
 

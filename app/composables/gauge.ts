@@ -38,7 +38,7 @@ export const useGauge = createSharedComposable(() => {
     stop = drivers.find((one) => one.id === id)?.connect({ reading, trouble: (message) => (trouble.value = message) })
   }
 
-  function reading({ valueMm, sent }: { valueMm: number; sent: boolean }): void {
+  function reading({ value: valueMm, sent }: { value: number; sent: boolean }): void {
     liveMm.value = valueMm
     if (!sent) return
     if (checkingZero) {

@@ -3,8 +3,9 @@
  * turns what arrives into readings and list it in `drivers.ts`; nothing else knows how a gauge speaks.
  */
 export interface GaugeReading {
-  valueMm: number
-  /** Someone pressed the gauge's button: take it. Otherwise it only shows what the jaws say. */
+  /** In the unit of the driver: millimetres of a caliper, degrees Celsius of a probe. */
+  value: number
+  /** Someone pressed the gauge's button: take it. Otherwise it only shows what the jaws or the tip say. */
   sent: boolean
 }
 

@@ -29,12 +29,12 @@ const burst = (text: string, gap = 5): [string, number][] => [...text].map((key)
 describe('a gauge that types', () => {
   test('a fast burst and Enter is a reading that was sent, and no key of it a shortcut', async () => {
     const { readings, page } = await typed([...burst('42.03'), ['Enter', 5]])
-    expect(readings).toEqual([{ valueMm: 42.03, sent: true }])
+    expect(readings).toEqual([{ value: 42.03, sent: true }])
     expect(page).toEqual([])
   })
   test('signs and a decimal comma', async () => {
-    expect((await typed([...burst('-7,5'), ['Enter', 5]])).readings).toEqual([{ valueMm: -7.5, sent: true }])
-    expect((await typed([...burst('+0012.30'), ['Enter', 5]])).readings).toEqual([{ valueMm: 12.3, sent: true }])
+    expect((await typed([...burst('-7,5'), ['Enter', 5]])).readings).toEqual([{ value: -7.5, sent: true }])
+    expect((await typed([...burst('+0012.30'), ['Enter', 5]])).readings).toEqual([{ value: 12.3, sent: true }])
   })
   test('a hand is slower: its keys stay shortcuts', async () => {
     const { readings, page } = await typed([
@@ -55,14 +55,14 @@ describe('a gauge that types', () => {
       while (performance.now() < until); // the page is busy for longer than a hand takes
     }
     stop()
-    expect(readings).toEqual([{ valueMm: 62.06, sent: true }])
+    expect(readings).toEqual([{ value: 62.06, sent: true }])
   })
   test('two readings one after the other', async () => {
     const found = await typed([...burst('1.5'), ['Enter', 5], ['2', 400], ...burst('.5'), ['Enter', 5]])
-    expect(found.readings.map((one) => one.valueMm)).toEqual([1.5, 2.5])
+    expect(found.readings.map((one) => one.value)).toEqual([1.5, 2.5])
   })
   test('letters and nonsense are no reading', async () => {
-    expect((await typed([...burst('4a2'), ['Enter', 5]])).readings.map((one) => one.valueMm)).toEqual([2])
+    expect((await typed([...burst('4a2'), ['Enter', 5]])).readings.map((one) => one.value)).toEqual([2])
     expect((await typed([...burst('--..'), ['Enter', 5]])).readings).toEqual([])
   })
 })

@@ -41,7 +41,7 @@ export function keyboardGauge(target: EventTarget): GaugeDriver {
           typed = ''
           if (value === undefined) return
           event.preventDefault()
-          listener.reading({ valueMm: value, sent: true })
+          listener.reading({ value, sent: true })
           return
         }
         if (!/^[-+0-9.,]$/.test(key)) {

@@ -2,7 +2,8 @@ import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/model/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/report/balance/balance-report.ts'
 import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/pedal/bore-report.ts'
-import { padTries, type PadTry } from '../../core/report/heat/heat-pads.ts'
+import { heatBrief, type HeatBrief } from '../../core/report/heat/heat-brief.ts'
+import { heatLevers, type HeatLevers } from '../../core/report/heat/heat-levers.ts'
 import { heatReport, type HeatReport } from '../../core/report/heat/heat-report.ts'
 import { leverReport, type LeverReport } from '../../core/report/offer/lever-advice.ts'
 import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
@@ -32,7 +33,13 @@ const api = {
   bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
   levers: (project: Project, setupId: string): LeverReport => leverReport(project, setupId),
   heat: (project: Project, setupId: string, dutyId: string): HeatReport => heatReport(project, setupId, dutyId),
-  pads: (project: Project, setupId: string, dutyId: string): PadTry[] => padTries(project, setupId, dutyId),
+  heatLevers: (project: Project, setupId: string, dutyId: string): HeatLevers => heatLevers(project, setupId, dutyId),
+  /** Of the setup that is looked at and the car as it stands. */
+  heatBriefs: (project: Project, setupId: string): { here: HeatBrief; stock: HeatBrief } => {
+    const stockId = project.setups[0].id
+    const here = heatBrief(project, setupId)
+    return { here, stock: setupId === stockId ? here : heatBrief(project, stockId) }
+  },
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }

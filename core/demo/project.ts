@@ -78,7 +78,7 @@ export const DEMO_PROJECT: Project = {
   note: 'Shared car of the Larkrise Hill-Climb Club. All cars, parts, makers and prices are invented.',
   car: {
     name: 'Pellin Sprig, club car 7',
-    use: 'road',
+    uses: ['daily', 'hillClimb'],
     parkingBrake: 'lever',
     massKg: weighed(1010),
     ladenMassKg: published(1340),
@@ -94,6 +94,7 @@ export const DEMO_PROJECT: Project = {
     pedalRatio: weighed(4.2),
     pedalTravelMm: weighed(152),
     abs: 'none',
+    climate: 'usual',
     circuits: 'frontRear',
     outlets: weighed(2),
     reservoirAbove: 'yes',
@@ -124,6 +125,25 @@ export const DEMO_PROJECT: Project = {
   bundles: DEMO_BUNDLES,
   fitReports: DEMO_FIT_REPORTS,
   gaugeSessions: [],
+  duties: [
+    {
+      id: 'club-day',
+      name: 'Larkrise hill, a club day',
+      note: 'Four runs, and the drive back down the hill after each.',
+      duty: {
+        kind: 'laps',
+        laps: 4,
+        zones: [
+          { fromKmh: 95, toKmh: 45, decelG: 0.8, secondsToNext: 9 },
+          { fromKmh: 110, toKmh: 50, decelG: 0.8, secondsToNext: 8 },
+          { fromKmh: 90, toKmh: 40, decelG: 0.8, secondsToNext: 10 },
+          { fromKmh: 105, toKmh: 0, decelG: 0.5, secondsToNext: 240 },
+        ],
+        down: { kind: 'descent', gradePercent: 8, lengthM: 1400, kmh: 35 },
+      },
+    },
+  ],
+  heatReadings: [],
   setups: [
     {
       id: 'as-it-stands',
@@ -148,7 +168,7 @@ export const DEMO_PROJECT: Project = {
         spacer: null,
         seen: { rules: ['knuckle-clear', 'parking-hold'], parts: ['stock-rear-caliper', 'stock-rear-rotor', 'stock-rear-pad'], shimMm: 0 },
       },
-      hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve', fluid: 'stock-fluid' },
+      hydraulics: { masterCylinder: 'stock-master', booster: 'stock-booster', valve: 'stock-valve', fluid: 'stock-fluid', handLever: null },
       extras: [],
     },
     {

@@ -22,8 +22,8 @@ const isKeyed = (value: unknown): value is (Plain & { id: string })[] =>
   Array.isArray(value) && value.every((one) => isPlain(one) && typeof one.id === 'string')
 const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)
 
-/** Members that make sense only as a whole: a figure with its readings, points with their tags. */
-const WHOLE = new Set(['value', 'points', 'lowMinor', 'pairs'])
+/** Members that make sense only as a whole: a figure with its readings, points with their tags, a driving, a reading. */
+const WHOLE = new Set(['value', 'points', 'lowMinor', 'pairs', 'zones', 'accelG', 'gradePercent', 'readC'])
 const isWhole = (...values: unknown[]): boolean =>
   values.some((value) => isPlain(value) && Object.keys(value).some((key) => WHOLE.has(key)))
 

@@ -27,6 +27,7 @@ export const LIMITS = {
   threadSteel: { value: 1, label: 'Bolt thread in steel, diameters', reason: 'The bolt breaks before the thread strips.' },
   threadAluminium: { value: 1.5, label: 'Bolt thread in aluminium, diameters', reason: 'The softer thread needs more length.' },
   hatGapMm: { value: 2, label: 'Pad and caliper to the hat at least', reason: 'Hats are cast, not turned.' },
+  hatInletMm: { value: 5, label: 'Ring to hat where the air goes in at least', reason: 'Less lets little air into the vanes.' },
   shoePlayMm: { value: 1.5, label: 'Parking drum wider than its shoes at most', reason: 'Shoes of another radius touch on a line.' },
   parkingGradeShare: {
     value: 0.2,

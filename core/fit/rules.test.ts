@@ -147,7 +147,7 @@ describe('the parking brake', () => {
     expect(find(project, 'parking-brake', 'rear')!.verdict).toBe(verdict)
   })
   test('in competition alone a lost one is a warning, and the front has none', () => {
-    const lost = withField('car', 'use', 'competition', (one) => (part(one, 'stock-rear-caliper').parkingBrake = 'none'))
+    const lost = withField('car', 'uses', ['circuit'], (one) => (part(one, 'stock-rear-caliper').parkingBrake = 'none'))
     expect(find(lost, 'parking-brake', 'rear')).toMatchObject({ verdict: 'check', safety: true })
     expect(find(lost, 'parking-brake', 'front')).toBeUndefined()
   })

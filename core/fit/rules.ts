@@ -7,8 +7,10 @@ import { discThickness } from './rules/disc-thickness.ts'
 import { dustShield } from './rules/dust-shield.ts'
 import { fluid } from './rules/fluid.ts'
 import { handedness } from './rules/handedness.ts'
+import { handLever } from './rules/hand-lever.ts'
 import { hatClearance } from './rules/hat-clearance.ts'
 import { hatFit } from './rules/hat-fit.ts'
+import { hatInlet } from './rules/hat-inlet.ts'
 import { hoseCaliperEnd } from './rules/hose-caliper-end.ts'
 import { hoseLength } from './rules/hose-length.ts'
 import { hoseLineEnd } from './rules/hose-line-end.ts'
@@ -26,6 +28,7 @@ import { parkingHold } from './rules/parking-hold.ts'
 import { pistonTravel } from './rules/piston-travel.ts'
 import { registerLeft } from './rules/register-left.ts'
 import { residualValve } from './rules/residual-valve.ts'
+import { rotorWorn } from './rules/rotor-worn.ts'
 import { studEngagementRule } from './rules/stud-engagement.ts'
 import { usedHydraulics } from './rules/used-hydraulics.ts'
 import { usedPart } from './rules/used-part.ts'
@@ -45,6 +48,7 @@ export const RULE_IDS = [
   'hub-register',
   'disc-plane',
   'disc-thickness',
+  'rotor-worn',
   'pad-slot',
   'piston-travel',
   'disc-diameter',
@@ -54,6 +58,7 @@ export const RULE_IDS = [
   'pad-sweep',
   'hat-fit',
   'hat-clearance',
+  'hat-inlet',
   'handedness',
   'dust-shield',
   'mount-bolts',
@@ -75,6 +80,7 @@ export const RULE_IDS = [
   'booster-mount',
   'circuit-count',
   'fluid',
+  'hand-lever',
   'used-hydraulics',
 ] as const
 export type RuleId = (typeof RULE_IDS)[number]
@@ -84,6 +90,7 @@ export const RULES: readonly Rule[] = [
   hubRegister,
   discPlaneRule,
   discThickness,
+  rotorWorn,
   padSlotRule,
   pistonTravel,
   discDiameterRule,
@@ -93,6 +100,7 @@ export const RULES: readonly Rule[] = [
   padSweep,
   hatFit,
   hatClearance,
+  hatInlet,
   handedness,
   dustShield,
   mountBolts,
@@ -114,5 +122,6 @@ export const RULES: readonly Rule[] = [
   boosterMount,
   circuitCount,
   fluid,
+  handLever,
   usedHydraulics,
 ]

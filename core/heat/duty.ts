@@ -17,6 +17,8 @@ export interface DutyCar {
   massKg: number
   resistanceN: number
   resistancePerV2: number
+  /** What of `resistanceN` the engine does, in the gear that is usual, N: a descent may be driven in another. */
+  engineDragN?: number
 }
 
 export interface BrakingZone {
@@ -29,11 +31,24 @@ export interface BrakingZone {
 export type Duty =
   /** Stops one after the other: brake, accelerate, cruise; nothing after the last (UN R13-H, annex 3, fade test). */
   | { kind: 'stops'; fromKmh: number; toKmh: number; decelG: number; count: number; accelG: number; cruiseSeconds: number }
-  /** Down a grade at one speed. */
-  | { kind: 'descent'; gradePercent: number; lengthM: number; kmh: number }
-  | { kind: 'laps'; laps: number; zones: readonly BrakingZone[] }
+  | Descent
+  /** Laps of braking zones; a last one without braking, and the way back down after each, where there are. */
+  | { kind: 'laps'; laps: number; zones: readonly BrakingZone[]; coolingLap?: boolean | undefined; down?: Descent | undefined }
   /** Standing still, to cool or to soak. */
   | { kind: 'parked'; seconds: number }
+
+/** Down a grade at one speed. */
+export interface Descent {
+  kind: 'descent'
+  gradePercent: number
+  lengthM: number
+  kmh: number
+  /** In the gear that is driven, N; absent: the car's figure. */
+  engineDragN?: number | undefined
+  /** A trailer, and the share of its own weight that its brakes take, 0 to 1. */
+  towMassKg?: number | undefined
+  towBrakeShare?: number | undefined
+}
 
 const MS_PER_KMH = 1 / 3.6
 
@@ -83,20 +98,25 @@ function stops(car: DutyCar, { fromKmh, toKmh, decelG, count, accelG, cruiseSeco
 }
 
 function descent(
-  { massKg, resistanceN, resistancePerV2 }: DutyCar,
-  { gradePercent, lengthM, kmh }: Duty & { kind: 'descent' },
+  { massKg, resistanceN, resistancePerV2, engineDragN = 0 }: DutyCar,
+  { gradePercent, lengthM, kmh, engineDragN: inGearN = engineDragN, towMassKg = 0, towBrakeShare = 0 }: Descent,
 ): DutySegment[] {
   const sine = Math.sin(Math.atan(gradePercent / 100))
-  const forceN = Math.max(0, massKg * STANDARD_GRAVITY * sine - resistanceN)
+  const pulledKg = massKg + towMassKg * (1 - towBrakeShare)
+  const forceN = Math.max(0, pulledKg * STANDARD_GRAVITY * sine - (resistanceN - engineDragN + inGearN))
   return [{ kind: 'brake', seconds: lengthM / (kmh * MS_PER_KMH), fromKmh: kmh, toKmh: kmh, forceN, forcePerV2: resistancePerV2 }]
 }
 
-function laps(car: DutyCar, { laps: count, zones }: Duty & { kind: 'laps' }): DutySegment[] {
+function laps(car: DutyCar, { laps: count, zones, coolingLap, down }: Duty & { kind: 'laps' }): DutySegment[] {
   const lap = zones.flatMap((zone, i) => [
     brake(car, zone.fromKmh, zone.toKmh, zone.decelG),
     roll(zone.secondsToNext, zone.toKmh, zones[(i + 1) % zones.length]!.fromKmh),
   ])
-  return Array.from({ length: count }, () => lap.map((one) => ({ ...one }))).flat()
+  const back = down ? descent(car, down) : []
+  const driven = Array.from({ length: count }, () => [...lap, ...back].map((one) => ({ ...one }))).flat()
+  // at half the speed, twice as long, and no foot on the brake
+  const cool = coolingLap ? lap.map((one) => roll(2 * one.seconds, one.fromKmh / 2, one.toKmh / 2)) : []
+  return [...driven, ...cool]
 }
 
 /** Force at the road that the brakes owe at a speed, N, whole car. */
@@ -127,14 +147,17 @@ export const dutyWorkJ = (segments: readonly DutySegment[]): number =>
 export function steps(
   { kind, seconds, fromKmh, toKmh }: DutySegment,
   mostS?: number,
+  coarser = 1,
 ): { count: number; seconds: number; ms: (at: number) => number } {
   const longest =
-    mostS ?? (kind === 'brake' ? (fromKmh === toKmh ? STEADY_S : BRAKING_S) : fromKmh === 0 && toKmh === 0 ? STANDING_S : ROLLING_S)
+    mostS ??
+    coarser * (kind === 'brake' ? (fromKmh === toKmh ? STEADY_S : BRAKING_S) : fromKmh === 0 && toKmh === 0 ? STANDING_S : ROLLING_S)
   // what takes no time has no steps
-  const count = Math.ceil(seconds / longest)
+  const count = seconds < LEAST_S ? 0 : Math.ceil(seconds / longest)
   const [from, change] = [fromKmh * MS_PER_KMH, ((toKmh - fromKmh) * MS_PER_KMH) / count]
   return { count, seconds: count === 0 ? 0 : seconds / count, ms: (at) => from + change * at }
 }
+const LEAST_S = 1e-9
 const BRAKING_S = 0.1
 const STEADY_S = 0.5
 const ROLLING_S = 0.25

@@ -28,3 +28,22 @@ export const OPENED_BOTTLE_PERCENT = 1
 /** Water by the time in service, %; a strip or a refractometer outranks it. */
 export const waterAfter = (months: number, climate: keyof typeof WATER_PERCENT_A_YEAR = 'usual'): number =>
   (months / 12) * WATER_PERCENT_A_YEAR[climate]
+
+/** Least boiling points that a grade stands for, dry and wet, degC (FMVSS 116, ISO 4925). */
+export const GRADES = {
+  '3': { dryC: 205, wetC: 140 },
+  '4': { dryC: 230, wetC: 155 },
+  '5.1': { dryC: 260, wetC: 180 },
+  '6': { dryC: 250, wetC: 165 },
+  '5': { dryC: 260, wetC: 180 },
+} as const
+/**
+ * The grade in what a bottle says; undefined where it names none.
+ *
+ * @example
+ * gradeOf('grade 5.1') // => '5.1'
+ */
+export function gradeOf(text: string | undefined): keyof typeof GRADES | undefined {
+  const found = /(?:^|\D)(5\.1|[3456])(?!\d|\.\d)/.exec(text ?? '')?.[1]
+  return found as keyof typeof GRADES | undefined
+}

@@ -1,5 +1,5 @@
 import { circleAreaMm2 } from '../quantity/circle.ts'
-import { ringMassKg } from './one-stop.ts'
+import { IRON_KG_PER_MM3, ringMassKg } from './one-stop.ts'
 
 /** The friction ring of a rotor, mm; `voidShare` is the air between the cheeks, 0 for a solid one. */
 export interface RingFigures {
@@ -8,6 +8,10 @@ export interface RingFigures {
   thicknessMm: number
   voidShare: number
 }
+
+/** What rings are made of, kg/mm3. */
+export const RING_KG_PER_MM3 = { iron: IRON_KG_PER_MM3, stainless: 7.9e-6, carbon: 1.8e-6 } as const
+export type RingMaterial = keyof typeof RING_KG_PER_MM3
 
 export interface Ring {
   massKg: number
@@ -23,9 +27,9 @@ export interface Ring {
  * @example
  * ring({ outerDiameterMm: 300, innerDiameterMm: 200, thicknessMm: 20, voidShare: 0 }).cheekMm // => 10
  */
-export function ring({ outerDiameterMm, innerDiameterMm, thicknessMm, voidShare }: RingFigures): Ring {
+export function ring({ outerDiameterMm, innerDiameterMm, thicknessMm, voidShare }: RingFigures, material: RingMaterial = 'iron'): Ring {
   return {
-    massKg: ringMassKg(outerDiameterMm, innerDiameterMm, thicknessMm, voidShare),
+    massKg: (ringMassKg(outerDiameterMm, innerDiameterMm, thicknessMm, voidShare) * RING_KG_PER_MM3[material]) / RING_KG_PER_MM3.iron,
     faceAreaM2: (2 * (circleAreaMm2(outerDiameterMm) - circleAreaMm2(innerDiameterMm))) / 1e6,
     cheekMm: (thicknessMm * (1 - voidShare)) / 2,
   }

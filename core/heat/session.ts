@@ -69,6 +69,8 @@ export interface SessionOptions {
   each?: (seconds: number, segment: number, front: Moment, rear: Moment, pressureMpa: number) => void
   /** Longest step, s, for looking at what steps do. */
   mostStepS?: number
+  /** Steps so many times as long as usual, where a degree more or less does not matter. */
+  coarser?: number
 }
 
 /**
@@ -80,7 +82,7 @@ export function session(
   axles: Readonly<Record<Axle, SessionAxle>>,
   circuits: Circuits,
   segments: readonly DutySegment[],
-  { startC, ambientC, each, mostStepS }: SessionOptions,
+  { startC, ambientC, each, mostStepS, coarser }: SessionOptions,
 ): Session {
   const front = new Side(axles.front, startC, ambientC)
   const rear = new Side(axles.rear, startC, ambientC)
@@ -112,7 +114,7 @@ export function session(
     return true
   }
   const drive = (segment: DutySegment, at: number): boolean => {
-    const { count, seconds: stepS, ms } = steps(segment, mostStepS)
+    const { count, seconds: stepS, ms } = steps(segment, mostStepS, coarser)
     for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS)) return false
     ends.push({ front: front.heat.now(), rear: rear.heat.now() })
     return true

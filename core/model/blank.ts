@@ -28,11 +28,18 @@ export function blankProject(id: string, name: string): Project {
     car: { name, front: {}, rear: {} },
     parts: [],
     setups: [
-      { ...blankSetup('as-it-stands', 'As it stands'), front: { bracket: null, spacer: null }, rear: { bracket: null, spacer: null } },
+      {
+        ...blankSetup('as-it-stands', 'As it stands'),
+        front: { bracket: null, spacer: null },
+        rear: { bracket: null, spacer: null },
+        hydraulics: { handLever: null },
+      },
     ],
     bundles: [],
     fitReports: [],
     gaugeSessions: [],
+    duties: [],
+    heatReadings: [],
     preferences: DEFAULT_PREFERENCES,
   }
 }

@@ -1,4 +1,5 @@
 import { LIMITS as FIELD_LIMITS } from './field-schema.ts'
+import { DUTY_LIMITS } from './duty-schema.ts'
 import { LISTS } from './schema.ts'
 import type { SchemaProblem } from './schema-problems.ts'
 
@@ -9,6 +10,9 @@ const MOST: Readonly<Record<string, number>> = {
   bundles: LISTS.bundles,
   fitReports: LISTS.fitReports,
   gaugeSessions: LISTS.gaugeSessions,
+  duties: LISTS.duties,
+  zones: DUTY_LIMITS.zones,
+  heatReadings: LISTS.heatReadings,
   extras: LISTS.extras,
   buyOrder: LISTS.buyOrder,
   rates: LISTS.rates,

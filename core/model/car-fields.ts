@@ -1,14 +1,17 @@
-import { amount, choice, count, length, text, type FieldTable } from './field.ts'
+import { amount, choice, choices, count, length, text, type FieldTable } from './field.ts'
+import { USE_NAMES, USES } from './uses.ts'
 import { FLUID_BASES, MOUNT_TYPES, MOUNTINGS, NUT_SEATS, PIPE_SEATS, PUSHRODS } from './part-kinds.ts'
 
 const hydraulics = { group: 'Hydraulics' } as const
 const grip = { group: 'Grip and load' } as const
+const heat = { group: 'Heat' } as const
 
 export const carFields = {
-  use: choice('Used', [
-    { value: 'road', label: 'on the road' },
-    { value: 'competition', label: 'in competition only' },
-  ]),
+  uses: choices(
+    'Used for',
+    USE_NAMES.map((value) => ({ value, label: USES[value].label })),
+    { help: 'Several at once. Sets what driving is asked about first, what pedal is usual, and which cautions are shown.' },
+  ),
   parkingBrake: choice('Parking brake', [
     { value: 'lever', label: 'lever and cable on the brake' },
     { value: 'electric', label: 'electric, on the brake' },
@@ -95,6 +98,16 @@ export const carFields = {
   }),
   measuredTravelForceN: amount('… at a pedal force of', 'force', 20, 1500, hydraulics),
   masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
+  dragAreaM2: amount('Air drag, Cd times area, m²', 'number', 0.2, 3, { ...heat, help: '0.65 assumed when unknown.' }),
+  rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { ...heat, help: 'Of the weight. 1.2 % assumed when unknown.' }),
+  climate: choice(
+    'Air where it stands',
+    [
+      { value: 'usual', label: 'usual' },
+      { value: 'humid', label: 'humid: coast, tropics, a wet shed' },
+    ],
+    { ...heat, help: 'How fast fluid takes up water. Humid is assumed where nobody says.' },
+  ),
 } as const satisfies FieldTable
 
 /** The same fields under one heading. */

@@ -47,7 +47,7 @@ describe('one schema set for every way in', () => {
         set(p.parts!.find === undefined ? p : (p.parts as unknown as Loose[]).find((one) => 'price' in one)!.price, {
           lowMinor: 99_999_00,
         }),
-      'Parts › Hill wheel 7J x 15 ET 30 › price',
+      'Parts › Brake fluid 4 › price',
       /rise/,
     ],
     [

@@ -18,7 +18,7 @@ export interface Problem {
 const MOST_PROBLEMS = 100
 
 /** The long lists of a project: looked at a member at a time, so that a bad one does not cost the time of all. */
-const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions'] as const
+const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions', 'heatReadings'] as const
 
 /**
  * Everything wrong with a value that claims to be a project of the current version: sizes, shapes and limits
@@ -117,15 +117,12 @@ function referenceProblems(project: Project): { path: string; message: string }[
       if (!bundles.has(id)) say(`setups[${index}].taken[${row}]`, `names the kit or donor ${id}, which is not in the file`)
     }),
   )
-  const sessions = new Set<string>()
-  project.gaugeSessions.forEach((session, index) => {
-    if (sessions.has(session.id)) say(`gaugeSessions[${index}].id`, `the id ${session.id} is used twice`)
-    sessions.add(session.id)
-  })
-  const reports = new Set<string>()
-  project.fitReports.forEach((report, index) => {
-    if (reports.has(report.id)) say(`fitReports[${index}].id`, `the id ${report.id} is used twice`)
-    reports.add(report.id)
-  })
+  for (const list of ['gaugeSessions', 'fitReports', 'duties', 'heatReadings'] as const) {
+    const ids = new Set<string>()
+    project[list].forEach(({ id }, index) => {
+      if (ids.has(id)) say(`${list}[${index}].id`, `the id ${id} is used twice`)
+      ids.add(id)
+    })
+  }
   return problems
 }

@@ -204,6 +204,24 @@ export function fieldSchema(field: Field, units?: UnitChoice): AnySchema {
           field.options.map((option) => option.value),
           `must be one of ${field.options.map((option) => option.value).join(', ')}`,
         )
+    case 'choices': {
+      const values = field.options.map((option) => option.value)
+      return array()
+        .strict()
+        .of(
+          string()
+            .strict()
+            .oneOf(values, `must be among ${values.join(', ')}`)
+            .required(),
+        )
+        .min(1, 'needs at least one, or is left out')
+        .max(values.length, `at most ${values.length}`)
+        .test(
+          'once',
+          'names one of them twice',
+          (given: unknown) => !Array.isArray(given) || new Set(given as unknown[]).size === given.length,
+        )
+    }
     case 'text':
       return string().strict().max(field.maxLength, `at most ${field.maxLength} signs`)
     case 'outlines':

@@ -53,6 +53,11 @@ export interface ChoiceField<V extends string = string> extends Described {
   type: 'choice'
   options: readonly { value: V; label: string }[]
 }
+/** Several of its options at once. */
+export interface ChoicesField<V extends string = string> extends Described {
+  type: 'choices'
+  options: readonly { value: V; label: string }[]
+}
 export interface TextField extends Described {
   type: 'text'
   maxLength: number
@@ -68,7 +73,7 @@ export interface FacesField extends Described {
   type: 'faces'
 }
 
-export type Field = FacesField | FigureField | FiguresField | ChoiceField | TextField | OutlinesField | ProfileField
+export type Field = FacesField | FigureField | FiguresField | ChoiceField | ChoicesField | TextField | OutlinesField | ProfileField
 export type FieldTable = Readonly<Record<string, Field>>
 
 export type ValueOf<F> = F extends { type: 'figure' }
@@ -77,15 +82,17 @@ export type ValueOf<F> = F extends { type: 'figure' }
     ? Figure[]
     : F extends ChoiceField<infer V>
       ? V
-      : F extends { type: 'text' }
-        ? string
-        : F extends { type: 'outlines' }
-          ? NamedOutline[]
-          : F extends { type: 'profile' }
-            ? WheelProfile
-            : F extends { type: 'faces' }
-              ? WheelFace[]
-              : never
+      : F extends ChoicesField<infer V>
+        ? V[]
+        : F extends { type: 'text' }
+          ? string
+          : F extends { type: 'outlines' }
+            ? NamedOutline[]
+            : F extends { type: 'profile' }
+              ? WheelProfile
+              : F extends { type: 'faces' }
+                ? WheelFace[]
+                : never
 
 /** A slip of unit (cm, inch) is a factor of 10 or 25.4: so far a length is taken, and asked about. */
 const BEYOND_USUAL = 26
@@ -152,6 +159,12 @@ export const choice = <const V extends string>(
   options: readonly { value: V; label: string }[],
   more: Omit<ChoiceField<V>, 'type' | 'label' | 'options'> = {},
 ): ChoiceField<V> => ({ type: 'choice', label, options, ...more })
+
+export const choices = <const V extends string>(
+  label: string,
+  options: readonly { value: V; label: string }[],
+  more: Omit<ChoicesField<V>, 'type' | 'label' | 'options'> = {},
+): ChoicesField<V> => ({ type: 'choices', label, options, ...more })
 
 export const text = (label: string, maxLength: number, more: Omit<TextField, 'type' | 'label' | 'maxLength'> = {}): TextField => ({
   type: 'text',

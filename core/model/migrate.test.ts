@@ -122,6 +122,32 @@ test('a doubt larger than its figure can be is refused, with words for it', () =
   expect(problem(1e160)).toMatch(/^an uncertainty of more than .* says that the figure is not known: leave it out$/)
   expect(problem(20)).toBeUndefined()
 })
+test('version 7 says what the car is used for in more words, and has no hand lever, own drivings or read temperatures yet', () => {
+  const used = (use: unknown) =>
+    migrate(
+      {
+        version: 6,
+        car: { name: 'x', ...(use === undefined ? {} : { use }) },
+        setups: [{ hydraulics: { fluid: 'f' } }, { hydraulics: {} }],
+      },
+      MIGRATIONS,
+      7,
+    )
+  const value = (uses: object) => ({
+    ok: true,
+    value: {
+      version: 7,
+      duties: [],
+      heatReadings: [],
+      car: { name: 'x', ...uses },
+      setups: [{ hydraulics: { handLever: null, fluid: 'f' } }, { hydraulics: {} }],
+    },
+  })
+  expect(used('road')).toEqual(value({ uses: ['daily'] }))
+  expect(used('competition')).toEqual(value({ uses: ['circuit'] }))
+  expect(used(undefined)).toEqual(value({}))
+  expect(migrate({ version: 6, car: 7, setups: ['x'] }, MIGRATIONS, 7)).toMatchObject({ ok: true, value: { car: 7, setups: ['x'] } })
+})
 test('the real table leads from every version it knows to the current one', () => {
   expect(Object.keys(MIGRATIONS).map(Number)).toEqual(Array.from({ length: VERSION - 1 }, (_, index) => index + 1))
 })

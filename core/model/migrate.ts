@@ -73,6 +73,29 @@ export const MIGRATIONS: MigrationTable = {
       ...(older.fitReports === undefined ? {} : { fitReports: list(older.fitReports, (report) => bounded(report, {})) }),
     }
   },
+  // version 7 keeps own drivings and read temperatures, says what the car is used for in more words, and knows a hand lever
+  6: (older) => {
+    const [stock, ...others] = Array.isArray(older.setups) ? (older.setups as unknown[]) : []
+    return {
+      duties: [],
+      heatReadings: [],
+      ...older,
+      ...(isObject(older.car) ? { car: withUses(older.car) } : {}),
+      ...(isObject(stock)
+        ? {
+            setups: [
+              { ...stock, ...each(stock, ['hydraulics'], (of: Record<string, unknown>) => ({ handLever: null, ...of })) },
+              ...others,
+            ],
+          }
+        : {}),
+    }
+  },
+}
+
+function withUses({ use, ...car }: Record<string, unknown>): Record<string, unknown> {
+  const uses = use === 'road' ? ['daily'] : use === 'competition' ? ['circuit'] : use
+  return uses === undefined ? car : { uses, ...car }
 }
 
 function tableOf(part: unknown): FieldTable {

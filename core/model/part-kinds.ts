@@ -40,6 +40,12 @@ const YES_NO = [
 const bolting = { group: 'Bolting' } as const
 const inlet = { group: 'Hose end' } as const
 const mounting = { group: 'Where it sits' } as const
+const heat = { group: 'Heat' } as const
+const THREE = [
+  { value: 'low', label: 'little' },
+  { value: 'medium', label: 'some' },
+  { value: 'high', label: 'much' },
+] as const
 const atCar = { group: 'Where it bolts on' } as const
 const quick = { group: 'Quick outline', when: { field: 'outlineFrom', is: 'quick' } } as const
 const takenWith = 'Taken with'
@@ -94,6 +100,23 @@ export const caliperFields = {
     help: 'How far a piston may stand out before its seal is in danger.',
   }),
   padShape: text('Pad shape', 40, mounting),
+  body: choice(
+    'Body made of',
+    [
+      { value: 'aluminium', label: 'aluminium' },
+      { value: 'iron', label: 'iron' },
+    ],
+    { ...heat, help: 'Unknown: aluminium for a fixed one, iron for a sliding one.' },
+  ),
+  pistons: choice(
+    'Pistons',
+    [
+      { value: 'solid', label: 'of one piece' },
+      { value: 'insulated', label: 'of two pieces or with an insulating cap' },
+    ],
+    { ...heat, help: 'What the fluid gets of the pads’ heat.' },
+  ),
+  heatShield: choice('Heat shield on the body', YES_NO, heat),
   minWheelIn: amount('Smallest wheel the maker states', 'rim', 12, 24, {
     ...mounting,
     help: 'It can rule a wheel out, never clear one.',
@@ -219,6 +242,8 @@ export const drumFields = {
   parkingTorqueNm: amount('Torque of the parking brake', 'torque', 20, 5000, {
     help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
   }),
+  drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, { ...heat, help: 'What stores the heat: without plate, shoes and cylinder.' }),
+  shoeWidthMm: length('Width of the shoes', 10, 150, heat),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
 
@@ -237,7 +262,51 @@ export const rotorFields = {
     when: { field: 'ventilation', is: 'vented' },
     help: 'Share of the ring that is air.',
   }),
-  vanes: choice('Vanes', [
+  nowThicknessMm: length('Thickness now', 2, 50, { help: 'As it is worn; left out for a new one.' }),
+  material: choice(
+    'Ring made of',
+    [
+      { value: 'iron', label: 'grey iron' },
+      { value: 'stainless', label: 'stainless steel' },
+      { value: 'carbon', label: 'carbon' },
+    ],
+    { ...heat, help: 'Grey iron assumed when unknown.' },
+  ),
+  construction: choice(
+    'Ring and hat',
+    [
+      { value: 'onePiece', label: 'one piece' },
+      { value: 'twoPiece', label: 'two pieces: the ring is renewed alone' },
+    ],
+    heat,
+  ),
+  faces: choice(
+    'Rubbing faces',
+    [
+      { value: 'plain', label: 'plain' },
+      { value: 'slotted', label: 'slotted' },
+      { value: 'drilled', label: 'drilled' },
+    ],
+    { ...heat, help: 'Slots wipe the pad and cost some lining; holes save a little mass and start cracks.' },
+  ),
+  ringMassKg: amount('Mass of the ring, weighed', 'mass', 0.5, 40, {
+    ...heat,
+    help: 'Without a separate hat. Outranks what its figures say.',
+  }),
+  vaneCount: count('Vanes', 16, 120, {
+    ...heat,
+    when: { field: 'ventilation', is: 'vented' },
+    help: 'In the whole ring. 16, the fewest that are usual, assumed when unknown.',
+  }),
+  inlet: choice(
+    'Air goes in from',
+    [
+      { value: 'hub', label: 'the hub side, or both' },
+      { value: 'wheel', label: 'the wheel side only' },
+    ],
+    { ...heat, when: { field: 'ventilation', is: 'vented' }, help: 'Most rings draw air from behind, where a hose can feed it.' },
+  ),
+  vanes: choice('Vanes are', [
     { value: 'straight', label: 'none or straight: no hand' },
     { value: 'directional', label: 'curved: left and right differ' },
   ]),
@@ -290,6 +359,23 @@ export const padFields = {
   rangeToC: amount('Working range to', 'temperature', 100, 1200, {
     help: 'Of the rubbing face, as the maker states it. Unknown: whether the pads last is not said.',
   }),
+  compound: choice(
+    'Lining',
+    [
+      { value: 'organic', label: 'organic' },
+      { value: 'semiMetallic', label: 'semi-metallic' },
+      { value: 'sintered', label: 'sintered' },
+      { value: 'carbon', label: 'carbon' },
+    ],
+    { ...heat, help: 'How fast heat goes through it into the fluid. Unknown: as organic with a wide doubt.' },
+  ),
+  wearMmPerMj: amount('Lining worn, mm per MJ', 'number', 0.0005, 2, {
+    ...heat,
+    help: 'One pad of one corner, for a megajoule of brake work at that corner. As measured or as the maker states it.',
+  }),
+  noise: choice('Noise', THREE, heat),
+  dust: choice('Dust', THREE, heat),
+  rotorWear: choice('Wear of the rotor', THREE, heat),
   shape: text('Shape code', 40),
 } as const satisfies FieldTable
 
@@ -481,6 +567,19 @@ export const fluidFields = {
   grade: text('Grade', 40),
   dryBoilC: amount('Boiling point, dry', 'temperature', 100, 400),
   wetBoilC: amount('Boiling point, wet', 'temperature', 80, 350),
+  serviceMonths: amount('Months in service', 'number', 0, 240, {
+    help: 'Since it was filled in. Unknown: a year is assumed, and a verdict allows for all the water it can take up.',
+  }),
+  waterPercent: amount('Water in it, per cent', 'number', 0, 10, {
+    help: 'By a test strip or a refractometer, of the fluid at a caliper. Outranks the months.',
+  }),
+} as const satisfies FieldTable
+export const handLeverFields = {
+  leverRatio: amount('Lever ratio', 'number', 1, 20, { help: 'Hand travel over pushrod travel.' }),
+  boreMm: length('Bore', 8, 40, { help: 'Of its cylinder in the rear line.' }),
+  portThread: text('Port thread', 40, { help: 'As M10 x 1.' }),
+  portSeat: choice('Port seat', PIPE_SEATS),
+  seals: choice('Seals made for', FLUID_BASES),
 } as const satisfies FieldTable
 export const otherFields = { use: text('What it is for', 200) } as const satisfies FieldTable
 
@@ -497,6 +596,7 @@ export const PART_KINDS = {
   booster: { one: 'booster', many: 'boosters', fields: boosterFields },
   valve: { one: 'rear valve', many: 'rear valves', fields: valveFields },
   fluid: { one: 'fluid', many: 'fluids', fields: fluidFields },
+  handLever: { one: 'hydraulic hand lever', many: 'hydraulic hand levers', fields: handLeverFields },
   other: { one: 'other part', many: 'other parts', fields: otherFields },
 } as const satisfies Record<string, { one: string; many: string; fields: FieldTable }>
 

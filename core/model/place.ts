@@ -34,6 +34,15 @@ const WORDS: Record<string, string> = {
   fitReports: 'Fit reports',
   inspection: 'Inspection',
   gaugeSessions: 'Gauge readings',
+  duties: 'Drivings',
+  duty: 'driving',
+  zones: 'braking zones',
+  heatReadings: 'Read temperatures',
+  fromKmh: 'speed before',
+  toKmh: 'speed after',
+  decelG: 'deceleration',
+  secondsToNext: 'time to the next zone',
+  down: 'the way back down',
   wear: 'Wear',
 }
 

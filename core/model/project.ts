@@ -1,14 +1,15 @@
 import type { Figure, Origin } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 import type { UnitChoice } from '../quantity/units.ts'
+import type { WrittenDuty } from './duty-schema.ts'
 import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 6. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 7. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 6
+export const VERSION = 7
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -86,6 +87,7 @@ export const HYDRAULIC_SLOTS = {
   booster: { label: 'Booster', kinds: ['booster'], nothing: true },
   valve: { label: 'Rear valve', kinds: ['valve'], nothing: true },
   fluid: { label: 'Fluid', kinds: ['fluid'], nothing: false },
+  handLever: { label: 'Hydraulic hand lever', kinds: ['handLever'], nothing: true },
 } as const satisfies Record<string, { label: string; kinds: readonly PartKind[]; nothing: boolean }>
 export type HydraulicSlot = keyof typeof HYDRAULIC_SLOTS
 
@@ -97,6 +99,10 @@ export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   spacerTrialMm?: number
   /** Shims between mount face and caliper, mm, + outboard. */
   shimMm?: number
+  /** A hose that blows air at the hub side of the rotor. */
+  duct?: boolean
+  /** Stainless or titanium shims between pads and pistons. */
+  padShims?: boolean
   seen?: SeenOnCar
   trialFit?: TrialFit
   byDifference?: GapByDifference
@@ -267,6 +273,43 @@ export interface GaugeSession {
   note?: string
 }
 
+/** A way of driving that someone wrote down. */
+export interface OwnDuty {
+  id: string
+  name: string
+  note?: string
+  duty: WrittenDuty
+}
+
+/** A lump of a corner whose temperature can be read. */
+export const READ_LUMPS = { ring: 'rotor', pad: 'pads', caliper: 'caliper' } as const
+export type ReadLump = keyof typeof READ_LUMPS
+/** With what a temperature was read; paint and strips keep the highest. */
+export const TEMPERATURE_METHODS = {
+  paint: { label: 'paint', u: 15, peak: true },
+  strip: { label: 'strip', u: 6, peak: true },
+  infrared: { label: 'infra-red', u: 12, peak: false },
+  probe: { label: 'touching probe', u: 4, peak: false },
+} as const
+export type TemperatureMethod = keyof typeof TEMPERATURE_METHODS
+/** One temperature after driving: it calibrates the heat of what was on the car then. */
+export interface HeatReading {
+  id: string
+  date: string
+  setupId: string
+  dutyId: string
+  axle: Axle
+  lump: ReadLump
+  method: TemperatureMethod
+  readC: number
+  /** After the end of the driving, s; paint and strips keep the highest, whenever they are looked at. */
+  afterS: number
+  /** Of the air on that day. */
+  airC: number
+  /** What was on that corner: the reading speaks of nothing else. */
+  parts: string[]
+}
+
 export interface ExchangeRate {
   currency: Currency
   /** Project currency for one unit of `currency`. */
@@ -301,6 +344,8 @@ export interface Preferences {
   biasAimShare?: number
   /** Speed from which the one-stop heat is stated, km/h. */
   stopFromKmh: number
+  /** The driving that heat is asked about: one of the project's or of the table; absent: what the use of the car suggests. */
+  duty?: string
 }
 
 export interface Project {
@@ -316,5 +361,7 @@ export interface Project {
   bundles: Bundle[]
   fitReports: FitReport[]
   gaugeSessions: GaugeSession[]
+  duties: OwnDuty[]
+  heatReadings: HeatReading[]
   preferences: Preferences
 }

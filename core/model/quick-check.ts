@@ -113,6 +113,11 @@ function isGoodField(field: Field, value: unknown): boolean {
       return list(value, field.maxItems, (one) => isFigure(one, ...hardLimits(field)))
     case 'choice':
       return field.options.some((option) => option.value === value)
+    case 'choices':
+      return (
+        list(value, field.options.length, (one) => field.options.some((option) => option.value === one)) &&
+        new Set(value as unknown[]).size === (value as unknown[]).length
+      )
     case 'text':
       return text(field.maxLength)(value)
     case 'outlines':

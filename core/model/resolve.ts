@@ -24,6 +24,9 @@ export interface ResolvedAxle {
   spacer: Filled<PartOf<'spacer'>>
   spacerTrialMm: number | undefined
   shimMm: number
+  /** Cooling hose and insulating shims, where the setup has them. */
+  duct: boolean
+  padShims: boolean
 }
 
 export interface ResolvedSetup {
@@ -33,6 +36,7 @@ export interface ResolvedSetup {
   booster: Filled<PartOf<'booster'>>
   valve: Filled<PartOf<'valve'>>
   fluid: Filled<PartOf<'fluid'>>
+  handLever: Filled<PartOf<'handLever'>>
 }
 
 export const stockSetup = (project: Project): Setup => project.setups[0]
@@ -77,6 +81,9 @@ export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
       spacer: get('spacer'),
       spacerTrialMm,
       // shims belong to the caliper they were cut for
+      duct: own.duct ?? stock[which].duct ?? false,
+      // shims lie on the pads and pistons they were made for
+      padShims: own.padShims ?? (own.caliper === undefined ? (stock[which].padShims ?? false) : false),
       shimMm: own.shimMm ?? (own.caliper === undefined ? (stock[which].shimMm ?? 0) : 0),
     }
   }
@@ -94,5 +101,6 @@ export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
     booster: hydraulic('booster'),
     valve: hydraulic('valve'),
     fluid: hydraulic('fluid'),
+    handLever: hydraulic('handLever'),
   }
 }

@@ -25,6 +25,11 @@ function anyValue(field: Field): fc.Arbitrary<unknown> {
       })
     case 'choice':
       return fc.constantFrom(...field.options.map((option) => option.value))
+    case 'choices':
+      return fc.subarray(
+        field.options.map((option) => option.value),
+        { minLength: 1 },
+      )
     case 'text':
       return fc.string({ maxLength: field.maxLength })
     case 'outlines':

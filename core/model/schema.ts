@@ -2,6 +2,7 @@ import { array, boolean, lazy, mixed, string, tuple, type AnyObject, type AnySch
 import { ORIGINS } from '../quantity/figure.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { DIMENSIONS, type Dimension } from '../quantity/units.ts'
+import { dutySchema } from './duty-schema.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
 import {
   closed,
@@ -27,6 +28,8 @@ import {
   FORMAT,
   GAP_POLICIES,
   HYDRAULIC_SLOTS,
+  READ_LUMPS,
+  TEMPERATURE_METHODS,
   VERSION,
   WEARING,
 } from './project.ts'
@@ -43,6 +46,8 @@ export const LISTS = {
   extras: 200,
   buyOrder: 400,
   rates: 40,
+  duties: 100,
+  heatReadings: 500,
 } as const
 
 const minor = () => finite().integer('must be a whole number of minor units').min(0, 'must not be negative').max(1e10, 'is too large')
@@ -131,6 +136,8 @@ const axleSetupSchema = closed({
   ...slotShape(AXLE_SLOTS),
   spacerTrialMm: finite().min(0, 'must not be negative').max(60, 'at most 60 mm'),
   shimMm: finite().min(-20).max(20),
+  duct: boolean().strict(),
+  padShims: boolean().strict(),
   seen: closed({
     rules: array().strict().max(60).of(idSchema).required('is missing'),
     parts: array().strict().max(4).of(idSchema).required('is missing'),
@@ -284,6 +291,7 @@ const preferencesSchema = closed({
   referenceDecelG: finite().required('is missing').min(0.1, 'must be between 0.1 and 2 g').max(2, 'must be between 0.1 and 2 g'),
   biasAim: string().strict().oneOf(Object.keys(BIAS_AIMS)),
   biasAimShare: finite().min(0.3, 'must be between 0.3 and 0.95').max(0.95, 'must be between 0.3 and 0.95'),
+  duty: string().strict().max(80),
   stopFromKmh: finite().required('is missing').min(10, 'must be between 10 and 400 km/h').max(400, 'must be between 10 and 400 km/h'),
 }).required('is missing')
 
@@ -336,6 +344,33 @@ export const projectSchema = closed({
               .typeError('must be a pair [front, rear]'),
           ),
         note: noteSchema,
+      }),
+    ),
+  duties: array()
+    .strict()
+    .required('is missing')
+    .max(LISTS.duties, `at most ${LISTS.duties} drivings`)
+    .of(closed({ id: idSchema, name: nameSchema, note: noteSchema, duty: dutySchema })),
+  heatReadings: array()
+    .strict()
+    .required('is missing')
+    .max(LISTS.heatReadings, `at most ${LISTS.heatReadings} temperatures`)
+    .of(
+      closed({
+        id: idSchema,
+        date: dateSchema.required('the date is missing'),
+        setupId: idSchema,
+        dutyId: idSchema,
+        axle: axleName(),
+        lump: oneOf(Object.keys(READ_LUMPS)),
+        method: oneOf(Object.keys(TEMPERATURE_METHODS)),
+        readC: finite()
+          .required('the temperature is missing')
+          .min(-40, 'must be between -40 and 1300 °C')
+          .max(1300, 'must be between -40 and 1300 °C'),
+        afterS: finite().required('is missing').min(0, 'must not be negative').max(7200, 'at most two hours after'),
+        airC: finite().required('is missing').min(-40, 'must be between -40 and 60 °C').max(60, 'must be between -40 and 60 °C'),
+        parts: array().strict().max(4).of(idSchema).required('is missing'),
       }),
     ),
   preferences: preferencesSchema,

@@ -224,16 +224,16 @@ describe('a change in one place shows everywhere it should', () => {
     expect(evaluate(twin, 'estate-fronts').figures['bias.pressure'].value).toBeCloseTo(0.6, 9)
   })
   test('a rear that locks first blocks a road car and warns a competition car', () => {
-    const rearward = (use: 'road' | 'competition') =>
+    const rearward = (use: 'daily' | 'circuit') =>
       evaluate(
         demo((project) => {
-          project.car.use = use
+          project.car.uses = [use]
           partOf(project, 'stock-rear-caliper').pistonsMm = [figure(44)]
         }),
         'as-it-stands',
       ).findings.find((one) => one.rule === 'lock-order')!
-    expect(rearward('road')).toMatchObject({ verdict: 'blocked', sentence: expect.stringMatching(/^Rear locks first/) })
-    expect(rearward('competition').verdict).toBe('check')
+    expect(rearward('daily')).toMatchObject({ verdict: 'blocked', sentence: expect.stringMatching(/^Rear locks first/) })
+    expect(rearward('circuit').verdict).toBe('check')
   })
   test('the same project gives the same report, and is left as it was', () => {
     const frozen = JSON.stringify(DEMO_PROJECT)

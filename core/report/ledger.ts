@@ -1,6 +1,7 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
+import type { HeatBrief } from './heat/heat-brief.ts'
 import { orderWords } from './balance/lock-finding.ts'
 import type { FigureId } from './figures.ts'
 import type { FindingVerdict } from './figure/finding.ts'
@@ -21,7 +22,13 @@ export interface LedgerEntry {
 }
 
 /** The six figures of a setup against the car as it stands. */
-export function ledger(report: Report, stock: Report, units: UnitChoice, currency: string): LedgerEntry[] {
+export function ledger(
+  report: Report,
+  stock: Report,
+  units: UnitChoice,
+  currency: string,
+  heat?: { here: HeatBrief; stock: HeatBrief },
+): LedgerEntry[] {
   const f = report.figures
   const s = stock.figures
   const against = (text: string) => (report.isStock ? 'the car as it stands' : text)
@@ -86,15 +93,25 @@ export function ledger(report: Report, stock: Report, units: UnitChoice, currenc
       tone: stroke && (stroke.verdict === 'needs' || stroke.verdict === 'blocked') ? stroke.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',
     },
-    {
-      id: 'heat',
-      label: 'Rotor rise, one stop',
-      value: known((rise) => rise(f['front.heat'], 'temperatureRise', { signed: true }), f['front.heat']),
-      detail: `front; rear ${known((rise) => rise(f['rear.heat'], 'temperatureRise', { signed: true }), f['rear.heat'])}`,
-      change: against(`front ${percent(f['front.heat'], s['front.heat'])}`),
-      tone: unknownTone(f['front.heat']),
-      figureId: 'front.heat',
-    },
+    heat
+      ? {
+          id: 'heat',
+          label: `Heat: ${heat.here.duty}`,
+          value: heat.here.value,
+          detail: heat.here.detail,
+          change: against(`as it stands ${heat.stock.value}`),
+          tone: heat.here.verdict === 'fits' ? 'plain' : heat.here.verdict,
+          figureId: 'front.heat',
+        }
+      : {
+          id: 'heat',
+          label: 'Heat: rotor rise, one stop',
+          value: known((rise) => rise(f['front.heat'], 'temperatureRise', { signed: true }), f['front.heat']),
+          detail: `front; rear ${known((rise) => rise(f['rear.heat'], 'temperatureRise', { signed: true }), f['rear.heat'])}`,
+          change: against(`front ${percent(f['front.heat'], s['front.heat'])}`),
+          tone: unknownTone(f['front.heat']),
+          figureId: 'front.heat',
+        },
     {
       id: 'cost',
       label: 'Cost',

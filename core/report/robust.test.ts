@@ -26,6 +26,18 @@ function changesOf(holder: Change['holder'], table: FieldTable): fc.Arbitrary<Ch
         ),
       ]
     }
+    if (field.type === 'choices')
+      return [
+        fc.oneof(
+          away,
+          fc
+            .subarray(
+              field.options.map((option) => option.value),
+              { minLength: 1 },
+            )
+            .map((value): Change => ({ holder, key, value })),
+        ),
+      ]
     if (field.type === 'choice')
       return [
         fc.oneof(

@@ -41,7 +41,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     return order.state === 'blocked' ? order : open((order.state === 'open' ? order.count : 0) + bounds)
   }
   const heatUnknown = (['front.heat', 'rear.heat'] as const).filter((id) => report.figures[id].value === undefined).length
-  const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'use'].includes(key))
+  const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'uses'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
     measure: project.parts.length === 0 ? { state: 'nothing' } : open(toMeasure),

@@ -171,7 +171,7 @@ describe('which locks first', () => {
   test.each<[string, (project: Project) => void]>([
     ['as it is', () => {}],
     ['electronic distribution', (project) => (project.car.abs = 'absAndDistribution')],
-    ['competition', (project) => (project.car.use = 'competition')],
+    ['competition', (project) => (project.car.uses = ['circuit'])],
     ['sticky tyres', (project) => (project.car.tyreDry = figure(1.7))],
     ['an own case', (project) => Object.assign(project.car, { ownMassKg: figure(1000), ownStaticFrontShare: figure(0.5) })],
     ['a rear that is early', (project) => (part(project, 'stock-rear-pad').friction = figure(0.6))],

@@ -69,6 +69,7 @@ const USUAL: Record<PartKind, number> = {
   booster: 21_000,
   valve: 7_000,
   fluid: 1_600,
+  handLever: 9_500,
   other: 3_000,
 }
 

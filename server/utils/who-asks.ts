@@ -7,6 +7,9 @@ export const ROUTES: Readonly<Record<string, 'GET' | 'POST'>> = {
   '/api/gauge/send': 'POST',
   '/api/gauge/set': 'POST',
   '/api/gauge/stream': 'GET',
+  '/api/probe/hold': 'POST',
+  '/api/probe/send': 'POST',
+  '/api/probe/stream': 'GET',
   '/api/supply/quotes': 'POST',
   '/api/supply/sellers': 'GET',
 }

@@ -3,6 +3,7 @@ import { line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
 import { amount, length } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'
+import { pedalOf } from '#core/model/uses.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
 import type { Lost } from '#core/hydraulics/failures.ts'
@@ -19,7 +20,7 @@ const store = useProjectStore()
 const { units, isStock, report, openFigureId } = useWorkbench()
 const { balance, stockBalance } = useBalance()
 const car = computed(() => store.project!.car)
-const bands = computed(() => BANDS[car.value.use === 'competition' ? 'competition' : 'road'])
+const bands = computed(() => BANDS[pedalOf(car.value.uses)])
 const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 560)
 const H = 280
@@ -99,7 +100,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         </ElButton>
       </h2>
       <p class="small">
-        Usual for {{ car.use === 'competition' ? 'competition without assist' : 'the road' }}: {{ force(bands.forceN.low) }} to
+        Usual for {{ pedalOf(car.uses) === 'competition' ? 'competition without assist' : 'the road' }}: {{ force(bands.forceN.low) }} to
         {{ force(bands.forceN.high) }}, {{ mm(bands.travelMm.low) }} to {{ mm(bands.travelMm.high) }}.
         <template v-if="balance.bareAtLimitG !== undefined"
           >At {{ force(FAILURE_FORCE_N) }} without assist the brakes give {{ g(balance.bareAtLimitG)
@@ -246,6 +247,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
       </div>
       <p class="soft small">Of the car as it stands: a scale under the shoe, a rule beside the pedal. One pair is enough.</p>
     </section>
+    <HandLever />
   </div>
 </template>
 

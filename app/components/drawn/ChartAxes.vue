@@ -10,9 +10,10 @@ withDefaults(
     yTicks: number
     xName: string
     yName: string
+    showX?: (value: number) => string
     showY?: (value: number) => string
   }>(),
-  { showY: (value: number) => value.toFixed(1) },
+  { showX: (value: number) => value.toFixed(1), showY: (value: number) => value.toFixed(1) },
 )
 </script>
 
@@ -20,7 +21,7 @@ withDefaults(
   <g class="axes num">
     <g v-for="t in x.ticks(xTicks)" :key="`x${t}`">
       <line :x1="x(t)" :x2="x(t)" :y1="y.range()[1]" :y2="y.range()[0]" />
-      <text :x="x(t)" :y="y.range()[0]! + 15" text-anchor="middle">{{ t.toFixed(1) }}</text>
+      <text :x="x(t)" :y="y.range()[0]! + 15" text-anchor="middle">{{ showX(t) }}</text>
     </g>
     <g v-for="t in y.ticks(yTicks)" :key="`y${t}`">
       <line :x1="x.range()[0]" :x2="x.range()[1]" :y1="y(t)" :y2="y(t)" />

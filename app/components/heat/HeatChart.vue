@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { line, max, pointer, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
+import type { Corner } from '#core/report/corner/half-section.ts'
 import type { HeatReport, HeatSample } from '#core/report/heat/heat-report.ts'
 import type { Axle } from '#core/model/project.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -8,7 +9,7 @@ import { useChartWidth } from '~/composables/chart-width'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Temperatures of one corner over time: rotor, rubbing face, pads, fluid; the car as it stands thin; limits by their names. */
-const props = defineProps<{ heat: HeatReport; axle: Axle }>()
+const props = defineProps<{ heat: HeatReport; axle: Axle; corner?: Corner | undefined }>()
 const { units } = useWorkbench()
 const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 760)
@@ -23,7 +24,7 @@ const LINES = [
 const LIMIT_NAMES = {
   fluid: 'fluid boils',
   face: 'end of the pads’ range',
-  ring: 'limit of grey iron',
+  ring: 'limit of the ring',
   caliper: 'limit of the seals',
 } as const
 type Key = (typeof LINES)[number]['key']
@@ -49,6 +50,11 @@ const shown = computed(() => {
   if (seconds === undefined) return undefined
   return props.heat.samples.reduce((a, b) => (Math.abs(b.seconds - seconds) < Math.abs(a.seconds - seconds) ? b : a))
 })
+/** Without a hand on it: the hottest moment of the rotor. */
+const hottest = computed(() =>
+  props.heat.samples.reduce((a, b) => (b[props.axle].ringC > a[props.axle].ringC ? b : a), props.heat.samples[0]!),
+)
+const tinted = computed(() => shown.value ?? hottest.value)
 const follow = (event: PointerEvent) => {
   const [px] = pointer(event, svg.value)
   at.value = Math.min(Math.max(x.value.invert(px) * 60, 0), lastS.value)
@@ -79,7 +85,6 @@ const names = computed(() => {
       :aria-label="`Temperatures ${axle} over time`"
       data-test="heat-chart"
       @pointermove="follow"
-      @pointerleave="at = undefined"
     >
       <ChartAxes
         :x="x"
@@ -132,6 +137,12 @@ const names = computed(() => {
       :validate-event="false"
       @update:model-value="at = Number($event)"
     />
+    <div v-if="corner?.rotor && tinted" class="moment">
+      <p class="small soft">
+        {{ shown ? `At ${(tinted.seconds / 60).toFixed(1)} min` : `When the rotor is hottest, ${(tinted.seconds / 60).toFixed(1)} min` }}
+      </p>
+      <CornerTint :corner="corner" :moment="tinted[axle]" />
+    </div>
   </figure>
 </template>
 
@@ -148,6 +159,9 @@ svg {
   width: calc(100% - 60px);
   max-width: 640px;
   margin-left: 44px;
+}
+.moment p {
+  margin: 6px 0 0;
 }
 .line {
   fill: none;

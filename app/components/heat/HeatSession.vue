@@ -1,59 +1,74 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { HeatLine } from '#core/report/heat/heat-report.ts'
-import type { PadTry } from '#core/report/heat/heat-pads.ts'
-import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { useChoosePart } from '~/composables/choose-part'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { AXLES, type Axle } from '#core/model/project.ts'
 import { useHeat } from '~/composables/heat'
+import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
 /** A session: what reaches its limit first, when, and how sure that is. */
-const { units, axle, chooseAxle, isStock } = useWorkbench()
-const { heat, pads, working, duty, chooseDuty, duties } = useHeat()
+const store = useProjectStore()
+const { units, axle, chooseAxle, isStock, report, setup, goTo, link } = useWorkbench()
+const { heat, working } = useHeat()
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
-const c2 = (value: number | undefined) => (value === undefined ? 'not known' : c(value))
 const minutes = (seconds: number | undefined) => (seconds === undefined ? '' : `${(seconds / 60).toFixed(1)} min`)
 const columns = [
   { id: 'what', label: 'What', least: 120, text: (one: HeatLine) => one.label },
   { id: 'peak', label: 'Peak', number: true },
-  { id: 'doubt', label: 'By the doubts', number: true, least: 120 },
-  { id: 'limit', label: 'Limit', least: 190 },
-  { id: 'over', label: 'Beyond it from', number: true, least: 110 },
+  { id: 'doubt', label: 'By the doubts', number: true, least: 116 },
+  { id: 'limit', label: 'Limit', least: 180 },
+  { id: 'margin', label: 'Left', number: true, least: 76 },
+  { id: 'over', label: 'Beyond from', number: true, least: 100 },
+  { id: 'for', label: 'For', number: true, least: 70 },
 ]
-const { put } = useChoosePart()
-const padColumns = [
-  { id: 'pads', label: 'Pads', least: 190 },
-  { id: 'range', label: 'Range to', number: true },
-  { id: 'face', label: 'Their faces', number: true },
-  { id: 'first', label: 'Goes first', least: 190 },
-  { id: 'price', label: 'Price', number: true },
-  { id: 'put', label: 'Put in', unseen: true, least: 84 },
-]
-const price = ({ owned, price }: PadTry) =>
-  owned ? 'have it' : price ? formatMoney(price.likelyMinor, price.currency, { whole: true }) : 'no price'
-const first = ({ first, rangeToC, fadeKnown }: PadTry) =>
-  first
-    ? `${first.label.toLowerCase()} ${first.when}`
-    : rangeToC === undefined
-      ? 'range not known'
-      : !fadeKnown
-        ? 'nothing, but fade is not predicted'
-        : 'nothing, by the likely figures'
 const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.leastLimitC ? 'may' : '')
+const margin = (one: HeatLine) => formatQuantity(one.limitC - one.peakC, 'temperatureRise', units.value, { decimals: 0, signed: true })
+const megajoule = (joule: number) => `${(joule / 1e6).toFixed(joule < 1e6 ? 2 : 1)} MJ`
+const facts = computed(() => {
+  const { axles, duty } = heat.value ?? {}
+  if (!axles) return []
+  return AXLES.map((at) => {
+    const { workJ, perEachJ, liningMm, lasts, coolS } = axles[at]
+    return {
+      axle: at,
+      rows: [
+        ['Energy, one corner', `${megajoule(workJ / 2)}${perEachJ === undefined ? '' : `, ${megajoule(perEachJ)} a ${duty?.each?.word}`}`],
+        ['Standing until the rotor is below 100 °C', coolS === undefined ? 'not within ten minutes, or never above' : minutes(coolS)],
+        [
+          'Lining of a pad worn',
+          liningMm === undefined
+            ? 'not known: how fast it wears is not entered'
+            : `${liningMm.toFixed(2)} mm${lasts === undefined ? '' : `; new pads last ${Math.floor(lasts)} such drives`}`,
+        ],
+      ] as const,
+      lasts,
+    }
+  })
+})
+/** What a driving wears, as what the season's cost is reckoned with. */
+const WEARS = { front: 'frontPads', rear: 'rearPads' } as const
+const enterWear = (at: Axle, lasts: number) =>
+  store.edit(`Enter the wear of the ${at} pads`, (draft) => {
+    const one = draft.setups.find((candidate) => candidate.id === setup.value!.id)!
+    one.wear = {
+      ...one.wear,
+      [WEARS[at]]: {
+        ...one.wear?.[WEARS[at]],
+        lastsEvents: {
+          value: Math.min(1000, Math.max(0.1, Math.round(lasts * 10) / 10)),
+          origin: 'estimated',
+          note: `From the wear of the lining over ${heat.value!.duty.label}`,
+        },
+      },
+    }
+  })
+const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
 </script>
 
 <template>
   <div class="session">
-    <div class="ask">
-      <FieldItem label="Driving"
-        ><ChoiceSelect
-          label="Driving"
-          :value="duty.id"
-          :options="duties.map((one) => ({ value: one.id, label: one.label }))"
-          data-test="duty"
-          @change="chooseDuty"
-      /></FieldItem>
-      <p class="soft small">{{ duty.words[0]!.toUpperCase() + duty.words.slice(1) }}.</p>
-    </div>
+    <DutyChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <template v-if="heat">
       <CannotSay v-if="heat.lines.length === 0" what="what gets how hot" :missing="heat.missing" />
@@ -61,46 +76,54 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
         <p class="verdict" :class="`tone-${heat.verdict}`" role="status" data-test="heat-says">
           <VerdictMark :verdict="heat.verdict" :size="24" /><strong>{{ heat.sentence }}</strong>
         </p>
-        <p v-if="heat.notKnown" class="tone-unknown small">{{ heat.notKnown }}</p>
+        <p v-if="heat.notKnown" class="tone-unknown small" data-test="heat-open">{{ heat.notKnown }}</p>
+        <ul v-if="heat.findings.length > 0" class="findings" data-test="heat-findings">
+          <li v-for="one in heat.findings" :key="`${one.id}${one.axle ?? ''}`" :class="`tone-${one.verdict}`">
+            <VerdictMark :verdict="one.verdict" :size="16" />
+            <span>{{ one.sentence }} <ElButton link type="primary" class="no-print" @click="goTo(one.at)">Look there</ElButton></span>
+          </li>
+        </ul>
+        <p v-if="heat.narrowed" class="small" data-test="narrowed">{{ heat.narrowed }}</p>
         <div class="axles" role="group" aria-label="Axle">
           <ElButton link type="primary" :aria-pressed="axle === 'front'" @click="chooseAxle('front')">Front</ElButton>
           <ElButton link type="primary" :aria-pressed="axle === 'rear'" @click="chooseAxle('rear')">Rear</ElButton>
         </div>
-        <HeatChart :heat="heat" :axle="axle" />
+        <HeatChart :heat="heat" :axle="axle" :corner="report?.corners[axle]" />
         <DataTable class="lines" :rows="heat.lines" :columns="columns" :row-class="look" data-test="heat-lines">
           <template #peak="{ row }">{{ c(row.peakC) }}</template>
           <template #doubt="{ row }"
             >{{ formatQuantity(row.lowC, 'temperature', units, { decimals: 0, bare: true }) }} to {{ c(row.highC) }}</template
           >
           <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
+          <template #margin="{ row }">{{ margin(row) }}</template>
           <template #over="{ row }">{{
             minutes(row.overAtS) || (row.highC > row.leastLimitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
           }}</template>
+          <template #for="{ row }">{{ row.overAtS === undefined ? '' : `${Math.round(row.beyondS)} s` }}</template>
         </DataTable>
-        <section v-if="pads.length > 0" data-test="pads">
-          <h2>Pads of these shapes, over the same driving</h2>
-          <DataTable class="lines" :rows="pads" :columns="padColumns">
-            <template #pads="{ row }"
-              ><b>{{ row.name }}</b> <span class="soft small">{{ row.axle }}{{ row.fitted ? ', fitted' : '' }}</span></template
-            >
-            <template #range="{ row }">{{ c2(row.rangeToC) }}</template>
-            <template #face="{ row }">{{ c(row.faceC) }}</template>
-            <template #first="{ row }">{{ first(row) }}</template>
-            <template #price="{ row }">{{ price(row) }}</template>
-            <template #put="{ row }">
-              <ElButton
-                v-if="!row.fitted"
-                :aria-label="`Put ${row.name} in, ${row.axle}`"
-                @click="put({ axle: row.axle, slot: 'pad' }, row.partId)"
+        <p class="small">
+          {{ heat.fluidWords }}: boils at <span class="num">{{ c(heat.fluidBoilC!) }}</span>.
+        </p>
+        <p v-if="heat.readNext" class="small" data-test="read-next">
+          {{ heat.readNext }} <NuxtLink class="no-print" :to="link('heat', { view: 'read' })">Enter it</NuxtLink>
+        </p>
+        <section class="beside">
+          <div v-for="one in facts" :key="one.axle" data-test="heat-facts">
+            <h2>{{ one.axle === 'front' ? 'Front' : 'Rear' }}</h2>
+            <ElDescriptions :column="1" size="small" border>
+              <ElDescriptionsItem v-for="[label, value] in one.rows" :key="label" :label="label"
+                ><span class="num">{{ value }}</span></ElDescriptionsItem
               >
-                Put in
-              </ElButton>
-            </template>
-          </DataTable>
-          <p class="soft small">
-            By the same shape code; friction over temperature where the pad's maker gives it, else one figure. A pad made for heat may bite
-            little while it is cold: ask its maker before it goes on a car that is driven on the road.
-          </p>
+            </ElDescriptions>
+            <ElButton
+              v-if="one.lasts && entered(one.axle) !== Math.round(one.lasts * 10) / 10"
+              class="no-print wear"
+              :data-test="`enter-wear-${one.axle}`"
+              @click="enterWear(one.axle, one.lasts)"
+            >
+              Reckon the season with it
+            </ElButton>
+          </div>
         </section>
         <FoldedPart :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
           <ul class="small">
@@ -112,6 +135,7 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
             }}
           </p>
         </FoldedPart>
+        <p v-for="one in heat.cautions" :key="one" class="caution">{{ one }}</p>
         <p class="caution">
           After a run the brakes burn the skin and light what is dry: no water on hot rotors, no foot held on the pedal and no parking brake
           set until they are cool. A pedal that gets soft ends the session; fluid that has boiled once is changed. Try fade on closed ground
@@ -123,15 +147,6 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
 </template>
 
 <style scoped>
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: end;
-}
-.ask :deep(.choice) {
-  width: 260px;
-}
 .verdict {
   display: flex;
   gap: 10px;
@@ -139,6 +154,17 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
   margin: 8px 0 4px;
   font-size: 17px;
   line-height: 1.3;
+}
+.findings {
+  max-width: 860px;
+  margin: 4px 0 8px;
+  padding: 0;
+  list-style: none;
+}
+.findings li {
+  display: flex;
+  gap: 8px;
+  padding: 2px 0;
 }
 .axles {
   display: flex;
@@ -150,7 +176,7 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
   text-decoration: none;
 }
 .lines {
-  max-width: 860px;
+  max-width: 900px;
   margin: 6px 0 10px;
 }
 .lines :deep(.over td) {
@@ -159,5 +185,17 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
 }
 .lines :deep(.may td) {
   color: var(--check);
+}
+.beside {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 8px 20px;
+  max-width: 900px;
+}
+.beside h2 {
+  margin: 6px 0 4px;
+}
+.wear {
+  margin-top: 6px;
 }
 </style>

@@ -66,6 +66,7 @@ const width = (value: number) => `${(value / mostG.value) * 100}%`
         From {{ found.fromKmh }} km/h, driver only, cold brakes; 0.3 s until the brakes are fully on, no time to react. The mark is the car
         as it stands. Stroke of the master cylinder and hot pads can limit a stop before: see the fit check and the session.
       </p>
+      <StagingHold />
     </template>
   </div>
 </template>

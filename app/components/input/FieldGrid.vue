@@ -61,6 +61,26 @@ const own = <T,>(key: string) => read(key) as T | undefined
             @change="emit('change', key, $event || undefined)"
           />
         </FieldItem>
+        <FieldItem
+          v-else-if="field.type === 'choices'"
+          class="wide"
+          :data-field="name(key)"
+          :label="field.label"
+          :help="field.help"
+          :for="`${name(key)}-several`"
+        >
+          <ElCheckboxGroup
+            :id="`${name(key)}-several`"
+            :model-value="own<string[]>(key) ?? []"
+            :aria-label="field.label"
+            :validate-event="false"
+            @update:model-value="emit('change', key, $event.length > 0 ? $event : undefined)"
+          >
+            <ElCheckbox v-for="one in field.options" :key="one.value" :value="one.value" :validate-event="false">{{
+              one.label
+            }}</ElCheckbox>
+          </ElCheckboxGroup>
+        </FieldItem>
         <FieldItem v-else-if="field.type === 'text'" :data-field="name(key)" :label="field.label" :help="field.help">
           <DraftInput
             :value="own<string>(key) ?? ''"

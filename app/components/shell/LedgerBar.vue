@@ -2,12 +2,16 @@
 import { computed } from 'vue'
 import { ledger } from '#core/report/ledger.ts'
 import { useProjectStore } from '~/stores/project'
+import { useHeatBriefs } from '~/composables/heat'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const { report, stock, units, openFigureId } = useWorkbench()
+const { briefs } = useHeatBriefs()
 const entries = computed(() =>
-  report.value && stock.value && store.project ? ledger(report.value, stock.value, units.value, store.project.preferences.currency) : [],
+  report.value && stock.value && store.project
+    ? ledger(report.value, stock.value, units.value, store.project.preferences.currency, briefs.value)
+    : [],
 )
 </script>
 

@@ -1,3 +1,4 @@
+import { inCompetitionOnly } from '../../model/uses.ts'
 import type { Remedy } from '../finding.ts'
 import type { Rule } from '../rule.ts'
 
@@ -40,7 +41,7 @@ export const boosterMount: Rule = {
     }
     if (mounting === undefined || pushrod === undefined) return undefined
     if (now) return { verdict: 'fits', sentence: `${now.name} goes on, and its pushrod fits.` }
-    return project.car.use === 'competition'
+    return inCompetitionOnly(project.car.uses)
       ? { verdict: 'fits', sentence: 'Without the booster the master cylinder bolts on, and the pushrod fits.' }
       : {
           verdict: 'check',

@@ -18,7 +18,7 @@ test.each<[string, string | undefined, 'road' | 'competition', Verdict]>([
   ['none', 'none', 'road', 'check'],
 ])('the car has %s, the caliper works %s, %s: %s', (kept, works, use, verdict) => {
   const project = demo((draft) => {
-    Object.assign(draft.car, { parkingBrake: kept, use })
+    Object.assign(draft.car, { parkingBrake: kept, uses: [use === 'road' ? 'daily' : 'hillClimb'] })
     if (works === undefined) delete part(draft, REAR).parkingBrake
     else part(draft, REAR).parkingBrake = works
   })

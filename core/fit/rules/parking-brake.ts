@@ -1,3 +1,4 @@
+import { inCompetitionOnly } from '../../model/uses.ts'
 import type { Rule } from '../rule.ts'
 
 export const parkingBrake: Rule = {
@@ -9,7 +10,7 @@ export const parkingBrake: Rule = {
     const fitted = look.part('caliper')
     const kept = look.wholeCarWord('parkingBrake')
     if (kept === undefined || !fitted) return undefined
-    const road = look.facts.project.car.use !== 'competition'
+    const road = !inCompetitionOnly(look.facts.project.car.uses)
     const lost = (why: string) => ({
       verdict: road ? ('blocked' as const) : ('check' as const),
       safety: true,

@@ -41,7 +41,7 @@ describe('the order of locking', () => {
     })
     expect(
       lockOf(
-        tailHappy((project) => (project.car.use = 'competition')),
+        tailHappy((project) => (project.car.uses = ['circuit'])),
         'gt-rear',
       ).verdict,
     ).toBe('check')

@@ -50,7 +50,7 @@ describe('what the finding says', () => {
     })
   })
   test('in competition alone it is a warning', () => {
-    expect(order(rear(42, (project) => (project.car.use = 'competition'))).verdict).toBe('check')
+    expect(order(rear(42, (project) => (project.car.uses = ['circuit']))).verdict).toBe('check')
   })
   test('with electronic distribution the base split must be known against stock, and near it', () => {
     const kept = (setupId: string, more: (project: Project) => void = () => {}) => {

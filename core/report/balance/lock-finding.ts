@@ -1,3 +1,4 @@
+import { inCompetitionOnly } from '../../model/uses.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { bestWithoutLock } from '../../balance/limits.ts'
 import { frontFirstUntil, lockOrder, ORDER_FROM_G, type LockOrder } from '../../balance/lock-order.ts'
@@ -79,7 +80,7 @@ export function caseVerdict(
   if (context.project.car.abs === 'absAndDistribution') return keptDistribution(context, againstStock).verdict
   if (!order) return 'unknown'
   if (frontFirstUntil(order) >= limitG - SAME_G) return 'fits'
-  return context.project.car.use !== 'competition' && ofCriterion ? 'blocked' : 'check'
+  return !inCompetitionOnly(context.project.car.uses) && ofCriterion ? 'blocked' : 'check'
 }
 
 /** Cases that the criterion looks at, the road's and the person's own. */
@@ -103,7 +104,7 @@ export function lockFinding(
     return { ...base, verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.' }
   const { project } = context
   if (project.car.abs === 'absAndDistribution') return { ...base, ...keptDistribution(context, againstStock) }
-  const road = project.car.use !== 'competition'
+  const road = !inCompetitionOnly(project.car.uses)
   const limitG = frontFirstToG(context, system, mass)
   const cases = LOOKED_AT.map((load) => {
     const found = loadCase(context, system, load)

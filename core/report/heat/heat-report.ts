@@ -1,46 +1,44 @@
-import { DOUBT_RUNS, doubted, HEAT_DEFAULTS } from '../../heat/defaults.ts'
+import { DOUBT_RUNS, HEAT_DEFAULTS } from '../../heat/defaults.ts'
 import { dutySegments } from '../../heat/duty.ts'
-import type { Session, SessionAxle } from '../../heat/session.ts'
-import { AXLES, type Axle, type Project } from '../../model/project.ts'
+import { AXLES, READ_LUMPS, type Axle, type Project, type ReadLump } from '../../model/project.ts'
+import { USES, usesOf } from '../../model/uses.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { Missing } from '../figure/figure.ts'
 import { missingSentence } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
-import { DUTIES, type NamedDuty } from './duties.ts'
+import { calibrated, readNext, type ReadingUsed } from './calibration.ts'
+import { dutyFor, type NamedDuty } from './duties.ts'
+import { heatFindings, type HeatFinding } from './heat-findings.ts'
+import { LINE_KEYS, linesOf, nearestLine, type HeatLine } from './heat-lines.ts'
+import { heatSaid } from './heat-said.ts'
 import {
-  AIR,
   AMBIENT_C,
+  ASSUMED_DRAG_M2,
+  ASSUMED_ROLLING_SHARE,
   drive,
-  lumpsOf,
+  driveDoubts,
   marksOf,
   prepare,
-  ROLLING_SHARE,
   type Driven,
-  type HeatLump,
   type HeatSample,
   type Prepared,
 } from './session-run.ts'
 
+export type { HeatLine } from './heat-lines.ts'
 export type { HeatLump, HeatSample } from './session-run.ts'
-export interface HeatLine {
-  axle: Axle
-  lump: HeatLump
-  /** "Fluid, front" */
-  label: string
-  limitC: number
-  limitWords: string
-  /** Where the limit may lie already, where its own figures are in doubt: of a fluid with all its water. */
-  leastLimitC: number
-  peakC: number
-  /** What the peak may be, by the doubts of what nobody measured. */
-  lowC: number
-  highC: number
-  /** First moment beyond the limit, s; undefined: never. Earliest and latest of the runs with doubts. */
-  overAtS: number | undefined
-  earliestS: number | undefined
-  latestS: number | undefined
+/** What a session does to one axle beside its temperatures. */
+export interface HeatAxle {
+  workJ: number
+  /** Of one lap or stop of one corner, J; undefined: one stretch. */
+  perEachJ: number | undefined
+  /** Lining of one pad worn in this driving, mm; undefined: how fast it wears is not known. */
+  liningMm: number | undefined
+  /** How often it can be driven until the pads are to be changed. */
+  lasts: number | undefined
+  /** Standing until the rotor is below 100 degC, s; undefined: longer than is looked at, or it never was above. */
+  coolS: number | undefined
 }
 export interface HeatReport {
   duty: NamedDuty
@@ -51,6 +49,7 @@ export interface HeatReport {
   /** What stands open beside it; empty: nothing. */
   notKnown: string
   lines: HeatLine[]
+  axles: Record<Axle, HeatAxle> | undefined
   samples: HeatSample[]
   stock: HeatSample[]
   /** Where each lap or stop begins, s. */
@@ -58,154 +57,131 @@ export interface HeatReport {
   goneAtS: number | undefined
   /** What stood in for figures that nobody entered. */
   assumed: string[]
+  findings: HeatFinding[]
+  fluidWords: string
+  fluidBoilC: number | undefined
+  readings: ReadingUsed[]
+  /** What the readings did to the range of the line that is nearest to its limit; undefined: there are none. */
+  narrowed: string | undefined
+  /** The reading that would narrow that range most. */
+  readNext: string | undefined
+  cautions: string[]
   workJ: Record<Axle, number>
+}
+export interface HeatOptions {
+  /** Only what is said: no moments, and not the car as it stands. */
+  brief?: boolean
 }
 
 /** A setup's brakes over a duty: what reaches its limit, when, and how sure that is. */
-export function heatReport(project: Project, setupId: string, dutyId?: string): HeatReport {
-  const duty = DUTIES.find((one) => one.id === dutyId) ?? DUTIES[0]!
+export function heatReport(project: Project, setupId: string, dutyId?: string, { brief = false }: HeatOptions = {}): HeatReport {
+  const duty = dutyFor(project, dutyId)
   const work = new Working()
-  const prepared = prepare(work, project, setupId)
+  const bare = prepare(work, project, setupId)
   const missing = [...work.missing]
-  const nothing = {
+  const cautions = usesOf(project.car.uses).map((use) => USES[use].caution)
+  const nothing: Omit<HeatReport, 'verdict' | 'sentence' | 'notKnown'> = {
     duty,
     missing,
     lines: [],
+    axles: undefined,
     samples: [],
     stock: [],
     marks: [],
     goneAtS: undefined,
     assumed: [],
+    findings: [],
+    fluidWords: '',
+    fluidBoilC: undefined,
+    readings: [],
+    narrowed: undefined,
+    readNext: undefined,
+    cautions,
     workJ: { front: 0, rear: 0 },
   }
-  if (!prepared) return { ...nothing, verdict: 'unknown', sentence: missingSentence(missing), notKnown: '' }
+  if (!bare) return { ...nothing, verdict: 'unknown', sentence: missingSentence(missing), notKnown: '' }
+  const { prepared, readings } = calibrated(project, setupId, bare)
   const run = drive(prepared, duty)
-  const others = DOUBT_RUNS.map((signs) => drive({ ...prepared, axles: withDoubts(prepared.axles, signs) }, duty, false))
-  const lines = AXLES.flatMap((axle) => linesOf(axle, prepared, run, others))
+  const others = driveDoubts(prepared, duty)
+  const worst = prepared.worst && drive({ ...prepared, ...prepared.worst }, duty, { keep: false })
+  // what nobody said widens the range: its worst, with the same doubts
+  const widest = prepared.worst ? [...others, ...driveDoubts({ ...prepared, axles: prepared.worst.axles }, duty)] : others
+  const lines = AXLES.flatMap((axle) => linesOf(axle, prepared, run, widest))
   const stockId = project.setups[0].id
-  const stock = setupId === stockId ? undefined : prepare(new Working(), project, stockId)
+  const stock = brief || setupId === stockId ? undefined : prepare(new Working(), project, stockId)
   const marks = marksOf(duty, prepared.car)
+  const nearest = nearestLine(lines)
+  const effects = nearest && others.map((one) => one.session.peak[nearest.axle][LINE_KEYS[nearest.lump]])
+  const next = nearest && effects ? readNext(effects, DOUBT_RUNS, prepared.doubts[nearest.axle]) : undefined
   return {
     ...nothing,
-    ...said(project, duty, prepared, lines, run.session.gone, marks),
+    ...heatSaid({ project, duty, prepared, lines, gone: run.session.gone, marks, worst }),
     lines,
-    samples: thin(run.samples),
-    stock: stock ? thin(drive(stock, duty).samples) : [],
+    axles: { front: axleOf('front', prepared, duty, run), rear: axleOf('rear', prepared, duty, run) },
+    samples: brief ? [] : thin(run.samples),
+    stock: stock ? thin(drive(calibrated(project, stockId, stock).prepared, duty).samples) : [],
     marks,
     goneAtS: run.session.gone?.seconds,
-    assumed: [
-      ...work.inputs.filter((one) => one.assumed).map((one) => one.label),
-      ...AXLES.filter((axle) => !prepared.axles[axle].friction).map(
-        (axle) => `One friction of the ${axle} pads at any heat: fade is not predicted`,
-      ),
-      prepared.boilWords,
-      `Air ${AIR.cdaM2} m², rolling ${ROLLING_SHARE} of the weight`,
-      `The foot at most ${FAILURE_FORCE_N} N, driver only, air at ${AMBIENT_C} °C; the stroke of the master cylinder is not counted`,
-      ...Object.values(HEAT_DEFAULTS).map((one) => one.label),
-    ],
+    findings: heatFindings(project, prepared, lines),
+    fluidWords: prepared.fluid.words,
+    fluidBoilC: prepared.fluid.boilC,
+    readings,
+    narrowed: nearest && readings.some((one) => one.used) ? narrowedWords(project, duty, bare, nearest) : undefined,
+    readNext: next && nearest ? nextWords(project, next, nearest) : undefined,
+    assumed: assumedWords(project, work, prepared),
     workJ: run.session.workJ,
   }
 }
 
-const withDoubts = (axles: Record<Axle, SessionAxle>, signs: readonly number[]): Record<Axle, SessionAxle> => ({
-  front: { ...axles.front, nodes: doubted(axles.front.nodes, signs) },
-  rear: { ...axles.rear, nodes: doubted(axles.rear.nodes, signs) },
-})
-
-export function linesOf(axle: Axle, prepared: Prepared, run: Driven, others: readonly Driven[]): HeatLine[] {
-  return lumpsOf(axle, prepared).map(([lump, key, name, limitC, limitWords]) => {
-    const peaks = [run, ...others].map((one) => one.session.peak[axle][key])
-    const times = [run, ...others].map((one) => one.over.get(`${axle}.${lump}`))
-    const known = times.filter((one) => one !== undefined)
-    return {
-      axle,
-      lump,
-      label: `${name}, ${axle}`,
-      limitC,
-      limitWords,
-      leastLimitC: lump === 'fluid' ? Math.min(limitC, prepared.boilWetC) : limitC,
-      peakC: run.session.peak[axle][key],
-      lowC: Math.min(...peaks),
-      highC: Math.max(...peaks),
-      overAtS: times[0],
-      earliestS: known.length > 0 ? Math.min(...known) : undefined,
-      // one of the runs never gets there: no latest
-      latestS: known.length === times.length ? Math.max(...known) : undefined,
-    }
-  })
+function narrowedWords(project: Project, duty: NamedDuty, bare: Prepared, { axle, lump, label, lowC, highC }: HeatLine): string {
+  const c = (value: number) => formatQuantity(value, 'temperature', project.preferences.units, { decimals: 0 })
+  const before = linesOf(axle, bare, drive(bare, duty, { keep: false }), driveDoubts(bare, duty)).find((one) => one.lump === lump)
+  return before ? `${label}: ${c(lowC)} to ${c(highC)} with what was read, ${c(before.lowC)} to ${c(before.highC)} without.` : ''
 }
-
-/** "in lap 4", "after lap 8, standing", "after 140 s". */
-export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS: number, seconds: number): string {
-  if (!each) return seconds > lastsS ? 'while it stands afterwards' : `after ${Math.round(seconds)} s`
-  if (seconds > lastsS) return `after ${each.word} ${marks.length}, while it stands`
-  return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
+const READ_WORDS: Record<ReadLump, string> = {
+  ring: 'paint on the rotor’s edge, or a probe on its face right after the driving',
+  pad: 'a probe on the backing plate right after the driving',
+  caliper: 'a strip on the caliper’s body',
 }
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const nextWords = (project: Project, lump: ReadLump, { axle, label }: HeatLine): string =>
+  `What would narrow the range of ${label.toLowerCase()} most: the temperature of the ${READ_LUMPS[lump]}, ${axle}, by ${READ_WORDS[lump]}.`
 
-function said(
-  project: Project,
-  duty: NamedDuty,
-  { axles, padsToC, assistKnown, car }: Prepared,
-  lines: readonly HeatLine[],
-  gone: Session['gone'],
-  marks: readonly number[],
-): Pick<HeatReport, 'verdict' | 'sentence' | 'notKnown'> {
-  const { units } = project.preferences
-  const c = (value: number) => formatQuantity(value, 'temperature', units, { decimals: 0 })
-  const lastsS = dutySegments(car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
-  const when = (seconds: number) => whenWords(duty, marks, lastsS, seconds)
-  const silent = AXLES.filter((axle) => padsToC[axle] === undefined)
-  const flat = AXLES.filter((axle) => !axles[axle].friction)
-  // whatever else is known: pads of which nobody knows the range, or how they fade, may be gone before
-  const atBest = (verdict: FindingVerdict): FindingVerdict => (silent.length > 0 || flat.length > 0 || !assistKnown ? 'unknown' : verdict)
-  const notKnown = [
-    ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
-    ...(flat.length > 0
-      ? [`Fade of the ${flat.join(' and ')} pads is not predicted: their friction over temperature is not entered.`]
-      : []),
-    ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
-  ].join(' ')
-  const [first, ...later] = lines.filter((one) => one.overAtS !== undefined).sort((x, y) => x.overAtS! - y.overAtS!)
-  const listed = (many: readonly HeatLine[]) =>
-    many.map((one) => `${one.label.toLowerCase()} beyond ${c(one.limitC)} ${when(one.overAtS!)}`).join('; ')
-  if (gone) {
-    const before = first ? ` Before: ${listed([first, ...later])}.` : ''
-    return {
-      verdict: atBest('needs'),
-      notKnown,
-      sentence: `${capital(when(gone.seconds))} the brakes are gone: the foot no longer gives what is asked, at ${FAILURE_FORCE_N} N.${before}`,
-    }
+function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedDuty, { session, samples }: Driven): HeatAxle {
+  const workJ = session.workJ[axle]
+  const { pad, caliper } = prepared.context.resolved[axle]
+  const wear = caliper?.kind === 'drum' ? undefined : pad?.wearMmPerMj?.value
+  const liningMm = wear === undefined ? undefined : (wear * workJ) / 2 / 1e6
+  const room = pad?.thicknessMm && pad.minThicknessMm ? pad.thicknessMm.value - pad.minThicknessMm.value : undefined
+  const lastsS = dutySegments(prepared.car, duty).reduce((sum, one) => sum + one.seconds, 0)
+  const hot = samples.some((one) => one.seconds <= lastsS && one[axle].ringC > COOL_C)
+  const cool = hot && !session.gone ? samples.find((one) => one.seconds > lastsS && one[axle].ringC <= COOL_C) : undefined
+  return {
+    workJ,
+    perEachJ: each && workJ / 2 / each.count,
+    liningMm,
+    lasts: liningMm && room !== undefined && room > 0 ? room / liningMm : undefined,
+    coolS: cool && cool.seconds - lastsS,
   }
-  if (first) {
-    const early = first.earliestS === undefined ? '' : when(first.earliestS)
-    const late = first.latestS === undefined ? undefined : when(first.latestS)
-    const range =
-      late === undefined
-        ? `; by the doubts ${early} or never`
-        : early === late
-          ? ''
-          : `; by the doubts between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')}`
-    const then = later.length > 0 ? ` Then: ${listed(later)}.` : ''
-    return {
-      verdict: atBest('needs'),
-      notKnown,
-      sentence: `${first.label}: beyond ${c(first.limitC)} (${first.limitWords}) ${when(first.overAtS!)}${range}.${then}`,
-    }
-  }
-  const nearest = [...lines].sort((a, b) => a.leastLimitC - a.highC - (b.leastLimitC - b.highC))[0]!
-  const { label, peakC, highC, limitC, leastLimitC, limitWords } = nearest
-  const aged = leastLimitC < limitC ? `, and a fluid that was never changed boils at ${c(leastLimitC)}` : ''
-  if (highC > leastLimitC)
-    return {
-      verdict: atBest('check'),
-      notKnown,
-      sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}${aged}.`,
-    }
-  const held = `nearest is ${label.toLowerCase()} with ${c(peakC)} of ${c(limitC)} (${limitWords})`
-  return notKnown !== ''
-    ? { verdict: 'unknown', notKnown, sentence: `What is known stays within its limits; ${held}.` }
-    : { verdict: 'fits', notKnown, sentence: `Nothing reaches its limit; ${held}.` }
+}
+const COOL_C = 100
+
+function assumedWords({ car }: Project, work: Working, { axles, fluid, strokeMpa, drums, worst }: Prepared): string[] {
+  return [
+    ...work.inputs.filter((one) => one.assumed).map((one) => one.label),
+    ...AXLES.filter((axle) => !axles[axle].friction && !drums.includes(axle)).map(
+      (axle) => `One friction of the ${axle} pads at any heat: fade is not predicted`,
+    ),
+    ...drums.map((axle) => `The drums, ${axle}, as rings of their own mass: rough, and no range of their linings is looked at`),
+    ...(worst?.open ?? []).map((one) => `Usual, as nobody says ${one}`),
+    fluid.words,
+    ...(car.dragAreaM2 ? [] : [`Air ${ASSUMED_DRAG_M2} m²`]),
+    ...(car.rollingShare ? [] : [`Rolling ${ASSUMED_ROLLING_SHARE} of the weight`]),
+    `The foot at most ${FAILURE_FORCE_N} N, driver only, air at ${AMBIENT_C} °C`,
+    strokeMpa === undefined
+      ? 'The stroke of the master cylinder is not counted: what it or the brakes take is not known'
+      : 'The stroke of the master cylinder with pads as new',
+    ...Object.values(HEAT_DEFAULTS).map((one) => one.label),
+  ]
 }
 
 /** As many samples as a chart can show. */

@@ -1,28 +1,29 @@
-import { cornerNodes } from '../../heat/defaults.ts'
+import { doubted, DOUBT_RUNS, type OwnDoubts } from '../../heat/defaults.ts'
 import { dutySegments, type DutyCar } from '../../heat/duty.ts'
-import { presentBoil, waterAfter } from '../../heat/fluid.ts'
+import type { CornerNodes } from '../../heat/nodes.ts'
 import { session, type Circuits, type Moment, type Session, type SessionAxle } from '../../heat/session.ts'
 import { chain } from '../../hydraulics/chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from '../../hydraulics/system.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
-import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
+import type { Context } from '../figure/read.ts'
 import type { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { pressureAtFullStroke } from '../pedal/master-stroke.ts'
+import { readCorner } from './corner-figures.ts'
 import type { NamedDuty } from './duties.ts'
-import { ASSUMED_VOID_SHARE } from './heat.ts'
+import { fluidNow, type FluidNow } from './fluid-state.ts'
 import { padFriction } from './pad-friction.ts'
 
-export const ROLLING_SHARE = 0.012
-/** Air: half density times CdA. */
-export const AIR = { kgPerM3: 1.2, cdaM2: 0.65 }
-/** Months that a fluid is taken to have been in service where nobody says. */
-const ASSUMED_MONTHS = 12
-/** Length of a lining over its height, where its area is not known. */
-const LENGTH_PER_HEIGHT = 2.3
-/** Grey iron cracks and pads burn beyond it; seals of a caliper harden (engineering limits). */
-const RING_LIMIT_C = 700
+export const ASSUMED_ROLLING_SHARE = 0.012
+/** Air: density, and CdA where nobody entered it. */
+export const AIR_KG_PER_M3 = 1.2
+export const ASSUMED_DRAG_M2 = 0.65
+/** Grey iron cracks and pads burn beyond it; a drilled ring of one piece cracks from its holes before; carbon stands more. */
+const RING_LIMIT_C = { iron: 700, stainless: 700, carbon: 1000 } as const
+const DRILLED_LIMIT_C = 550
+/** Seals of a caliper harden beyond it (engineering limit). */
 const SEALS_LIMIT_C = 200
 
 export type HeatLump = 'face' | 'ring' | 'fluid' | 'caliper'
@@ -32,113 +33,120 @@ export interface HeatSample {
   front: Moment
   rear: Moment
 }
+/** What each corner may reach, degC. */
+export interface Limits {
+  boilC: number
+  /** Upper end of the pads' range; undefined: nobody entered it, or there are none. */
+  padsToC: Record<Axle, number | undefined>
+  ringC: Record<Axle, number>
+}
 /** Everything a session of a setup is made of. */
 export interface Prepared {
+  context: Context
   axles: Record<Axle, SessionAxle>
+  /** The same before any temperature was read. */
+  bases: Record<Axle, SessionAxle>
+  doubts: Record<Axle, OwnDoubts>
   circuits: Circuits
   car: DutyCar
-  boilC: number
-  /** With all the water that a fluid takes up: how long it has been in service is not known. */
-  boilWetC: number
-  boilWords: string
+  limits: Limits
+  fluid: FluidNow
+  /** The same with everything that nobody said at its worst; undefined: nothing is open. */
+  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; open: string[] } | undefined
   /** How much the booster gives at most is known, or there is none: else what the foot gives is a most. */
   assistKnown: boolean
-  /** Upper end of the pads' range; undefined: nobody entered it. */
-  padsToC: Record<Axle, number | undefined>
+  /** What the master's stroke gives at most, MPa; undefined: not known. */
+  strokeMpa: number | undefined
+  /** Brakes without pads, of which no range is asked. */
+  drums: Axle[]
 }
 
 /** Reads a setup's session; what is missing has been asked for. */
 export function prepare(work: Working, project: Project, setupId: string): Prepared | undefined {
-  const { system, mass, missing, unknownAssist, context } = hydraulicsOf(project, setupId)
+  const hydraulics = hydraulicsOf(project, setupId)
+  const { system, mass, missing, unknownAssist, context } = hydraulics
   work.askAll(missing)
-  const axles = AXLES.map((axle) => (system ? corner(work, context, axle, system) : undefined))
+  const corners = AXLES.map((axle) => (system ? corner(work, context, axle, system) : undefined))
   const { fluid } = context.resolved
   if (!fluid) work.ask('Fluid', { kind: 'slot', setupId, slot: 'fluid' }, 'Choose a fluid in the step Setup.')
-  const dryC = fluid ? readPart(work, fluid, 'dryBoilC') : undefined
-  const wetC = fluid ? readPart(work, fluid, 'wetBoilC') : undefined
-  const [front, rear] = axles
-  if (!system || !mass || !front || !rear || dryC === undefined || wetC === undefined) return undefined
+  const state = fluid ? fluidNow(work, project, fluid) : undefined
+  const [front, rear] = corners
+  if (!system || !mass || !front || !rear || !state) return undefined
   const per = pressurePerNewton(system.master)
-  const water = waterAfter(ASSUMED_MONTHS)
+  const strokeMpa = pressureAtFullStroke(hydraulics)
+  const engineDragN = project.car.engineDragN?.value ?? 0
+  const padsToC = { front: context.resolved.front.pad?.rangeToC?.value, rear: context.resolved.rear.pad?.rangeToC?.value }
+  const drums = AXLES.filter((axle) => context.resolved[axle].caliper?.kind === 'drum')
+  for (const axle of drums) padsToC[axle] = undefined
+  const limits: Limits = { boilC: state.boilC, padsToC, ringC: { front: front.ringC, rear: rear.ringC } }
+  const worstLimits: Limits = {
+    boilC: state.worstBoilC ?? state.boilC,
+    padsToC,
+    ringC: { front: front.worstRingC, rear: rear.worstRingC },
+  }
+  const open = [...front.open, ...rear.open, ...(state.worstBoilC === undefined ? [] : ['how long the fluid has been in service'])]
   return {
-    axles: { front, rear },
+    context,
+    axles: { front: front.axle, rear: rear.axle },
+    bases: { front: front.axle, rear: rear.axle },
+    doubts: { front: {}, rear: {} },
     circuits: {
       rearPerFront: per.rear / per.front,
       valve: system.valve,
-      mostFrontMpa: chain(system, FAILURE_FORCE_N).front.pressureMpa,
+      mostFrontMpa: Math.min(chain(system, FAILURE_FORCE_N).front.pressureMpa, strokeMpa ?? Infinity),
     },
     car: {
       massKg: mass.massKg,
-      resistanceN: ROLLING_SHARE * mass.massKg * STANDARD_GRAVITY + (project.car.engineDragN?.value ?? 0),
-      resistancePerV2: (AIR.kgPerM3 / 2) * AIR.cdaM2,
+      resistanceN: (project.car.rollingShare?.value ?? ASSUMED_ROLLING_SHARE) * mass.massKg * STANDARD_GRAVITY + engineDragN,
+      engineDragN,
+      resistancePerV2: (AIR_KG_PER_M3 / 2) * (project.car.dragAreaM2?.value ?? ASSUMED_DRAG_M2),
     },
-    boilC: presentBoil(dryC, wetC, water).boilC,
-    boilWetC: wetC,
+    limits,
+    fluid: state,
+    worst:
+      open.length === 0
+        ? undefined
+        : {
+            axles: { front: withNodes(front.axle, front.worst), rear: withNodes(rear.axle, rear.worst) },
+            limits: worstLimits,
+            open,
+          },
     assistKnown: unknownAssist === undefined,
-    padsToC: { front: context.resolved.front.pad?.rangeToC?.value, rear: context.resolved.rear.pad?.rangeToC?.value },
-    boilWords: `Fluid in service for ${ASSUMED_MONTHS} months: ${water} % water`,
+    strokeMpa,
+    drums,
   }
 }
+const withNodes = (axle: SessionAxle, nodes: CornerNodes | undefined): SessionAxle => (nodes ? { ...axle, nodes } : axle)
 
-function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem): SessionAxle | undefined {
-  const { rotor, pad, caliper } = context.resolved[axle]
-  if (caliper?.kind === 'drum') {
-    work.ask(`Heat of the drums, ${axle}`, { kind: 'slot', setupId: context.setup.id, axle, slot: 'caliper' }, 'Drums are not covered yet.')
-    return undefined
-  }
-  if (!rotor) askSlot(work, context, axle, 'rotor')
-  if (!pad) askSlot(work, context, axle, 'pad')
+interface CornerPrepared {
+  axle: SessionAxle
+  worst: CornerNodes | undefined
+  open: string[]
+  ringC: number
+  worstRingC: number
+}
+function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem): CornerPrepared | undefined {
+  const { rotor, pad } = context.resolved[axle]
   const brake = system[axle]
-  if (!rotor || !pad || !caliper || brake.kind !== 'disc') return undefined
-  if (!rotor.ventilation) work.ask(`Ventilation of ${rotor.name}`, { kind: 'part', partId: rotor.id, field: 'ventilation' })
-  const outerDiameterMm = readPart(work, rotor, 'diameterMm')
-  const innerDiameterMm = readPart(work, rotor, 'frictionInnerDiameterMm')
-  const thicknessMm = readPart(work, rotor, 'thicknessMm')
-  const vented = rotor.ventilation === 'vented'
-  const voidShare = vented ? readPartOr(work, rotor, 'voidShare', ASSUMED_VOID_SHARE) : 0
-  const friction = padFriction(work, pad)
-  const padThicknessMm = readPart(work, pad, 'thicknessMm')
-  const heightMm = pad.areaMm2 ? undefined : readPart(work, pad, 'heightMm')
-  const padAreaMm2 = pad.areaMm2
-    ? readPart(work, pad, 'areaMm2')
-    : heightMm === undefined
-      ? undefined
-      : work.assume(heightMm * heightMm * LENGTH_PER_HEIGHT, {
-          label: `Lining area of ${pad.name}, from its height`,
-          dimension: 'area',
-          at: { kind: 'part', partId: pad.id, field: 'areaMm2' },
-        })
-  const caliperKg = work.read(caliper.massKg, {
-    label: `Mass of ${caliper.name}`,
-    dimension: 'mass',
-    at: { kind: 'part', partId: caliper.id, field: 'massKg' },
-  })
-  if (
-    outerDiameterMm === undefined ||
-    innerDiameterMm === undefined ||
-    thicknessMm === undefined ||
-    padThicknessMm === undefined ||
-    padAreaMm2 === undefined ||
-    caliperKg === undefined ||
-    friction === 'unclear' ||
-    !rotor.ventilation
-  )
-    return undefined
-  const ring = { outerDiameterMm, innerDiameterMm, thicknessMm, voidShare }
+  const read = readCorner(work, context, axle)
+  const friction = brake.kind === 'disc' && pad ? padFriction(work, pad) : undefined
+  if (!read || friction === 'unclear') return undefined
+  const ringC = RING_LIMIT_C[(brake.kind === 'disc' ? rotor?.material : undefined) ?? 'iron']
+  const onePiece = rotor?.construction !== 'twoPiece'
+  const [drilled, facesOpen] = brake.kind === 'disc' && onePiece ? [rotor?.faces === 'drilled', !rotor?.faces] : [false, false]
   return {
-    nodes: cornerNodes({
-      ring,
-      vented,
-      padAreaMm2,
-      padThicknessMm,
-      caliperKg,
-      caliper: caliper.construction === 'fixed' ? 'aluminium' : 'iron',
-    }),
-    cheekMm: (thicknessMm * (1 - voidShare)) / 2,
-    sealMpa: system[axle].sealMpa,
-    forcePerMpaN: axleForcePerMpa(friction ? { ...brake, mu: 1 } : brake, system.tyreRadiusMm[axle]),
-    // one figure for the friction: it is taken as it is, and fade is not predicted
-    friction,
+    axle: {
+      nodes: read.nodes,
+      cheekMm: read.cheekMm,
+      sealMpa: brake.sealMpa,
+      forcePerMpaN: axleForcePerMpa(friction && brake.kind === 'disc' ? { ...brake, mu: 1 } : brake, system.tyreRadiusMm[axle]),
+      // one figure for the friction: it is taken as it is, and fade is not predicted
+      friction,
+    },
+    worst: read.worst,
+    open: facesOpen ? [...read.open, `whether the rotor is drilled, ${axle}`] : read.open,
+    ringC: drilled ? Math.min(DRILLED_LIMIT_C, ringC) : ringC,
+    worstRingC: drilled || facesOpen ? Math.min(DRILLED_LIMIT_C, ringC) : ringC,
   }
 }
 
@@ -152,26 +160,57 @@ export interface Driven {
   samples: HeatSample[]
   /** First moment beyond each limit, s, by axle and lump. */
   over: Map<string, number>
+  /** Time beyond each limit, s. */
+  beyondS: Map<string, number>
+}
+export interface DriveOptions {
+  /** Whether all moments are wanted, or only the peaks. */
+  keep?: boolean
+  coarser?: number
+  ambientC?: number
 }
 /** Drives a duty and stands afterwards. */
-export function drive({ axles, circuits, car, ...limits }: Prepared, { duty }: NamedDuty, keep = true): Driven {
+export function drive(
+  { axles, circuits, car, limits }: Pick<Prepared, 'axles' | 'circuits' | 'car' | 'limits'>,
+  { duty }: NamedDuty,
+  { keep = true, coarser = 1, ambientC = AMBIENT_C }: DriveOptions = {},
+): Driven {
   const samples: HeatSample[] = []
   const over = new Map<string, number>()
+  const beyondS = new Map<string, number>()
   const watched = AXLES.flatMap((axle) =>
     lumpsOf(axle, limits).map(([lump, key, , limitC]) => ({ axle, key, limitC, id: `${axle}.${lump}` })),
   )
   const segments = [...dutySegments(car, duty), ...dutySegments(car, { kind: 'parked', seconds: PARKED_S })]
+  let before = 0
   const found = session(axles, circuits, segments, {
-    startC: AMBIENT_C,
-    ambientC: AMBIENT_C,
+    startC: ambientC,
+    ambientC,
+    coarser,
     each: (seconds, _, front, rear) => {
       const at = { front, rear }
-      for (const one of watched) if (at[one.axle][one.key] > one.limitC && !over.has(one.id)) over.set(one.id, seconds)
+      for (const one of watched)
+        if (at[one.axle][one.key] > one.limitC) {
+          if (!over.has(one.id)) over.set(one.id, seconds)
+          beyondS.set(one.id, (beyondS.get(one.id) ?? 0) + seconds - before)
+        }
+      before = seconds
       if (keep) samples.push({ seconds, front, rear })
     },
   })
-  return { session: found, samples, over }
+  return { session: found, samples, over, beyondS }
 }
+
+/** Longer steps for the runs with doubts: their range is wider than what that costs. */
+const COARSER = 3
+/** The same driving with the doubtful figures at their ends. */
+export const driveDoubts = (prepared: Prepared, duty: NamedDuty): Driven[] =>
+  DOUBT_RUNS.map((signs) => drive({ ...prepared, axles: withDoubts(prepared, signs) }, duty, { keep: false, coarser: COARSER }))
+
+const withDoubts = ({ axles, doubts }: Pick<Prepared, 'axles' | 'doubts'>, signs: readonly number[]): Record<Axle, SessionAxle> => ({
+  front: { ...axles.front, nodes: doubted(axles.front.nodes, signs, doubts.front) },
+  rear: { ...axles.rear, nodes: doubted(axles.rear.nodes, signs, doubts.rear) },
+})
 
 /** Where each lap or stop begins. */
 export function marksOf({ duty, each }: NamedDuty, car: DutyCar): number[] {
@@ -179,7 +218,7 @@ export function marksOf({ duty, each }: NamedDuty, car: DutyCar): number[] {
   const marks: number[] = []
   let seconds = 0
   dutySegments(car, duty).forEach((segment, i) => {
-    if (i % each.segments === 0) marks.push(seconds)
+    if (i % each.segments === 0 && marks.length < each.count) marks.push(seconds)
     seconds += segment.seconds
   })
   return marks
@@ -187,12 +226,12 @@ export function marksOf({ duty, each }: NamedDuty, car: DutyCar): number[] {
 
 type Lump = [lump: HeatLump, key: keyof Moment, name: string, limitC: number, limitWords: string]
 /** What of a corner has a limit, and which. */
-export function lumpsOf(axle: Axle, { boilC, padsToC }: Pick<Prepared, 'boilC' | 'padsToC'>): Lump[] {
+export function lumpsOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
   const padsC = padsToC[axle]
   return [
     ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],
     ...(padsC === undefined ? [] : [['face', 'faceC', 'Pads', padsC, 'end of the pads’ range'] satisfies Lump]),
-    ['ring', 'ringC', 'Rotor', RING_LIMIT_C, 'limit of grey iron'],
+    ['ring', 'ringC', 'Rotor', ringC[axle], ringC[axle] === DRILLED_LIMIT_C ? 'limit of a drilled ring' : 'limit of its ring'],
     ['caliper', 'caliperC', 'Caliper', SEALS_LIMIT_C, 'limit of its seals'],
   ]
 }

@@ -1,3 +1,4 @@
+import { pedalOf } from '../../model/uses.ts'
 import { idealFrontShare } from '../../balance/constant-split.ts'
 import { barPivotMm, barTiltDeg, boreTable, pairMatrix, type BoreRow, type PairCell } from '../../hydraulics/bores.ts'
 import { chain } from '../../hydraulics/chain.ts'
@@ -72,7 +73,7 @@ export interface BoreOptions {
 export function boreReport(project: Project, setupId: string, { decelG, withoutBooster, mostForceN }: BoreOptions): BoreReport {
   const { system: fitted, takers, mass, missing, ...found } = hydraulicsOf(project, setupId)
   const unknownAssist = withoutBooster ? undefined : found.unknownAssist
-  const use = project.car.use === 'competition' ? 'competition' : 'road'
+  const use = pedalOf(project.car.uses)
   const bands = BANDS[use]
   const empty: BoreReport = {
     missing,

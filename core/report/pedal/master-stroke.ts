@@ -1,8 +1,9 @@
 import { LIMITS } from '../../fit/limits.ts'
 import { barTiltDeg, type Takers } from '../../hydraulics/bores.ts'
-import type { Chain } from '../../hydraulics/chain.ts'
+import { throttle, type Chain } from '../../hydraulics/chain.ts'
 import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, strokeMm } from '../../hydraulics/travel.ts'
-import type { BrakeSystem } from '../../hydraulics/system.ts'
+import { pressurePerNewton, type BrakeSystem } from '../../hydraulics/system.ts'
+import { bisect } from '../../maths/bisect.ts'
 import type { Axle, PartOf } from '../../model/project.ts'
 import { notKnown } from '../../model/question.ts'
 import { formatQuantity } from '../../quantity/format.ts'
@@ -10,6 +11,7 @@ import { systemOf } from '../brake/brake-system.ts'
 import type { AxleBrakeReport } from '../brake/brake.ts'
 import { carFigure, type CarFigure } from '../figure/entry.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from '../figure/read.ts'
+import type { Hydraulics } from './hydraulics-of.ts'
 import { takerOf } from './pedal-travel.ts'
 import type { Finding } from '../figure/finding.ts'
 import type { Formula, ReportFigure } from '../figure/figure.ts'
@@ -156,33 +158,61 @@ export const STROKE_USED: CarFigure<'master.strokeUsed', Stroked, { worst: Share
   read(work, { context, brakes, system, factor }): { worst: Share | undefined } {
     const front = takerOf(work, context, 'front', brakes.front, factor)
     const rear = takerOf(work, context, 'rear', brakes.rear, factor)
-    const part = context.resolved.masterCylinder
-    if (!part) askHydraulicSlot(work, context, 'masterCylinder')
-    const usableMm = part ? readPart(work, part, 'strokeMm') : undefined
-    const floorMm = readCar(work, context, 'pedalTravelMm')
-    const tandem = part?.construction === 'tandem'
-    const chambersMm = tandem ? [readPart(work, part, 'frontStrokeMm'), readPart(work, part, 'rearStrokeMm')] : []
+    const room = roomOf(work, context)
     work.notes.push('Compliance and clearances are estimates, good to about 40 %.')
     // what keeps the brakes from being computed keeps this from being said
     if (!system) systemOf(work, context, brakes)
-    const known = chambersMm.filter((one) => one !== undefined)
-    if (!system || !front || !rear || usableMm === undefined || floorMm === undefined || known.length < chambersMm.length)
-      return { worst: undefined }
-    const shares = sharesOf(system, { front, rear }, { usableMm, floorMm, chambersMm: known }, context.project.car.circuits === 'diagonal')
+    if (!system || !front || !rear || !room) return { worst: undefined }
+    const shares = sharesOf(system, { front, rear }, room, { front: HARD_STOP_MPA, rear: HARD_STOP_MPA })
     return { worst: shares.reduce((a, b) => (a.share >= b.share ? a : b)) }
   },
   value: ({ worst }) => worst.share,
 })
 
+/** What stroke there is: of the cylinder, of its chambers, of the pedal. */
+interface Room {
+  usableMm: number
+  floorMm: number
+  chambersMm: number[]
+  diagonal: boolean
+}
+function roomOf(work: Working, context: Context): Room | undefined {
+  const part = context.resolved.masterCylinder
+  if (!part) askHydraulicSlot(work, context, 'masterCylinder')
+  const usableMm = part ? readPart(work, part, 'strokeMm') : undefined
+  const floorMm = readCar(work, context, 'pedalTravelMm')
+  const tandem = part?.construction === 'tandem'
+  const chambersMm = tandem ? [readPart(work, part, 'frontStrokeMm'), readPart(work, part, 'rearStrokeMm')] : []
+  const known = chambersMm.filter((one) => one !== undefined)
+  if (usableMm === undefined || floorMm === undefined || known.length < chambersMm.length) return undefined
+  return { usableMm, floorMm, chambersMm: known, diagonal: context.project.car.circuits === 'diagonal' }
+}
+
+/** More than any foot makes, MPa. */
+const MOST_MPA = 40
+/**
+ * Front pressure at which a stroke is at its end, MPa: of the cylinder, of a chamber or of the pedal, whichever comes first;
+ * Infinity where none does, undefined where a stroke or what the brakes take is not known.
+ */
+export function pressureAtFullStroke({ system, takers, context }: Pick<Hydraulics, 'system' | 'takers' | 'context'>): number | undefined {
+  const room = roomOf(new Working(), context)
+  if (!system || !takers || !room) return undefined
+  const per = pressurePerNewton(system.master)
+  const leaves = (frontMpa: number) => {
+    const rear = throttle((frontMpa * per.rear) / per.front, system.valve)
+    return sharesOf(system, takers, room, { front: frontMpa, rear }).every((one) => one.share <= 1)
+  }
+  return leaves(MOST_MPA) ? Infinity : bisect(MOST_MPA, 0, 0.001, leaves)
+}
+
 function sharesOf(
   { master, pedalRatio }: BrakeSystem,
   { front, rear }: Takers,
-  { usableMm, floorMm, chambersMm }: { usableMm: number; floorMm: number; chambersMm: number[] },
-  diagonal: boolean,
+  { usableMm, floorMm, chambersMm, diagonal }: Room,
+  mpa: Record<Axle, number>,
 ): Share[] {
-  const pressureMpa = HARD_STOP_MPA
-  const inAllMm = strokeMm(master, { taker: front, pressureMpa }, { taker: rear, pressureMpa }, DEFAULT_FREE_STROKE_MM)
-  const strokes = circuitStrokesMm(master, { front: axleFluidMm3(front, pressureMpa), rear: axleFluidMm3(rear, pressureMpa) })
+  const inAllMm = strokeMm(master, { taker: front, pressureMpa: mpa.front }, { taker: rear, pressureMpa: mpa.rear }, DEFAULT_FREE_STROKE_MM)
+  const strokes = circuitStrokesMm(master, { front: axleFluidMm3(front, mpa.front), rear: axleFluidMm3(rear, mpa.rear) })
   const ofPedal = { share: (inAllMm * pedalRatio) / floorMm, what: 'the pedal’s travel' }
   if (master.kind === 'twin')
     return [

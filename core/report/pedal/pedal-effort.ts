@@ -1,3 +1,4 @@
+import { pedalOf } from '../../model/uses.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { pedalForceForRoadForce } from '../../hydraulics/effort.ts'
 import type { BrakeSystem } from '../../hydraulics/system.ts'
@@ -79,7 +80,7 @@ export const PEDAL_FORCE_NO_ASSIST: CarFigure<'pedal.forceNoAssist', Braked & { 
 export function effortFinding({ project, resolved, isStock }: Context, force: ReportFigure): Finding[] {
   if (isStock || resolved.booster !== null || project.setups[0].hydraulics.booster === null) return []
   const base = { rule: 'pedal-effort', figureId: 'pedal.force', missing: force.missing } as const
-  const use = project.car.use === 'competition' ? 'competition' : 'road'
+  const use = pedalOf(project.car.uses)
   const show = (value: number) => formatQuantity(value, 'force', project.preferences.units)
   if (force.value === undefined)
     return [{ ...base, verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.' }]

@@ -37,6 +37,7 @@ const rename = (text: string) => {
     <FieldItem class="name" label="Name of the car"
       ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
     /></FieldItem>
+    <UsesSaid :uses="car.uses" :units="units" />
     <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">

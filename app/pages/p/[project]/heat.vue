@@ -3,6 +3,8 @@ import { useView } from '~/composables/view'
 
 const VIEWS = [
   { id: 'session', label: 'Will it last' },
+  { id: 'help', label: 'What would help' },
+  { id: 'read', label: 'Read temperatures' },
   { id: 'stop', label: 'What limits a stop' },
 ] as const
 const view = useView(VIEWS)
@@ -11,7 +13,9 @@ const view = useView(VIEWS)
 <template>
   <div>
     <ViewTabs step="heat" :views="VIEWS" :current="view" label="Views of the heat" />
-    <OneStop v-if="view === 'stop'" />
+    <HeatLevers v-if="view === 'help'" />
+    <HeatReadings v-else-if="view === 'read'" />
+    <OneStop v-else-if="view === 'stop'" />
     <HeatSession v-else />
   </div>
 </template>

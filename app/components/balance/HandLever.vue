@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { HAND_FORCE_N, handReport } from '#core/report/balance/hand-report.ts'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** What the hydraulic hand lever of this setup does: pressure at a hand force, and where it locks the rear. */
+const store = useProjectStore()
+const { setup, units } = useWorkbench()
+const handN = ref(250)
+const found = computed(() => (store.project && setup.value ? handReport(store.project, setup.value.id, handN.value) : undefined))
+const force = (value: number) => formatQuantity(value, 'force', units.value)
+const columns = [
+  { id: 'surface', label: 'Ground', least: 110 },
+  { id: 'locks', label: 'Rear locks from', number: true, least: 120 },
+  { id: 'now', label: 'At this pull', least: 120 },
+]
+</script>
+
+<template>
+  <section v-if="found" data-test="hand-lever">
+    <h2>{{ found.name }}</h2>
+    <CannotSay v-if="found.pressureMpa === undefined" what="what the hand lever does" :missing="found.missing" />
+    <template v-else>
+      <p>
+        A pull of <strong class="num">{{ force(handN) }}</strong> makes
+        <strong class="num">{{ formatQuantity(found.pressureMpa, 'pressure', units) }}</strong> in the rear line.
+      </p>
+      <ElSlider
+        v-model="handN"
+        :min="0"
+        :max="HAND_FORCE_N"
+        :step="10"
+        :show-tooltip="false"
+        aria-label="Pull of the hand"
+        :validate-event="false"
+      />
+      <DataTable class="hand" :rows="found.surfaces" :columns="columns">
+        <template #surface="{ row }">{{ row.surface }}, {{ row.friction.toFixed(2) }}{{ row.assumed ? ' assumed' : '' }}</template>
+        <template #locks="{ row }">{{ force(row.locksAtN) }}</template>
+        <template #now="{ row }">{{ row.locks ? 'locks' : 'turns on' }}</template>
+      </DataTable>
+      <p class="caution">
+        It is no parking brake: pressure leaks away. A rear that locks turns the car round; use it on closed ground. Local rules and those
+        of the class say whether it may be fitted, and a qualified technician looks the line over.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.hand {
+  max-width: 460px;
+}
+.el-slider {
+  max-width: 420px;
+  margin-left: 8px;
+}
+</style>

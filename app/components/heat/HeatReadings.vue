@@ -1,0 +1,237 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { formatQuantity } from '#core/quantity/format.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type ReadLump, type TemperatureMethod } from '#core/model/project.ts'
+import { resolveSetup } from '#core/model/resolve.ts'
+import { dutyFor } from '#core/report/heat/duties.ts'
+import { useHeat } from '~/composables/heat'
+import { newId } from '~/composables/new-id'
+import { useProbe } from '~/composables/probe'
+import { PROBE_FAULTS, type ProbeFault } from '~/gauge/simulated-probe'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Temperatures that were read after a drive: they calibrate the heat of what was on the car, and narrow what it may be. */
+const store = useProjectStore()
+const { setup, units, axle, chooseAxle } = useWorkbench()
+const { heat, duty, working } = useHeat()
+const c = (value: number | undefined) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
+const lump = ref<ReadLump>('ring')
+const method = ref<TemperatureMethod>('paint')
+const typed = ref('')
+const after = ref('60')
+const air = ref('20')
+const error = ref('')
+const today = () => new Date().toISOString().slice(0, 10)
+const peak = computed(() => TEMPERATURE_METHODS[method.value].peak)
+
+function reading(): HeatReading | undefined {
+  const read = parseQuantity(typed.value, 'temperature', units.value)
+  const [afterS, airC] = [Number(after.value.replace(',', '.')), parseQuantity(air.value, 'temperature', units.value)]
+  if (!read.ok) error.value = `Temperature: ${read.message}`
+  else if (!airC.ok) error.value = `Air: ${airC.message}`
+  else if (!peak.value && !(afterS >= 0)) error.value = 'Seconds after the drive: a number, 0 or more.'
+  else {
+    const parts = store.project && setup.value ? resolveSetup(store.project, setup.value)[axle.value] : undefined
+    error.value = ''
+    return {
+      id: newId(),
+      date: today(),
+      setupId: setup.value!.id,
+      dutyId: duty.value!.id,
+      axle: axle.value,
+      lump: lump.value,
+      method: method.value,
+      readC: read.value,
+      afterS: peak.value ? 0 : afterS,
+      airC: airC.value,
+      parts: [parts?.caliper?.id, parts?.rotor?.id, parts?.pad?.id].filter((one) => one !== undefined),
+    }
+  }
+  return undefined
+}
+function keep() {
+  const one = reading()
+  if (!one) return
+  const problems = store.edit('Enter a temperature', (draft) => void draft.heatReadings.push(one), { shows: true })
+  error.value = problems[0] ? `${problems[0].place} ${problems[0].message}.` : ''
+  if (problems.length === 0) typed.value = ''
+}
+const forget = (id: string) =>
+  store.edit('Remove a temperature', (draft) => void (draft.heatReadings = draft.heatReadings.filter((one) => one.id !== id)))
+const log = computed(() =>
+  [...(store.project?.heatReadings ?? [])]
+    .sort((a, b) => b.date.localeCompare(a.date))
+    .map((one) => ({
+      one,
+      used: heat.value?.readings.find((said) => said.id === one.id),
+      setup: store.project!.setups.find((candidate) => candidate.id === one.setupId)?.name ?? 'a setup that is gone',
+      duty: dutyFor(store.project!, one.dutyId).label,
+    })),
+)
+
+const probe = useProbe((readC) => (typed.value = formatQuantity(readC, 'temperature', units.value, { decimals: 0 })))
+const fault = ref<ProbeFault>('none')
+/** What the car shows there at that moment, a little off what is reckoned: no two cars are alike. */
+const CAR_OFF = 0.9
+const truthC = computed(() => {
+  const samples = heat.value?.samples ?? []
+  const key = ({ ring: 'ringC', pad: 'padC', caliper: 'caliperC' } as const)[lump.value]
+  const last = samples.at(-1)
+  if (!last) return undefined
+  const endS = Math.max(0, last.seconds - 600)
+  const wantedS = endS + (Number(after.value.replace(',', '.')) || 0)
+  const at = samples.reduce((a, b) => (Math.abs(b.seconds - wantedS) < Math.abs(a.seconds - wantedS) ? b : a))
+  return 20 + CAR_OFF * (at[axle.value][key] - 20)
+})
+function holdProbe() {
+  if (truthC.value === undefined) return
+  probe.turn(true)
+  method.value = 'probe'
+  void probe.hold(truthC.value, fault.value)
+}
+</script>
+
+<template>
+  <div class="readings">
+    <DutyChoice />
+    <WorkingLine v-if="working" what="The session is being computed" />
+    <p v-if="heat?.narrowed" class="said" data-test="narrowed">
+      <strong>{{ heat.narrowed }}</strong>
+    </p>
+    <p v-else-if="heat?.readNext" class="said">
+      <strong>{{ heat.readNext }}</strong>
+    </p>
+    <p v-else class="said">One temperature after a drive says more of this car than all that is usual.</p>
+    <form class="entry" @submit.prevent="keep">
+      <FieldItem label="Axle"
+        ><ChoiceSelect
+          label="Axle"
+          :value="axle"
+          :options="[
+            { value: 'front', label: 'front' },
+            { value: 'rear', label: 'rear' },
+          ]"
+          @change="chooseAxle($event as 'front' | 'rear')"
+      /></FieldItem>
+      <FieldItem label="Of the"
+        ><ChoiceSelect
+          label="Of the"
+          data-test="read-lump"
+          :value="lump"
+          :options="(Object.keys(READ_LUMPS) as ReadLump[]).map((value) => ({ value, label: READ_LUMPS[value] }))"
+          @change="lump = $event"
+      /></FieldItem>
+      <FieldItem label="By" help="Paint and strips keep the highest temperature; the others read that of the moment."
+        ><ChoiceSelect
+          label="By"
+          data-test="read-method"
+          :value="method"
+          :options="
+            (Object.keys(TEMPERATURE_METHODS) as TemperatureMethod[]).map((value) => ({
+              value,
+              label: `${TEMPERATURE_METHODS[value].label}, ± ${TEMPERATURE_METHODS[value].u} K`,
+            }))
+          "
+          @change="method = $event"
+      /></FieldItem>
+      <FieldItem v-if="!peak" label="Seconds after the drive"
+        ><ElInput v-model="after" class="num" aria-label="Seconds after the drive" :validate-event="false"
+      /></FieldItem>
+      <FieldItem label="Air"><ElInput v-model="air" class="num" aria-label="Air" :validate-event="false" /></FieldItem>
+      <FieldItem :label="peak ? 'Highest' : 'Temperature'"
+        ><ElInput v-model="typed" class="num" :placeholder="units.temperature" aria-label="Temperature" :validate-event="false"
+      /></FieldItem>
+      <ElButton type="primary" native-type="submit" :disabled="typed.trim() === ''">Enter it</ElButton>
+    </form>
+    <p v-if="error" class="field-error" role="alert">{{ error }}</p>
+    <p class="caution">
+      The brakes are hot enough to burn and to light what is dry: gloves, nothing that melts, the car held by a gear and a chock, and no
+      water. Infra-red reads bare metal too low: paint a spot of dull paint that stands heat, or set the emissivity.
+    </p>
+    <section>
+      <h2>What was read</h2>
+      <NothingYet v-if="log.length === 0" text="No temperature was read yet." />
+      <ul class="log" data-test="heat-log">
+        <li v-for="{ one, used, setup: name, duty: drive } in log" :key="one.id">
+          <span
+            ><strong class="num">{{ c(one.readC) }}</strong> {{ READ_LUMPS[one.lump] }}, {{ one.axle }}, by
+            {{ TEMPERATURE_METHODS[one.method].label }}<span class="soft small">; {{ one.date }}, {{ name }}, {{ drive }}</span
+            ><br /><span class="small" :class="used?.used ? 'tone-fits' : 'soft'">{{
+              used ? used.words : 'Speaks of other parts than those of this setup.'
+            }}</span></span
+          >
+          <ElButton text :aria-label="`Remove the temperature of ${one.date}, ${READ_LUMPS[one.lump]}`" @click="forget(one.id)">
+            <Icon name="tabler:trash" size="16" />
+          </ElButton>
+        </li>
+      </ul>
+    </section>
+    <section>
+      <h2>Simulated temperature probe</h2>
+      <p class="soft small">
+        Stands in for a probe held to the {{ READ_LUMPS[lump] }}, {{ axle }}, after this driving, of a car that cools a little better than
+        is usual. It warms up before it is right.
+      </p>
+      <div class="entry">
+        <FieldItem label="Fault"
+          ><ChoiceSelect
+            label="Fault"
+            :value="fault"
+            :options="PROBE_FAULTS.map(({ id, label }) => ({ value: id, label }))"
+            @change="fault = $event"
+        /></FieldItem>
+        <ElButton :disabled="truthC === undefined" data-test="hold-probe" @click="holdProbe">Hold it there</ElButton>
+        <template v-if="probe.on.value">
+          <output class="shown num" data-test="probe-shows">{{ probe.shownC.value === undefined ? '–' : c(probe.shownC.value) }}</output>
+          <ElButton data-test="send-probe" @click="probe.send()">Take what it shows</ElButton>
+          <ElButton @click="probe.turn(false)">Put it away</ElButton>
+        </template>
+      </div>
+      <p v-if="probe.trouble.value" class="field-error" role="alert">{{ probe.trouble.value }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.readings {
+  display: grid;
+  gap: 10px;
+  max-width: 860px;
+}
+.said {
+  margin: 4px 0;
+  font-size: 16px;
+}
+.entry {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+}
+.entry > .el-form-item {
+  width: 150px;
+}
+.shown {
+  min-width: 80px;
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  font-size: 18px;
+}
+.log {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.log li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.log li > span:first-child {
+  flex: 1;
+}
+</style>

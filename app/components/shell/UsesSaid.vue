@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { USES, usesOf } from '#core/model/uses.ts'
+import { DUTIES } from '#core/report/heat/duties.ts'
+import { BANDS } from '#core/report/pedal/pedal-bands.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
+import type { UnitChoice } from '#core/quantity/units.ts'
+
+/** What follows from each use of the car: the driving that is asked about, the pedal that is usual, the aim, the caution. */
+const props = defineProps<{ uses: readonly string[] | undefined; units: UnitChoice }>()
+const rows = computed(() =>
+  usesOf(props.uses).map((id) => {
+    const { label, duty, pedal, aim, caution } = USES[id]
+    const { forceN } = BANDS[pedal]
+    return {
+      id,
+      label,
+      duty: DUTIES.find((one) => one.id === duty)!.label,
+      pedal: `${formatQuantity(forceN.low, 'force', props.units)} to ${formatQuantity(forceN.high, 'force', props.units)}`,
+      aim,
+      caution,
+    }
+  }),
+)
+</script>
+
+<template>
+  <FoldedPart v-if="rows.length > 0" title="What follows from the use" data-test="uses-said">
+    <ElDescriptions v-for="row in rows" :key="row.id" :title="row.label" :column="1" size="small" border class="use">
+      <ElDescriptionsItem label="Asked about first">{{ row.duty }}</ElDescriptionsItem>
+      <ElDescriptionsItem label="Usual pedal">{{ row.pedal }}</ElDescriptionsItem>
+      <ElDescriptionsItem label="Balance">{{ row.aim }}</ElDescriptionsItem>
+      <ElDescriptionsItem label="Mind">{{ row.caution }}</ElDescriptionsItem>
+    </ElDescriptions>
+    <p class="soft small">
+      With several, what the road asks for holds, and the hardest driving is asked about first. The aim of the bias is chosen with the
+      balance.
+    </p>
+  </FoldedPart>
+</template>
+
+<style scoped>
+.use {
+  max-width: 760px;
+  margin-bottom: 10px;
+}
+</style>

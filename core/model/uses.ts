@@ -1,0 +1,94 @@
+/** What a car is used for, each with what follows from it: the driving asked about first, the usual pedal, the aim of the bias. */
+export interface Use {
+  label: string
+  /** On the public road: what approval and inspection ask for holds. */
+  road: boolean
+  /** The driving that heat is asked about first, by its id in the table of drivings. */
+  duty: string
+  pedal: 'road' | 'competition'
+  /** Where the bias is best put, and why. */
+  aim: string
+  caution: string
+}
+
+export const USE_NAMES = ['daily', 'towing', 'trackDays', 'circuit', 'hillClimb', 'drag', 'loose'] as const
+export type UseName = (typeof USE_NAMES)[number]
+
+export const USES: Record<UseName, Use> = {
+  daily: {
+    label: 'every day on the road',
+    road: true,
+    duty: 'fade',
+    pedal: 'road',
+    aim: 'Front wheels first up to hard braking, laden and empty: anyone may have to stop it in the rain.',
+    caution: 'A pad made for heat may bite late when cold: on the road the first stop counts.',
+  },
+  towing: {
+    label: 'mountains or a trailer',
+    road: true,
+    duty: 'descent',
+    pedal: 'road',
+    aim: 'Front wheels first with the load on: a trailer lifts the front.',
+    caution: 'A low gear keeps the brakes cool; fluid that is a year old boils long before fresh one.',
+  },
+  trackDays: {
+    label: 'track days, driven there',
+    road: true,
+    duty: 'kind',
+    pedal: 'road',
+    aim: 'As on the road: the car is driven home in whatever weather there is.',
+    caution: 'Fluid is fresh, pads have more than half their lining, and a soft pedal ends the day.',
+  },
+  circuit: {
+    label: 'racing on a circuit',
+    road: false,
+    duty: 'hard',
+    pedal: 'competition',
+    aim: 'A little to the front of the load’s share: tyres are hot and grip hardly changes.',
+    caution: 'Rules of the class and the scrutineer decide what may be changed.',
+  },
+  hillClimb: {
+    label: 'hill climbs and sprints',
+    road: false,
+    duty: 'hill',
+    pedal: 'competition',
+    aim: 'By the load’s share: the first corner is taken on cold pads and cold tyres.',
+    caution: 'Pads have to bite cold; the way back down heats them again without wind.',
+  },
+  drag: {
+    label: 'drag strip',
+    road: false,
+    duty: 'stop',
+    pedal: 'competition',
+    aim: 'To the front: one stop from high speed, most of it with the car light at the rear.',
+    caution: 'Brakes that hold on the line are not those that stop at its end: both are asked about apart.',
+  },
+  loose: {
+    label: 'loose surfaces',
+    road: false,
+    duty: 'fade',
+    pedal: 'competition',
+    aim: 'More to the rear than on asphalt: little load moves forward, and a turn is helped along.',
+    caution: 'A car set up for loose ground turns round in the wet on asphalt: set it back before it is driven home.',
+  },
+}
+
+/** Uses that are on the list and were meant: files may hold anything. */
+export const usesOf = (uses: readonly string[] | undefined): UseName[] => USE_NAMES.filter((one) => uses?.includes(one))
+
+/** Whether the car is only ever in competition; nobody says: then it is on the road, where more is asked. */
+export function inCompetitionOnly(uses: readonly string[] | undefined): boolean {
+  const known = usesOf(uses)
+  return known.length > 0 && known.every((one) => !USES[one].road)
+}
+
+/** The pedal that is usual: of competition only where nobody drives it on the road. */
+export const pedalOf = (uses: readonly string[] | undefined): Use['pedal'] => (inCompetitionOnly(uses) ? 'competition' : 'road')
+
+/** What asks most of the brakes is asked about first. */
+const HARDEST_FIRST: readonly UseName[] = ['circuit', 'hillClimb', 'trackDays', 'towing', 'drag', 'loose', 'daily']
+/** The driving that the uses suggest, by id. */
+export function dutyOf(uses: readonly string[] | undefined): string {
+  const known = usesOf(uses)
+  return USES[HARDEST_FIRST.find((one) => known.includes(one)) ?? 'daily'].duty
+}

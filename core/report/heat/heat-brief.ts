@@ -1,0 +1,37 @@
+import type { Project } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { nearestLine } from './heat-lines.ts'
+import { heatReport } from './heat-report.ts'
+
+/** A session in a few words, for the ledger and for lists. */
+export interface HeatBrief {
+  dutyId: string
+  duty: string
+  verdict: FindingVerdict
+  /** "run 2", "42 °C left", "not known" */
+  value: string
+  /** What goes, or what is nearest. */
+  detail: string
+  sentence: string
+}
+
+export function heatBrief(project: Project, setupId: string, dutyId?: string): HeatBrief {
+  const { duty, verdict, sentence, lines, goneAtS, marks, missing } = heatReport(project, setupId, dutyId, { brief: true })
+  const base = { dutyId: duty.id, duty: duty.label, verdict, sentence }
+  if (lines.length === 0)
+    return { ...base, value: 'not known', detail: `${missing.length} ${missing.length === 1 ? 'figure' : 'figures'} missing` }
+  const [first] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
+  const atS = Math.min(first?.overAtS ?? Infinity, goneAtS ?? Infinity)
+  if (atS < Infinity) {
+    const what = first && first.overAtS === atS ? first.label.toLowerCase() : 'the foot'
+    const { each } = duty
+    // whole ones that were driven before it
+    const whole = each ? Math.max(0, marks.filter((mark) => mark <= atS).length - 1) : undefined
+    const value = whole === undefined ? `${Math.round(atS)} s` : `${whole} ${each!.word}${whole === 1 ? '' : 's'}`
+    return { ...base, value, detail: `then ${what}` }
+  }
+  const near = nearestLine(lines)!
+  const left = formatQuantity(near.limitC - near.peakC, 'temperatureRise', project.preferences.units, { decimals: 0 })
+  return { ...base, value: `${left} left`, detail: near.label.toLowerCase() }
+}

@@ -1,0 +1,89 @@
+import { AXLES, type Axle, type Project } from '../../model/project.ts'
+import type { EntryPlace } from '../../model/question.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import type { HeatLine } from './heat-lines.ts'
+import type { Prepared } from './session-run.ts'
+
+/** What a session shows of one part, with what to do about it. */
+export interface HeatFinding {
+  id: 'fluid-boils' | 'fluid-old' | 'silicone-water' | 'pads-over' | 'glazing' | 'drilled' | 'worn'
+  axle: Axle | undefined
+  verdict: FindingVerdict
+  sentence: string
+  at: EntryPlace
+}
+
+/** Pads over their range for longer than this in all are likely to glaze, s. */
+const GLAZES_AFTER_S = 10
+/** How near to its limit a drilled ring of one piece is looked at, degC. */
+const NEAR_C = 100
+
+export function heatFindings(project: Project, prepared: Prepared, lines: readonly HeatLine[]): HeatFinding[] {
+  const c = (value: number) => formatQuantity(value, 'temperature', project.preferences.units, { decimals: 0 })
+  const { resolved, setup } = prepared.context
+  const line = (axle: Axle, lump: HeatLine['lump']) => lines.find((one) => one.axle === axle && one.lump === lump)
+  const found: HeatFinding[] = []
+  const fluidAt: EntryPlace = { kind: 'slot', setupId: setup.id, slot: 'fluid' }
+  const boils = lines.filter((one) => one.lump === 'fluid' && one.overAtS !== undefined)
+  if (boils.length > 0)
+    found.push({
+      id: 'fluid-boils',
+      axle: undefined,
+      verdict: 'needs',
+      at: fluidAt,
+      sentence: `The fluid boils (${boils.map((one) => one.axle).join(' and ')}, ${c(boils[0]!.limitC)} now): the pedal goes to the floor without warning. Fresh fluid of a higher boiling point, or less heat; fluid that has boiled once is changed.`,
+    })
+  if (prepared.fluid.changeNow)
+    found.push({
+      id: 'fluid-old',
+      axle: undefined,
+      verdict: 'needs',
+      at: fluidAt,
+      sentence: `${prepared.fluid.words}: change it now, whatever the driving.`,
+    })
+  if (resolved.fluid?.base === 'silicone')
+    found.push({
+      id: 'silicone-water',
+      axle: undefined,
+      verdict: 'check',
+      at: fluidAt,
+      sentence:
+        'Silicone fluid takes up no water: what gets in stands as drops at the lowest place, the caliper, and boils at 100 °C. Its boiling point says nothing of that; bleed the calipers before a hot day.',
+    })
+  for (const axle of AXLES) {
+    const { rotor, caliper } = resolved[axle]
+    if (caliper?.kind === 'drum') continue
+    const pads = line(axle, 'face')
+    if (pads?.overAtS !== undefined)
+      found.push({
+        id: pads.beyondS > GLAZES_AFTER_S ? 'glazing' : 'pads-over',
+        axle,
+        verdict: 'needs',
+        at: { kind: 'slot', setupId: setup.id, axle, slot: 'pad' },
+        sentence:
+          pads.beyondS > GLAZES_AFTER_S
+            ? `The ${axle} pads are over ${c(pads.limitC)} for ${Math.round(pads.beyondS)} s in all: glazing likely. Glazed pads bite no more when cold either; look at them and at the rotor before the next drive.`
+            : `The ${axle} pads leave their range for ${pads.beyondS.toFixed(1)} s: pads of a wider range, or less heat.`,
+      })
+    const ring = line(axle, 'ring')
+    if (rotor?.faces === 'drilled' && rotor.construction !== 'twoPiece' && ring && ring.highC > ring.limitC - NEAR_C)
+      found.push({
+        id: 'drilled',
+        axle,
+        verdict: ring.overAtS === undefined ? 'check' : 'needs',
+        at: { kind: 'slot', setupId: setup.id, axle, slot: 'rotor' },
+        sentence: `The ${axle} rotors are drilled and of one piece: at ${c(ring.peakC)}, by the doubts ${c(ring.highC)}, cracks start from the holes (${c(ring.limitC)} is their limit). Plain or slotted ones carry more; look for cracks after every drive.`,
+      })
+    const { nowThicknessMm: now, minThicknessMm: least } = rotor ?? {}
+    if (now && least && now.value < least.value)
+      found.push({
+        id: 'worn',
+        axle,
+        verdict: 'blocked',
+        at: { kind: 'slot', setupId: setup.id, axle, slot: 'rotor' },
+        sentence: `The ${axle} rotors are below their minimum thickness: they are renewed before any drive.`,
+      })
+  }
+  return found
+}

@@ -1,0 +1,120 @@
+import { dutySegments } from '../../heat/duty.ts'
+import type { Session } from '../../heat/session.ts'
+import { AXLES, type Project } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import type { NamedDuty } from './duties.ts'
+import { nearestLine, type HeatLine } from './heat-lines.ts'
+import type { HeatReport } from './heat-report.ts'
+import { lumpsOf, type Driven, type Prepared } from './session-run.ts'
+
+/** "in lap 4", "after lap 8, standing", "after 140 s". */
+export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS: number, seconds: number): string {
+  if (!each) return seconds > lastsS ? 'while it stands afterwards' : `after ${Math.round(seconds)} s`
+  if (seconds > lastsS) return `after ${each.word} ${marks.length}, while it stands`
+  return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
+}
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+
+interface Asked {
+  project: Project
+  duty: NamedDuty
+  prepared: Prepared
+  lines: readonly HeatLine[]
+  gone: Session['gone']
+  marks: readonly number[]
+  /** The run with everything that nobody said at its worst. */
+  worst: Driven | undefined
+}
+
+/** The sentence of a session, and what stands open beside it. */
+export function heatSaid(asked: Asked): Pick<HeatReport, 'verdict' | 'sentence' | 'notKnown'> {
+  const { project, duty, prepared, lines, gone, marks } = asked
+  const { units } = project.preferences
+  const c = (value: number) => formatQuantity(value, 'temperature', units, { decimals: 0 })
+  const lastsS = dutySegments(prepared.car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
+  const when = (seconds: number) => whenWords(duty, marks, lastsS, seconds)
+  const notKnown = openWords(asked)
+  // whatever else is known: what nobody said may end it before
+  const atBest = (verdict: FindingVerdict): FindingVerdict => (notKnown === '' ? verdict : 'unknown')
+  const [first, ...later] = lines.filter((one) => one.overAtS !== undefined).sort((x, y) => x.overAtS! - y.overAtS!)
+  const listed = (many: readonly HeatLine[]) =>
+    many.map((one) => `${one.label.toLowerCase()} beyond ${c(one.limitC)} ${when(one.overAtS!)}`).join('; ')
+  if (gone) {
+    const before = first ? ` Before: ${listed([first, ...later])}.` : ''
+    return {
+      verdict: atBest('needs'),
+      notKnown,
+      sentence: `${capital(when(gone.seconds))} the brakes are gone: ${goneWords(prepared)} no longer gives what is asked.${before}`,
+    }
+  }
+  if (first) {
+    const then = later.length > 0 ? ` Then: ${listed(later)}.` : ''
+    return {
+      verdict: atBest('needs'),
+      notKnown,
+      sentence: `${first.label}: beyond ${c(first.limitC)} (${first.limitWords}) ${when(first.overAtS!)}${rangeWords(first, when)}.${then}`,
+    }
+  }
+  const { label, peakC, highC, limitC, leastLimitC, limitWords } = nearestLine(lines)!
+  const aged = leastLimitC < limitC ? `, and by the doubt of its water it may boil at ${c(leastLimitC)}` : ''
+  if (highC > leastLimitC)
+    return {
+      verdict: atBest('check'),
+      notKnown,
+      sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}${aged}.`,
+    }
+  const held = `nearest is ${label.toLowerCase()} with ${c(peakC)} of ${c(limitC)} (${limitWords})`
+  return notKnown === ''
+    ? { verdict: 'fits', notKnown, sentence: `Nothing reaches its limit; ${held}.` }
+    : { verdict: 'unknown', notKnown, sentence: `What is known stays within its limits; ${held}.` }
+}
+
+const goneWords = ({ strokeMpa, circuits }: Prepared): string =>
+  strokeMpa !== undefined && strokeMpa <= circuits.mostFrontMpa + 1e-9
+    ? 'the stroke of pedal or master cylinder is at its end and'
+    : `the foot, at ${FAILURE_FORCE_N} N,`
+
+function rangeWords({ earliestS, latestS }: HeatLine, when: (seconds: number) => string): string {
+  const early = earliestS === undefined ? '' : when(earliestS)
+  const late = latestS === undefined ? undefined : when(latestS)
+  if (late === undefined) return `; by the doubts ${early} or never`
+  if (early === late) return ''
+  return `; by the doubts between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')}`
+}
+
+function openWords({ prepared, lines, worst, gone }: Asked): string {
+  const { limits, drums, axles, assistKnown, strokeMpa } = prepared
+  const silent = AXLES.filter((axle) => limits.padsToC[axle] === undefined && !drums.includes(axle))
+  const flat = AXLES.filter((axle) => !axles[axle].friction && !drums.includes(axle))
+  return [
+    ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
+    ...(flat.length > 0
+      ? [`Fade of the ${flat.join(' and ')} pads is not predicted: their friction over temperature is not entered.`]
+      : []),
+    ...(drums.length > 0
+      ? [`Whether the linings of the ${drums.join(' and ')} drums last is not looked at: drums are reckoned roughly.`]
+      : []),
+    ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
+    ...(strokeMpa === undefined ? ['Whether the master cylinder’s stroke is enough is not known.'] : []),
+    ...worstWords(prepared, lines, worst, gone),
+  ].join(' ')
+}
+
+/** What nobody said matters only where, at its worst, it takes something beyond a limit that the likely figures keep. */
+function worstWords({ worst: open }: Prepared, lines: readonly HeatLine[], worst: Driven | undefined, gone: Session['gone']): string[] {
+  if (!open || !worst) return []
+  const beyond = AXLES.flatMap((axle) =>
+    lumpsOf(axle, open.limits)
+      .filter(
+        ([lump]) =>
+          worst.over.has(`${axle}.${lump}`) && lines.every((one) => one.axle !== axle || one.lump !== lump || one.overAtS === undefined),
+      )
+      .map(([, , name]) => `${name.toLowerCase()}, ${axle}`),
+  )
+  if (worst.session.gone && !gone) beyond.push('the foot')
+  return beyond.length === 0
+    ? []
+    : [`Nobody says ${open.open.join('; ')}: at its worst this takes ${beyond.join(' and ')} beyond the limit.`]
+}
