@@ -1,42 +1,206 @@
 import { expect, test } from '@playwright/test'
-import { choose, openDemo, seriousFindings } from './support.ts'
+import { choose, chosen, openDemo, pick, seriousFindings } from './support.ts'
 
 test('will it last: the stock brakes on the hill, what the options gain', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=as-it-stands')
   const says = page.getByTestId('heat-says')
+  // the club climbs hills: that is asked about first
   await expect(says).toContainText('Pads, front: beyond 350', { timeout: 15_000 })
-  await choose(page.getByTestId('duty'), 'Hill climb')
   await expect(says).toContainText('in run 2')
+  await expect(page.getByTestId('heat-findings')).toContainText('glazing likely')
+  await expect(page.getByTestId('ledger-heat')).toContainText('1 run')
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
-  await expect(says).toContainText('in run 3')
-  await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pads, front' })).toContainText('420')
-  // the moment under the hand is read
+  await expect(says).toContainText('in run 4')
+  await expect(page.getByTestId('ledger-heat')).toContainText('3 runs')
+  await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pads, front' })).toContainText('440')
+  // the moment under the hand is read, and drawn
   await page.getByTestId('heat-chart').hover({ position: { x: 300, y: 150 } })
   await expect(page.locator('figcaption')).toContainText(/min: face \d+.°C; rotor \d+.°C/)
+  await expect(page.getByTestId('corner-tint')).toContainText(/rotor \d+.°C/)
   await page.getByRole('button', { name: 'Rear', exact: true }).click()
   await expect(page.getByTestId('heat-chart')).toHaveAttribute('aria-label', 'Temperatures rear over time')
-  // other pads are driven the same; what is put in is what was said
-  await page.getByRole('tab', { name: 'As it stands' }).click()
-  await expect(page.getByTestId('pads').locator('tr', { hasText: 'Front track pads' })).toContainText('nothing, by the likely figures', {
-    timeout: 15_000,
-  })
-  await page.getByRole('button', { name: 'Put Front track pads in, front' }).click()
-  await expect(says).not.toContainText('in run 2')
-  await page.keyboard.press('Control+z')
-  await expect(says).toContainText('in run 2')
-  await page.getByRole('tab', { name: 'Estate fronts' }).click()
-  await expect(says).toContainText('in run 3')
-  // a driving that is linked to opens again
+  // another driving is chosen for the project: the ledger and the next visit speak of it
+  await choose(page.getByTestId('duty'), 'Ten stops')
+  await expect(says).toContainText(/in stop \d/)
+  await expect(page.getByTestId('ledger-heat')).toContainText('Ten stops')
   await page.reload()
-  await expect(says).toContainText('in run 3', { timeout: 15_000 })
+  await expect(says).toContainText(/in stop \d/, { timeout: 15_000 })
+  // one that is linked to opens without being chosen
+  await openDemo(page, 'heat', 'setup=estate-fronts&duty=hill')
+  await expect(says).toContainText('in run 4', { timeout: 15_000 })
   expect(await seriousFindings(page)).toEqual([])
 })
 
-test('what limits a stop: the tyres do, and larger brakes are not said to shorten it', async ({ page }) => {
+test('what would help: fresh fluid and better pads, what each gains; what is taken does what was said', async ({ page }) => {
+  await openDemo(page, 'heat', 'setup=as-it-stands&view=help')
+  await expect(page.getByTestId('levers-say')).toContainText('the front pads leave their range in run 2', { timeout: 20_000 })
+  const levers = page.getByTestId('levers').locator('tbody tr')
+  await expect(levers.filter({ hasText: 'Front fast-road pads' })).toContainText('pads, front in run 3')
+  await expect(levers.filter({ hasText: 'Front track pads' })).toContainText('nothing, by the likely figures')
+  // fresh fluid gains nothing where pads go first, and says so
+  await page.getByText(/Gains nothing over this driving/).click()
+  await expect(page.getByTestId('no-levers').locator('tbody tr').filter({ hasText: 'Brake fluid 4, fresh' })).toContainText('nothing')
+  await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*bites \d+.% of its best when cold/)
+  await page.getByRole('button', { name: 'Take Front fast-road pads, front' }).click()
+  await expect(page.getByTestId('levers-say')).toContainText('in run 3')
+  await expect(page.getByTestId('ledger-heat')).toContainText('2 runs')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('levers-say')).toContainText('in run 2')
+  // a hose comes on the bill, without a price
+  await page.getByRole('button', { name: 'Take A hose to the hub side, front' }).click()
+  await expect(page.getByTestId('ledger-cost')).toContainText('at least', { timeout: 10_000 })
+  expect(await seriousFindings(page)).toEqual([])
+})
+
+test('one temperature narrows the range: by the probe, which warms up first', async ({ page }) => {
+  await openDemo(page, 'heat', 'setup=balanced&view=read')
+  await expect(page.getByText('What would narrow the range of pads, front most')).toBeVisible({ timeout: 15_000 })
+  await page.getByTestId('hold-probe').click()
+  const shown = page.getByTestId('probe-shows')
+  // it is right once it moves no more
+  let last = -1
+  await expect
+    .poll(async () => {
+      const now = Number((await shown.textContent())!.replace(/[^\d-]/g, ''))
+      const still = Math.abs(now - last) < 6 && now > 100
+      last = now
+      return still
+    })
+    .toBe(true)
+  await page.getByTestId('send-probe').click()
+  await expect(page.getByLabel('Temperature', { exact: true })).not.toHaveValue('')
+  await page.getByRole('button', { name: 'Enter it' }).click()
+  await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times what is usual, good to \d+.% instead of 25.%/)
+  await expect(page.getByTestId('narrowed')).toContainText(/with what was read, .* without/)
+  // one that cannot be is kept and not used, and a broken one is named
+  await choose(page.getByTestId('read-method'), 'paint')
+  await page.getByLabel('Temperature', { exact: true }).fill('warm')
+  await page.getByRole('button', { name: 'Enter it' }).click()
+  await expect(page.getByRole('alert')).toContainText('Temperature:')
+  await page.getByLabel('Temperature', { exact: true }).fill('60')
+  await page.getByRole('button', { name: 'Enter it' }).click()
+  await expect(page.getByTestId('heat-log')).toContainText('not used')
+  expect(await seriousFindings(page)).toEqual([])
+})
+
+test('a descent with a trailer in two gears: what the lower one saves', async ({ page }) => {
+  await openDemo(page, 'heat', 'setup=as-it-stands')
+  await choose(page.getByTestId('duty'), 'Down a pass with a trailer')
+  const says = page.getByTestId('heat-says')
+  await expect(says).toContainText(/Pads, front: beyond 350.*after \d+ s/, { timeout: 15_000 })
+  await page.getByTestId('copy-duty').click()
+  const editor = page.getByTestId('duty-editor')
+  await editor.getByLabel('Name of the driving').fill('Home with the trailer, third gear')
+  await editor.getByLabel('Engine holds').fill('350')
+  await page.getByTestId('save-duty').click()
+  await expect(chosen(page, 'Driving')).toContainText('Home with the trailer')
+  await expect(says).toContainText('after')
+  const third = Number(/after (\d+) s/.exec((await says.textContent())!)![1])
+  await page.getByTestId('change-duty').click()
+  await editor.getByLabel('Engine holds').fill('700')
+  await editor.getByLabel('Name of the driving').fill('Home with the trailer, second gear')
+  await page.getByTestId('save-duty').click()
+  await expect(chosen(page, 'Driving')).toContainText('second gear')
+  await expect.poll(async () => Number(/after (\d+) s/.exec((await says.textContent())!)?.[1] ?? 9999)).toBeGreaterThan(third + 20)
+  // what cannot be driven is named where it is typed
+  await page.getByTestId('change-duty').click()
+  await editor.getByLabel('Grade').fill('90')
+  await expect(page.getByTestId('duty-problems')).toContainText('Grade: must be between 0.5 and 40')
+  await expect(page.getByTestId('save-duty')).toBeDisabled()
+  expect(await seriousFindings(page)).toEqual([])
+})
+
+test('zones are pasted, or taken from a speed trace; a bad file is named and loses nothing', async ({ page }) => {
+  await openDemo(page, 'heat', 'setup=as-it-stands')
+  await page.getByTestId('new-duty').click()
+  const zones = page.getByTestId('zones').locator('tbody tr')
+  await expect(zones).toHaveCount(1)
+  await page.getByTestId('zones').evaluate((table) => {
+    const data = new DataTransfer()
+    data.setData('text', '120\t60\t0,8\t20\n90\t40\t0,6\t15\n')
+    table.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }))
+  })
+  await expect(zones).toHaveCount(2)
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const trace = page.locator('[data-test="trace"] input[type="file"]')
+  await trace.setInputFiles(file('notes.csv', 'day,weather\nMonday,rain\n'))
+  await expect(page.getByRole('alert')).toContainText('It needs a column "time" and a column "speed"')
+  await expect(zones).toHaveCount(2)
+  const rows = ['time (s),speed (km/h)']
+  for (let i = 0; i <= 600; i += 1) {
+    const t = i / 10
+    const v =
+      t < 5
+        ? 140
+        : t < 8
+          ? 140 - 25 * (t - 5)
+          : t < 30
+            ? 65 + 2.5 * (t - 8)
+            : t < 32
+              ? 120 - 30 * (t - 30)
+              : Math.min(140, 60 + 3 * (t - 32))
+    rows.push(`${t},${v.toFixed(1)}`)
+  }
+  await trace.setInputFiles(file('lap.csv', rows.join('\n')))
+  await expect(page.getByTestId('trace-says')).toContainText('2 braking zones in 1.0 min')
+  await expect(zones.first().getByLabel('Zone 1: from')).toHaveValue(/^1(39|40)/)
+  await page.getByLabel('Name of the driving').fill('Lap of Sunday')
+  await page.getByTestId('save-duty').click()
+  await expect(page.getByTestId('heat-says')).toContainText(/lap|Nothing reaches/, { timeout: 15_000 })
+  await expect(chosen(page, 'Driving')).toContainText('Lap of Sunday')
+  await page.keyboard.press('Control+z')
+  await expect(chosen(page, 'Driving')).not.toContainText('Lap of Sunday')
+})
+
+test('what limits a stop: the tyres do, and larger brakes are not said to shorten it; held on the line', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=balanced&view=stop')
   await expect(page.getByTestId('stop-says')).toContainText(/The tyres limit a dry stop: 0\.\d\d.g/)
   await expect(page.getByTestId('stop-worth')).toContainText('Larger brakes by themselves change heat, feel and repeatability.')
+  await page.getByLabel('Torque at that axle').fill('1500')
+  await expect(page.getByTestId('staging-says')).toContainText(/It holds: holding takes/)
+  await page.getByLabel('Torque at that axle').fill('9000')
+  await expect(page.getByTestId('staging-says')).toContainText('It does not hold')
   await page.setViewportSize({ width: 390, height: 844 })
   await expect(page.getByText('The foot, 500 N').first()).toBeVisible()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  for (const view of ['stop', 'help', 'read', 'session']) {
+    await openDemo(page, 'heat', `setup=balanced&view=${view}`)
+    await page.waitForTimeout(600)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  }
+})
+
+test('the session prints on one page', async ({ page }) => {
+  await openDemo(page, 'heat', 'setup=balanced')
+  await expect(page.getByTestId('heat-says')).toBeVisible({ timeout: 15_000 })
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByTestId('copy-duty')).toBeHidden()
+  await expect(page.getByTestId('heat-chart')).toBeVisible()
+  const pdf = await page.pdf({ format: 'A4' })
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
+})
+
+test('uses of the car say what follows; a hand lever locks the rear and is no parking brake', async ({ page }) => {
+  await openDemo(page, 'car', '')
+  await page.getByText('What follows from the use').click()
+  await expect(page.getByTestId('uses-said')).toContainText('hill climbs and sprints')
+  // one is made, put in and looked at
+  await openDemo(page, 'parts', '')
+  await choose(page.getByTestId('add-part'), 'hydraulic hand lever')
+  const write = async (label: string, value: string) => {
+    await page.getByLabel(label, { exact: true }).first().fill(value)
+    await page.keyboard.press('Enter')
+  }
+  await write('Lever ratio', '6')
+  await write('Bore', '15.9')
+  await write('Port thread', 'M10 x 1')
+  await openDemo(page, 'setup', 'setup=balanced')
+  await pick(page, 'Hydraulic hand lever', 'hydraulic hand lever')
+  await openDemo(page, 'balance', 'setup=balanced&view=pedal')
+  const hand = page.getByTestId('hand-lever')
+  await expect(hand).toContainText('It is no parking brake')
+  await expect(hand.locator('tbody tr').first()).toContainText(/dry, 0\.86.*(locks|turns on)/)
+  await hand.getByRole('slider').press('Home')
+  await expect(hand.locator('tbody tr').first()).toContainText('turns on')
+  await openDemo(page, 'fit', 'setup=balanced&view=check')
+  await expect(page.getByText('Hydraulic hand lever').first()).toBeVisible()
 })

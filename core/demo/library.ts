@@ -192,6 +192,10 @@ const padsAndHoses: Part[] = [
     price: price(48, 54, 62, 1),
   }),
   like('front-track-pad', 'stock-front-pad', 'pad', {
+    noise: 'high',
+    dust: 'high',
+    rotorWear: 'high',
+    wearMmPerMj: published(0.04),
     ...frictionCurve([0.3, 0.42, 0.48, 0.5, 0.5, 0.47]),
     rangeToC: published(650),
     name: 'Front track pads',

@@ -123,5 +123,6 @@ i {
   width: 14px;
   height: 14px;
   border: 1px solid var(--line);
+  print-color-adjust: exact;
 }
 </style>

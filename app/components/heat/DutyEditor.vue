@@ -244,11 +244,13 @@ function remove() {
       </ul>
     </div>
     <template #footer>
-      <ElButton v-if="again" class="remove" @click="remove">Remove it</ElButton>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :disabled="problems.length > 0" data-test="save-duty" @click="save">{{
-        again ? 'Keep the change' : 'Add it'
-      }}</ElButton>
+      <div class="foot">
+        <ElButton v-if="again" class="remove" @click="remove">Remove it</ElButton>
+        <ElButton @click="open = false">Cancel</ElButton>
+        <ElButton type="primary" :disabled="problems.length > 0" data-test="save-duty" @click="save">{{
+          again ? 'Keep the change' : 'Add it'
+        }}</ElButton>
+      </div>
     </template>
   </ElDrawer>
 </template>
@@ -270,8 +272,17 @@ function remove() {
   gap: 8px;
   margin: 8px 0 4px;
 }
-.remove {
-  float: left;
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: end;
+}
+.foot .el-button {
+  margin: 0;
+}
+.foot .remove {
+  margin-right: auto;
 }
 ul {
   margin: 0;

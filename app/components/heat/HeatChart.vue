@@ -78,65 +78,69 @@ const names = computed(() => {
 
 <template>
   <figure>
-    <svg
-      ref="svg"
-      :viewBox="`0 0 ${W} ${H}`"
-      role="img"
-      :aria-label="`Temperatures ${axle} over time`"
-      data-test="heat-chart"
-      @pointermove="follow"
-    >
-      <ChartAxes
-        :x="x"
-        :y="y"
-        :x-ticks="6"
-        :y-ticks="6"
-        x-name="minutes"
-        :y-name="`temperature ${axle}, ${units.temperature}`"
-        :show-y="(t: number) => formatQuantity(t, 'temperature', units, { bare: true, decimals: 0 })"
-      />
-      <line
-        v-for="mark in heat.marks"
-        :key="mark"
-        class="mark"
-        :x1="x(mark / 60)"
-        :x2="x(mark / 60)"
-        :y1="H - margin.bottom"
-        :y2="H - margin.bottom - 6"
-      />
-      <g v-for="one in limits.filter((limit) => limit.limitC < mostC)" :key="one.label" class="limit">
-        <line :x1="margin.left" :x2="W - margin.right" :y1="y(one.limitC)" :y2="y(one.limitC)" />
-        <text :x="W - margin.right - 4" :y="y(one.limitC) - 4" text-anchor="end">{{ LIMIT_NAMES[one.lump] }}, {{ c(one.limitC) }}</text>
-      </g>
-      <path v-for="{ key } in LINES" :key="`s${key}`" class="stock" :class="key" :d="path(heat.stock, key)" />
-      <path v-for="{ key } in LINES" :key="key" class="line" :class="key" :d="path(heat.samples, key)" />
-      <text v-for="one in names" :key="one.key" class="name" :class="one.key" :x="W - margin.right + 6" :y="one.y + 4">
-        {{ one.label }}
-      </text>
-      <line v-if="shown" class="scrub" :x1="x(shown.seconds / 60)" :x2="x(shown.seconds / 60)" :y1="margin.top" :y2="H - margin.bottom" />
-    </svg>
-    <figcaption class="small num" aria-live="polite">
-      <template v-if="shown">
-        {{ (shown.seconds / 60).toFixed(1) }} min:
-        <span v-for="{ key, label } in LINES" :key="key">{{ label }} {{ c(shown[axle][key]) }}; </span>caliper {{ c(shown[axle].caliperC) }}
-      </template>
-      <template v-else
-        >{{
-          heat.goneAtS === undefined
-            ? 'Ten minutes standing afterwards are part of it: heat still goes from rotor and pads into the fluid.'
-            : 'Drawn up to where the brakes are gone; what heat would go on into the fluid is not.'
-        }}{{ heat.stock.length > 0 ? ' Thin: the car as it stands.' : '' }}</template
+    <div class="chart">
+      <svg
+        ref="svg"
+        :viewBox="`0 0 ${W} ${H}`"
+        role="img"
+        :aria-label="`Temperatures ${axle} over time`"
+        data-test="heat-chart"
+        @pointermove="follow"
       >
-    </figcaption>
-    <ElSlider
-      :model-value="at ?? 0"
-      :min="0"
-      :max="Math.round(lastS)"
-      :show-tooltip="false"
-      aria-label="Moment that is read"
-      :validate-event="false"
-      @update:model-value="at = Number($event)"
-    />
+        <ChartAxes
+          :x="x"
+          :y="y"
+          :x-ticks="6"
+          :y-ticks="6"
+          x-name="minutes"
+          :y-name="`temperature ${axle}, ${units.temperature}`"
+          :show-y="(t: number) => formatQuantity(t, 'temperature', units, { bare: true, decimals: 0 })"
+        />
+        <line
+          v-for="mark in heat.marks"
+          :key="mark"
+          class="mark"
+          :x1="x(mark / 60)"
+          :x2="x(mark / 60)"
+          :y1="H - margin.bottom"
+          :y2="H - margin.bottom - 6"
+        />
+        <g v-for="one in limits.filter((limit) => limit.limitC < mostC)" :key="one.label" class="limit">
+          <line :x1="margin.left" :x2="W - margin.right" :y1="y(one.limitC)" :y2="y(one.limitC)" />
+          <text :x="W - margin.right - 4" :y="y(one.limitC) - 4" text-anchor="end">{{ LIMIT_NAMES[one.lump] }}, {{ c(one.limitC) }}</text>
+        </g>
+        <path v-for="{ key } in LINES" :key="`s${key}`" class="stock" :class="key" :d="path(heat.stock, key)" />
+        <path v-for="{ key } in LINES" :key="key" class="line" :class="key" :d="path(heat.samples, key)" />
+        <text v-for="one in names" :key="one.key" class="name" :class="one.key" :x="W - margin.right + 6" :y="one.y + 4">
+          {{ one.label }}
+        </text>
+        <line v-if="shown" class="scrub" :x1="x(shown.seconds / 60)" :x2="x(shown.seconds / 60)" :y1="margin.top" :y2="H - margin.bottom" />
+      </svg>
+      <figcaption class="small num" aria-live="polite">
+        <template v-if="shown">
+          {{ (shown.seconds / 60).toFixed(1) }} min:
+          <span v-for="{ key, label } in LINES" :key="key">{{ label }} {{ c(shown[axle][key]) }}; </span>caliper
+          {{ c(shown[axle].caliperC) }}
+        </template>
+        <template v-else
+          >{{
+            heat.goneAtS === undefined
+              ? 'Ten minutes standing afterwards are part of it: heat still goes from rotor and pads into the fluid.'
+              : 'Drawn up to where the brakes are gone; what heat would go on into the fluid is not.'
+          }}{{ heat.stock.length > 0 ? ' Thin: the car as it stands.' : '' }}</template
+        >
+      </figcaption>
+      <ElSlider
+        class="no-print"
+        :model-value="at ?? 0"
+        :min="0"
+        :max="Math.round(lastS)"
+        :show-tooltip="false"
+        aria-label="Moment that is read"
+        :validate-event="false"
+        @update:model-value="at = Number($event)"
+      />
+    </div>
     <div v-if="corner?.rotor && tinted" class="moment">
       <p class="small soft">
         {{ shown ? `At ${(tinted.seconds / 60).toFixed(1)} min` : `When the rotor is hottest, ${(tinted.seconds / 60).toFixed(1)} min` }}
@@ -148,7 +152,19 @@ const names = computed(() => {
 
 <style scoped>
 figure {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: start;
   margin: 0;
+}
+.chart {
+  flex: 1 1 420px;
+  max-width: 760px;
+  min-width: 0;
+}
+.moment {
+  flex: 0 1 250px;
 }
 svg {
   display: block;

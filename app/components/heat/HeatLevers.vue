@@ -28,6 +28,19 @@ const helping = computed(
 )
 const others = computed(() => levers.value?.levers.filter((one) => !helping.value.includes(one)) ?? [])
 const now = computed(() => levers.value?.now)
+/** "Pads, front" as one says it: the front pads. */
+const spoken = (label: string) => {
+  const [what, where] = label.toLowerCase().split(', ')
+  return where ? `the ${where} ${what}` : what!
+}
+const goesOver = (label: string) =>
+  label === 'The brakes'
+    ? 'are gone'
+    : label.startsWith('Pads')
+      ? 'leave their range'
+      : label.startsWith('Fluid')
+        ? 'boils'
+        : 'passes its limit'
 const goes = ({ first, open }: HeatLever) =>
   first
     ? `${first.label.toLowerCase()} ${first.when}`
@@ -66,7 +79,7 @@ const take = (lever: HeatLever) =>
       <h1 v-if="levers.levers.length > 0" data-test="levers-say">
         {{
           now
-            ? `As it is, ${now.label.toLowerCase()} ${now.label === 'The brakes' ? 'are gone' : 'go'} ${now.when}. ${helping.length > 0 ? `${helping.length} ${helping.length === 1 ? 'change' : 'changes'} would carry it further:` : 'Nothing among the parts carries it further.'}`
+            ? `As it is, ${spoken(now.label)} ${goesOver(now.label)} ${now.when}. ${helping.length > 0 ? `${helping.length} ${helping.length === 1 ? 'change' : 'changes'} would carry it further:` : 'Nothing among the parts carries it further.'}`
             : 'Nothing reaches its limit over this driving by the likely figures: nothing has to be changed for it.'
         }}
       </h1>

@@ -68,6 +68,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
 
 <template>
   <div class="session">
+    <p class="print-only">{{ store.project!.car.name }}, {{ setup?.name }}</p>
     <DutyChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <template v-if="heat">
@@ -84,7 +85,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
           </li>
         </ul>
         <p v-if="heat.narrowed" class="small" data-test="narrowed">{{ heat.narrowed }}</p>
-        <div class="axles" role="group" aria-label="Axle">
+        <div class="axles no-print" role="group" aria-label="Axle">
           <ElButton link type="primary" :aria-pressed="axle === 'front'" @click="chooseAxle('front')">Front</ElButton>
           <ElButton link type="primary" :aria-pressed="axle === 'rear'" @click="chooseAxle('rear')">Rear</ElButton>
         </div>
@@ -104,7 +105,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
         <p class="small">
           {{ heat.fluidWords }}: boils at <span class="num">{{ c(heat.fluidBoilC!) }}</span>.
         </p>
-        <p v-if="heat.readNext" class="small" data-test="read-next">
+        <p v-if="heat.readNext" class="small no-print" data-test="read-next">
           {{ heat.readNext }} <NuxtLink class="no-print" :to="link('heat', { view: 'read' })">Enter it</NuxtLink>
         </p>
         <section class="beside">
@@ -125,7 +126,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
             </ElButton>
           </div>
         </section>
-        <FoldedPart :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
+        <FoldedPart class="no-print" :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
           <ul class="small">
             <li v-for="one in heat.assumed" :key="one">{{ one }}</li>
           </ul>
@@ -135,8 +136,8 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
             }}
           </p>
         </FoldedPart>
-        <p v-for="one in heat.cautions" :key="one" class="caution">{{ one }}</p>
         <p class="caution">
+          {{ heat.cautions.join(' ') }}
           After a run the brakes burn the skin and light what is dry: no water on hot rotors, no foot held on the pedal and no parking brake
           set until they are cool. A pedal that gets soft ends the session; fluid that has boiled once is changed. Try fade on closed ground
           only.
