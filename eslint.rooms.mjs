@@ -8,11 +8,13 @@ import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('.', import.meta.url))
 const MODEL = ['model', 'quantity', 'maths']
-const SUBJECTS = ['clearance', 'fit', 'hydraulics', 'balance', 'cost', 'heat', 'stopping', 'evidence']
+const SUBJECTS = ['search', 'clearance', 'fit', 'hydraulics', 'balance', 'cost', 'heat', 'stopping', 'evidence']
 
 /** What each room of the core may import beside itself. */
 const CORE = {
   maths: [],
+  // joins and fronts of whatever: knows nothing of brakes
+  search: ['maths'],
   quantity: ['maths'],
   model: ['quantity', 'maths'],
   clearance: MODEL,
@@ -46,6 +48,8 @@ const REPORT = {
   // gauges are held against the chain, reports of others against the corner's verdict
   evidence: ['pedal', 'corner', 'figure'],
   // what is offered is tried on the whole setup
+  // the whole setup is put together and weighed
+  decide: ['offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure'],
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */

@@ -17,6 +17,8 @@ import { presentBoil } from '../heat/fluid.ts'
 import type { CornerNodes, Temperatures } from '../heat/nodes.ts'
 import { ring, type RingFigures } from '../heat/ring.ts'
 import { session, type FrictionCurve, type SessionAxle } from '../heat/session.ts'
+import { join } from '../search/join.ts'
+import { unbeaten, type Criterion } from '../search/pareto.ts'
 import { holdOnLine, type Hold } from '../stopping/hold.ts'
 import { stopLimits, type Stop } from '../stopping/limits.ts'
 import { measuredValue } from '../quantity/readings.ts'
@@ -47,6 +49,15 @@ interface SessionInput {
   startC: number
   ambientC: number
   maxPressureMpa: number
+}
+
+interface JoinInput {
+  slots: { name: string; parts: { id: string; costMinor: number }[] }[]
+  incompatible: [slot: string, part: string][][]
+}
+interface ParetoInput {
+  criteria: Record<string, Criterion>
+  rows: { name: string; values: Record<string, number | null> }[]
 }
 
 interface ChainInput {
@@ -267,6 +278,33 @@ const kinds = {
     return { ...found, locksFirst: orNull(found.locksFirst) }
   },
   'stopping.hold': (input: Hold) => ({ ...holdOnLine(input) }),
+  'search.join': ({ slots, incompatible }: JoinInput) => {
+    const apart = new Set(incompatible.map((pair) => JSON.stringify(pair)))
+    let count = 0
+    const cheapest: { costMinor: number; parts: string[] }[] = []
+    join(
+      slots.map(({ name, parts }) => ({ name, options: parts })),
+      {
+        goes: (chosen) => {
+          const last = chosen.length - 1
+          const is = (at: number) => [slots[at]!.name, chosen[at]!.id]
+          return chosen.every((_, at) => at === last || !apart.has(JSON.stringify([is(at), is(last)])))
+        },
+        each: (chosen) => {
+          count += 1
+          cheapest.push({ costMinor: chosen.reduce((sum, one) => sum + one.costMinor, 0), parts: chosen.map((one) => one.id) })
+          cheapest.sort((a, b) => a.costMinor - b.costMinor)
+          cheapest.splice(5)
+        },
+      },
+    )
+    return { count, cheapest }
+  },
+  'search.pareto': ({ criteria, rows }: ParetoInput) => {
+    const names = Object.keys(criteria)
+    const valuesOf = ({ values }: ParetoInput['rows'][number]) => names.map((name) => values[name] ?? undefined)
+    return { kept: unbeaten(rows, valuesOf, names.map((name) => criteria[name]!)).map((row) => row.name) }
+  },
   'cost.total': (input: { lines: CostLine[]; taxPercent: number }) => ({ ...costTotal(input.lines, input.taxPercent) }),
 } satisfies Record<string, (input: never) => Record<string, unknown>>
 

@@ -7,7 +7,8 @@ import { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { pedalToRoad, type StockBrakes } from './pedal-to-road.ts'
 
-function stockBrakes(project: Project): StockBrakes {
+/** What the car brakes with as it stands. */
+export function stockBrakes(project: Project): StockBrakes {
   const { calibration, brakes, context } = hydraulicsOf(project, project.setups[0].id)
   const [front, rear] = AXLES.map((axle) => brakes[axle].pistonArea.value)
   return {

@@ -5,7 +5,7 @@ import type { ClearanceVerdict } from '../../clearance/verdict.ts'
 import type { FitFinding } from '../../fit/finding.ts'
 import type { Axle, PartOf } from '../../model/project.ts'
 import type { ReportFigure } from '../figure/figure.ts'
-import type { Finding } from '../figure/finding.ts'
+import type { Finding, FindingVerdict } from '../figure/finding.ts'
 import { askSlot, readPart, type AtAxle, type Context } from '../figure/read.ts'
 import { missingSentence } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
@@ -85,6 +85,19 @@ export function briefClearance(context: Context, axle: Axle): Pick<Finding, 'ver
   const looked = look(context, axle, 'linear')
   const bad = looked.verdict === 'hits' || looked.verdict === 'tooClose'
   return clearanceFinding(looked, sentenceOf(looked), bad ? spacersOf(looked)?.stockMm : undefined)
+}
+
+/** The verdict on the gap as it is, by the linear estimate and without asking what a spacer would do; mm where it is known. */
+export function gapAsItIs(context: Context, axle: Axle): { verdict: FindingVerdict; gapMm: number | undefined } {
+  const { verdict, now } = look(context, axle, 'linear')
+  return { verdict: AS_IT_IS[verdict], gapMm: now?.meanMm }
+}
+const AS_IT_IS: Record<Looked['verdict'], FindingVerdict> = {
+  clears: 'fits',
+  tight: 'check',
+  measure: 'unknown',
+  tooClose: 'blocked',
+  hits: 'blocked',
 }
 
 /** Reads the corner and judges its gap. */

@@ -6,7 +6,6 @@ import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { NamedDuty } from './duties.ts'
 import { nearestLine, type HeatLine } from './heat-lines.ts'
-import type { HeatReport } from './heat-report.ts'
 import { lumpsOf, type Driven, type Prepared } from './session-run.ts'
 
 /** "in lap 4", "after lap 8, standing", "after 140 s". */
@@ -17,6 +16,12 @@ export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS:
 }
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
+/** What is said of a session; `notKnown` is empty where nothing stands open. */
+export interface HeatSaid {
+  verdict: FindingVerdict
+  sentence: string
+  notKnown: string
+}
 interface Asked {
   project: Project
   duty: NamedDuty
@@ -29,7 +34,7 @@ interface Asked {
 }
 
 /** The sentence of a session, and what stands open beside it. */
-export function heatSaid(asked: Asked): Pick<HeatReport, 'verdict' | 'sentence' | 'notKnown'> {
+export function heatSaid(asked: Asked): HeatSaid {
   const { project, duty, prepared, lines, gone, marks } = asked
   const { units } = project.preferences
   const c = (value: number) => formatQuantity(value, 'temperature', units, { decimals: 0 })

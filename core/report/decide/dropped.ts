@@ -1,0 +1,37 @@
+import type { FitFinding } from '../../fit/finding.ts'
+import type { Facts } from '../../fit/look.ts'
+import { checkAll, verdictsOf, type Rule } from '../../fit/rule.ts'
+import { RULES } from '../../fit/rules.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
+import type { SearchAsk } from './space.ts'
+
+/** What a rule finds of a combination, as far as a search has to know. */
+export interface Ruled {
+  verdict: FindingVerdict
+  /** It needs something that is no part yet: a piece to buy, or shims. */
+  piece: boolean
+}
+
+const CURED_WITHOUT_A_PART = (one: FitFinding): boolean => one.remedies.some((remedy) => remedy.kind === 'piece' || remedy.kind === 'shim')
+
+/** The worst that a rule finds; a need that no piece cures is a blocker: the part that cures it is another combination. */
+export function ruledBy(rule: Rule, facts: Facts): Ruled {
+  let worst: FindingVerdict = 'fits'
+  for (const one of verdictsOf(rule, facts)) if (VERDICT_RANK[one.verdict] > VERDICT_RANK[worst]) worst = one.verdict
+  if (worst !== 'needs') return { verdict: worst, piece: false }
+  const needs = checkAll(rule, facts).filter((one) => one.verdict === 'needs')
+  return needs.every(CURED_WITHOUT_A_PART) ? { verdict: 'needs', piece: true } : { verdict: 'blocked', piece: false }
+}
+
+/** Whether what a rule finds is more than the search lets through. */
+export function drops({ verdict, piece }: Ruled, rule: string, { musts }: SearchAsk): boolean {
+  if (verdict === 'blocked') return true
+  if (verdict === 'unknown') return musts.known
+  if (verdict === 'needs') return !piece || musts.noPieces
+  if (rule === 'parking-brake' && musts.parkingBrake) return verdict !== 'fits'
+  return rule === 'wheel-clearance' && musts.clears && verdict !== 'fits'
+}
+
+export const AXLE_RULES: readonly Rule[] = RULES.filter((rule) => rule.on !== 'car')
+export const CAR_RULES: readonly Rule[] = RULES.filter((rule) => rule.on === 'car')

@@ -1,0 +1,153 @@
+import { idealFrontShare } from '../../balance/constant-split.ts'
+import type { Mass } from '../../balance/adhesion.ts'
+import { rearFirstFrom } from '../../balance/lock-order.ts'
+import { oneStopRiseC } from '../../heat/one-stop.ts'
+import { stopOf } from '../../hydraulics/effort.ts'
+import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
+import { AXLES, type Axle, type AxleSlot, type Part, type Project } from '../../model/project.ts'
+import { pedalOf } from '../../model/uses.ts'
+import { STANDARD_GRAVITY } from '../../quantity/units.ts'
+import { axleBrake } from '../brake/brake.ts'
+import { massOf, systemOf } from '../brake/brake-system.ts'
+import { gapAsItIs } from '../corner/corner.ts'
+import { PER_AXLE } from '../cost/to-buy.ts'
+import type { Context } from '../figure/read.ts'
+import { Working } from '../figure/working.ts'
+import { RING_MASS } from '../heat/heat.ts'
+import { BANDS } from '../pedal/pedal-bands.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { partCost, sumOrUnknown } from './prices.ts'
+import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type Space } from './space.ts'
+
+/** What the criteria are of a combination; undefined: not known. */
+export type Weighed = Record<CriterionId, number | undefined>
+
+/** What of one axle enters the weighing. */
+export interface AxleWeights {
+  brake: AxleBrake | undefined
+  ringKg: number | undefined
+  gapMm: number | undefined
+  gap: FindingVerdict
+  costMinor: number | undefined
+  /** Against the car as it stands, one corner, kg. */
+  massKg: number | undefined
+}
+
+const PER_CORNER: Partial<Record<AxleSlot, number>> = { caliper: 1, bracket: 1, rotor: 1, pad: 0.5, wheel: 1, spacer: 1 }
+const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
+
+export function axleCost({ project, stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
+  const drum = filling[`${axle}.caliper`]?.kind === 'drum'
+  return sumOrUnknown(
+    AXLE_ORDER.map((slot) =>
+      drum && DISC_ONLY.includes(slot)
+        ? 0
+        : partCost(filling[`${axle}.${slot}`], stockParts[axle][slot] as Part | null | undefined, PER_AXLE[slot], project.preferences),
+    ),
+  )
+}
+export const hydraulicsCost = ({ project, stockParts }: Space, filling: Filling): number | undefined =>
+  sumOrUnknown(HYDRAULIC_NAMES.map((slot) => partCost(filling[slot], stockParts[slot], 1, project.preferences)))
+
+function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
+  const kg = (part: Part | null | undefined, drum: boolean, slot: AxleSlot): number | undefined =>
+    part === null || (drum && DISC_ONLY.includes(slot)) ? 0 : part?.massKg?.value
+  const drums = [filling[`${axle}.caliper`]?.kind === 'drum', stockParts[axle].caliper?.kind === 'drum'] as const
+  return sumOrUnknown(
+    (Object.keys(PER_CORNER) as AxleSlot[]).map((slot) => {
+      const [now, then] = [filling[`${axle}.${slot}`], stockParts[axle][slot] as Part | null | undefined]
+      if (now?.id === then?.id && drums[0] === drums[1]) return 0
+      const [on, off] = [kg(now, drums[0], slot), kg(then, drums[1], slot)]
+      return on === undefined || off === undefined ? undefined : (on - off) * PER_CORNER[slot]!
+    }),
+  )
+}
+
+/** The brake of an axle and its ring: by caliper, bracket, rotor and pads. */
+export function brakeOf(context: Context, axle: Axle): Pick<AxleWeights, 'brake' | 'ringKg'> {
+  return { brake: axleBrake(context, axle).brake, ringKg: RING_MASS.of({ context, axle }).figure.value }
+}
+
+export function axleWeights(
+  space: Space,
+  filling: Filling,
+  axle: Axle,
+  brake: Pick<AxleWeights, 'brake' | 'ringKg'>,
+  gap: ReturnType<typeof gapAsItIs>,
+): AxleWeights {
+  return {
+    ...brake,
+    gap: gap.verdict,
+    gapMm: gap.gapMm,
+    costMinor: axleCost(space, filling, axle),
+    massKg: axleMass(space, filling, axle),
+  }
+}
+
+/** What a search asks of the car and its preferences once. */
+export interface CarAsked {
+  mass: Mass | undefined
+  refG: number
+  stopFromKmh: number
+  /** Front share that is aimed at; undefined: not known. */
+  aim: number | undefined
+  bandN: { low: number; high: number }
+}
+export function carAsked(project: Project, context: Context): CarAsked {
+  const { referenceDecelG: refG, stopFromKmh, biasAim = 'load', biasAimShare } = project.preferences
+  const mass = massOf(new Working(), context)
+  const load = mass && idealFrontShare(mass.staticFront, mass.cgHeightMm / mass.wheelbaseMm, refG)
+  const present = () => {
+    const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
+    const system = systemOf(new Working(), context, brakes)
+    const stop = system && mass && stopOf(system)(mass.massKg * STANDARD_GRAVITY * refG)
+    return stop && stop.frontN / (stop.frontN + stop.rearN)
+  }
+  const aim = biasAim === 'fixed' && biasAimShare !== undefined ? biasAimShare : biasAim === 'present' ? present() : load
+  return { mass, refG, stopFromKmh, aim, bandN: BANDS[pedalOf(project.car.uses)].forceN }
+}
+
+/** What a system asks of the foot, and how it shares a stop. */
+export interface Braked {
+  frontShare: number | undefined
+  pedalN: number | undefined
+  /** Deceleration from which the rear locks first, g; Infinity: never as far as is asked. */
+  rearFirstG: number | undefined
+}
+/** As far as the criterion of UN Regulation No. 13-H looks, g. */
+export const FRONT_FIRST_TO_G = 0.8
+export function brakedBy({ mass, refG }: CarAsked, system: BrakeSystem | undefined): Braked {
+  if (!system || !mass) return { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
+  const stop = stopOf(system)(mass.massKg * STANDARD_GRAVITY * refG)
+  return {
+    frontShare: stop && stop.frontN / (stop.frontN + stop.rearN),
+    pedalN: stop?.pedalForceN,
+    rearFirstG: rearFirstFrom(system, mass, FRONT_FIRST_TO_G),
+  }
+}
+
+/** The criteria of two axles and what stands between them. */
+export function weigh(
+  asked: CarAsked,
+  axles: Record<Axle, AxleWeights>,
+  hydraulicsMinor: number | undefined,
+  { frontShare, pedalN }: Braked,
+): Weighed {
+  const { front, rear } = axles
+  const gaps = AXLES.map((axle) => axles[axle].gapMm)
+  const rises = AXLES.map((axle) => {
+    const { ringKg } = axles[axle]
+    if (frontShare === undefined || ringKg === undefined || !asked.mass) return undefined
+    return oneStopRiseC(asked.mass.massKg, asked.stopFromKmh, axle === 'front' ? frontShare : 1 - frontShare, ringKg)
+  })
+  const { low, high } = asked.bandN
+  return {
+    cost: sumOrUnknown([front.costMinor, rear.costMinor, hydraulicsMinor]),
+    // a drum's rise is not known: then the front's counts
+    heat: rises[0] === undefined ? undefined : Math.max(rises[0], rises[1] ?? 0),
+    gap: gaps[0] === undefined || gaps[1] === undefined ? undefined : Math.min(gaps[0], gaps[1]),
+    bias: frontShare === undefined || asked.aim === undefined ? undefined : Math.abs(frontShare - asked.aim),
+    mass: sumOrUnknown([front.massKg, rear.massKg]),
+    pedal: pedalN === undefined ? undefined : pedalN < low ? low - pedalN : Math.max(0, pedalN - high),
+  }
+}

@@ -1,0 +1,22 @@
+import { roundMinor } from '../../cost/total.ts'
+import type { Part, Preferences } from '../../model/project.ts'
+
+/**
+ * What a part costs in a place, minor units with tax in the project's currency: nothing when it is there already or stands
+ * there on the car; undefined without a price, or without the rate of its currency. Packs are counted for each place.
+ */
+export function partCost(
+  part: Part | null | undefined,
+  onTheCar: Part | null | undefined,
+  pieces: number,
+  preferences: Preferences,
+): number | undefined {
+  if (!part || part.owned || part.id === onTheCar?.id) return 0
+  const { price } = part
+  const { currency, rates, taxPercent } = preferences
+  const rate = price && (price.currency === currency ? 1 : rates.find((one) => one.currency === price.currency)?.rate)
+  if (!price || rate === undefined) return undefined
+  return roundMinor(Math.ceil(pieces / price.pieces) * price.likelyMinor * rate * (1 + taxPercent / 100))
+}
+export const sumOrUnknown = (all: readonly (number | undefined)[]): number | undefined =>
+  all.reduce<number | undefined>((sum, one) => (sum === undefined || one === undefined ? undefined : sum + one), 0)

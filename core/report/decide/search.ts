@@ -1,0 +1,593 @@
+import { pedalFindings, stockBrakes } from '../balance/pedal-findings.ts'
+import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
+import { systemOf } from '../brake/brake-system.ts'
+import { axleBrake } from '../brake/brake.ts'
+import { PER_AXLE } from '../cost/to-buy.ts'
+import { gapAsItIs } from '../corner/corner.ts'
+import { combinations, join } from '../../search/join.ts'
+import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
+import { type Axle, type Part, type Project } from '../../model/project.ts'
+import { resolveSetup } from '../../model/resolve.ts'
+import type { Context } from '../figure/read.ts'
+import { RULE_TITLES, VERDICT_RANK } from '../figure/words.ts'
+import { Working } from '../figure/working.ts'
+import { Readings } from './by-what-it-reads.ts'
+import { AXLE_RULES, CAR_RULES, drops, ruledBy, type Ruled } from './dropped.ts'
+import {
+  axleWeights,
+  brakedBy,
+  brakeOf,
+  carAsked,
+  FRONT_FIRST_TO_G,
+  hydraulicsCost,
+  weigh,
+  type AxleWeights,
+  type Braked,
+  type Weighed,
+} from './figures-of.ts'
+import { partCost } from './prices.ts'
+import {
+  AXLE_ORDER,
+  CRITERIA,
+  HYDRAULIC_NAMES,
+  setupOf,
+  spaceOf,
+  type Filling,
+  type PlaceName,
+  type SearchAsk,
+  type Space,
+} from './space.ts'
+
+/** One combination that a search found. */
+export interface Find {
+  /** Parts by place, only those that differ from the setup that was searched from; null: nothing. */
+  parts: Partial<Record<PlaceName, string | null>>
+  values: Weighed
+  pedalN: number | undefined
+  frontShare: number | undefined
+  /** Whether something needs a piece, or is left open, or to be seen on the car. */
+  verdict: Ruled['verdict']
+}
+/** One that fails one thing by little. */
+export interface NearMiss extends Find {
+  fails: string
+}
+export interface Dropped {
+  rule: string
+  title: string
+  /** Combinations of one axle, or of both with the hydraulics, that ended there. */
+  count: number
+}
+export interface SearchCounts {
+  /** All there are, whether they go together or not. */
+  combinations: number
+  /** Brakes of each axle that go together. */
+  axles: Record<Axle, number>
+  /** Whole combinations whose brakes go together at each axle, under one wheel where that is searched for. */
+  together: number
+  /** Of those, looked at with pedal, balance and everything else. */
+  looked: number
+  found: number
+}
+export interface SearchProgress {
+  /** 0 to 1. */
+  done: number
+  best: Find | undefined
+}
+export interface SearchResult {
+  ask: SearchAsk
+  counts: SearchCounts
+  /** What nothing beats, by the first criterion, at most `MOST_FINDS`. */
+  finds: Find[]
+  /** As many more that nothing beats. */
+  more: number
+  dropped: Dropped[]
+  near: NearMiss[]
+}
+export const MOST_FINDS = 50
+const MOST_NEAR = 10
+/** How far over a limit is "by little": a share of the budget, of the pedal's band, of the deceleration. */
+const LITTLE = { budget: 0.15, pedal: 0.25, frontFirstG: 0.7 }
+/** Combinations between two words on how far it is. */
+const SAY_EVERY = 4000
+
+interface Whole {
+  verdict: Ruled['verdict']
+  /** The rule that it ends at; absent: none. */
+  drops?: string
+}
+
+/** Those of one axle: the ones worth looking at, how many there are, and how many under each wheel. */
+interface Builds {
+  lean: Build[]
+  count: number
+  under: ReadonlyMap<Part | null | undefined, number>
+}
+/** What stands between the axles. */
+interface Between {
+  filling: Filling
+  costMinor: number | undefined
+}
+/** Brakes of an axle that are alike to foot and balance, under one wheel, with the best of each of their figures. */
+interface Alike {
+  members: Build[]
+  wheel: Part | null | undefined
+  comparable: boolean
+  best: AxleWeights
+}
+interface AxleRule {
+  id: string
+  of: (filling: Filling) => { value: Ruled } | undefined
+}
+
+/** A brake of one axle that goes together, with what weighs. */
+interface Build {
+  filling: Filling
+  weights: AxleWeights
+  verdict: Ruled['verdict']
+  cost: number
+}
+
+/**
+ * Everything that can be built from the library, exactly: brakes of each axle are joined from parts that go together, pairs of
+ * them with what stands between, and what something beats is left out as soon as nothing that is still open can save it.
+ * Says on the way how far it is; nothing of the project is changed.
+ *
+ * @throws RangeError when the project has no such setup
+ */
+export function* searching(project: Project, ask: SearchAsk): Generator<SearchProgress, SearchResult> {
+  const space = spaceOf(project, ask)
+  const search = new Search(space)
+  const builds = { front: search.buildsOf('front'), rear: search.buildsOf('rear') }
+  yield { done: 0.1, best: undefined }
+  yield* search.pairs(builds)
+  return search.result(builds)
+}
+
+/** The whole search at once. */
+export function search(project: Project, ask: SearchAsk): SearchResult {
+  const going = searching(project, ask)
+  for (;;) {
+    const { done, value } = going.next()
+    if (done) return value
+  }
+}
+
+export const criteriaOf = ({ by }: SearchAsk): Criterion[] => by.map((id) => CRITERIA[id])
+export const valuesOf = ({ by }: SearchAsk, values: Weighed): Values => by.map((id) => values[id])
+
+class Search {
+  private readonly readings: Readings
+  private readonly axleRules: Record<Axle, AxleRule[]>
+  private readonly carRules: AxleRule[]
+  private readonly gaps: Record<Axle, (filling: Filling) => { value: ReturnType<typeof gapAsItIs> } | undefined>
+  private readonly brakes: Record<Axle, (filling: Filling) => { value: ReturnType<typeof brakeOf> } | undefined>
+  private readonly counts = new Map<string, number>()
+  private readonly held: Unbeaten<Find>
+  private readonly near: NearMiss[] = []
+  private looked = 0
+  private best: Find | undefined
+  private readonly asked
+  private readonly onTheCar
+  private readonly criteria: Criterion[]
+
+  constructor(private readonly space: Space) {
+    const { project, ask, base, stock } = space
+    this.readings = new Readings(space)
+    const clearance = (axle: Axle): AxleRule => ({
+      id: 'wheel-clearance',
+      of: (filling) => {
+        const found = this.gaps[axle](filling)
+        return found && { value: { verdict: found.value.verdict, piece: false } }
+      },
+    })
+    const remembered = (axle: Axle): AxleRule[] => [
+      ...AXLE_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts[axle])) })),
+      clearance(axle),
+    ]
+    this.axleRules = { front: remembered('front'), rear: remembered('rear') }
+    this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
+    const gapOf = (axle: Axle) => this.readings.remember((context) => gapAsItIs(context, axle))
+    this.gaps = { front: gapOf('front'), rear: gapOf('rear') }
+    const brake = (axle: Axle) => this.readings.remember((context) => brakeOf(context, axle))
+    this.brakes = { front: brake('front'), rear: brake('rear') }
+    this.criteria = criteriaOf(ask)
+    this.held = new Unbeaten<Find>(this.criteria)
+    this.onTheCar = stockBrakes(project)
+    this.asked = carAsked(project, { project, setup: stock, isStock: true, resolved: resolveSetup(project, base) })
+  }
+
+  private drop(rule: string, count: number): void {
+    this.counts.set(rule, (this.counts.get(rule) ?? 0) + count)
+  }
+
+  /**
+   * Every brake of an axle whose parts go together with each other, the wheel and the car; the cheapest first. Kept are those
+   * that no other of the same axle beats whatever stands beside them; the others are counted.
+   */
+  buildsOf(axle: Axle): Builds {
+    const { ask, options } = this.space
+    const slots = AXLE_ORDER.map((slot) => ({ name: `${axle}.${slot}` as PlaceName, options: options[`${axle}.${slot}`] }))
+    /** How many there are below each depth. */
+    const below = slots.map((_, depth) => combinations(slots.slice(depth + 1)))
+    /** At each depth what no shallower one has decided. */
+    const open: AxleRule[][] = [this.axleRules[axle]]
+    const verdicts: Ruled['verdict'][] = ['fits']
+    const kept = new Map<string, Build[]>()
+    const under = new Map<Part | null | undefined, number>()
+    let count = 0
+    const filling: Filling = {}
+    /** Of hoses that take the same, the cheapest of each with the parts before. */
+    const hoses = new Map<string, number>()
+    join<Part | null | undefined>(slots, {
+      goes: (chosen) => {
+        const depth = chosen.length - 1
+        for (let i = depth; i < slots.length; i += 1) Reflect.deleteProperty(filling, slots[i]!.name)
+        filling[slots[depth]!.name] = chosen[depth]
+        if (depth < slots.length - 1) hoses.clear()
+        const left: AxleRule[] = []
+        let verdict = verdicts[depth]!
+        for (const rule of open[depth]!) {
+          const found = rule.of(filling)
+          if (!found) left.push(rule)
+          else if (drops(found.value, rule.id, ask)) {
+            this.drop(rule.id, below[depth]!)
+            return false
+          } else if (VERDICT_RANK[found.value.verdict] > VERDICT_RANK[verdict]) verdict = found.value.verdict
+        }
+        open[depth + 1] = left
+        verdicts[depth + 1] = verdict
+        return true
+      },
+      each: () => {
+        count += 1
+        const wheel = filling[`${axle}.wheel`]
+        under.set(wheel, (under.get(wheel) ?? 0) + 1)
+        const verdict = verdicts[slots.length]!
+        const hose = filling[`${axle}.hose`]
+        const takes = `${hoseKey(hose)} ${verdict}`
+        const price = this.hoseCost(axle, hose)
+        const cheapest = hoses.get(takes)
+        // beaten by the hose before it, whatever stands beside them
+        if (cheapest !== undefined && price !== undefined && price - cheapest > CRITERIA.cost.tie) return
+        const one = this.build(axle, filling, verdict)
+        if (price !== undefined && ask.by.includes('cost') && this.comparable(one.weights))
+          hoses.set(takes, Math.min(price, cheapest ?? Infinity))
+        this.keepLean(kept, one)
+      },
+    })
+    return { lean: [...kept.values()].flat().sort((a, b) => a.cost - b.cost), count, under }
+  }
+
+  private hoseCost(axle: Axle, hose: Part | null | undefined): number | undefined {
+    const { project, stockParts } = this.space
+    return partCost(hose, stockParts[axle].hose, PER_AXLE.hose, project.preferences)
+  }
+  private build(axle: Axle, filling: Filling, verdict: Ruled['verdict']): Build {
+    const weights = axleWeights(this.space, filling, axle, this.brakes[axle](filling)!.value, this.gaps[axle](filling)!.value)
+    return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER }
+  }
+  private keepLean(kept: Map<string, Build[]>, one: Build): void {
+    const key = this.likeKey(one)
+    const alike = kept.get(key) ?? []
+    if (alike.some((other) => this.out(other, one))) return
+    kept.set(key, [...alike.filter((other) => !this.out(one, other)), { ...one, filling: { ...one.filling } }])
+  }
+
+  /** What stands between the axles. */
+  private hydraulics(): Between[] {
+    const { options } = this.space
+    const all: Between[] = []
+    join<Part | null | undefined>(
+      HYDRAULIC_NAMES.map((name) => ({ name, options: options[name] })),
+      {
+        goes: () => true,
+        each: (chosen) => {
+          const filling = Object.fromEntries(HYDRAULIC_NAMES.map((name, i) => [name, chosen[i]])) as Filling
+          all.push({ filling, costMinor: hydraulicsCost(this.space, filling) })
+        },
+      },
+    )
+    return all.sort((a, b) => (a.costMinor ?? 0) - (b.costMinor ?? 0))
+  }
+
+  *pairs({ front, rear }: Record<Axle, Builds>): Generator<SearchProgress, void> {
+    const { ask } = this.space
+    const between = this.hydraulics()
+    const leastMinor = Math.min(...between.map((one) => one.costMinor ?? 0))
+    const mostMinor = (ask.musts.budgetMinor ?? Infinity) * (1 + LITTLE.budget)
+    const alike = { front: this.alike('front', front.lean), rear: this.alike('rear', rear.lean) }
+    let since = 0
+    for (const [i, f] of alike.front.entries()) {
+      for (const r of alike.rear) {
+        // the wheel is one for the whole car where it is searched for
+        if (ask.vary.wheel && f.wheel !== r.wheel) continue
+        if ((f.best.costMinor ?? 0) + (r.best.costMinor ?? 0) + leastMinor > mostMinor) {
+          this.drop('budget', f.members.length * r.members.length * between.length)
+          continue
+        }
+        for (const h of between) since += this.lookAtAlike(f, r, h)
+        if (since < SAY_EVERY) continue
+        since = 0
+        yield { done: 0.1 + (0.9 * i) / alike.front.length, best: this.best }
+      }
+    }
+  }
+
+  /** Brakes of two axles that are alike to foot and balance: their shares are reckoned once for all of them. @returns how much was done */
+  private lookAtAlike(f: Alike, r: Alike, h: Between): number {
+    const braked = brakedBy(this.asked, this.systemOf(h, f, r))
+    if (f.comparable && r.comparable) {
+      // none of them can be better than the best of each together
+      const bound: Weighed = weigh(this.asked, { front: f.best, rear: r.best }, h.costMinor, braked)
+      if (this.held.outdone(valuesOf(this.space.ask, bound))) return 1
+      const fails = this.failsMusts(bound, braked).find((one) => one.id !== 'budget')
+      // what no other member would change
+      if (fails && !fails.little) {
+        this.drop(fails.id, f.members.length * r.members.length)
+        return 1
+      }
+    }
+    for (const one of f.members) for (const other of r.members) this.look(one, other, h, braked)
+    return 1 + f.members.length * r.members.length
+  }
+
+  private alike(axle: Axle, builds: readonly Build[]): Alike[] {
+    const groups = new Map<string, Build[]>()
+    for (const one of builds) {
+      const key = `${this.numbersKey(one.weights.brake)}|${one.filling[`${axle}.wheel`]?.id}`
+      const known = groups.get(key)
+      if (known) known.push(one)
+      else groups.set(key, [one])
+    }
+    return [...groups.values()].map((members): Alike => {
+      const weights = members.map((one) => one.weights)
+      const least = (of: (one: AxleWeights) => number | undefined) => Math.min(...weights.map((one) => of(one) ?? 0))
+      const most = (of: (one: AxleWeights) => number | undefined) => Math.max(...weights.map((one) => of(one) ?? 0))
+      return {
+        members,
+        wheel: members[0]!.filling[`${axle}.wheel`],
+        comparable: weights.every((one) => this.comparable(one)),
+        best: {
+          ...weights[0]!,
+          costMinor: least((one) => one.costMinor),
+          gapMm: most((one) => one.gapMm),
+          massKg: least((one) => one.massKg),
+          ringKg: weights.every((one) => one.ringKg === undefined) ? undefined : most((one) => one.ringKg),
+        },
+      }
+    })
+  }
+
+  /**
+   * Whether a brake beats another of the same axle whatever stands beside them, both being alike to the foot, the balance and
+   * the rules of the whole car: nowhere worse, and cheaper or lighter by more than the tie.
+   */
+  private out({ weights: x }: Build, { weights: y }: Build): boolean {
+    const { by, musts } = this.space.ask
+    if (!this.comparable(x) || !this.comparable(y)) return false
+    const [cost, mass, gap] = [by.includes('cost'), by.includes('mass'), by.includes('gap')]
+    if (x.costMinor! > y.costMinor! && (cost || musts.budgetMinor !== undefined)) return false
+    if ((gap && x.gapMm! < y.gapMm!) || (mass && x.massKg! > y.massKg!)) return false
+    if (by.includes('heat') && x.ringKg! < y.ringKg!) return false
+    return (cost && y.costMinor! - x.costMinor! > CRITERIA.cost.tie) || (mass && y.massKg! - x.massKg! > CRITERIA.mass.tie)
+  }
+  /** Whether everything of a brake that is weighed is known: what is not neither beats nor is beaten. */
+  private comparable({ brake, costMinor, gapMm, massKg, ringKg }: AxleWeights): boolean {
+    const { by } = this.space.ask
+    if (costMinor === undefined || (by.includes('gap') && gapMm === undefined) || (by.includes('mass') && massKg === undefined))
+      return false
+    if (by.includes('heat') && ringKg === undefined) return false
+    return brake !== undefined || !(by.includes('heat') || by.includes('bias') || by.includes('pedal'))
+  }
+  /** What of a brake foot and balance see: its numbers, its caliper, what its hose takes of the stroke. */
+  private brakeKey({ weights: { brake }, filling }: Build): string {
+    const axle: Axle = 'front.caliper' in filling ? 'front' : 'rear'
+    const hose = filling[`${axle}.hose`]
+    return `${this.numbersKey(brake)} ${filling[`${axle}.caliper`]?.id} ${hoseKey(hose)}`
+  }
+  private readonly numbers = new Map<AxleBrake | undefined, string>()
+  private numbersKey(brake: AxleBrake | undefined): string {
+    const known = this.numbers.get(brake)
+    if (known !== undefined) return known
+    const key = JSON.stringify(brake)
+    this.numbers.set(brake, key)
+    return key
+  }
+  /** What of a brake all else sees: foot and balance, the wheel over it, and how well it goes together. */
+  private likeKey(one: Build): string {
+    return `${this.brakeKey(one)}|${(one.filling['front.wheel'] ?? one.filling['rear.wheel'])?.id}|${one.verdict}`
+  }
+
+  private look(f: Build, r: Build, h: Between, braked: Braked): void {
+    const { ask } = this.space
+    const values = weigh(this.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
+    const fails = this.failsMusts(values, braked)
+    if (fails.length > 1 || fails.some((one) => !one.little)) {
+      this.drop(fails[0]!.id, 1)
+      return
+    }
+    const weighed = valuesOf(ask, values)
+    if (fails.length === 0 && this.held.outdone(weighed)) return
+    if (fails.length > 0 && !this.couldBeNear(values)) {
+      this.drop(fails[0]!.id, 1)
+      return
+    }
+    const filling: Filling = { ...f.filling, ...r.filling, ...h.filling }
+    let verdict = VERDICT_RANK[f.verdict] > VERDICT_RANK[r.verdict] ? f.verdict : r.verdict
+    for (const { id, of } of this.carRules) {
+      const found = of(filling)!.value
+      if (drops(found, id, ask)) {
+        this.drop(id, 1)
+        return
+      }
+      if (VERDICT_RANK[found.verdict] > VERDICT_RANK[verdict]) verdict = found.verdict
+    }
+    const found: Find = { parts: this.changed(filling), values, pedalN: braked.pedalN, frontShare: braked.frontShare, verdict }
+    this.looked += 1
+    const whole = this.wholeVerdict(filling, f, r)
+    if (whole.drops) {
+      this.drop(whole.drops, 1)
+      return
+    }
+    if (VERDICT_RANK[whole.verdict] > VERDICT_RANK[verdict]) found.verdict = whole.verdict
+    if (fails.length > 0) {
+      this.drop(fails[0]!.id, 1)
+      this.keepNear({ ...found, fails: fails[0]!.words })
+      return
+    }
+    this.held.add(weighed, found)
+    if (!this.best || (weighed[0] ?? Infinity) * this.way < (valuesOf(ask, this.best.values)[0] ?? Infinity) * this.way) this.best = found
+  }
+  private get way(): 1 | -1 {
+    return this.criteria[0]?.better === 'high' ? -1 : 1
+  }
+
+  /** Musts that fail, and whether by little. */
+  private failsMusts({ cost }: Weighed, { pedalN, rearFirstG }: Braked): { id: string; little: boolean; words: string }[] {
+    const { musts } = this.space.ask
+    const fails: { id: string; little: boolean; words: string }[] = []
+    if (musts.budgetMinor !== undefined && (cost === undefined ? musts.known : cost > musts.budgetMinor))
+      fails.push({
+        id: 'budget',
+        little: cost !== undefined && cost <= musts.budgetMinor * (1 + LITTLE.budget),
+        words: cost === undefined ? 'a price is missing' : `${Math.ceil((cost - musts.budgetMinor) / 100)} over the budget`,
+      })
+    if (musts.frontFirst && (rearFirstG === undefined ? musts.known : rearFirstG < FRONT_FIRST_TO_G))
+      fails.push({
+        id: 'front-first',
+        little: rearFirstG !== undefined && rearFirstG >= LITTLE.frontFirstG,
+        words: rearFirstG === undefined ? 'which axle locks first is not known' : `the rear first from ${rearFirstG.toFixed(2)} g`,
+      })
+    const { low, high } = this.asked.bandN
+    if (musts.pedal && (pedalN === undefined ? musts.known : pedalN < low || pedalN > high))
+      fails.push({
+        id: 'pedal-band',
+        little: pedalN !== undefined && pedalN >= low * (1 - LITTLE.pedal) && pedalN <= high * (1 + LITTLE.pedal),
+        words: pedalN === undefined ? 'the pedal is not known' : `${Math.round(pedalN)} N at the pedal`,
+      })
+    return fails
+  }
+
+  /** The system with the brakes of both axles in it; what stands between is read once for each. */
+  private systemOf({ filling }: Between, f: Alike, r: Alike): BrakeSystem | undefined {
+    const [front, rear] = [f.best.brake, r.best.brake]
+    if (!front || !rear) return undefined
+    const shell = this.shell({ ...f.members[0]!.filling, ...r.members[0]!.filling, ...filling })
+    return shell && { ...shell, front, rear }
+  }
+  private readonly shells = new Map<string, BrakeSystem | undefined>()
+  /** Pedal, booster, master cylinder and valve, with whatever brakes. */
+  private shell(filling: Filling): BrakeSystem | undefined {
+    const key = `${filling.masterCylinder?.id} ${filling.valve?.id}`
+    if (this.shells.has(key)) return this.shells.get(key)
+    const context = this.contextOf(filling)
+    const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
+    const found = systemOf(new Working(), context, brakes)
+    this.shells.set(key, found)
+    return found
+  }
+  /** A combination as a setup of its own, as it would be taken. */
+  private contextOf(filling: Filling): Context {
+    const { project } = this.space
+    const setup = setupOf(this.space, filling, 'search', 'Search')
+    return { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
+  }
+  /** Pedal and balance with everything that is said of them. */
+  private wholeVerdict(filling: Filling, f: Build, r: Build): Whole {
+    // foot and balance see brakes by their numbers, and by what they take of the stroke
+    const key = [this.brakeKey(f), this.brakeKey(r), filling.masterCylinder?.id, filling.valve?.id].join('|')
+    const known = this.wholes.get(key)
+    if (known) return known
+    const found = this.pedalVerdict(filling)
+    this.wholes.set(key, found)
+    return found
+  }
+  private readonly wholes = new Map<string, Whole>()
+  private pedalVerdict(filling: Filling): Whole {
+    let verdict: Ruled['verdict'] = 'fits'
+    for (const one of pedalFindings(this.contextOf(filling), this.onTheCar)) {
+      // what the pedal feels like is weighed, and asked for apart
+      if (one.rule === 'pedal-effort') continue
+      if (drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)) return { verdict: one.verdict, drops: one.rule }
+      if (VERDICT_RANK[one.verdict] > VERDICT_RANK[verdict]) verdict = one.verdict
+    }
+    return { verdict }
+  }
+
+  private changed(filling: Filling): Find['parts'] {
+    const { options } = this.space
+    const parts: Find['parts'] = {}
+    for (const name of Object.keys(filling) as PlaceName[]) {
+      const part = filling[name]
+      const now = options[name][0]
+      if (part !== undefined && part?.id !== now?.id) parts[name] = part === null ? null : part.id
+    }
+    return parts
+  }
+  private couldBeNear({ cost }: Weighed): boolean {
+    const worst = this.near[MOST_NEAR - 1]
+    return !worst || (cost ?? Infinity) < (worst.values.cost ?? Infinity)
+  }
+  private keepNear(one: NearMiss): void {
+    this.near.push(one)
+    this.near.sort((a, b) => (a.values.cost ?? Infinity) - (b.values.cost ?? Infinity))
+    this.near.splice(MOST_NEAR)
+  }
+
+  result(builds: Record<Axle, Builds>): SearchResult {
+    const { ask, options } = this.space
+    const all = fewestChanges(
+      ask,
+      this.held.result().map((one) => one.row),
+    )
+    const first = ask.by[0]
+    const rank = (one: Find) => ((first && one.values[first]) ?? Infinity) * this.way
+    all.sort((a, b) => rank(a) - rank(b))
+    const names = Object.keys(options) as PlaceName[]
+    // the wheel is chosen once for both axles
+    const product = names.reduce(
+      (count, name) => (name === 'rear.wheel' && ask.vary.wheel ? count : count * Math.max(1, options[name].length)),
+      1,
+    )
+    return {
+      ask,
+      counts: {
+        combinations: product,
+        axles: { front: builds.front.count, rear: builds.rear.count },
+        together: togetherOf(this.space, builds),
+        looked: this.looked,
+        found: all.length,
+      },
+      finds: all.slice(0, MOST_FINDS),
+      more: Math.max(0, all.length - MOST_FINDS),
+      dropped: [...this.counts]
+        .map(([rule, count]) => ({ rule, title: TITLES[rule] ?? RULE_TITLES[rule as keyof typeof RULE_TITLES] ?? rule, count }))
+        .sort((a, b) => b.count - a.count),
+      near: this.near,
+    }
+  }
+}
+/** What a hose takes of the stroke. */
+const hoseKey = (hose: Part | null | undefined): string =>
+  hose?.kind === 'hose' ? `${hose.construction} ${hose.lengthMm?.value}` : `${hose?.id}`
+const TITLES: Record<string, string> = {
+  budget: 'The budget',
+  'front-first': 'The front wheels first',
+  'pedal-band': 'The usual pedal',
+}
+
+/** Of those that weigh exactly the same only the ones with the fewest changes: a part that does nothing is no choice. */
+export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {
+  const keyOf = ({ values, verdict }: Find) => JSON.stringify([valuesOf(ask, values), verdict])
+  const changes = ({ parts }: Find) => Object.keys(parts).length
+  const least = new Map<string, number>()
+  for (const one of finds) least.set(keyOf(one), Math.min(changes(one), least.get(keyOf(one)) ?? Infinity))
+  return finds.filter((one) => changes(one) === least.get(keyOf(one)))
+}
+
+function togetherOf({ ask, options }: Space, { front, rear }: Record<Axle, Builds>): number {
+  const between = HYDRAULIC_NAMES.reduce((count, name) => count * options[name].length, 1)
+  if (!ask.vary.wheel) return front.count * rear.count * between
+  return between * [...rear.under].reduce((sum, [wheel, count]) => sum + count * (front.under.get(wheel) ?? 0), 0)
+}

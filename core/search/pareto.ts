@@ -1,0 +1,94 @@
+/** What rows are weighed by: which way is better, and how much of a difference still counts as the same. */
+export interface Criterion {
+  better: 'low' | 'high'
+  tie: number
+}
+/** Of each criterion in turn; undefined: not known. */
+export type Values = readonly (number | undefined)[]
+
+/**
+ * Whether a beats b: for every criterion both are known, a is not worse by more than the tie, and better by more than it
+ * somewhere. A row with something unknown neither beats nor is beaten.
+ *
+ * @example
+ * beats([100, 5], [120, 5], [{ better: 'low', tie: 5 }, { better: 'high', tie: 1 }]) // => true
+ */
+export function beats(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+  let better = false
+  for (let i = 0; i < criteria.length; i += 1) {
+    const [x, y] = [a[i], b[i]]
+    if (x === undefined || y === undefined) return false
+    const { better: way, tie } = criteria[i]!
+    const ahead = way === 'low' ? y - x : x - y
+    if (ahead < -tie) return false
+    if (ahead > tie) better = true
+  }
+  return better
+}
+
+/** Whether a is nowhere worse than b, by however little. */
+function covers(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+  for (let i = 0; i < criteria.length; i += 1) {
+    const [x, y] = [a[i]!, b[i]!]
+    if (criteria[i]!.better === 'low' ? x > y : x < y) return false
+  }
+  return true
+}
+const known = (values: Values): boolean => values.every((one) => one !== undefined)
+
+/**
+ * The rows that nothing beats, as they come one after the other, with few of them kept. With ties a row that is beaten may
+ * still beat a third one that its beater does not; but whatever a row beats, one that covers it beats too. So the rows that
+ * nothing covers, beaten or not, are held against each new one, and the answer is the same as of all against all.
+ */
+export class Unbeaten<Row> {
+  private readonly edge: Values[] = []
+  private kept: { values: Values; row: Row }[] = []
+  private sinceSwept = 0
+  constructor(private readonly criteria: readonly Criterion[]) {}
+
+  private beaten(values: Values): boolean {
+    return this.edge.some((one) => beats(one, values, this.criteria))
+  }
+  /**
+   * Whether some row so far beats these values and covers them: then it does so for everything that is no better than they,
+   * and nothing of that need be looked at.
+   */
+  outdone(values: Values): boolean {
+    return known(values) && this.edge.some((one) => covers(one, values, this.criteria) && beats(one, values, this.criteria))
+  }
+  /** @returns whether it stays for now */
+  add(values: Values, row: Row): boolean {
+    if (!known(values)) {
+      this.kept.push({ values, row })
+      return true
+    }
+    const beaten = this.beaten(values)
+    if (!this.edge.some((one) => covers(one, values, this.criteria))) {
+      for (let i = this.edge.length - 1; i >= 0; i -= 1) if (covers(values, this.edge[i]!, this.criteria)) this.edge.splice(i, 1)
+      this.edge.push(values)
+    }
+    if (beaten) return false
+    this.kept.push({ values, row })
+    this.sinceSwept += 1
+    if (this.sinceSwept > SWEEP_AFTER) this.sweep()
+    return true
+  }
+  private sweep(): void {
+    this.sinceSwept = 0
+    this.kept = this.kept.filter(({ values }) => !known(values) || !this.beaten(values))
+  }
+  /** In the order in which they came. */
+  result(): { values: Values; row: Row }[] {
+    this.sweep()
+    return this.kept
+  }
+}
+const SWEEP_AFTER = 500
+
+/** The rows that nothing beats, of a list. */
+export function unbeaten<Row>(rows: readonly Row[], valuesOf: (row: Row) => Values, criteria: readonly Criterion[]): Row[] {
+  const held = new Unbeaten<Row>(criteria)
+  for (const row of rows) held.add(valuesOf(row), row)
+  return held.result().map((one) => one.row)
+}

@@ -1,0 +1,63 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { combinations, countJoined, join, type JoinSlot } from './join.ts'
+import { beats, unbeaten, type Criterion, type Values } from './pareto.ts'
+
+describe('joining', () => {
+  const slots = fc
+    .array(fc.integer({ min: 1, max: 5 }), { minLength: 1, maxLength: 5 })
+    .map((sizes) =>
+      sizes.map((size, at): JoinSlot<number> => ({ name: `s${at}`, options: Array.from({ length: size }, (_, i) => 10 * at + i) })),
+    )
+  test('finds what all against all finds', () => {
+    fc.assert(
+      fc.property(slots, fc.integer({ min: 1, max: 7 }), (all, seed) => {
+        const apart = (a: number, b: number) => (a * 7 + b * 13 + seed) % 5 === 0
+        const goes = (chosen: readonly number[]) => chosen.slice(0, -1).every((one) => !apart(one, chosen.at(-1)!))
+        const found: number[][] = []
+        join(all, { goes, each: (chosen) => found.push([...chosen]) })
+        const every = all.reduce<number[][]>((rows, { options }) => rows.flatMap((row) => options.map((one) => [...row, one])), [[]])
+        const good = every.filter((row) => row.every((one, i) => row.slice(0, i).every((other) => !apart(other, one))))
+        expect(found).toEqual(good)
+        expect([countJoined(all, goes), combinations(all)]).toEqual([good.length, every.length])
+      }),
+    )
+  })
+  test('what is cut is not looked at further', () => {
+    let looked = 0
+    join(
+      [
+        { name: 'a', options: [1, 2] },
+        { name: 'b', options: [1, 2, 3] },
+      ],
+      { goes: () => ((looked += 1), true), cut: ([a]) => a === 1, each: () => {} },
+    )
+    expect(looked).toBe(2 + 3)
+  })
+})
+
+describe('what nothing beats', () => {
+  const criteria: Criterion[] = [
+    { better: 'low', tie: 2 },
+    { better: 'high', tie: 0.5 },
+    { better: 'low', tie: 0 },
+  ]
+  const value = fc.option(fc.integer({ min: 0, max: 12 }), { nil: undefined, freq: 9 })
+  const rows = fc.array(fc.tuple(value, value, value), { maxLength: 60 })
+  test('is the same as by all against all, ties and unknowns too, in whatever order they come', () => {
+    fc.assert(
+      fc.property(rows, (all) => {
+        const plain = all.filter((b) => !all.some((a) => beats(a, b, criteria)))
+        const found = unbeaten<Values>(all, (one) => one, criteria)
+        expect(found).toEqual(plain)
+        expect(new Set(unbeaten<Values>([...all].reverse(), (one) => one, criteria))).toEqual(new Set(plain))
+      }),
+      { numRuns: 300 },
+    )
+  })
+  test('many rows are swept on the way without a change of the answer', () => {
+    const many = Array.from({ length: 3000 }, (_, i): Values => [(i * 7919) % 997, (i * 104729) % 991, (i * 31) % 53])
+    const plain = many.filter((b) => !many.some((a) => beats(a, b, criteria)))
+    expect(unbeaten(many, (one) => one, criteria)).toEqual(plain)
+  })
+})
