@@ -49,7 +49,7 @@ const REPORT = {
   evidence: ['pedal', 'corner', 'figure'],
   // what is offered is tried on the whole setup
   // the whole setup is put together and weighed
-  decide: ['offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure'],
+  decide: ['offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure', 'report.ts'],
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */

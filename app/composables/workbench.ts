@@ -17,7 +17,7 @@ export const STEPS = [
   { id: 'fit', number: 5, label: 'Fit', built: true },
   { id: 'balance', number: 6, label: 'Balance', built: true },
   { id: 'heat', number: 7, label: 'Heat', built: true },
-  { id: 'cost', number: 8, label: 'Cost', built: true },
+  { id: 'cost', number: 8, label: 'Decide', built: true },
   { id: 'build', number: 9, label: 'Build', built: false },
   { id: 'prove', number: 10, label: 'Prove', built: false },
 ] as const
@@ -100,7 +100,8 @@ export const useWorkbench = createSharedComposable(() => {
       case 'setup':
         if (place.field === 'trialFit' || place.field === 'byDifference')
           void go('measure', { setup: place.setupId, axle: place.axle, sheet: place.field === 'trialFit' ? 'trialFit' : 'difference' })
-        else if (place.field === 'extras' || place.field === 'wear') void go('cost', { setup: place.setupId })
+        else if (place.field === 'wear') void go('cost', { setup: place.setupId, view: 'season' })
+        else if (place.field === 'extras') void go('cost', { setup: place.setupId })
         else if (place.field === 'spacerTrialMm') void go('fit', { setup: place.setupId, axle: place.axle })
         else void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.field}` : place.field })
         break
@@ -108,7 +109,10 @@ export const useWorkbench = createSharedComposable(() => {
         void go('parts', { view: 'bundles', bundle: place.bundleId })
         break
       case 'preference':
-        void go(preferenceStep[place.field] ?? 'balance', { field: place.field })
+        void go(preferenceStep[place.field] ?? 'balance', {
+          field: place.field,
+          ...(place.field === 'eventsPerSeason' ? { view: 'season' } : {}),
+        })
         break
       case 'figure':
         openFigureId.value = place.figureId

@@ -40,6 +40,8 @@ const api = {
     const here = heatBrief(project, setupId)
     return { here, stock: setupId === stockId ? here : heatBrief(project, stockId) }
   },
+  heatOfAll: (project: Project): Record<string, HeatBrief> =>
+    Object.fromEntries(project.setups.map((setup) => [setup.id, heatBrief(project, setup.id)])),
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }

@@ -303,7 +303,13 @@ const kinds = {
   'search.pareto': ({ criteria, rows }: ParetoInput) => {
     const names = Object.keys(criteria)
     const valuesOf = ({ values }: ParetoInput['rows'][number]) => names.map((name) => values[name] ?? undefined)
-    return { kept: unbeaten(rows, valuesOf, names.map((name) => criteria[name]!)).map((row) => row.name) }
+    return {
+      kept: unbeaten(
+        rows,
+        valuesOf,
+        names.map((name) => criteria[name]!),
+      ).map((row) => row.name),
+    }
   },
   'cost.total': (input: { lines: CostLine[]; taxPercent: number }) => ({ ...costTotal(input.lines, input.taxPercent) }),
 } satisfies Record<string, (input: never) => Record<string, unknown>>

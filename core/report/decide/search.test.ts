@@ -73,7 +73,7 @@ describe('a search', () => {
           expect(one.verdict).toBe(same.verdict)
         }
       }),
-      { numRuns: Number(process.env.SEARCH_RUNS ?? 12) },
+      { numRuns: 12 },
     )
   })
 })

@@ -6,7 +6,7 @@ import { PER_AXLE } from '../cost/to-buy.ts'
 import { gapAsItIs } from '../corner/corner.ts'
 import { combinations, join } from '../../search/join.ts'
 import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
-import { type Axle, type Part, type Project } from '../../model/project.ts'
+import type { Axle, Part, Project } from '../../model/project.ts'
 import { resolveSetup } from '../../model/resolve.ts'
 import type { Context } from '../figure/read.ts'
 import { RULE_TITLES, VERDICT_RANK } from '../figure/words.ts'
@@ -516,12 +516,11 @@ class Search {
   }
 
   private changed(filling: Filling): Find['parts'] {
-    const { options } = this.space
+    const { now: before } = this.space
     const parts: Find['parts'] = {}
     for (const name of Object.keys(filling) as PlaceName[]) {
       const part = filling[name]
-      const now = options[name][0]
-      if (part !== undefined && part?.id !== now?.id) parts[name] = part === null ? null : part.id
+      if (part !== undefined && part?.id !== before[name]?.id) parts[name] = part === null ? null : part.id
     }
     return parts
   }

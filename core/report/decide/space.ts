@@ -49,6 +49,8 @@ export interface SearchAsk {
     budgetMinor?: number
   }
   by: CriterionId[]
+  /** One part alone in one place: what can be built with it. */
+  only?: { place: PlaceName; partId: string }
 }
 export const DEFAULT_ASK: Omit<SearchAsk, 'setupId'> = {
   vary: { front: true, rear: true, wheel: false, hydraulics: false },
@@ -65,6 +67,8 @@ export interface Space {
   stock: Setup
   baseParts: ResolvedSetup
   stockParts: ResolvedSetup
+  /** What stands in each place of the setup that is searched from. */
+  now: Filling
   /** What may stand in each place. */
   options: Record<PlaceName, readonly (Part | null | undefined)[]>
 }
@@ -102,7 +106,11 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
     // two cylinders are chosen as a pair with their bar: the step Balance does that
     options[slot] = all.filter((part) => part === baseParts[slot] || part?.kind !== 'masterCylinder' || part.construction === 'tandem')
   }
-  return { project, ask, base, stock, baseParts, stockParts, options }
+  const now = Object.fromEntries((Object.keys(options) as PlaceName[]).map((name) => [name, options[name][0]])) as Filling
+  const { only } = ask
+  const part = only && project.parts.find((one) => one.id === only.partId)
+  if (only && part) options[only.place] = [part]
+  return { project, ask, base, stock, baseParts, stockParts, now, options }
 }
 
 /** A setup with these parts in: what is as the car stands stays absent, what was cut for other parts is left out. */
@@ -113,7 +121,7 @@ export function setupOf({ base, stock, ask }: Space, filling: Filling, id: strin
     for (const slot of AXLE_ORDER) {
       const part = filling[`${of}.${slot}`]
       const value = part === null ? null : part?.id
-      if (value === stock[of][slot]) delete kept[slot]
+      if (value === stock[of][slot]) Reflect.deleteProperty(kept, slot)
       else if (value !== undefined) kept[slot] = value
     }
     return kept
@@ -122,7 +130,7 @@ export function setupOf({ base, stock, ask }: Space, filling: Filling, id: strin
   for (const slot of VARIED_HYDRAULICS) {
     const part = filling[slot]
     const value = part === null ? null : part?.id
-    if (value === stock.hydraulics[slot]) delete hydraulics[slot]
+    if (value === stock.hydraulics[slot]) Reflect.deleteProperty(hydraulics, slot)
     else if (value !== undefined) hydraulics[slot] = value
   }
   return { id, name, front: axle('front'), rear: axle('rear'), hydraulics, extras: [] }

@@ -14,11 +14,16 @@ export interface HeatBrief {
   /** What goes, or what is nearest. */
   detail: string
   sentence: string
+  /** Least room to a limit by the likely figures, degC; negative: beyond it. Undefined: not known. */
+  leftC: number | undefined
+  /** When something goes, s; undefined: nothing does, or it is not known. */
+  goesAtS: number | undefined
 }
 
 export function heatBrief(project: Project, setupId: string, dutyId?: string): HeatBrief {
   const { duty, verdict, sentence, lines, goneAtS, marks, missing } = heatReport(project, setupId, dutyId, { brief: true })
-  const base = { dutyId: duty.id, duty: duty.label, verdict, sentence }
+  const leftC = lines.length === 0 ? undefined : Math.min(...lines.map((one) => one.limitC - one.peakC))
+  const base = { dutyId: duty.id, duty: duty.label, verdict, sentence, leftC, goesAtS: undefined }
   if (lines.length === 0)
     return { ...base, value: 'not known', detail: `${missing.length} ${missing.length === 1 ? 'figure' : 'figures'} missing` }
   const [first] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
@@ -29,7 +34,7 @@ export function heatBrief(project: Project, setupId: string, dutyId?: string): H
     // whole ones that were driven before it
     const whole = each ? Math.max(0, marks.filter((mark) => mark <= atS).length - 1) : undefined
     const value = whole === undefined ? `${Math.round(atS)} s` : `${whole} ${each!.word}${whole === 1 ? '' : 's'}`
-    return { ...base, value, detail: `then ${what}` }
+    return { ...base, value, detail: `then ${what}`, goesAtS: atS }
   }
   const near = nearestLine(lines)!
   const left = formatQuantity(near.limitC - near.peakC, 'temperatureRise', project.preferences.units, { decimals: 0 })

@@ -1,98 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { AXLES } from '#core/model/project.ts'
-import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { counted } from '#core/report/figure/words.ts'
-import { useProjectStore } from '~/stores/project'
-import { useFieldFocus } from '~/composables/field-focus'
-import { useWorkbench } from '~/composables/workbench'
+import { useView } from '~/composables/view'
 
-const store = useProjectStore()
-const { report, setup, isStock, units, openFigureId } = useWorkbench()
-useFieldFocus()
-const preferences = computed(() => store.project!.preferences)
-const bill = computed(() => report.value?.bill)
-const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
-const bare = (minor: number | undefined) => money(minor).replace(/\u00a0.*$/, '')
-const share = (value: number) => formatQuantity(value, 'share', units.value, { decimals: 0 })
-/** What the setup adds to each corner, where it changes anything. */
-const masses = computed(() =>
-  AXLES.flatMap((axle) => {
-    const all = report.value!.figures[`${axle}.massChange`]
-    const turning = report.value!.figures[`${axle}.rotatingChange`]
-    if (all.value === 0 && turning.value === 0) return []
-    const kg = (value: number | undefined) =>
-      value === undefined ? 'not known' : formatQuantity(value, 'mass', units.value, { signed: true })
-    const words = all.value === undefined ? 'change of mass not known' : `${kg(all.value)}, ${kg(turning.value)} of it turning`
-    return [{ axle, all: all.id, words }]
-  }),
-)
-/** Lines without a price, and lines whose currency has no rate. */
-const openWords = computed(() => {
-  const { unpriced, withoutRate } = bill.value!
-  return [
-    ...(unpriced > withoutRate ? [`${counted(unpriced - withoutRate, 'line has', 'lines have')} no price yet`] : []),
-    ...(withoutRate > 0 ? [`${counted(withoutRate, 'line is', 'lines are')} in a currency whose rate is missing`] : []),
-  ].join(', ')
-})
+const VIEWS = [
+  { id: 'bill', label: 'Bill' },
+  { id: 'season', label: 'Season' },
+  { id: 'compare', label: 'Compare' },
+  { id: 'search', label: 'Search' },
+] as const
+const view = useView(VIEWS)
 </script>
 
 <template>
-  <div v-if="bill && setup" class="cost">
-    <h1>
-      <span class="num">{{ report!.figures['cost.total'].atLeast ? 'At least ' : '' }}{{ money(bill.total.likely) }}</span>
-      <span v-if="bill.lines.length > 0" class="soft range num"
-        ><template v-if="bill.total.low < bill.total.high"
-          >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
-          {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.</template
-        >{{ ' ' }} <ElButton link type="primary" @click="openFigureId = 'cost.total'">Show the working</ElButton></span
-      >
-    </h1>
-    <p v-if="bill.budget && bill.lines.length > 0" class="budget" data-test="budget">
-      <VerdictMark :verdict="bill.budget.verdict" />
-      {{ share(bill.budget.chance) }} sure to stay within {{ money(bill.budget.minor)
-      }}{{ bill.unpriced > 0 ? ', without what has no price' : '' }}.
-    </p>
-    <p v-if="isStock && bill.lines.length === 0" class="soft">
-      Nothing is bought for the car as it stands. Choose or make another setup to see what it costs.
-    </p>
-    <p v-if="bill.unpriced > 0" class="tone-unknown">
-      <VerdictMark verdict="unknown" />
-      {{ openWords }}: the total is at least this.
-    </p>
-    <p v-for="one in masses" :key="one.axle" class="small">
-      Each {{ one.axle }} corner: <ElButton link type="primary" class="num" @click="openFigureId = one.all">{{ one.words }}</ElButton>,
-      against the car as it stands.
-    </p>
-
-    <BillTable v-if="bill.lines.length > 0" />
-    <PriceDesk v-if="!isStock" class="part" />
-    <ExtraCosts class="part" />
-    <SeasonCost class="part" />
-    <CostSettings class="part" />
+  <div>
+    <ViewTabs step="cost" :views="VIEWS" :current="view" label="Views of the decision" />
+    <SeasonCost v-if="view === 'season'" />
+    <LazyCompareSheet v-else-if="view === 'compare'" />
+    <LazySearchPanel v-else-if="view === 'search'" />
+    <CostBill v-else />
   </div>
 </template>
-
-<style scoped>
-.cost {
-  max-width: 980px;
-}
-h1 {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: baseline;
-  margin-bottom: 10px;
-  font-size: 26px;
-}
-.range {
-  font-size: 14px;
-  font-weight: 400;
-}
-.budget {
-  font-size: 15px;
-}
-.part {
-  margin-bottom: 24px;
-}
-</style>

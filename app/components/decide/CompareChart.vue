@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { extent, scaleLinear } from 'd3'
+import { computed, ref } from 'vue'
+import { WEIGHED_ROWS, type Comparison, type WeighedRow } from '#core/report/decide/compare.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { useChartWidth } from '~/composables/chart-width'
+import { useSearch } from '~/composables/search'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Any two criteria against each other: setups with their doubts, finds of the search, and the line of those that nothing beats. */
+const props = defineProps<{ found: Comparison }>()
+const store = useProjectStore()
+const { units, chooseSetup } = useWorkbench()
+const { result } = useSearch()
+const svg = ref<SVGSVGElement>()
+const W = useChartWidth(svg, 640)
+const H = 320
+const margin = { top: 22, right: 24, bottom: 38, left: 62 }
+const [xId, yId] = [ref<WeighedRow>('cost'), ref<WeighedRow>('gap')]
+const choices = computed(() => WEIGHED_ROWS.map((value) => ({ value, label: row(value).label })))
+const row = (id: WeighedRow) => props.found.rows.find((one) => one.id === id)!
+interface Mark {
+  name: string
+  setupId?: string
+  x: number
+  y: number
+  ux: number
+  uy: number
+}
+const marks = computed((): Mark[] =>
+  props.found.columns.flatMap((column, at) => {
+    const [a, b] = [row(xId.value).cells[at]!, row(yId.value).cells[at]!]
+    return a.value === undefined || b.value === undefined
+      ? []
+      : [{ name: column.name, setupId: column.setupId, x: a.value, y: b.value, ux: a.u ?? 0, uy: b.u ?? 0 }]
+  }),
+)
+/** The search weighs the pedal and the heat otherwise: those of its finds stand where the criteria are the same. */
+const SHARED: Partial<Record<WeighedRow, 'cost' | 'gap' | 'bias' | 'mass'>> = { cost: 'cost', gap: 'gap', bias: 'bias', mass: 'mass' }
+const finds = computed((): Mark[] => {
+  const [a, b] = [SHARED[xId.value], SHARED[yId.value]]
+  if (!a || !b) return []
+  return (result.value?.finds ?? []).flatMap((one) => {
+    const [x, y] = [one.values[a], one.values[b]]
+    return x === undefined || y === undefined ? [] : [{ name: 'a find', x, y, ux: 0, uy: 0 }]
+  })
+})
+const all = computed(() => [...marks.value, ...finds.value])
+const padded = (of: (mark: Mark) => [number, number]) => {
+  const [low, high] = extent(all.value.flatMap((one) => of(one)))
+  const room = Math.max((high ?? 1) - (low ?? 0), 1e-9) * 0.08
+  return [(low ?? 0) - room, (high ?? 1) + room]
+}
+const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain(padded((one) => [one.x - one.ux, one.x + one.ux])))
+const y = computed(() => scaleLinear([H - margin.bottom, margin.top]).domain(padded((one) => [one.y - one.uy, one.y + one.uy])))
+/** Those that nothing beats in these two, from the cheapest on. */
+const front = computed(() => {
+  const ways = [row(xId.value).better === 'low' ? 1 : -1, row(yId.value).better === 'low' ? 1 : -1] as const
+  const beats = (a: Mark, b: Mark) => ways[0] * a.x <= ways[0] * b.x && ways[1] * a.y <= ways[1] * b.y && (a.x !== b.x || a.y !== b.y)
+  return all.value.filter((one) => !all.value.some((other) => beats(other, one))).sort((a, b) => ways[0] * (a.x - b.x))
+})
+const path = computed(() => {
+  const points = front.value.map((one) => `${x.value(one.x)},${y.value(one.y)}`)
+  return points.length > 1 ? `M${points.join('L')}` : ''
+})
+const show = (id: WeighedRow, value: number): string => {
+  if (id === 'cost') return formatMoney(value, store.project!.preferences.currency, { whole: true })
+  const dimension = ({ gap: 'length', heat: 'temperatureRise', bias: 'share', mass: 'mass', pedal: 'force' } as const)[id]
+  return formatQuantity(value, dimension, units.value, id === 'heat' || id === 'mass' ? { signed: true } : {})
+}
+const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.left), W.value - 130)
+</script>
+
+<template>
+  <section class="no-print" data-test="compare-chart">
+    <div class="axes">
+      <FieldItem label="Across"><ChoiceSelect label="Across" :value="xId" :options="choices" @change="xId = $event" /></FieldItem>
+      <FieldItem label="Up"><ChoiceSelect label="Up" :value="yId" :options="choices" @change="yId = $event" /></FieldItem>
+    </div>
+    <svg v-if="marks.length > 0" ref="svg" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`${row(yId).label} over ${row(xId).label}`">
+      <ChartAxes
+        :x="x"
+        :y="y"
+        :x-ticks="5"
+        :y-ticks="5"
+        :x-name="row(xId).label"
+        :y-name="row(yId).label"
+        :show-x="(t: number) => show(xId, t)"
+        :show-y="(t: number) => show(yId, t)"
+      />
+      <path v-if="path" class="front" :d="path" />
+      <circle v-for="(one, i) in finds" :key="`f${i}`" class="find" :cx="x(one.x)" :cy="y(one.y)" r="3.5" />
+      <g
+        v-for="one in marks"
+        :key="one.setupId"
+        class="mark"
+        role="link"
+        tabindex="0"
+        @click="chooseSetup(one.setupId!)"
+        @keydown.enter="chooseSetup(one.setupId!)"
+      >
+        <line v-if="one.ux > 0" :x1="x(one.x - one.ux)" :x2="x(one.x + one.ux)" :y1="y(one.y)" :y2="y(one.y)" />
+        <line v-if="one.uy > 0" :x1="x(one.x)" :x2="x(one.x)" :y1="y(one.y - one.uy)" :y2="y(one.y + one.uy)" />
+        <circle :cx="x(one.x)" :cy="y(one.y)" r="5.5" />
+        <text :x="nameX(one)" :y="y(one.y) - 8">{{ one.name }}</text>
+      </g>
+    </svg>
+    <p class="soft small">
+      Bars are the doubt; the line joins those that nothing beats in these two{{
+        finds.length > 0 ? '; small marks are finds of the search' : ''
+      }}.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.axes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  margin-top: 10px;
+}
+.axes .el-form-item {
+  width: 230px;
+}
+svg {
+  display: block;
+  width: 100%;
+  max-width: 640px;
+}
+.front {
+  fill: none;
+  stroke: var(--accent);
+  stroke-dasharray: 5 4;
+}
+.mark {
+  cursor: pointer;
+}
+.mark circle {
+  fill: var(--ink);
+}
+.mark line {
+  stroke: var(--ink-soft);
+}
+.mark text {
+  fill: var(--ink);
+  font-size: 12px;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
+}
+.find {
+  fill: var(--steel-soft);
+  stroke: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { compare, orderBy, WEIGHED_ROWS, type CompareCell, type CompareRow, type WeighedRow } from '#core/report/decide/compare.ts'
+import { compareCsv } from '#core/formats/compare-csv.ts'
+import type { HeatBrief } from '#core/report/heat/heat-brief.ts'
+import { useDuty } from '~/composables/heat'
+import { useReports } from '~/composables/reports'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+import { download } from '~/composables/project-files'
+
+/** All options on one sheet: setups side by side, the car as it stands as the reference. */
+const store = useProjectStore()
+const { reports, openFigureId, chooseSetup, link } = useWorkbench()
+const { worker, said } = useReports()
+const { duty } = useDuty()
+const heats = shallowRef<Record<string, HeatBrief>>({})
+let turn = 0
+watch(
+  () => [store.project, duty.value?.id] as const,
+  async ([project]) => {
+    if (!project) return
+    const mine = ++turn
+    const found = await said('the heat of all setups', () => worker().heatOfAll(project))
+    if (mine === turn && found) heats.value = found
+  },
+  { immediate: true },
+)
+/** Which setups are shown, in which order: the car as it stands first. */
+const hidden = ref(new Set<string>())
+const order = ref<string[]>([])
+const shown = computed(() => {
+  const at = (id: string) => (order.value.includes(id) ? order.value.indexOf(id) : order.value.length)
+  return [...reports.value]
+    .filter((one) => !hidden.value.has(one.setupId))
+    .sort((a, b) => Number(b.isStock) - Number(a.isStock) || at(a.setupId) - at(b.setupId))
+})
+const found = computed(() => (store.project && shown.value.length > 0 ? compare(store.project, shown.value, heats.value) : undefined))
+const folded = ref(true)
+const rows = computed(() => found.value?.rows.filter((row) => !folded.value || !row.alike || row.id === 'verdict') ?? [])
+const alike = computed(() => found.value?.rows.filter((row) => row.alike && row.id !== 'verdict').length ?? 0)
+const columns = computed(() => [
+  { id: 'label', label: 'What', least: 170, text: (row: CompareRow) => row.label },
+  ...(found.value?.columns ?? []).map((column, at) => ({ id: `c${at}`, label: column.name, least: 150 })),
+])
+const hide = (id: string, on: boolean) => {
+  const next = new Set(hidden.value)
+  if (on) next.add(id)
+  else next.delete(id)
+  hidden.value = next
+}
+const TONES = { better: 'fits', worse: 'needs', same: 'plain' } as const
+const tone = (cell: CompareCell) => (cell.verdict ? `tone-${cell.verdict}` : '')
+const againstWords = ({ against, difference }: CompareCell) =>
+  against === undefined
+    ? difference
+    : against === 'same'
+      ? `${difference}, within the doubt`.replace(/^same, .*/, 'same')
+      : `${difference}, ${against}`
+const cellOf = (row: CompareRow, at: number) => row.cells[at]!
+const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
+
+const WEIGHT_WORDS: Record<WeighedRow, string> = {
+  cost: 'cost',
+  heat: 'heat',
+  gap: 'gap',
+  bias: 'balance',
+  mass: 'mass',
+  pedal: 'pedal',
+}
+const weights = ref<Record<WeighedRow, number>>({ cost: 1, heat: 0, gap: 0, bias: 0, mass: 0, pedal: 0 })
+const weighed = computed(() => (found.value ? orderBy(found.value, weights.value).filter((one) => !one.isStock) : []))
+const applyOrder = () => (order.value = weighed.value.map((one) => one.setupId))
+const csv = () => found.value && download(`${store.project!.name}, options.csv`, compareCsv(found.value), 'text/csv')
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="found" class="sheet">
+    <p class="print-only">{{ store.project!.name }}: options side by side. {{ duty?.label }}.</p>
+    <h1 data-test="compare-says">{{ found.sentence }}</h1>
+    <p v-for="one in beaten" :key="one.setupId" class="tone-check small" data-test="beaten">
+      {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} nowhere worse and somewhere better, by
+      more than the doubt.
+    </p>
+    <div class="tools no-print">
+      <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
+      <ElCheckbox
+        v-for="one in reports.filter((report) => !report.isStock)"
+        :key="one.setupId"
+        :model-value="!hidden.has(one.setupId)"
+        :validate-event="false"
+        @update:model-value="hide(one.setupId, !$event)"
+        >{{ one.setupName }}</ElCheckbox
+      >
+      <ElButton data-test="compare-csv" @click="csv">CSV</ElButton>
+      <ElButton @click="print">Print</ElButton>
+    </div>
+    <DataTable :rows="rows" :columns="columns" class="options" data-test="compare">
+      <template v-for="(column, at) in found.columns" :key="column.setupId" #[`c${at}`]="{ row }">
+        <span class="cell num" :class="tone(cellOf(row, at))">
+          <VerdictMark v-if="cellOf(row, at).verdict" :verdict="cellOf(row, at).verdict!" :size="14" />
+          <ElButton
+            v-if="cellOf(row, at).figureId"
+            link
+            class="value"
+            @click="(chooseSetup(column.setupId), (openFigureId = cellOf(row, at).figureId))"
+            >{{ cellOf(row, at).text }}</ElButton
+          >
+          <template v-else>{{ cellOf(row, at).text }}</template>
+          <small
+            v-if="againstWords(cellOf(row, at))"
+            :class="cellOf(row, at).against ? `tone-${TONES[cellOf(row, at).against!]}` : 'soft'"
+            >{{ againstWords(cellOf(row, at)) }}</small
+          >
+        </span>
+      </template>
+    </DataTable>
+    <CompareChart :found="found" />
+    <section class="no-print" data-test="weights">
+      <h2>What matters to you, and what that does to the order</h2>
+      <div class="weights">
+        <div v-for="id in WEIGHED_ROWS" :key="id">
+          <span class="small">{{ WEIGHT_WORDS[id] }}</span>
+          <ElSlider
+            v-model="weights[id]"
+            :min="0"
+            :max="3"
+            :step="1"
+            :show-tooltip="false"
+            show-stops
+            :aria-label="`Weight of ${WEIGHT_WORDS[id]}`"
+            :validate-event="false"
+          />
+        </div>
+      </div>
+      <p>
+        Then: <strong data-test="weighed-order">{{ weighed.map((one) => one.name).join(', then ') }}</strong>
+        <ElButton link type="primary" @click="applyOrder">put the columns in this order</ElButton>
+      </p>
+      <p class="soft small">
+        From the best to the worst of those shown, each times its weight; what is not known counts as the worst. An order, not a mark: the
+        sheet above says by how much.
+      </p>
+    </section>
+    <p class="soft small no-print">
+      Against {{ found.columns[0]!.name }}. More options: <NuxtLink :to="link('cost', { view: 'search' })">search the library</NuxtLink>.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  max-width: 960px;
+  margin: 4px 0 8px;
+  font-size: 18px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+.tools .el-button + .el-button {
+  margin-left: 0;
+}
+.cell {
+  display: inline-block;
+}
+.cell small {
+  display: block;
+  font-size: 12px;
+}
+.value {
+  height: auto;
+  padding: 0;
+  color: inherit;
+  white-space: normal;
+  text-align: left;
+}
+.weights {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+  gap: 4px 26px;
+  max-width: 760px;
+  padding: 0 8px;
+}
+</style>

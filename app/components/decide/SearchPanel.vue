@@ -1,0 +1,271 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { CRITERIA, CRITERION_IDS, type CriterionId, type PlaceName } from '#core/report/decide/space.ts'
+import { placeWords } from '#core/report/decide/take-find.ts'
+import type { Find } from '#core/report/decide/search.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { parseMoney } from '#core/quantity/parse.ts'
+import { useSearch } from '~/composables/search'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** What is the best that can be built from this library: what must hold, what is weighed, what nothing beats, and why not. */
+const store = useProjectStore()
+const { units } = useWorkbench()
+const { ask, state, progress, result, isOld, tookMs, error, why, asking, run, cancel, askWhy, take } = useSearch()
+const currency = computed(() => store.project!.preferences.currency)
+const money = (minor: number | undefined) => (minor === undefined ? 'no price' : formatMoney(minor, currency.value, { whole: true }))
+const partName = (id: string | null) =>
+  id === null ? 'none' : (store.project!.parts.find((part) => part.id === id)?.name ?? 'a part that is gone')
+
+const VARY = [
+  { key: 'front', label: 'front brakes' },
+  { key: 'rear', label: 'rear brakes' },
+  { key: 'wheel', label: 'wheels' },
+  { key: 'hydraulics', label: 'master cylinder and valve' },
+] as const
+const MUSTS = [
+  { key: 'known', label: 'nothing left unknown' },
+  { key: 'noPieces', label: 'no adapters or shims' },
+  { key: 'clears', label: 'the wheel clears for sure' },
+  { key: 'frontFirst', label: 'front wheels first up to 0.80 g' },
+  { key: 'pedal', label: 'the usual pedal' },
+  { key: 'parkingBrake', label: 'parking brake kept' },
+] as const
+const chosen = (of: Record<string, unknown>, keys: readonly { key: string }[]) =>
+  keys.filter(({ key }) => of[key] === true).map(({ key }) => key)
+const set = (of: Record<string, unknown>, keys: readonly { key: string }[], on: readonly (string | number | boolean)[]) => {
+  for (const { key } of keys) of[key] = on.includes(key)
+}
+const budget = ref(ask.value.musts.budgetMinor === undefined ? '' : String(ask.value.musts.budgetMinor / 100))
+const budgetError = ref('')
+function setBudget(text: string) {
+  budget.value = text
+  budgetError.value = ''
+  if (text.trim() === '') {
+    delete ask.value.musts.budgetMinor
+    return
+  }
+  const read = parseMoney(text)
+  if (read.ok) ask.value.musts.budgetMinor = read.minor
+  else budgetError.value = read.message
+}
+const big = (count: number) =>
+  count < 1e6
+    ? count.toLocaleString('en').replaceAll(',', '\u202f')
+    : `${(count / 10 ** Math.floor(Math.log10(count))).toFixed(1)}·10^${Math.floor(Math.log10(count))}`
+const changes = (find: Pick<Find, 'parts'>) =>
+  (Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`)
+const columns = computed(() => [
+  { id: 'what', label: 'What is changed', least: 260 },
+  { id: 'cost', label: 'Cost', number: true, by: (one: Find) => one.values.cost ?? Infinity },
+  { id: 'heat', label: 'One stop', number: true, by: (one: Find) => one.values.heat ?? Infinity },
+  { id: 'gap', label: 'Gap', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
+  { id: 'bias', label: 'Front share', number: true, by: (one: Find) => one.values.bias ?? Infinity },
+  { id: 'pedal', label: 'Pedal', number: true, by: (one: Find) => one.pedalN ?? Infinity },
+  { id: 'take', label: 'Take', unseen: true, least: 84 },
+])
+const nearColumns = computed(() => [
+  { id: 'what', label: 'What is changed', least: 260 },
+  { id: 'fails', label: 'Fails by', least: 150 },
+  { id: 'cost', label: 'Cost', number: true },
+  { id: 'take', label: 'Take', unseen: true, least: 84 },
+])
+const says = computed(() => {
+  if (!result.value) return ''
+  const { finds, more, counts } = result.value
+  if (finds.length === 0)
+    return `Nothing in the library keeps all that must hold. ${result.value.near.length > 0 ? 'What fails one thing by little stands below.' : ''}`
+  const many = finds.length + more
+  return `${many} ${many === 1 ? 'combination is' : 'combinations are'} beaten by no other, of ${big(counts.combinations)} that there are.`
+})
+const kinds = new Set(['caliper', 'drum', 'rotor', 'pad', 'bracket', 'hose', 'wheel', 'spacer', 'masterCylinder', 'valve'])
+const askable = computed(() =>
+  store.project!.parts.filter((part) => kinds.has(part.kind)).map((part) => ({ value: part.id, label: part.name })),
+)
+</script>
+
+<template>
+  <div class="search">
+    <section class="ask">
+      <FieldItem label="May change" for="search-vary"
+        ><ElCheckboxGroup
+          id="search-vary"
+          :model-value="chosen(ask.vary, VARY)"
+          :validate-event="false"
+          @update:model-value="set(ask.vary, VARY, $event)"
+        >
+          <ElCheckbox v-for="one in VARY" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
+          <ElCheckbox v-model="ask.onHand" value="onHand" :validate-event="false">only what is there already</ElCheckbox>
+        </ElCheckboxGroup></FieldItem
+      >
+      <FieldItem label="Must hold" for="search-musts"
+        ><ElCheckboxGroup
+          id="search-musts"
+          :model-value="chosen(ask.musts, MUSTS)"
+          :validate-event="false"
+          @update:model-value="set(ask.musts, MUSTS, $event)"
+        >
+          <ElCheckbox v-for="one in MUSTS" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
+        </ElCheckboxGroup></FieldItem
+      >
+      <div class="row">
+        <FieldItem :label="`Budget, ${currency}`" :error="budgetError"
+          ><ElInput
+            :model-value="budget"
+            class="num budget"
+            placeholder="none"
+            aria-label="Budget of the search"
+            :validate-event="false"
+            @update:model-value="setBudget"
+        /></FieldItem>
+        <FieldItem label="Weighed, the first one first" for="search-by"
+          ><ElCheckboxGroup id="search-by" v-model="ask.by" :min="1" :validate-event="false">
+            <ElCheckbox v-for="id in CRITERION_IDS" :key="id" :value="id satisfies CriterionId" :validate-event="false">{{
+              CRITERIA[id].label
+            }}</ElCheckbox>
+          </ElCheckboxGroup></FieldItem
+        >
+      </div>
+      <div class="row go">
+        <ElButton v-if="state !== 'going'" type="primary" data-test="search-go" @click="run">Search the library</ElButton>
+        <ElButton v-else data-test="search-cancel" @click="cancel">Cancel</ElButton>
+        <ElProgress
+          v-if="state === 'going'"
+          class="bar"
+          :percentage="Math.round((progress?.done ?? 0) * 100)"
+          aria-label="How far the search is"
+        />
+        <span v-if="state === 'going' && progress?.best" class="small soft"
+          >best so far: {{ money(progress.best.values.cost) }}, {{ changes(progress.best).join('; ') || 'as it stands' }}</span
+        >
+        <span v-if="state === 'cancelled'" class="small">Cancelled; nothing was changed.</span>
+      </div>
+      <p v-if="error" class="field-error" role="alert">{{ error }}</p>
+    </section>
+    <template v-if="result">
+      <p v-if="isOld" class="tone-check small">The project was changed since: search again for what holds now.</p>
+      <h1 role="status" data-test="search-says">{{ says }}</h1>
+      <p class="soft small num" data-test="search-counts">
+        {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes go together,
+        {{ big(result.counts.together) }} combinations of them with what stands between; {{ big(result.counts.looked) }} were looked at in
+        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices; packs are counted for each place.
+      </p>
+      <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
+        <template #what="{ row }"
+          ><VerdictMark :verdict="row.verdict" :size="14" />
+          <template v-if="Object.keys(row.parts).length === 0"> as it stands</template>
+          <span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></template
+        >
+        <template #cost="{ row }">{{ money(row.values.cost) }}</template>
+        <template #heat="{ row }">{{ formatQuantity(row.values.heat, 'temperatureRise', units, { signed: true, decimals: 0 }) }}</template>
+        <template #gap="{ row }">{{ formatQuantity(row.values.gap, 'length', units) }}</template>
+        <template #bias="{ row }">{{ formatQuantity(row.frontShare, 'share', units) }}</template>
+        <template #pedal="{ row }">{{ formatQuantity(row.pedalN, 'force', units) }}</template>
+        <template #take="{ row }"
+          ><ElButton
+            v-if="Object.keys(row.parts).length > 0"
+            :aria-label="`Take ${changes(row).join(', ')}`"
+            :disabled="isOld"
+            @click="take(row)"
+            >Take it</ElButton
+          ></template
+        >
+      </DataTable>
+      <p v-if="result.more > 0" class="small">{{ result.more }} more are beaten by none; narrow what must hold to see them.</p>
+      <section v-if="result.near.length > 0" data-test="near">
+        <h2>Nearly: one thing fails by little</h2>
+        <DataTable :rows="result.near" :columns="nearColumns" class="finds">
+          <template #what="{ row }"
+            ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></template
+          >
+          <template #fails="{ row }">{{ row.fails }}</template>
+          <template #cost="{ row }">{{ money(row.values.cost) }}</template>
+          <template #take="{ row }"
+            ><ElButton :aria-label="`Take ${changes(row).join(', ')}`" :disabled="isOld" @click="take(row)">Take it</ElButton></template
+          >
+        </DataTable>
+      </section>
+      <section class="why">
+        <h2>Why not</h2>
+        <div class="row">
+          <FieldItem label="This part"
+            ><ChoiceSelect
+              label="This part"
+              :value="asking"
+              :options="askable"
+              placeholder="choose a part"
+              data-test="why-part"
+              @change="askWhy"
+          /></FieldItem>
+        </div>
+        <WorkingLine v-if="asking && !why && !error" what="It is being tried with everything" />
+        <div v-if="why" data-test="why-says">
+          <p>
+            <strong>{{ why.sentence }}</strong>
+            <template v-if="why.winsAtMinor !== undefined && why.best">
+              Now {{ money(why.best.values.cost) }}, it would win at {{ money(why.winsAtMinor) }}.</template
+            >
+            <template v-else-if="why.best"> The cheapest with it: {{ money(why.best.values.cost) }}.</template>
+          </p>
+          <ul>
+            <li v-for="one in why.fails" :key="one.title + one.sentence">
+              <b>{{ one.title }}.</b> {{ one.sentence
+              }}<template v-if="one.cures.length > 0"> Would be cured by {{ one.cures.join(' or ') }}.</template>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <FoldedPart :title="`What was left out, by what it ended at: ${result.dropped.length}`">
+        <ul class="small num" data-test="dropped">
+          <li v-for="one in result.dropped" :key="one.rule">{{ big(one.count) }} by {{ one.title.toLowerCase() }}</li>
+        </ul>
+        <p class="soft small">Counted where each ended, of one axle or of the whole car as far as it was looked at.</p>
+      </FoldedPart>
+    </template>
+    <NothingYet
+      v-else-if="state !== 'going'"
+      text="Nothing was searched yet. A search changes nothing; a find becomes a setup when it is taken."
+    />
+  </div>
+</template>
+
+<style scoped>
+.search {
+  max-width: 1000px;
+}
+.ask {
+  display: grid;
+  gap: 6px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: end;
+}
+.go {
+  align-items: center;
+  margin: 4px 0 8px;
+}
+.bar {
+  flex: 0 1 220px;
+}
+.budget {
+  width: 120px;
+}
+h1 {
+  margin: 8px 0 4px;
+  font-size: 18px;
+}
+.change {
+  display: block;
+}
+.why .row .el-form-item {
+  width: 320px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+</style>

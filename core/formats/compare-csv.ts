@@ -1,0 +1,11 @@
+import type { Comparison } from '../report/decide/compare.ts'
+import { csvText } from './csv-text.ts'
+
+/** Options side by side as a table: a row for each criterion, a column for each setup and what it differs by. */
+export function compareCsv({ columns, rows }: Comparison): string {
+  const header = ['', ...columns.flatMap(({ name }, at) => (at === 0 ? [name] : [name, `against ${columns[0]!.name}`]))]
+  return csvText(
+    header,
+    rows.map(({ label, cells }) => [label, ...cells.flatMap(({ text, difference }, at) => (at === 0 ? [text] : [text, difference]))]),
+  )
+}

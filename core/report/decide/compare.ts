@@ -1,0 +1,362 @@
+import { AXLES, type Axle, type Project } from '../../model/project.ts'
+import { resolveSetup } from '../../model/resolve.ts'
+import { formatMoney, formatQuantity } from '../../quantity/format.ts'
+import type { Dimension } from '../../quantity/units.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import type { ReportFigure } from '../figure/figure.ts'
+import { boundWord, counted, FINDING_SHORT, VERDICT_RANK } from '../figure/words.ts'
+import type { FigureId } from '../figures.ts'
+import type { HeatBrief } from '../heat/heat-brief.ts'
+import { stopReport } from '../heat/stop-report.ts'
+import type { Report } from '../report.ts'
+
+/** A setup's word on one criterion. */
+export interface CompareCell {
+  text: string
+  /** In the core's unit; undefined: no number, or not known. */
+  value: number | undefined
+  u: number | undefined
+  /** It is at least or at most this: no side of a comparison. */
+  bound: boolean
+  verdict?: FindingVerdict
+  /** Against the reference, by more than the doubt; undefined: there is nothing to hold against each other. */
+  against: 'better' | 'worse' | 'same' | undefined
+  /** With its sign; empty on the reference itself. */
+  difference: string
+  figureId?: FigureId
+}
+export interface CompareRow {
+  id: string
+  label: string
+  better: 'low' | 'high' | undefined
+  /** Differences up to here are none, in the core's unit. */
+  tie: number
+  /** Everybody says the same. */
+  alike: boolean
+  /** One for each column. */
+  cells: CompareCell[]
+}
+export interface CompareColumn {
+  setupId: string
+  name: string
+  isStock: boolean
+  verdict: FindingVerdict
+  /** Others that are nowhere worse and somewhere better, by more than the doubt. */
+  beatenBy: string[]
+}
+export interface Comparison {
+  columns: CompareColumn[]
+  rows: CompareRow[]
+  /** What the choice is between. */
+  sentence: string
+}
+
+type Raw = Omit<CompareCell, 'against' | 'difference'>
+interface RowSpec {
+  id: string
+  label: string
+  better?: 'low' | 'high'
+  tie?: number
+  dimension?: Dimension | 'money'
+  of: (column: Column) => Raw
+}
+interface Column {
+  report: Report
+  heat: HeatBrief | undefined
+}
+
+/** By which of the rows setups are weighed, marked as beaten, ordered and drawn. */
+export const WEIGHED_ROWS = ['cost', 'heat', 'gap', 'bias', 'mass', 'pedal'] as const
+export type WeighedRow = (typeof WEIGHED_ROWS)[number]
+
+/**
+ * Setups side by side, the first of them as the reference.
+ *
+ * @param heats by setup; a setup without one has its heat not known
+ */
+export function compare(project: Project, reports: readonly Report[], heats: Readonly<Record<string, HeatBrief>>): Comparison {
+  const columns = reports.map((report): Column => ({ report, heat: heats[report.setupId] }))
+  const rows = specs(project).map((spec) => rowOf(spec, columns, project))
+  const byId = new Map(rows.map((row) => [row.id, row]))
+  const said = columns.map(({ report }, at): CompareColumn => ({
+    setupId: report.setupId,
+    name: report.setupName,
+    isStock: report.isStock,
+    verdict: report.verdict,
+    beatenBy: columns.flatMap(({ report: other }, against) =>
+      against !== at && beatsColumn(byId, against, at) && VERDICT_RANK[other.verdict] <= VERDICT_RANK[report.verdict]
+        ? [other.setupName]
+        : [],
+    ),
+  }))
+  return { columns: said, rows, sentence: choiceSentence(project, said, byId) }
+}
+
+/** Whether one column is nowhere worse than another and somewhere better, by more than tie and doubt; unknown on either side: no. */
+function beatsColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number): boolean {
+  let better = false
+  for (const id of WEIGHED_ROWS) {
+    const row = rows.get(id)!
+    const [x, y] = [row.cells[a]!, row.cells[b]!]
+    const held = heldAgainst(row, x, y)
+    if (held === undefined || held === 'worse') return false
+    if (held === 'better') better = true
+  }
+  return better
+}
+
+/** One cell against another: the doubt of both together, or the tie where that is larger. */
+export function heldAgainst(
+  { better, tie }: Pick<CompareRow, 'better' | 'tie'>,
+  a: Pick<CompareCell, 'value' | 'u' | 'bound'>,
+  b: Pick<CompareCell, 'value' | 'u' | 'bound'>,
+): CompareCell['against'] {
+  if (!better || a.value === undefined || b.value === undefined || a.bound || b.bound) return undefined
+  const ahead = better === 'low' ? b.value - a.value : a.value - b.value
+  const room = Math.max(tie, Math.hypot(a.u ?? 0, b.u ?? 0))
+  return ahead > room ? 'better' : ahead < -room ? 'worse' : 'same'
+}
+
+function rowOf(spec: RowSpec, columns: readonly Column[], project: Project): CompareRow {
+  const { id, label, better, tie = 0, dimension } = spec
+  const raws = columns.map((column) => spec.of(column))
+  const [reference] = raws
+  const row = { id, label, better, tie }
+  const cells = raws.map((raw, at): CompareCell => ({
+    ...raw,
+    against: at === 0 || !reference ? undefined : heldAgainst(row, raw, reference),
+    difference: at === 0 || !reference ? '' : differenceWords(project, raw, reference, dimension),
+  }))
+  return { ...row, alike: raws.every((one) => one.text === reference?.text), cells }
+}
+
+function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension | 'money' | undefined): string {
+  if (dimension === undefined || a.value === undefined || b.value === undefined) return ''
+  const off = a.value - b.value
+  if (Math.abs(off) < 1e-9) return 'same'
+  const { units, currency } = project.preferences
+  if (dimension === 'money') return `${off > 0 ? '+' : '\u2212'}${formatMoney(Math.abs(off), currency, { whole: true })}`
+  // a share changes by points
+  if (dimension === 'share') return `${off > 0 ? '+' : '\u2212'}${Math.abs(off * 100).toFixed(1)} points`
+  return formatQuantity(off, dimension === 'temperature' ? 'temperatureRise' : dimension, units, { signed: true })
+}
+
+function specs(project: Project): RowSpec[] {
+  const { units, currency } = project.preferences
+  const show = (value: number | undefined, dimension: Dimension | 'money', digits?: { decimals: number }) =>
+    value === undefined
+      ? 'not known'
+      : dimension === 'money'
+        ? formatMoney(value, currency, { whole: true })
+        : formatQuantity(value, dimension, units, digits)
+  const figure = (id: FigureId): ((column: Column) => Raw) => {
+    return ({ report }) => ofFigure(report.figures[id], show)
+  }
+  const plain = (text: string, value?: number, u?: number): Raw => ({ text, value, u, bound: false })
+  const both = (of: (axle: Axle, column: Column) => string) => (column: Column) => plain(AXLES.map((axle) => of(axle, column)).join(' / '))
+  const parts = (report: Report) =>
+    resolveSetup(
+      project,
+      project.setups.find((one) => one.id === report.setupId)!,
+    )
+  const mass = ({ report }: Column): Raw => {
+    const all = AXLES.map((axle) => report.figures[`${axle}.massChange`].value)
+    const sum = all[0] === undefined || all[1] === undefined ? undefined : all[0] + all[1]
+    return {
+      ...plain(sum === undefined ? 'not known' : formatQuantity(sum, 'mass', units, { signed: true }), sum),
+      figureId: 'front.massChange',
+    }
+  }
+  const stop = ({ report }: Column): Raw => {
+    const row = stopReport(project, report.setupId).rows[0]
+    return row ? plain(`${row.distanceM.toFixed(1)} m, the ${row.limit === 'tyre' ? 'tyres' : 'foot'}`, row.distanceM) : plain('not known')
+  }
+  return [
+    {
+      id: 'verdict',
+      label: 'Verdict',
+      of: ({ report }) => {
+        const open = [...report.findings, ...report.fit].filter((one) => VERDICT_RANK[one.verdict] >= VERDICT_RANK.needs).length
+        return { ...plain(`${FINDING_SHORT[report.verdict]}${open > 0 ? `, ${open} open` : ''}`), verdict: report.verdict }
+      },
+    },
+    {
+      id: 'gap',
+      label: 'Smallest gap to the wheel',
+      better: 'high',
+      tie: 0.3,
+      dimension: 'length',
+      of: ({ report }) => {
+        const gaps = AXLES.map((axle) => report.figures[`${axle}.gap`])
+        if (gaps.some((one) => one.value === undefined))
+          return { ...plain('not known'), figureId: gaps.find((one) => one.value === undefined)!.id }
+        return ofFigure(gaps[0]!.value! <= gaps[1]!.value! ? gaps[0]! : gaps[1]!, show)
+      },
+    },
+    { id: 'wheel', label: 'Wheel, front / rear', of: both((axle, { report }) => parts(report)[axle].wheel?.name ?? 'not known') },
+    {
+      id: 'spacer',
+      label: 'Spacer, front / rear',
+      of: both((axle, { report }) => show(report.corners[axle].spacerMm, 'length', { decimals: 0 })),
+    },
+    { id: 'areaFront', label: 'Piston area, front', dimension: 'area', of: figure('front.pistonArea') },
+    { id: 'areaRear', label: 'Piston area, rear', dimension: 'area', of: figure('rear.pistonArea') },
+    { id: 'biasPressure', label: 'Bias of pressure', dimension: 'share', of: figure('bias.pressure') },
+    { id: 'biasClamp', label: 'Bias of clamp', dimension: 'share', of: figure('bias.clamp') },
+    { id: 'biasTorque', label: 'Bias of torque', dimension: 'share', of: figure('bias.torque') },
+    { id: 'biasRoad', label: 'Bias at the road', dimension: 'share', of: figure('bias.road') },
+    {
+      id: 'bias',
+      label: 'Bias off the load’s share',
+      better: 'low',
+      tie: 0.005,
+      dimension: 'share',
+      of: ({ report }) => {
+        const [road, ideal] = [report.figures['bias.road'], report.figures['bias.ideal']]
+        const off = road.value === undefined || ideal.value === undefined ? undefined : Math.abs(road.value - ideal.value)
+        return { ...plain(off === undefined ? 'not known' : `${(off * 100).toFixed(1)} points`, off, road.u), figureId: 'bias.road' }
+      },
+    },
+    {
+      id: 'critical',
+      label: 'Front first up to',
+      better: 'high',
+      tie: 0.02,
+      dimension: 'deceleration',
+      of: figure('balance.critical'),
+    },
+    {
+      id: 'pedal',
+      label: 'Pedal force',
+      better: 'low',
+      tie: 10,
+      dimension: 'force',
+      of: figure('pedal.force'),
+    },
+    { id: 'travel', label: 'Pedal travel', better: 'low', tie: 3, dimension: 'length', of: figure('pedal.travel') },
+    { id: 'noAssist', label: 'Pedal without the booster', better: 'low', tie: 10, dimension: 'force', of: figure('pedal.forceNoAssist') },
+    { id: 'stop', label: `Dry stop from ${project.preferences.stopFromKmh} km/h, limited by`, better: 'low', tie: 0.5, of: stop },
+    {
+      id: 'heat',
+      label: 'Heat, room to the nearest limit',
+      better: 'high',
+      tie: 8,
+      dimension: 'temperatureRise',
+      of: ({ heat }) =>
+        heat
+          ? {
+              ...plain(`${heat.value}${heat.leftC !== undefined && heat.leftC < 0 ? `, ${heat.detail}` : ''}`, heat.leftC),
+              verdict: heat.verdict,
+              bound: heat.verdict === 'unknown',
+            }
+          : plain('not known'),
+    },
+    { id: 'rise', label: 'Rotor rise in one stop, front', better: 'low', tie: 8, dimension: 'temperatureRise', of: figure('front.heat') },
+    { id: 'mass', label: 'Mass, a front and a rear corner', better: 'low', tie: 0.1, dimension: 'mass', of: mass },
+    { id: 'rotating', label: 'Of it turning, front', better: 'low', tie: 0.1, dimension: 'mass', of: figure('front.rotatingChange') },
+    {
+      id: 'cost',
+      label: 'Cost now',
+      better: 'low',
+      tie: 500,
+      dimension: 'money',
+      of: ({ report }) => {
+        const { total, unpriced } = report.bill
+        const range = total.p90 > total.p10 ? ` (${show(total.p10, 'money')} to ${show(total.p90, 'money')})` : ''
+        const raw = ofFigure(report.figures['cost.total'], show)
+        // 80 in 100 lie between, so that a standard deviation is their distance over 2.56
+        return { ...raw, text: `${raw.text}${range}`, u: (total.p90 - total.p10) / 2.563, bound: unpriced > 0 }
+      },
+    },
+    { id: 'season', label: 'Wear in a season', better: 'low', tie: 500, dimension: 'money', of: figure('cost.season') },
+    {
+      id: 'open',
+      label: 'Not known',
+      of: ({ report }) => {
+        const missing = new Set(
+          Object.values(report.figures).flatMap((one) =>
+            one.optional ? [] : one.missing.map((question) => `${question.what} ${JSON.stringify(question.at)}`),
+          ),
+        )
+        return plain(missing.size === 0 ? 'nothing' : counted(missing.size, 'figure'))
+      },
+    },
+  ]
+}
+
+function ofFigure(figure: ReportFigure, show: (value: number | undefined, dimension: Dimension | 'money') => string): Raw {
+  const { value, u, atLeast, atMost, dimension, id } = figure
+  const doubt =
+    u === undefined || value === undefined || dimension === 'money' ? '' : ` ± ${show(u, dimension).replace(/[\s\u00a0\u202f]\S+$/, '')}`
+  return {
+    text: value === undefined ? 'not known' : `${boundWord(figure)}${show(value, dimension)}${doubt}`,
+    value,
+    u,
+    bound: Boolean(atLeast ?? atMost),
+    figureId: id,
+  }
+}
+
+/** "Estate fronts costs 560 EUR less; Four-piston has 120 °C more room to its limit; both clear." */
+function choiceSentence(project: Project, columns: readonly CompareColumn[], rows: ReadonlyMap<string, CompareRow>): string {
+  const others = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.isStock)
+  const goes = others.filter(({ column }) => column.verdict !== 'blocked')
+  const blocked = others.filter(({ column }) => column.verdict === 'blocked').map(({ column }) => column.name)
+  const leaves = blocked.length > 0 ? ` ${blocked.join(' and ')} cannot be built as ${blocked.length === 1 ? 'it is' : 'they are'}.` : ''
+  if (goes.length === 0)
+    return others.length === 0 ? 'There is nothing to choose from yet: make a setup or take a find.' : `None of them goes.${leaves}`
+  const cost = rows.get('cost')!
+  const value = (id: string, at: number) => rows.get(id)!.cells[at]!
+  const by = (id: string, way: 1 | -1) =>
+    [...goes]
+      .filter(({ at }) => value(id, at).value !== undefined)
+      .sort((a, b) => way * (value(id, a.at).value! - value(id, b.at).value!))[0]
+  const [cheapest, coolest] = [by('cost', 1), by('heat', -1)]
+  const { units, currency } = project.preferences
+  if (!cheapest) return `What they cost is not known.${leaves}`
+  if (!coolest || coolest.at === cheapest.at) {
+    const cool = coolest && goes.length > 1 ? ' and has most room to its limits on the driving chosen' : ''
+    return `${cheapest.column.name} costs least, ${formatMoney(value('cost', cheapest.at).value, currency, { whole: true })}${cool}.${leaves}`
+  }
+  const [a, b] = [value('cost', cheapest.at), value('cost', coolest.at)]
+  const dearer = heldAgainst(cost, a, b)
+  const money = formatMoney(b.value! - a.value!, currency, { whole: true })
+  const [hot, cool] = [value('heat', cheapest.at), value('heat', coolest.at)]
+  const room = formatQuantity(cool.value! - hot.value!, 'temperatureRise', units, { decimals: 0 })
+  const first =
+    dearer === 'same'
+      ? `${cheapest.column.name} and ${coolest.column.name} cost the same within the doubt`
+      : dearer === undefined
+        ? `What ${cheapest.column.name} or ${coolest.column.name} costs is not known in full`
+        : `${cheapest.column.name} costs ${money} less than ${coolest.column.name}`
+  const second =
+    heldAgainst(rows.get('heat')!, cool, hot) === 'better'
+      ? `${coolest.column.name} has ${room} more room to its limits`
+      : 'their heat is the same within the doubt'
+  const clear = [cheapest, coolest].map(({ at }) => value('verdict', at).verdict!)
+  const fits = clear.every((one) => one === 'fits')
+    ? 'both fit'
+    : clear.map((one, i) => `${[cheapest, coolest][i]!.column.name}: ${FINDING_SHORT[one].toLowerCase()}`).join(', ')
+  return `${first}; ${second}; ${fits}.${leaves}`
+}
+
+/**
+ * The order that weights make of setups: each criterion from its best (0) to its worst (1) among them, times its weight; what
+ * is not known counts as the worst. Never a score by itself: only who stands before whom.
+ */
+export function orderBy({ columns, rows }: Comparison, weights: Readonly<Partial<Record<WeighedRow, number>>>): CompareColumn[] {
+  const sums = columns.map(() => 0)
+  for (const id of WEIGHED_ROWS) {
+    const weight = weights[id] ?? 0
+    const row = rows.find((one) => one.id === id)
+    if (weight === 0 || !row) continue
+    const values = row.cells.map((one) => (one.value === undefined ? undefined : (row.better === 'low' ? 1 : -1) * one.value))
+    const known = values.filter((one) => one !== undefined)
+    const [best, worst] = [Math.min(...known), Math.max(...known)]
+    values.forEach((one, at) => (sums[at]! += weight * (one === undefined ? 1 : worst > best ? (one - best) / (worst - best) : 0)))
+  }
+  return columns
+    .map((column, at) => ({ column, sum: sums[at]! }))
+    .sort((a, b) => a.sum - b.sum)
+    .map((one) => one.column)
+}

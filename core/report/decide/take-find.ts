@@ -1,0 +1,36 @@
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Project, type Setup } from '../../model/project.ts'
+import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from './space.ts'
+import type { Find } from './search.ts'
+
+/** A place in words: "front caliper", "rear valve". */
+export function placeWords(place: PlaceName): string {
+  const [axle, slot] = place.split('.') as [Axle, AxleSlot | undefined]
+  return slot === undefined
+    ? HYDRAULIC_SLOTS[place as HydraulicSlot].label.toLowerCase()
+    : `${axle} ${AXLE_SLOTS[slot].label.toLowerCase()}`
+}
+
+/** A find as a setup of its own, named by what it changes. */
+export function setupFromFind(project: Project, ask: SearchAsk, find: Pick<Find, 'parts'>, id: string): Setup {
+  const space = spaceOf(project, ask)
+  const filling: Filling = {}
+  for (const name of Object.keys(space.options) as PlaceName[]) {
+    const changed = find.parts[name]
+    filling[name] = changed === undefined ? space.now[name] : changed === null ? null : project.parts.find((part) => part.id === changed)
+  }
+  return setupOf(space, filling, id, findName(project, find))
+}
+
+/** What names a find first: calipers, then what stops the car, then the rest. */
+const NAMING: readonly string[] = ['caliper', 'masterCylinder', 'rotor', 'wheel', 'pad', 'valve', 'bracket', 'spacer', 'hose']
+export function findName(project: Project, { parts }: Pick<Find, 'parts'>): string {
+  const names = (Object.entries(parts) as [PlaceName, string | null][])
+    .map(([place, id]) => ({ slot: place.split('.').at(-1)!, name: project.parts.find((part) => part.id === id)?.name }))
+    .filter((one): one is { slot: string; name: string } => one.name !== undefined)
+    .sort((a, b) => NAMING.indexOf(a.slot) - NAMING.indexOf(b.slot))
+    .map((one) => one.name)
+  const different = [...new Set(names)]
+  if (different.length === 0) return Object.keys(parts).length === 0 ? 'As it stands, found' : 'Without what was there'
+  const more = different.length > 2 ? ` and ${different.length - 2} more` : ''
+  return `${different.slice(0, 2).join(', ')}${more}`.slice(0, 120)
+}

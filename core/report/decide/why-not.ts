@@ -1,0 +1,161 @@
+import { join } from '../../search/join.ts'
+import { beats } from '../../search/pareto.ts'
+import { checkAll } from '../../fit/rule.ts'
+import { RULES } from '../../fit/rules.ts'
+import { AXLES, type Axle, type Part, type Project } from '../../model/project.ts'
+import { resolveSetup } from '../../model/resolve.ts'
+import { gapAsItIs } from '../corner/corner.ts'
+import type { Context } from '../figure/read.ts'
+import { factsOf } from '../fit/fit-check.ts'
+import { Readings } from './by-what-it-reads.ts'
+import { AXLE_RULES, drops, ruledBy, type Ruled } from './dropped.ts'
+import { criteriaOf, search, valuesOf, type Dropped, type Find, type SearchResult } from './search.ts'
+import { AXLE_ORDER, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+import { placeWords } from './take-find.ts'
+
+/** What would have to change for a part to be among the finds. */
+export interface WhyNot {
+  partId: string
+  name: string
+  place: string
+  sentence: string
+  /** The fewest interfaces that stand in its way, with what would cure each. */
+  fails: { title: string; sentence: string; cures: string[] }[]
+  /** The cheapest with it that goes together and keeps every must, where there is one. */
+  best: Find | undefined
+  /** At this price of everything in it nothing would beat it, minor units; undefined: it is among the finds, or price is not what it is beaten by. */
+  winsAtMinor: number | undefined
+  /** What those with it end at, where they go together and keep no must. */
+  ends: Dropped[]
+}
+
+/**
+ * @param result of the same search: what a part is held against
+ * @throws RangeError when the project has no such part
+ */
+export function whyNot(project: Project, ask: SearchAsk, partId: string, result: SearchResult): WhyNot {
+  const part = project.parts.find((one) => one.id === partId)
+  if (!part) throw new RangeError(`no part ${partId} in project ${project.id}`)
+  const places = placesOf(spaceOf(project, ask), part)
+  const nothing = { partId, name: part.name, fails: [], best: undefined, winsAtMinor: undefined, ends: [] }
+  if (places.length === 0) return { ...nothing, place: '', sentence: `${part.name} goes into no place that this search changes.` }
+  const tried = places
+    .map((place) => ({ place, fails: fewestFails(project, ask, place, part) }))
+    .sort((a, b) => a.fails.length - b.fails.length)
+  const { place, fails } = tried[0]!
+  const where = placeWords(place)
+  if (fails.length > 0)
+    return {
+      ...nothing,
+      place: where,
+      fails,
+      sentence: `${part.name} as ${where}: with the best of the library ${fails.length === 1 ? 'one thing stands' : `${fails.length} things stand`} in its way.`,
+    }
+  const with_ = search(project, { ...ask, only: { place, partId } })
+  const [best] = [...with_.finds].sort((a, b) => (a.values.cost ?? Infinity) - (b.values.cost ?? Infinity))
+  if (!best) {
+    // what goes together ends at something of the whole car
+    const ends = with_.dropped.filter((one) => !OF_AN_AXLE.has(one.rule)).slice(0, 3)
+    return {
+      ...nothing,
+      place: where,
+      ends,
+      sentence: `${part.name} goes together with parts of the library, but nothing with it keeps what must hold: ${ends
+        .map((one) => one.title.toLowerCase())
+        .join(', ')}.`,
+    }
+  }
+  if (result.finds.some((one) => Object.values(one.parts).includes(partId)))
+    return { ...nothing, place: where, best, sentence: `${part.name} is among the finds, as ${where}.` }
+  const criteria = criteriaOf(ask)
+  const beaters = result.finds.filter((one) => beats(valuesOf(ask, one.values), valuesOf(ask, best.values), criteria))
+  const at = ask.by.indexOf('cost')
+  const tie = at < 0 ? 0 : criteria[at]!.tie
+  const costs = beaters.map((one) => one.values.cost)
+  const priced = at >= 0 && best.values.cost !== undefined && costs.length > 0 && costs.every((one) => one !== undefined)
+  const winsAtMinor = priced ? Math.min(...(costs as number[])) - tie - 1 : undefined
+  return {
+    ...nothing,
+    place: where,
+    best,
+    winsAtMinor: winsAtMinor !== undefined && winsAtMinor >= 0 ? winsAtMinor : undefined,
+    sentence:
+      winsAtMinor === undefined
+        ? `${part.name} can be built in as ${where}, and others are better by what is weighed.`
+        : winsAtMinor < 0
+          ? `${part.name} can be built in as ${where}; even for nothing it would not be better by what is weighed.`
+          : `${part.name} can be built in as ${where}; it would win if everything with it cost less.`,
+  }
+}
+
+const OF_AN_AXLE: ReadonlySet<string> = new Set([...AXLE_RULES.map((rule) => rule.id), 'wheel-clearance'])
+
+/** Places of the search that take a part of this kind. */
+function placesOf({ options, ask }: Space, part: Part): PlaceName[] {
+  return (Object.keys(options) as PlaceName[]).filter(
+    (name) => options[name].length > 1 && options[name].some((one) => one?.id === part.id) && !(ask.vary.wheel && name === 'rear.wheel'),
+  )
+}
+
+/** The fewest rules that a part of an axle fails with any company from the library, with what is said of them. */
+function fewestFails(project: Project, ask: SearchAsk, place: PlaceName, part: Part): WhyNot['fails'] {
+  const space = spaceOf(project, ask)
+  const axle = AXLES.find((one) => place.startsWith(`${one}.`))
+  if (!axle) return []
+  const readings = new Readings(space)
+  type Watched = { id: string; of: (filling: Filling) => { value: Ruled } | undefined }
+  const gap = readings.remember((context) => gapAsItIs(context, axle))
+  const rules: Watched[] = [
+    ...AXLE_RULES.map((rule) => ({ id: rule.id as string, of: readings.remember((_, facts) => ruledBy(rule, facts[axle])) })),
+    {
+      id: 'wheel-clearance',
+      of: (filling) => {
+        const found = gap(filling)
+        return found && { value: { verdict: found.value.verdict, piece: false } }
+      },
+    },
+  ]
+  const slots = AXLE_ORDER.map((slot) => {
+    const name = `${axle}.${slot}` as PlaceName
+    return { name, options: name === place ? [part] : space.options[name] }
+  })
+  const filling: Filling = {}
+  const open: Watched[][] = [rules]
+  const failed: string[][] = [[]]
+  let best: { fails: string[]; filling: Filling } | undefined
+  join<Part | null | undefined>(slots, {
+    goes: (chosen) => {
+      const depth = chosen.length - 1
+      for (let i = depth; i < slots.length; i += 1) Reflect.deleteProperty(filling, slots[i]!.name)
+      filling[slots[depth]!.name] = chosen[depth]
+      const left: Watched[] = []
+      const fails = [...failed[depth]!]
+      for (const rule of open[depth]!) {
+        const found = rule.of(filling)
+        if (!found) left.push(rule)
+        else if (drops(found.value, rule.id, ask)) fails.push(rule.id)
+      }
+      open[depth + 1] = left
+      failed[depth + 1] = fails
+      return !best || fails.length < best.fails.length
+    },
+    each: () => (best = { fails: failed[slots.length]!, filling: { ...filling } }),
+  })
+  if (!best) return []
+  const setup = setupOf(space, best.filling, 'search', 'Search')
+  const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
+  return best.fails.map((id) => said(context, axle, id))
+}
+
+function said(context: Context, axle: Axle, id: string): WhyNot['fails'][number] {
+  const rule = RULES.find((one) => one.id === id)
+  const names = new Map(context.project.parts.map((part) => [part.id, part.name]))
+  const found =
+    rule &&
+    checkAll(rule, factsOf(context, axle)).sort((a, b) => (a.verdict === 'blocked' ? -1 : 1) - (b.verdict === 'blocked' ? -1 : 1))[0]
+  if (!found) return { title: 'Wheel over the caliper', sentence: 'The wheel does not clear it with any spacer of the library.', cures: [] }
+  const cures = found.remedies.map((remedy) =>
+    'label' in remedy ? remedy.label : 'partId' in remedy ? (names.get(remedy.partId) ?? '') : remedy.sentence,
+  )
+  return { title: found.title, sentence: found.sentence, cures: cures.filter(Boolean).slice(0, 3) }
+}
