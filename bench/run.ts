@@ -11,6 +11,11 @@ import { allCandidates } from '../core/report/offer/candidates.ts'
 import { boreReport } from '../core/report/pedal/bore-report.ts'
 import { yardstick } from '../core/testing/yardstick.ts'
 import { bruteDistance } from './brute-gap.ts'
+import { withCatalogue } from '../core/demo/catalogue.ts'
+import { search } from '../core/report/decide/search.ts'
+import { heatReport } from '../core/report/heat/heat-report.ts'
+import { bruteSearch } from '../core/testing/brute-search.ts'
+import { LARGE_SEARCHES, tinySearch } from './searches.ts'
 import { heatRuns } from './heat-runs.ts'
 import { inTurns, type Compared } from './pairs.ts'
 import { caliperShape, wheelShape } from './shapes.ts'
@@ -163,5 +168,39 @@ say(
   promise(off <= 0.5, `heat session: peaks are ${off.toFixed(2)} degC off`)
   say('heat session of 20 minutes, both axles, against explicit steps of 1 ms', inTurns(heat, explicit, 5), 30)
   say('heat session of 20 minutes against the yardstick', inTurns(heat, yardstick), 0.05)
+}
+// everything that a library can build, against all combinations one by one
+{
+  const tiny = tinySearch()
+  const [ours, every] = [search(tiny.project, tiny.ask), bruteSearch(tiny.project, tiny.ask)]
+  promise(
+    JSON.stringify(ours.finds.map((one) => one.parts)) === JSON.stringify(every.finds.map((one) => one.parts)) && ours.more === 0,
+    'search: another set than all against all',
+  )
+  say(
+    `search of ${ours.counts.combinations} combinations against brute force`,
+    inTurns(
+      () => search(tiny.project, tiny.ask),
+      () => bruteSearch(tiny.project, tiny.ask),
+      3,
+    ),
+    100,
+  )
+  for (const { parts, ask, most, seconds } of LARGE_SEARCHES) {
+    const project = withCatalogue(parts)
+    const from = performance.now()
+    const { counts } = search(project, ask)
+    const took = (performance.now() - from) / 1000
+    const size = `10^${Math.floor(Math.log10(counts.combinations))}`
+    promise(counts.combinations >= most, `search of ${parts} parts: only ${size} combinations`)
+    promise(took <= seconds, `search of ${size} combinations of ${parts} parts: ${took.toFixed(1)} s, promised are ${seconds}`)
+    console.log(`search of ${size} combinations of ${parts} parts, promised seconds over taken: ratio ${(seconds / took).toFixed(2)}`)
+  }
+  const megabytes = process.memoryUsage().heapUsed / 1e6
+  console.log(`search, memory of the whole bench against 200 MB: ratio ${(200 / megabytes).toFixed(2)}`)
+}
+{
+  const report = () => heatReport(DEMO_PROJECT, 'balanced', 'kind')
+  say('heat session with its band, readings and the car as it stands, against the yardstick', inTurns(report, yardstick), 0.02)
 }
 process.exit(broken > 0 ? 1 : 0)

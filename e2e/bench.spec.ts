@@ -55,7 +55,7 @@ test('removing a part in use falls back to the car as it stands, and undo brings
   await expect(page.getByTestId('ledger-area')).toContainText('2290')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByTestId('ledger-area')).toContainText('3927')
-  expect(await ledger(page)).toEqual(before)
+  await expect.poll(() => ledger(page)).toEqual(before)
 })
 
 test('setups are made, filled, renamed, ordered and removed', async ({ page }) => {

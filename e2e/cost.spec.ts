@@ -54,6 +54,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await line.getByLabel('Price, likely').press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
 
+  await page.getByRole('link', { name: 'Season', exact: true }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('12 ± 2')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
   await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least 57 EUR')

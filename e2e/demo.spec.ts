@@ -38,7 +38,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   // one gesture is one step back
   await page.keyboard.press('Control+z')
   await expect(verdict).toContainText('Too close')
-  expect(await ledger(page)).toEqual(before)
+  await expect.poll(() => ledger(page)).toEqual(before)
   await page.keyboard.press('Control+Shift+z')
   await expect(verdict).toContainText('Clears.')
 
@@ -52,14 +52,14 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
   await page.reload()
   await expect(page.getByTestId('ledger-cost')).toContainText('331', { timeout: 15_000 })
-  expect(await ledger(page)).toEqual(settled)
+  await expect.poll(() => ledger(page)).toEqual(settled)
 
   await page.goto('/')
   await page.locator('input[type=file]').setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await page.waitForURL((url) => url.pathname.endsWith('/fit') && !url.pathname.startsWith(DEMO))
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(page.getByTestId('ledger-cost')).toContainText('331')
-  expect(await ledger(page)).toEqual(settled)
+  await expect.poll(() => ledger(page)).toEqual(settled)
   expect(JSON.parse(await exported(page)).setups).toEqual(JSON.parse(text).setups)
 })
 

@@ -10,7 +10,7 @@ export default defineNuxtModule({
       nitro.hooks.hook('compiled', async () => {
         const { build } = await import('esbuild')
         await build({
-          entryPoints: [here('server/workers/evaluate.ts')],
+          entryPoints: [here('server/workers/evaluate.ts'), here('server/workers/search.ts')],
           outdir: `${nitro.options.output.serverDir}/workers`,
           outExtension: { '.js': '.mjs' },
           bundle: true,

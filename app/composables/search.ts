@@ -40,7 +40,18 @@ export const useSearch = createSharedComposable(() => {
     worker = undefined
     remote = undefined
   }
-  const isOld = computed(() => result.value !== undefined && searched.value !== store.project)
+  /** What a search looks at was changed since: another setup beside it changes nothing. */
+  const isOld = computed(() => {
+    const [then, now] = [searched.value, store.project]
+    if (!result.value || !then || !now || then === now) return false
+    const bases = (project: Project) => [project.setups[0], project.setups.find((one) => one.id === result.value!.ask.setupId)]
+    return (
+      then.parts !== now.parts ||
+      then.car !== now.car ||
+      then.preferences !== now.preferences ||
+      bases(then).some((one, i) => one !== bases(now)[i])
+    )
+  })
   watch(
     () => store.project?.id,
     () => {

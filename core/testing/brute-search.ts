@@ -51,7 +51,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
     const values = weigh(asked, { front: weights('front'), rear: weights('rear') }, hydraulicsCost(space, filling), braked)
     const { musts } = ask
     const { low, high } = asked.bandN
-    if (musts.budgetMinor !== undefined && (values.cost === undefined ? musts.known : values.cost > musts.budgetMinor)) return
+    if (musts.budgetMinor !== undefined && (values.cost === undefined || values.cost > musts.budgetMinor)) return
     if (musts.frontFirst && (braked.rearFirstG === undefined ? musts.known : braked.rearFirstG < FRONT_FIRST_TO_G)) return
     if (musts.pedal && (braked.pedalN === undefined ? musts.known : braked.pedalN < low || braked.pedalN > high)) return
     const parts: Find['parts'] = {}

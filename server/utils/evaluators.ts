@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os'
 import type { EvaluateAnswer, EvaluateTask } from '../workers/evaluate.ts'
+import type { SearchAnswer, SearchTask } from '../workers/search.ts'
 import { threadPool } from './thread-pool.ts'
 
 /** A setup takes a second at most; a project of many is asked for setup by setup. */
@@ -16,7 +17,22 @@ export const evaluators = () =>
     memoryMb: 1024,
   }))
 
+/** A long catalogue takes seconds; more than this is narrowed by what must hold. */
+export const MOST_SEARCH_SECONDS = 60
+
+let searchPool: ReturnType<typeof threadPool<SearchTask, SearchAnswer>> | undefined
+
+/** The threads that search for the API: few, for each takes a core to itself. */
+export const searchers = () =>
+  (searchPool ??= threadPool<SearchTask, SearchAnswer>(new URL('./workers/search.mjs', import.meta.url).href, {
+    threads: Math.max(1, availableParallelism() - 1),
+    queue: 8,
+    mostMs: MOST_SEARCH_SECONDS * 1000,
+    memoryMb: 512,
+  }))
+
 export const endEvaluators = async (): Promise<void> => {
-  await pool?.close()
+  await Promise.all([pool?.close(), searchPool?.close()])
   pool = undefined
+  searchPool = undefined
 }

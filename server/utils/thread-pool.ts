@@ -37,7 +37,8 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
 
   let taken = 0
 
-  async function run(task: T): Promise<Pooled<R>> {
+  /** @param handed what goes over to the thread rather than being copied: ports */
+  async function run(task: T, handed: readonly Transferable[] = []): Promise<Pooled<R>> {
     if (taken >= limits.threads + limits.queue) return { ok: false, why: 'busy' }
     taken += 1
     const begun = new Int32Array(new SharedArrayBuffer(4))
@@ -48,7 +49,7 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
       if (fromMs !== undefined && performance.now() - fromMs > limits.mostMs) stop.abort()
     }, 50)
     try {
-      return { ok: true, value: await pool.run({ task, begun }, { signal: stop.signal }) }
+      return { ok: true, value: await pool.run({ task, begun }, { signal: stop.signal, transferList: [...handed] as never }) }
     } catch (error) {
       const { name, code } = error as Error & { code?: string }
       if (name === 'AbortError') return { ok: false, why: 'tooLong' }

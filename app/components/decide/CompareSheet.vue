@@ -52,11 +52,15 @@ const hide = (id: string, on: boolean) => {
 const TONES = { better: 'fits', worse: 'needs', same: 'plain' } as const
 const tone = (cell: CompareCell) => (cell.verdict ? `tone-${cell.verdict}` : '')
 const againstWords = ({ against, difference }: CompareCell) =>
-  against === undefined
-    ? difference
-    : against === 'same'
-      ? `${difference}, within the doubt`.replace(/^same, .*/, 'same')
-      : `${difference}, ${against}`
+  difference === ''
+    ? against === 'same'
+      ? 'within the doubt'
+      : (against ?? '')
+    : against === undefined
+      ? difference
+      : against === 'same'
+        ? `${difference}, within the doubt`.replace(/^same, .*/, 'same')
+        : `${difference}, ${against}`
 const cellOf = (row: CompareRow, at: number) => row.cells[at]!
 const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
 
@@ -164,6 +168,12 @@ h1 {
 }
 .tools .el-button + .el-button {
   margin-left: 0;
+}
+.options :deep(td) {
+  vertical-align: top;
+}
+.cell :deep(svg) {
+  margin-right: 4px;
 }
 .cell {
   display: inline-block;

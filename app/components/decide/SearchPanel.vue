@@ -9,6 +9,7 @@ import { useSearch } from '~/composables/search'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
+const DEMO_ID = 'larkrise-club-hatch'
 /** What is the best that can be built from this library: what must hold, what is weighed, what nothing beats, and why not. */
 const store = useProjectStore()
 const { units } = useWorkbench()
@@ -50,10 +51,20 @@ function setBudget(text: string) {
   if (read.ok) ask.value.musts.budgetMinor = read.minor
   else budgetError.value = read.message
 }
-const big = (count: number) =>
-  count < 1e6
-    ? count.toLocaleString('en').replaceAll(',', '\u202f')
-    : `${(count / 10 ** Math.floor(Math.log10(count))).toFixed(1)}·10^${Math.floor(Math.log10(count))}`
+/** A larger library to try it on: invented, and one undo away. */
+const isDemo = computed(() => store.project!.id === DEMO_ID)
+const hasCatalogue = computed(() => store.project!.parts.some((part) => part.id === 'cat-0'))
+async function addCatalogue() {
+  const { catalogue } = await import('#core/demo/catalogue.ts')
+  store.edit('Add a catalogue', (draft) => void draft.parts.push(...catalogue(400)))
+}
+const SUPERSCRIPT = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+/** Counts as one reads them; the very large by their powers of ten. */
+function big(count: number): string {
+  if (count < 1e6) return count.toLocaleString('en').replaceAll(',', '\u202f')
+  const power = Math.floor(Math.log10(count))
+  return `${(count / 10 ** power).toFixed(1)} × 10${[...String(power)].map((digit) => SUPERSCRIPT[Number(digit)]).join('')}`
+}
 const changes = (find: Pick<Find, 'parts'>) =>
   (Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`)
 const columns = computed(() => [
@@ -110,6 +121,14 @@ const askable = computed(() =>
         </ElCheckboxGroup></FieldItem
       >
       <div class="row">
+        <FieldItem label="What is not changed is as in"
+          ><ChoiceSelect
+            class="from"
+            label="What is not changed is as in"
+            :value="ask.setupId"
+            :options="store.project!.setups.map((one) => ({ value: one.id, label: one.name }))"
+            @change="ask.setupId = $event"
+        /></FieldItem>
         <FieldItem :label="`Budget, ${currency}`" :error="budgetError"
           ><ElInput
             :model-value="budget"
@@ -139,6 +158,9 @@ const askable = computed(() =>
         <span v-if="state === 'going' && progress?.best" class="small soft"
           >best so far: {{ money(progress.best.values.cost) }}, {{ changes(progress.best).join('; ') || 'as it stands' }}</span
         >
+        <ElButton v-if="isDemo && !hasCatalogue && state !== 'going'" data-test="add-catalogue" @click="addCatalogue"
+          >Add an invented catalogue of 400 parts</ElButton
+        >
         <span v-if="state === 'cancelled'" class="small">Cancelled; nothing was changed.</span>
       </div>
       <p v-if="error" class="field-error" role="alert">{{ error }}</p>
@@ -153,9 +175,12 @@ const askable = computed(() =>
       </p>
       <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"
-          ><VerdictMark :verdict="row.verdict" :size="14" />
-          <template v-if="Object.keys(row.parts).length === 0"> as it stands</template>
-          <span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></template
+          ><span class="what"
+            ><VerdictMark :verdict="row.verdict" :size="14" /><span
+              ><template v-if="Object.keys(row.parts).length === 0">as it stands</template
+              ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></span
+            ></span
+          ></template
         >
         <template #cost="{ row }">{{ money(row.values.cost) }}</template>
         <template #heat="{ row }">{{ formatQuantity(row.values.heat, 'temperatureRise', units, { signed: true, decimals: 0 }) }}</template>
@@ -251,12 +276,23 @@ const askable = computed(() =>
 .bar {
   flex: 0 1 220px;
 }
+.from {
+  width: 220px;
+}
 .budget {
   width: 120px;
 }
 h1 {
   margin: 8px 0 4px;
   font-size: 18px;
+}
+.what {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.finds :deep(td) {
+  vertical-align: top;
 }
 .change {
   display: block;

@@ -447,7 +447,7 @@ class Search {
   private failsMusts({ cost }: Weighed, { pedalN, rearFirstG }: Braked): { id: string; little: boolean; words: string }[] {
     const { musts } = this.space.ask
     const fails: { id: string; little: boolean; words: string }[] = []
-    if (musts.budgetMinor !== undefined && (cost === undefined ? musts.known : cost > musts.budgetMinor))
+    if (musts.budgetMinor !== undefined && (cost === undefined || cost > musts.budgetMinor))
       fails.push({
         id: 'budget',
         little: cost !== undefined && cost <= musts.budgetMinor * (1 + LITTLE.budget),
@@ -561,7 +561,7 @@ class Search {
       finds: all.slice(0, MOST_FINDS),
       more: Math.max(0, all.length - MOST_FINDS),
       dropped: [...this.counts]
-        .map(([rule, count]) => ({ rule, title: TITLES[rule] ?? RULE_TITLES[rule as keyof typeof RULE_TITLES] ?? rule, count }))
+        .map(([rule, count]) => ({ rule, title: TITLES.get(rule) ?? rule, count }))
         .sort((a, b) => b.count - a.count),
       near: this.near,
     }
@@ -570,11 +570,13 @@ class Search {
 /** What a hose takes of the stroke. */
 const hoseKey = (hose: Part | null | undefined): string =>
   hose?.kind === 'hose' ? `${hose.construction} ${hose.lengthMm?.value}` : `${hose?.id}`
-const TITLES: Record<string, string> = {
-  budget: 'The budget',
-  'front-first': 'The front wheels first',
-  'pedal-band': 'The usual pedal',
-}
+const TITLES: ReadonlyMap<string, string> = new Map([
+  ...Object.entries(RULE_TITLES),
+  ...[...AXLE_RULES, ...CAR_RULES].map(({ id, title }): [string, string] => [id, title]),
+  ['budget', 'The budget'],
+  ['front-first', 'The front wheels first'],
+  ['pedal-band', 'The usual pedal'],
+])
 
 /** Of those that weigh exactly the same only the ones with the fewest changes: a part that does nothing is no choice. */
 export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {

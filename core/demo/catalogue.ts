@@ -1,4 +1,4 @@
-import { DEMO_PROJECT } from '../demo/project.ts'
+import { DEMO_PROJECT } from './project.ts'
 import type { Part, Project } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
 

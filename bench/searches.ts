@@ -1,0 +1,36 @@
+import { DEMO_PROJECT } from '../core/demo/project.ts'
+import type { Project } from '../core/model/project.ts'
+import { DEFAULT_ASK, type SearchAsk } from '../core/report/decide/space.ts'
+
+/** A library so small that all combinations can be looked at one by one: the front brakes of the demo's kits and its donor. */
+export function tinySearch(): { project: Project; ask: SearchAsk } {
+  const kept = new Set([
+    'estate-front-caliper',
+    'estate-front-rotor',
+    'estate-front-pad',
+    'kit4-caliper',
+    'kit4-rotor',
+    'kit4-pad',
+    'kit-bracket',
+    'spacer-3',
+    'braided-front-hose',
+  ])
+  const [stock] = DEMO_PROJECT.setups
+  const fitted = new Set<unknown>([...Object.values(stock.front), ...Object.values(stock.rear), ...Object.values(stock.hydraulics)])
+  return {
+    project: {
+      ...DEMO_PROJECT,
+      parts: DEMO_PROJECT.parts.filter((part) => fitted.has(part.id) || kept.has(part.id)),
+      setups: [stock],
+      bundles: [],
+    },
+    ask: { ...DEFAULT_ASK, setupId: stock.id, vary: { front: true, rear: false, wheel: false, hydraulics: false } },
+  }
+}
+
+const ask = (vary: SearchAsk['vary']): SearchAsk => ({ ...DEFAULT_ASK, setupId: DEMO_PROJECT.setups[0].id, vary })
+/** What is promised of large libraries, with how many combinations there are at least. */
+export const LARGE_SEARCHES = [
+  { parts: 60, ask: ask({ front: true, rear: true, wheel: false, hydraulics: false }), most: 1e7, seconds: 1 },
+  { parts: 400, ask: ask({ front: true, rear: false, wheel: true, hydraulics: true }), most: 1e12, seconds: 10 },
+] as const

@@ -1,0 +1,119 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { choose, openDemo, seriousFindings, tick } from './support.ts'
+
+test('a budget, the wheels kept: find, why the dear kit is out, take one, compare and print', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=as-it-stands&view=search')
+  await page.getByLabel('Budget of the search').fill('500')
+  await page.getByTestId('search-go').click()
+  await expect(page.getByTestId('search-says')).toContainText('beaten by no other', { timeout: 30_000 })
+  await expect(page.getByTestId('search-counts')).toContainText('looked at in full')
+  // what it costs is within the budget
+  const costs = await page.getByTestId('finds').locator('tbody td:nth-child(2)').allTextContents()
+  expect(costs.length).toBeGreaterThan(2)
+  for (const one of costs) expect(Number(one.replace(/[^\d]/g, ''))).toBeLessThanOrEqual(500)
+  await page.getByText(/What was left out, by what it ended at/).click()
+  await expect(page.getByTestId('dropped')).toContainText(/by rotor thickness in the caliper/i)
+  // why not, and what would let it in
+  await choose(page.getByTestId('why-part'), 'Four-piston caliper Q4')
+  await expect(page.getByTestId('why-says')).toContainText('the budget', { timeout: 30_000 })
+  // taken as a setup, undone, taken again
+  await page
+    .getByRole('button', { name: /^Take .*Estate front caliper/ })
+    .first()
+    .click()
+  const tab = page.getByRole('tab', { name: /Estate front caliper/ })
+  await expect(tab).toHaveAttribute('aria-selected', 'true')
+  await page.keyboard.press('Control+z')
+  await expect(tab).toHaveCount(0)
+  await expect(page.getByText('The project was changed since')).toHaveCount(0)
+  await page
+    .getByRole('button', { name: /^Take .*Estate front caliper/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: 'Compare', exact: true }).click()
+  await expect(page.getByTestId('compare-says')).toContainText(/costs .* EUR less than|costs least/, { timeout: 15_000 })
+  const sheet = page.getByTestId('compare')
+  await expect(sheet.locator('tbody tr').filter({ hasText: 'Cost now' })).toContainText('EUR')
+  await expect(sheet.locator('tbody tr').filter({ hasText: 'Heat, room to the nearest limit' })).toContainText(/run|left/, {
+    timeout: 20_000,
+  })
+  // columns are hidden, ordered by weights, opened
+  await tick(page.getByRole('checkbox', { name: 'Twin-piston kit' }), false)
+  await expect(sheet.locator('thead')).not.toContainText('Twin-piston kit')
+  const order = page.getByTestId('weighed-order')
+  await expect(order).toContainText(/^Estate/)
+  const heat = page.getByRole('slider', { name: 'Weight of heat' })
+  for (let i = 0; i < 3; i += 1) await heat.press('ArrowRight')
+  const cost = page.getByRole('slider', { name: 'Weight of cost' })
+  await cost.press('Home')
+  await expect(order).toContainText(/^Four-piston/)
+  const waiting = page.waitForEvent('download')
+  await page.getByTestId('compare-csv').click()
+  const csv = readFileSync(await (await waiting).path(), 'utf8')
+  expect(csv.split('\n').find((line) => line.startsWith('Cost now'))).toMatch(/EUR/)
+  expect(await seriousFindings(page)).toEqual([])
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByTestId('weights')).toBeHidden()
+  const pdf = await page.pdf({ format: 'A4', landscape: true })
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length).toBeLessThanOrEqual(2)
+})
+
+test('nothing keeps all that must hold: what is nearest, and what is missing', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=balanced&view=search')
+  await page.getByLabel('Budget of the search').fill('nothing')
+  await expect(page.locator('.field-error').first()).toBeVisible()
+  await page.getByLabel('Budget of the search').fill('1')
+  // a kit that is kept costs more than one euro, whatever else is changed
+  await choose(page.getByLabel('What is not changed is as in', { exact: true }), 'Twin-piston kit')
+  await tick(page.getByRole('checkbox', { name: 'front brakes' }), false)
+  await tick(page.getByRole('checkbox', { name: 'rear brakes' }), false)
+  await tick(page.getByRole('checkbox', { name: 'master cylinder and valve' }))
+  await page.getByTestId('search-go').click()
+  await expect(page.getByTestId('search-says')).toContainText('Nothing in the library keeps all that must hold', { timeout: 30_000 })
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await openDemo(page, 'cost', 'setup=balanced&view=compare')
+  await expect(page.getByTestId('compare-says')).toBeVisible({ timeout: 15_000 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('a catalogue of four hundred parts: progress, cancelled without a trace, then to its end', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openDemo(page, 'cost', 'setup=as-it-stands&view=search')
+  await page.getByTestId('add-catalogue').click()
+  await expect(page.getByTestId('add-catalogue')).toHaveCount(0)
+  await tick(page.getByRole('checkbox', { name: 'wheels', exact: true }))
+  await page.getByTestId('search-go').click()
+  await page.getByTestId('search-cancel').click()
+  await expect(page.getByText('Cancelled; nothing was changed.')).toBeVisible()
+  await tick(page.getByRole('checkbox', { name: 'wheels', exact: true }), false)
+  await tick(page.getByRole('checkbox', { name: 'rear brakes' }), false)
+  await page.getByTestId('search-go').click()
+  await expect(page.getByTestId('search-says')).toContainText('beaten by no other', { timeout: 90_000 })
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('add-catalogue')).toBeVisible()
+})
+
+test('the same over the server: lines of JSON, a clear no for nonsense', async ({ request }) => {
+  const { DEMO_PROJECT } = await import('../core/demo/project.ts')
+  const ask = { vary: { rear: false }, musts: { budgetMinor: 50_000 } }
+  const done = await request.post('/api/search', { data: { project: DEMO_PROJECT, ask }, timeout: 60_000 })
+  expect([done.status(), done.headers()['content-type']]).toEqual([200, 'application/jsonl; charset=utf-8'])
+  const lines = (await done.text())
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as { kind: string; result?: { finds: unknown[] } })
+  expect(lines.at(-1)).toMatchObject({ kind: 'result' })
+  expect(lines.at(-1)!.result!.finds.length).toBeGreaterThan(1)
+  for (const [data, words] of [
+    [Buffer.from('{'), 'is not JSON'],
+    [{}, 'is missing'],
+    [{ project: { format: 'x' } }, 'not a project'],
+    [{ project: DEMO_PROJECT, ask: { by: ['beauty'] } }, 'must be among'],
+  ] as const) {
+    const refused = await request.post('/api/search', { data, headers: { 'content-type': 'application/json' } })
+    expect(refused.status()).toBe(400)
+    expect(await refused.text()).toContain(words)
+  }
+})
