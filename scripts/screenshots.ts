@@ -22,12 +22,14 @@ interface Shot {
   dark?: boolean
   /** Opens the working of this cell of the ledger. */
   cell?: string
+  /** Pressed first, and what is waited for then. */
+  press?: string
+  until?: string
 }
 const SHOTS: Shot[] = [
   { name: 'projects', path: '/' },
   { name: 'car', path: `${DEMO}/car?setup=estate-fronts` },
   { name: 'parts', path: `${DEMO}/parts?setup=estate-fronts&part=club-wheel` },
-  { name: 'parts-table', path: `${DEMO}/parts?setup=estate-fronts&view=table&kind=caliper` },
   { name: 'kits', path: `${DEMO}/parts?setup=as-it-stands&view=bundles&bundle=kit-q4` },
   { name: 'setup', path: `${DEMO}/setup?setup=estate-fronts` },
   { name: 'fit', path: `${DEMO}/fit?setup=estate-fronts` },
@@ -36,13 +38,14 @@ const SHOTS: Shot[] = [
   { name: 'interfaces', path: `${DEMO}/fit?setup=big-kit&view=check` },
   { name: 'wheels', path: `${DEMO}/fit?setup=estate-fronts&view=wheels` },
   { name: 'reports', path: `${DEMO}/fit?setup=big-kit&view=reports` },
-  { name: 'template', path: `${DEMO}/fit?setup=estate-fronts&view=card` },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
   { name: 'chain', path: `${DEMO}/balance?setup=balanced&view=chain` },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },
   { name: 'bores', path: `${DEMO}/balance?setup=balanced&view=bores` },
   { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
   { name: 'cost', path: `${DEMO}/cost?setup=big-kit` },
+  { name: 'compare', path: `${DEMO}/cost?setup=balanced&view=compare` },
+  { name: 'search', path: `${DEMO}/cost?setup=balanced&view=search`, press: 'search-go', until: 'search-says' },
 ]
 
 const browser = await chromium.launch({
@@ -71,7 +74,10 @@ try {
       await page.locator(`[data-test="ledger-${shot.cell}"]`).click()
       await page.getByText('What went in').waitFor()
     }
-    await page.evaluate(() => new Promise((done) => setTimeout(done, 400)))
+    if (shot.press) await page.locator(`[data-test="${shot.press}"]`).click()
+    if (shot.until) await page.locator(`[data-test="${shot.until}"]`).waitFor({ timeout: 30_000 })
+    // the session comes after all else
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
     await page.screenshot({ path: `${folder}${shot.name}.png` })
     await page.close()
   }

@@ -78,7 +78,7 @@ const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.lef
       <FieldItem label="Across"><ChoiceSelect label="Across" :value="xId" :options="choices" @change="xId = $event" /></FieldItem>
       <FieldItem label="Up"><ChoiceSelect label="Up" :value="yId" :options="choices" @change="yId = $event" /></FieldItem>
     </div>
-    <svg v-if="marks.length > 0" ref="svg" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`${row(yId).label} over ${row(xId).label}`">
+    <svg v-if="marks.length > 0" ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="`${row(yId).label} over ${row(xId).label}`">
       <ChartAxes
         :x="x"
         :y="y"
@@ -97,6 +97,7 @@ const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.lef
         class="mark"
         role="link"
         tabindex="0"
+        :aria-label="`Look at ${one.name}`"
         @click="chooseSetup(one.setupId!)"
         @keydown.enter="chooseSetup(one.setupId!)"
       >

@@ -1,4 +1,5 @@
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
+import { pedalOf } from '../../model/uses.ts'
 import { resolveSetup } from '../../model/resolve.ts'
 import { formatMoney, formatQuantity } from '../../quantity/format.ts'
 import type { Dimension } from '../../quantity/units.ts'
@@ -7,6 +8,7 @@ import type { ReportFigure } from '../figure/figure.ts'
 import { boundWord, counted, FINDING_SHORT, VERDICT_RANK } from '../figure/words.ts'
 import type { FigureId } from '../figures.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
+import { BANDS } from '../pedal/pedal-bands.ts'
 import { stopReport } from '../heat/stop-report.ts'
 import type { Report } from '../report.ts'
 
@@ -225,13 +227,21 @@ function specs(project: Project): RowSpec[] {
       dimension: 'deceleration',
       of: figure('balance.critical'),
     },
+    { id: 'force', label: 'Pedal force', dimension: 'force', of: figure('pedal.force') },
     {
       id: 'pedal',
-      label: 'Pedal force',
+      label: 'Pedal off its usual',
       better: 'low',
       tie: 10,
       dimension: 'force',
-      of: figure('pedal.force'),
+      of: ({ report }) => {
+        const { value, atLeast } = report.figures['pedal.force']
+        const { low, high } = BANDS[pedalOf(project.car.uses)].forceN
+        const off = value === undefined ? undefined : value < low ? low - value : Math.max(0, value - high)
+        const words =
+          off === undefined ? 'not known' : off === 0 ? 'within' : `${show(off, 'force')} too ${value! < low ? 'light' : 'heavy'}`
+        return { ...plain(words, off), bound: atLeast ?? false, figureId: 'pedal.force' }
+      },
     },
     { id: 'travel', label: 'Pedal travel', better: 'low', tie: 3, dimension: 'length', of: figure('pedal.travel') },
     { id: 'noAssist', label: 'Pedal without the booster', better: 'low', tie: 10, dimension: 'force', of: figure('pedal.forceNoAssist') },

@@ -1,0 +1,112 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { DEMO_PROJECT } from '../../demo/project.ts'
+import { compareCsv } from '../../formats/compare-csv.ts'
+import type { Project } from '../../model/project.ts'
+import { evaluate } from '../evaluate.ts'
+import { heatBrief } from '../heat/heat-brief.ts'
+import { compare, heldAgainst, orderBy, WEIGHED_ROWS } from './compare.ts'
+
+const sheetOf = (project: Project) =>
+  compare(
+    project,
+    project.setups.map((setup) => evaluate(project, setup.id)),
+    Object.fromEntries(project.setups.map((setup) => [setup.id, heatBrief(project, setup.id)])),
+  )
+const sheet = sheetOf(DEMO_PROJECT)
+const row = (id: string) => sheet.rows.find((one) => one.id === id)!
+
+describe('setups side by side', () => {
+  test('each cell is the figure of that setup’s report, against the car as it stands', () => {
+    expect(sheet.columns.map((one) => one.setupId)).toEqual(DEMO_PROJECT.setups.map((one) => one.id))
+    DEMO_PROJECT.setups.forEach((setup, at) => {
+      const { figures, bill } = evaluate(DEMO_PROJECT, setup.id)
+      expect(row('force').cells[at]!.value).toBe(figures['pedal.force'].value)
+      expect(row('cost').cells[at]!.value).toBe(bill.total.likely)
+      expect(row('heat').cells[at]!.value).toBe(heatBrief(DEMO_PROJECT, setup.id).leftC)
+    })
+    for (const { cells } of sheet.rows) expect([cells[0]!.against, cells[0]!.difference]).toEqual([undefined, ''])
+  })
+  test('better and worse stand only where the doubt lets them', () => {
+    for (const { better, tie, cells } of sheet.rows)
+      for (const cell of cells.slice(1)) {
+        if (!better) expect(cell.against).toBeUndefined()
+        if (cell.against !== 'better' && cell.against !== 'worse') continue
+        const off = Math.abs(cell.value! - cells[0]!.value!)
+        expect(off).toBeGreaterThan(Math.max(tie, Math.hypot(cell.u ?? 0, cells[0]!.u ?? 0)))
+      }
+  })
+  test('what is only a bound, or not known, is held against nothing', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -50, max: 50, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (x, y) => {
+        const cell = (value: number | undefined, bound = false) => ({ value, u: undefined, bound })
+        const spec = { better: 'low', tie: 1 } as const
+        expect(heldAgainst(spec, cell(undefined), cell(y))).toBeUndefined()
+        expect(heldAgainst(spec, cell(x, true), cell(y))).toBeUndefined()
+        const [there, back] = [heldAgainst(spec, cell(x), cell(y)), heldAgainst(spec, cell(y), cell(x))]
+        expect([there, back]).toEqual(Math.abs(x - y) <= 1 ? ['same', 'same'] : x < y ? ['better', 'worse'] : ['worse', 'better'])
+      }),
+    )
+  })
+  test('a setup that another beats is marked, and no other', () => {
+    // the same once more, dearer
+    const worse: Project = {
+      ...DEMO_PROJECT,
+      setups: [
+        ...DEMO_PROJECT.setups,
+        {
+          ...DEMO_PROJECT.setups[3]!,
+          id: 'dearer',
+          name: 'Dearer',
+          extras: [
+            ...DEMO_PROJECT.setups[3]!.extras,
+            {
+              id: 'gold',
+              label: 'Gold paint',
+              quantity: 1,
+              price: { lowMinor: 90_000, likelyMinor: 90_000, highMinor: 90_000, currency: 'EUR', pieces: 1 },
+            },
+          ],
+        },
+      ] as Project['setups'],
+    }
+    const marked = sheetOf(worse).columns.filter((one) => one.beatenBy.length > 0)
+    expect(marked.map((one) => [one.setupId, one.beatenBy.includes('Four-piston, rear to match')])).toEqual([['dearer', true]])
+    for (const { setupId, beatenBy } of sheet.columns) expect([setupId, beatenBy]).toEqual([setupId, []])
+  })
+  test('the sentence says what the choice is between', () => {
+    expect(sheet.sentence).toMatch(
+      /^Estate fronts costs \d+.EUR less than Four-piston, rear to match; Four-piston, rear to match has \d+.°C more room/,
+    )
+    const alone = compare(DEMO_PROJECT, [evaluate(DEMO_PROJECT, 'as-it-stands')], {})
+    expect(alone.sentence).toMatch(/nothing to choose from/)
+    expect(alone.rows.find((one) => one.id === 'heat')!.cells[0]!.text).toBe('not known')
+  })
+})
+
+describe('weights', () => {
+  test('one alone puts the setups in its own order', () => {
+    for (const id of WEIGHED_ROWS) {
+      const { cells, better } = row(id)
+      const order = orderBy(sheet, { [id]: 2 }).map((one) => sheet.columns.indexOf(one))
+      const values = order.map((at) => (better === 'low' ? 1 : -1) * cells[at]!.value!)
+      expect(values).toEqual([...values].sort((a, b) => a - b))
+    }
+  })
+  test('what is not known counts as the worst; none leave the order as it is', () => {
+    const heatless = compare(
+      DEMO_PROJECT,
+      DEMO_PROJECT.setups.map((setup) => evaluate(DEMO_PROJECT, setup.id)),
+      { balanced: heatBrief(DEMO_PROJECT, 'balanced') },
+    )
+    expect(orderBy(heatless, { heat: 1 })[0]!.setupId).toBe('balanced')
+    expect(orderBy(sheet, {})).toEqual(sheet.columns)
+  })
+})
+
+test('as a table: a row for each criterion, each setup with what it differs by', () => {
+  const lines = compareCsv(sheet).trim().split('\n')
+  expect(lines).toHaveLength(sheet.rows.length + 1)
+  expect(lines[0]).toContain('against As it stands')
+  expect(lines.find((line) => line.startsWith('Pedal force'))).toMatch(/131.N,104.N,.27.N/)
+})
