@@ -33,7 +33,7 @@ test('anything is found by its name and gone to by keyboard', async ({ page }) =
 test('what was undone is named, and its place is shown', async ({ page }) => {
   await openDemo(page, 'car', 'setup=balanced')
   await type(page, 'Wheelbase', '2500 mm')
-  await page.getByRole('link', { name: /Cost/ }).click()
+  await page.getByRole('link', { name: /Decide/ }).click()
   await page.keyboard.press('Control+z')
   const said = page.locator('.el-message').filter({ hasText: 'Undone:' })
   await expect(said).toContainText('Wheelbase')
@@ -49,7 +49,7 @@ test('focus goes with the step; the first key of the page skips to it', async ({
   await page.keyboard.press('Enter')
   await expect(page.locator('main')).toBeFocused()
   await page.keyboard.press('8')
-  await expect(page.getByRole('link', { name: /Cost/ })).toHaveAttribute('aria-current', 'step')
+  await expect(page.getByRole('link', { name: /Decide/ })).toHaveAttribute('aria-current', 'step')
   await expect(page.locator('main')).toBeFocused()
 })
 

@@ -196,4 +196,24 @@ h1 {
   max-width: 760px;
   padding: 0 8px;
 }
+@media print {
+  .options {
+    font-size: 10.5px;
+  }
+  .options :deep(.el-table__cell) {
+    padding: 1px 0;
+    line-height: 1.25;
+  }
+  .cell small {
+    display: inline;
+    margin-left: 5px;
+    font-size: 9.5px;
+  }
+  .value {
+    font-size: 10.5px;
+  }
+  h1 {
+    font-size: 14px;
+  }
+}
 </style>

@@ -100,6 +100,27 @@ const AS_IT_IS: Record<Looked['verdict'], FindingVerdict> = {
   hits: 'blocked',
 }
 
+interface ReadSection {
+  section: WheelSection
+  work: Working
+  inputs: GapInputs
+}
+/** A wheel's section with what was read for it, from before where the context keeps it. */
+function sectionOf(context: Context, work: Working, wheel: PartOf<'wheel'>, inputs: GapInputs): WheelSection {
+  const { instrument, weightAllowanceMm } = context.project.preferences
+  if (!context.wheels) return wheelSection(work, wheel, inputs, weightAllowanceMm)
+  let read = context.wheels.get(wheel) as ReadSection | undefined
+  if (!read) {
+    const own = { work: new Working(), inputs: new GapInputs(instrument) }
+    read = { ...own, section: wheelSection(own.work, wheel, own.inputs, weightAllowanceMm) }
+    context.wheels.set(wheel, read)
+  }
+  work.inputs.push(...read.work.inputs)
+  work.askAll(read.work.missing)
+  inputs.all.push(...read.inputs.all)
+  return read.section
+}
+
 /** Reads the corner and judges its gap. */
 function look(context: Context, axle: Axle, precision: Precision): Looked {
   const { caliper, wheel } = context.resolved[axle]
@@ -110,7 +131,7 @@ function look(context: Context, axle: Axle, precision: Precision): Looked {
   const disc = caliper?.kind === 'caliper' ? caliper : undefined
   const placed = placedOutlines(work, { context, axle, caliper: disc, inputs })
   if (disc) work.carry(placed.shift)
-  const section = wheel ? wheelSection(work, wheel, inputs, preferences.weightAllowanceMm) : undefined
+  const section = wheel ? sectionOf(context, work, wheel, inputs) : undefined
   if (!wheel) askSlot(work, context, axle, 'wheel')
   const spacerMm = spacerInUse(work, context, axle, inputs)
   const effort = context.effort ?? new Effort(EFFORT.all)

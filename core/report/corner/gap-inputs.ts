@@ -18,8 +18,14 @@ export interface GapInput extends UncertainInput {
 export const PROPOSED_READINGS = 3
 
 /** What a figure is worth once it has been read a few times with an instrument, mm. */
-export const uOfProposed = (instrument: InstrumentId): number =>
-  measuredValue(new Array<number>(PROPOSED_READINGS).fill(0), INSTRUMENTS[instrument]).uMm
+export function uOfProposed(instrument: InstrumentId): number {
+  const known = PROPOSED.get(instrument)
+  if (known !== undefined) return known
+  const { uMm } = measuredValue(new Array<number>(PROPOSED_READINGS).fill(0), INSTRUMENTS[instrument])
+  PROPOSED.set(instrument, uMm)
+  return uMm
+}
+const PROPOSED = new Map<InstrumentId, number>()
 
 /** Collects the inputs of one gap as they are read. */
 export class GapInputs {

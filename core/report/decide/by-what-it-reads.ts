@@ -19,22 +19,27 @@ class Reading {
   readonly facts: Record<Axle, Facts>
 
   constructor(space: Space) {
-    const { project, stockParts, stock } = space
+    const { project, stockParts } = space
     const setup: Setup = { ...setupOf(space, {}, 'search', 'Search'), extras: [] }
     const resolved = this.resolved(space, setup)
-    this.context = { project, setup, isStock: false, resolved }
-    const factsOf = (axle: Axle): Facts => ({
-      project,
-      setup,
-      axle,
-      resolved: resolved[axle],
-      whole: resolved,
-      stock: stockParts,
-      get seen() {
-        return seenOn(setup, stock, axle, resolved[axle])
-      },
-    })
+    this.context = { project, setup, isStock: false, resolved, wheels: new Map() }
+    const factsOf = (axle: Axle): Facts => {
+      const facts = { project, setup, axle, resolved: resolved[axle], whole: resolved, stock: stockParts }
+      // a copy for a single slot leaves it behind: rules of single slots ask for nothing that was seen
+      return Object.defineProperty(facts, 'seen', { enumerable: false, get: () => this.seen(space, axle) }) as Facts
+    }
     this.facts = { front: factsOf('front'), rear: factsOf('rear') }
+  }
+  /** What was seen on the car holds for one brake alone: the first part of another one ends the question. */
+  private seen({ stock }: Space, axle: Axle): readonly string[] {
+    const { setup, resolved } = this.context
+    const parts = new Set([...(stock[axle].seen?.parts ?? []), ...(setup[axle].seen?.parts ?? [])])
+    if (parts.size === 0) return []
+    for (const slot of ['caliper', 'rotor', 'pad', 'bracket'] as const) {
+      const part = this.read(`${axle}.${slot}`)
+      if (part && !parts.has(part.id)) return []
+    }
+    return seenOn(setup, stock, axle, resolved[axle])
   }
   read(place: PlaceName): Part | null | undefined {
     if (!this.log.includes(place)) this.log.push(place)

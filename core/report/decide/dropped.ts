@@ -33,5 +33,19 @@ export function drops({ verdict, piece }: Ruled, rule: string, { musts }: Search
   return rule === 'wheel-clearance' && musts.clears && verdict !== 'fits'
 }
 
-export const AXLE_RULES: readonly Rule[] = RULES.filter((rule) => rule.on !== 'car')
+/** What two parts decide and rules most out is asked first; the rest in the order in which a car is built. */
+const FIRST: readonly string[] = [
+  'parking-brake',
+  'mount',
+  'hub-pattern',
+  'disc-thickness',
+  'pad-shape',
+  'disc-diameter',
+  'handedness',
+  'hose-caliper-end',
+  'hose-line-end',
+  'wheel-pattern',
+]
+const rank = ({ id }: Rule): number => (FIRST.includes(id) ? FIRST.indexOf(id) : FIRST.length)
+export const AXLE_RULES: readonly Rule[] = RULES.filter((rule) => rule.on !== 'car').sort((a, b) => rank(a) - rank(b))
 export const CAR_RULES: readonly Rule[] = RULES.filter((rule) => rule.on === 'car')

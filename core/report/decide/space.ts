@@ -74,7 +74,7 @@ export interface Space {
 }
 
 /** Slots of an axle in the order in which they are filled: what rules out most comes first. */
-export const AXLE_ORDER = ['caliper', 'rotor', 'bracket', 'pad', 'wheel', 'spacer', 'hose'] as const satisfies readonly AxleSlot[]
+export const AXLE_ORDER = ['caliper', 'rotor', 'bracket', 'wheel', 'spacer', 'pad', 'hose'] as const satisfies readonly AxleSlot[]
 export const HYDRAULIC_NAMES = Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]
 const VARIED_HYDRAULICS: readonly HydraulicSlot[] = ['masterCylinder', 'valve']
 /** With a brake of its own an axle's wheel may want a spacer; the wheel itself only where it is asked for. */

@@ -18,6 +18,8 @@ export interface Context {
   resolved: ResolvedSetup
   /** What looking at its corners may cost, where many setups are looked at for one answer. */
   effort?: Effort
+  /** Sections of wheels that were read before, where hundreds of corners are looked at under the same few. */
+  wheels?: Map<object, unknown>
 }
 /** One corner of it. */
 export interface AtAxle {
