@@ -169,14 +169,11 @@ h1 {
 .tools .el-button + .el-button {
   margin-left: 0;
 }
-.options :deep(td) {
-  vertical-align: top;
-}
 .cell :deep(svg) {
   margin-right: 4px;
 }
 .cell {
-  display: inline-block;
+  display: block;
 }
 .cell small {
   display: block;

@@ -291,9 +291,6 @@ h1 {
   gap: 6px;
   align-items: baseline;
 }
-.finds :deep(td) {
-  vertical-align: top;
-}
 .change {
   display: block;
 }
