@@ -5,6 +5,8 @@ import type { HeatBrief } from '#core/report/heat/heat-brief.ts'
 import type { HeatLevers } from '#core/report/heat/heat-levers.ts'
 import type { HeatReport } from '#core/report/heat/heat-report.ts'
 import { dutiesOf, dutyFor } from '#core/report/heat/duties.ts'
+import type { Project } from '#core/model/project.ts'
+import type { Figures } from '../workers/figures.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
@@ -27,13 +29,13 @@ export function useDuty() {
   return { duties, duty, chooseDuty }
 }
 
-/** The session of the setup that is looked at; computed in the worker, the latest wins. */
-export function useHeat() {
+/** Something computed of the setup that is looked at over the driving chosen, in the worker; the latest wins. */
+function useOverDuty<T>(what: string, compute: (of: Figures, project: Project, setupId: string, dutyId: string) => Promise<T>) {
   const store = useProjectStore()
   const { setup } = useWorkbench()
   const { worker, said } = useReports()
   const { duty, duties, chooseDuty } = useDuty()
-  const heat = shallowRef<HeatReport>()
+  const found = shallowRef<T>()
   const working = shallowRef(false)
   let turn = 0
   watch(
@@ -42,38 +44,24 @@ export function useHeat() {
       if (!project || !setupId || !dutyId) return
       const mine = ++turn
       working.value = true
-      const found = await said('the heat', () => worker().heat(project, setupId, dutyId))
+      const answer = await said(what, () => compute(worker(), project, setupId, dutyId))
       if (mine !== turn) return
-      heat.value = found
+      found.value = answer
       working.value = false
     },
     { immediate: true },
   )
-  return { heat, working, duty, chooseDuty, duties }
+  return { found, working, duty, chooseDuty, duties }
 }
 
+/** The session. */
+export function useHeat() {
+  const { found: heat, ...rest } = useOverDuty<HeatReport>('the heat', (of, ...asked) => of.heat(...asked))
+  return { heat, ...rest }
+}
 /** What would help, each tried; asked for only where it is shown. */
 export function useHeatLevers() {
-  const store = useProjectStore()
-  const { setup } = useWorkbench()
-  const { worker, said } = useReports()
-  const { duty } = useDuty()
-  const levers = shallowRef<HeatLevers>()
-  const working = shallowRef(false)
-  let turn = 0
-  watch(
-    () => [store.project, setup.value?.id, duty.value?.id] as const,
-    async ([project, setupId, dutyId]) => {
-      if (!project || !setupId || !dutyId) return
-      const mine = ++turn
-      working.value = true
-      const found = await said('what would help against heat', () => worker().heatLevers(project, setupId, dutyId))
-      if (mine !== turn) return
-      levers.value = found
-      working.value = false
-    },
-    { immediate: true },
-  )
+  const { found: levers, working } = useOverDuty<HeatLevers>('what would help against heat', (of, ...asked) => of.heatLevers(...asked))
   return { levers, working }
 }
 
