@@ -201,6 +201,6 @@ say(
 }
 {
   const report = () => heatReport(DEMO_PROJECT, 'balanced', 'kind')
-  say('heat session with its band, readings and the car as it stands, against the yardstick', inTurns(report, yardstick), 0.02)
+  say('heat session with its band, readings and the car as it stands, against the yardstick', inTurns(report, yardstick), 0.003)
 }
 process.exit(broken > 0 ? 1 : 0)

@@ -2,7 +2,7 @@ import { DEMO_PROJECT } from '../core/demo/project.ts'
 import type { Project } from '../core/model/project.ts'
 import { DEFAULT_ASK, type SearchAsk } from '../core/report/decide/space.ts'
 
-/** A library so small that all combinations can be looked at one by one: the front brakes of the demo's kits and its donor. */
+/** A library so small that all combinations can be looked at one by one: the front brakes of the demo's kits, its donor and other pads. */
 export function tinySearch(): { project: Project; ask: SearchAsk } {
   const kept = new Set([
     'estate-front-caliper',
@@ -11,6 +11,11 @@ export function tinySearch(): { project: Project; ask: SearchAsk } {
     'kit4-caliper',
     'kit4-rotor',
     'kit4-pad',
+    'kit2-caliper',
+    'kit2-rotor',
+    'kit2-pad',
+    'front-fast-pad',
+    'front-track-pad',
     'kit-bracket',
     'spacer-3',
     'braided-front-hose',
