@@ -164,7 +164,11 @@ test('what limits a stop: the tyres do, and larger brakes are not said to shorte
   await expect(page.getByText('The foot, 500 N').first()).toBeVisible()
   for (const view of ['stop', 'help', 'read', 'session']) {
     await openDemo(page, 'heat', `setup=balanced&view=${view}`)
-    await page.waitForTimeout(600)
+    await expect(
+      page.locator('[data-test="stop-says"], [data-test="levers-say"], [data-test="heat-log"], [data-test="heat-says"]').first(),
+    ).toBeAttached({
+      timeout: 15_000,
+    })
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   }
 })

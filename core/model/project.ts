@@ -297,7 +297,8 @@ export interface HeatReading {
   id: string
   date: string
   setupId: string
-  dutyId: string
+  /** As it was driven then: the one of that name may be changed or gone by now. */
+  driving: { name: string; duty: WrittenDuty }
   axle: Axle
   lump: ReadLump
   method: TemperatureMethod

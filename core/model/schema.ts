@@ -360,7 +360,7 @@ export const projectSchema = closed({
         id: idSchema,
         date: dateSchema.required('the date is missing'),
         setupId: idSchema,
-        dutyId: idSchema,
+        driving: closed({ name: nameSchema, duty: dutySchema }).required('the driving is missing'),
         axle: axleName(),
         lump: oneOf(Object.keys(READ_LUMPS)),
         method: oneOf(Object.keys(TEMPERATURE_METHODS)),

@@ -4,7 +4,8 @@ import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type ReadLump, type TemperatureMethod } from '#core/model/project.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
-import { dutyFor } from '#core/report/heat/duties.ts'
+import type { WrittenDuty } from '#core/model/duty-schema.ts'
+import { carShowsC } from '#core/report/heat/car-shows.ts'
 import { useHeat } from '~/composables/heat'
 import { newId } from '~/composables/new-id'
 import { useProbe } from '~/composables/probe'
@@ -39,7 +40,7 @@ function reading(): HeatReading | undefined {
       id: newId(),
       date: today(),
       setupId: setup.value!.id,
-      dutyId: duty.value!.id,
+      driving: { name: duty.value!.label, duty: JSON.parse(JSON.stringify(duty.value!.duty)) as WrittenDuty },
       axle: axle.value,
       lump: lump.value,
       method: method.value,
@@ -67,24 +68,15 @@ const log = computed(() =>
       one,
       used: heat.value?.readings.find((said) => said.id === one.id),
       setup: store.project!.setups.find((candidate) => candidate.id === one.setupId)?.name ?? 'a setup that is gone',
-      duty: dutyFor(store.project!, one.dutyId).label,
+      duty: one.driving.name,
     })),
 )
 
 const probe = useProbe((readC) => (typed.value = formatQuantity(readC, 'temperature', units.value, { decimals: 0 })))
 const fault = ref<ProbeFault>('none')
-/** What the car shows there at that moment, a little off what is reckoned: no two cars are alike. */
-const CAR_OFF = 0.9
-const truthC = computed(() => {
-  const samples = heat.value?.samples ?? []
-  const key = ({ ring: 'ringC', pad: 'padC', caliper: 'caliperC' } as const)[lump.value]
-  const last = samples.at(-1)
-  if (!last) return undefined
-  const endS = Math.max(0, last.seconds - 600)
-  const wantedS = endS + (Number(after.value.replace(',', '.')) || 0)
-  const at = samples.reduce((a, b) => (Math.abs(b.seconds - wantedS) < Math.abs(a.seconds - wantedS) ? b : a))
-  return 20 + CAR_OFF * (at[axle.value][key] - 20)
-})
+const truthC = computed(() =>
+  heat.value ? carShowsC(heat.value, axle.value, lump.value, Number(after.value.replace(',', '.')) || 0) : undefined,
+)
 function holdProbe() {
   if (truthC.value === undefined) return
   probe.turn(true)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { curveLinear, line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { padsBeside } from '#core/report/heat/pad-curves.ts'
+import { frictionOf, padsBeside } from '#core/report/heat/pad-curves.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useHeat } from '~/composables/heat'
@@ -41,12 +41,6 @@ const DASHES = ['', '8 4', '2 3', '10 3 2 3', '5 5', '1 4']
 const letter = (i: number) => String.fromCharCode(65 + i)
 /** Letters stand where the lines are apart. */
 const at = (i: number) => mostC.value * (0.18 + 0.12 * (i % 6))
-const muAt = (points: readonly (readonly [number, number])[], c: number) => {
-  const next = points.findIndex((one) => one[0] >= c)
-  if (next <= 0) return next === 0 ? points[0]![1] : points.at(-1)![1]
-  const [[c0, m0], [c1, m1]] = [points[next - 1]!, points[next]!]
-  return m0 + ((m1 - m0) * (c - c0)) / (c1 - c0)
-}
 const c = (value: number | undefined) =>
   value === undefined ? 'not known' : formatQuantity(value, 'temperature', units.value, { decimals: 0 })
 </script>
@@ -86,7 +80,7 @@ const c = (value: number | undefined) =>
       <text v-if="peakC" class="note" :x="x(20) + 6" :y="H - margin.bottom - 8">what this driving makes of the fitted pads’ faces</text>
       <g v-for="(one, i) in drawn" :key="one.partId" :class="{ fitted: one.fitted }">
         <path class="curve" :d="path(one.curve!)" :stroke-dasharray="DASHES[i % DASHES.length]" />
-        <text class="letter" :x="x(at(i))" :y="y(muAt(one.curve!, at(i))) - 5">{{ letter(i) }}</text>
+        <text class="letter" :x="x(at(i))" :y="y(frictionOf(one.curve!, at(i))) - 5">{{ letter(i) }}</text>
       </g>
     </svg>
     <ul class="words">

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatQuantity } from '#core/quantity/format.ts'
 import { stagingReport } from '#core/report/heat/staging-report.ts'
-import { FAILURE_FORCE_N } from '#core/report/balance/balance-report.ts'
 import type { Axle } from '#core/model/project.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Held on the line against its own drive: whether the foot does it. */
 const store = useProjectStore()
-const { setup, units } = useWorkbench()
+const { setup } = useWorkbench()
 const driven = computed<Axle>(() => (store.project?.car.driven === 'rear' ? 'rear' : 'front'))
 const torque = ref('')
 const calipers = ref('1')
@@ -24,18 +22,6 @@ const found = computed(() =>
       })
     : undefined,
 )
-const mpa = (value: number) => formatQuantity(value, 'pressure', units.value)
-const says = computed(() => {
-  const { held, pressureAtFootMpa, footAtMost, frictionCold } = found.value ?? {}
-  if (!held || pressureAtFootMpa === undefined) return undefined
-  const foot = `${formatQuantity(FAILURE_FORCE_N, 'force', units.value)} of foot ${footAtMost ? 'make at most' : 'make'} ${mpa(pressureAtFootMpa)}`
-  const needed = `Holding takes ${mpa(held.pressureMpa)} at a friction of ${frictionCold!.toFixed(2)} when cold, ${formatQuantity(held.clampN, 'force', units.value)} of clamp on each pad`
-  const more = `${Math.abs(Math.round(held.marginShare * 100))}\u202f%`
-  if (held.enough && footAtMost) return { tone: 'unknown' as const, text: `${needed}; ${foot}: whether that is enough is not known.` }
-  return held.enough
-    ? { tone: 'fits' as const, text: `It holds: ${needed.toLowerCase()}; ${foot}, ${more} more.` }
-    : { tone: 'needs' as const, text: `It does not hold: ${needed.toLowerCase()}; ${foot}, ${more} too little.` }
-})
 </script>
 
 <template>
@@ -68,7 +54,9 @@ const says = computed(() => {
           @change="calipers = $event"
       /></FieldItem>
     </div>
-    <p v-if="says" :class="`tone-${says.tone}`" data-test="staging-says"><VerdictMark :verdict="says.tone" :size="16" /> {{ says.text }}</p>
+    <p v-if="found?.held" :class="`tone-${found.verdict}`" data-test="staging-says">
+      <VerdictMark :verdict="found.verdict" :size="16" /> {{ found.sentence }}
+    </p>
     <CannotSay v-else-if="found" what="whether it is held" :missing="found.missing" />
     <p class="soft small">Pads that are hot or glazed hold less. Nobody stands before a car that is held against its engine.</p>
   </section>

@@ -7,6 +7,7 @@ import { gapAsItIs } from '../corner/corner.ts'
 import { combinations, join } from '../../search/join.ts'
 import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
 import type { Axle, Part, Project } from '../../model/project.ts'
+import { formatMoney } from '../../quantity/format.ts'
 import { resolveSetup } from '../../model/resolve.ts'
 import type { Context } from '../figure/read.ts'
 import { RULE_TITLES, VERDICT_RANK } from '../figure/words.ts'
@@ -451,7 +452,10 @@ class Search {
       fails.push({
         id: 'budget',
         little: cost !== undefined && cost <= musts.budgetMinor * (1 + LITTLE.budget),
-        words: cost === undefined ? 'a price is missing' : `${Math.ceil((cost - musts.budgetMinor) / 100)} over the budget`,
+        words:
+          cost === undefined
+            ? 'a price is missing'
+            : `${formatMoney(cost - musts.budgetMinor, this.space.project.preferences.currency)} over the budget`,
       })
     if (musts.frontFirst && (rearFirstG === undefined ? musts.known : rearFirstG < FRONT_FIRST_TO_G))
       fails.push({

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../../demo/project.ts'
+import type { WrittenDuty } from '../../model/duty-schema.ts'
 import type { HeatReading, Project } from '../../model/project.ts'
 import { Working } from '../figure/working.ts'
 import { calibrated } from './calibration.ts'
@@ -11,7 +12,7 @@ const reading = (more: Partial<HeatReading>): HeatReading => ({
   id: 'r',
   date: '2026-09-20',
   setupId: 'balanced',
-  dutyId: 'hill',
+  driving: { name: 'Hill', duty: dutyFor(DEMO_PROJECT, 'hill').duty as WrittenDuty },
   axle: 'front',
   lump: 'ring',
   method: 'paint',
@@ -81,6 +82,13 @@ describe('a temperature that was read', () => {
     const changed = structuredClone(other)
     changed.setups.find((one) => one.id === 'balanced')!.front.rotor = 'kit2-rotor'
     expect(heatReport(changed, 'again', 'hill').readings).toEqual([])
+  })
+  test('is of the driving as it was driven then, whatever becomes of the one of that name', () => {
+    const own = { id: 'mine', name: 'Mine', duty: dutyFor(DEMO_PROJECT, 'hill').duty as WrittenDuty }
+    const read: Project = { ...withRead({ readC: truth('h1', 1.2, 'ringC') }), duties: [own] }
+    const before = heatReport(read, 'balanced', 'hill')
+    const gentle = { ...own, duty: { kind: 'descent' as const, gradePercent: 2, lengthM: 500, kmh: 30 } }
+    for (const duties of [[], [gentle]]) expect(heatReport({ ...read, duties }, 'balanced', 'hill').lines).toEqual(before.lines)
   })
   test('after a while is read at that moment', () => {
     const { samples } = drive(bare(), dutyFor(DEMO_PROJECT, 'hill'))

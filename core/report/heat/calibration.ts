@@ -6,7 +6,7 @@ import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type Project, type R
 import { findSetup, resolveSetup } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { Working } from '../figure/working.ts'
-import { dutyFor } from './duties.ts'
+import { ownDuty } from './duties.ts'
 import { drive, driveDoubts, prepare, type Driven, type Prepared } from './session-run.ts'
 
 /** Which doubtful figure a reading of a lump says most about. */
@@ -61,13 +61,13 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
   const base = driven.axles[axle].nodes[key]
   // what was read before counts for what was driven too
   const sofar = target.axles[axle].nodes[key] / target.bases[axle].nodes[key]
-  const duty = dutyFor(project, reading.dutyId)
+  const duty = drivenThen(reading)
   const lastsS = dutySegments(driven.car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
   const at = (factor: number) => {
     const axles = { ...driven.axles, [axle]: withFigure(driven.axles[axle], key, base * sofar * factor) }
     return readAt(drive({ ...driven, axles }, duty, { coarser: 2, ambientC: airC }), reading, lastsS)
   }
-  const found = calibrate({ at, readC, readU: TEMPERATURE_METHODS[method].u, otherU: otherDoubt(driven, reading, project, key), prior })
+  const found = calibrate({ at, readC, readU: TEMPERATURE_METHODS[method].u, otherU: otherDoubt(driven, reading, key), prior })
   if (!found.ok)
     return {
       prepared: undefined,
@@ -86,6 +86,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
     words: `${said}: ${WORDS[lump]} ${formatQuantity(total, 'number', undefined, { decimals: 2 })} times what is usual, good to ${percent(doubt)} instead of ${percent(prior.doubt)}.`,
   }
 }
+const drivenThen = ({ id, driving }: HeatReading) => ownDuty(id, driving.name, driving.duty)
 const percent = (value: number) => `${Math.round(value * 100)}\u202f%`
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 const priorDoubt = (key: Doubted): number => DOUBTED.find(([one]) => one === key)?.[1] ?? HEAT_DEFAULTS.h1Vented.doubt
@@ -99,11 +100,9 @@ function readAt({ session, samples }: Driven, { axle, lump, method, afterS }: He
 }
 
 /** What the doubts that the reading does not speak of make of that temperature, degC. */
-function otherDoubt(driven: Prepared, reading: HeatReading, project: Project, key: Doubted): number {
+function otherDoubt(driven: Prepared, reading: HeatReading, key: Doubted): number {
   const doubts = { ...driven.doubts, [reading.axle]: { ...driven.doubts[reading.axle], [key]: 0 } }
-  const peaks = driveDoubts({ ...driven, doubts }, dutyFor(project, reading.dutyId)).map(
-    (one) => one.session.peak[reading.axle][KEYS[reading.lump]],
-  )
+  const peaks = driveDoubts({ ...driven, doubts }, drivenThen(reading)).map((one) => one.session.peak[reading.axle][KEYS[reading.lump]])
   const mean = peaks.reduce((sum, one) => sum + one, 0) / peaks.length
   return Math.sqrt(peaks.reduce((sum, one) => sum + (one - mean) ** 2, 0) / peaks.length)
 }

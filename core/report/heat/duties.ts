@@ -96,9 +96,12 @@ export const DUTIES: readonly NamedDuty[] = [
   of('tow', 'Down a pass with a trailer', { kind: 'descent', gradePercent: 9, lengthM: 8000, kmh: 50, towMassKg: 600 }),
 ]
 
+/** A driving as somebody wrote it down. */
+export const ownDuty = (id: string, name: string, duty: WrittenDuty): NamedDuty => ({ ...of(id, name, duty), own: true })
+
 /** All drivings that a project can be asked about: its own first. */
 export function dutiesOf({ duties }: Pick<Project, 'duties'>): NamedDuty[] {
-  const own = duties.map(({ id, name, duty }): NamedDuty => ({ ...of(id, name, duty), own: true }))
+  const own = duties.map(({ id, name, duty }) => ownDuty(id, name, duty))
   return [...own, ...DUTIES.filter((one) => !own.some((mine) => mine.id === one.id))]
 }
 

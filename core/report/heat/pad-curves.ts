@@ -47,6 +47,9 @@ export function padsBeside(project: Project, setupId: string, axle: Axle): PadBe
   })
 }
 
+/** The friction that is drawn at a temperature. */
+export const frictionOf = (curve: FrictionCurve, atC: number): number => frictionAt(curve, atC)
+
 function wordsOf(pad: PartOf<'pad'>, curve: FrictionCurve | undefined): string[] {
   return [
     coldWords(pad, curve),

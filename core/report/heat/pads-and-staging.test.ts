@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../../demo/project.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
+import { carShowsC } from './car-shows.ts'
 import { heatBrief } from './heat-brief.ts'
 import { heatReport } from './heat-report.ts'
 import { coldWords, padsBeside } from './pad-curves.ts'
@@ -47,6 +48,20 @@ describe('held on the line', () => {
     expect(one.held!.clampN).toBeCloseTo(two.held!.clampN * 2, 6)
     expect(one.held!.enough).toBe(one.pressureAtFootMpa! >= one.held!.pressureMpa)
   })
+  test('what is said is what was found, in whole units', () => {
+    for (const torque of [500, 1500, 4000, 12_000]) {
+      const { held, verdict, sentence } = at(torque)
+      expect([verdict, sentence]).toEqual(
+        held!.enough
+          ? ['fits', expect.stringMatching(/^It holds: holding takes .*bar .*N of clamp/)]
+          : ['needs', expect.stringMatching(/^It does not hold/)],
+      )
+    }
+    const unknown = structuredClone(DEMO_PROJECT)
+    for (const one of unknown.parts) if (one.kind === 'booster') delete one.assistN
+    const open = stagingReport(unknown, 'balanced', { axle: 'front', axleTorqueNm: 500, calipersPerWheel: 1 })
+    expect([open.verdict, open.sentence]).toEqual(['unknown', expect.stringMatching(/^Cannot say: .* at most/)])
+  })
   test('nothing is said of brakes that cannot be computed', () => {
     const bare = structuredClone(DEMO_PROJECT)
     bare.setups[0].front = {}
@@ -54,6 +69,14 @@ describe('held on the line', () => {
       held: undefined,
     })
   })
+})
+
+test('the car of the simulated probe is a little cooler than reckoned, at that moment', () => {
+  const heat = heatReport(DEMO_PROJECT, 'balanced', 'hill')
+  const now = carShowsC(heat, 'front', 'ring', 0)!
+  expect(now).toBeLessThan(heat.lines.find((one) => one.label === 'Rotor, front')!.peakC)
+  expect(carShowsC(heat, 'front', 'ring', 300)!).toBeLessThan(now)
+  expect(carShowsC({ samples: [] }, 'front', 'ring', 0)).toBeUndefined()
 })
 
 describe('a session in a few words', () => {

@@ -152,7 +152,7 @@ function corner(work: Working, context: Context, axle: Axle, system: BrakeSystem
 
 export const AMBIENT_C = 20
 /** After the last braking heat still goes from rotor and pads into the fluid. */
-const PARKED_S = 600
+export const PARKED_S = 600
 
 export interface Driven {
   session: Session

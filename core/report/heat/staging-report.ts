@@ -2,8 +2,11 @@ import { frictionAt } from '../../heat/session.ts'
 import { chain } from '../../hydraulics/chain.ts'
 import { holdOnLine, type Held } from '../../stopping/hold.ts'
 import type { Axle, Project } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { Missing } from '../figure/figure.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { missingSentence } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { padFriction } from './pad-friction.ts'
@@ -21,6 +24,8 @@ export interface StagingReport {
   frictionCold: number | undefined
   /** How much the booster gives is not known: what the foot gives is a most. */
   footAtMost: boolean
+  verdict: FindingVerdict
+  sentence: string
 }
 /** Of the faces on the line, degC. */
 const COLD_C = 20
@@ -34,6 +39,8 @@ export function stagingReport(project: Project, setupId: string, { axle, axleTor
     pressureAtFootMpa: undefined,
     frictionCold: undefined,
     footAtMost: unknownAssist !== undefined,
+    verdict: 'unknown' as const,
+    sentence: missingSentence(missing),
   }
   const brake = system?.[axle]
   const { pad } = context.resolved[axle]
@@ -50,5 +57,24 @@ export function stagingReport(project: Project, setupId: string, { axle, axleTor
     sealMpa: brake.sealMpa,
     pressureAtFootMpa,
   })
-  return { ...nothing, held, pressureAtFootMpa, frictionCold }
+  return { ...nothing, held, pressureAtFootMpa, frictionCold, ...said(project, held, pressureAtFootMpa, frictionCold, nothing.footAtMost) }
+}
+
+function said(
+  { preferences: { units } }: Project,
+  held: Held,
+  footMpa: number,
+  frictionCold: number,
+  footAtMost: boolean,
+): Pick<StagingReport, 'verdict' | 'sentence'> {
+  const mpa = (value: number) => formatQuantity(value, 'pressure', units)
+  const force = (value: number) => formatQuantity(value, 'force', units)
+  const foot = `${force(FAILURE_FORCE_N)} of foot ${footAtMost ? 'make at most' : 'make'} ${mpa(footMpa)}`
+  const needed = `holding takes ${mpa(held.pressureMpa)} at a friction of ${frictionCold.toFixed(2)} when cold, ${force(held.clampN)} of clamp on each pad`
+  const off = `${Math.abs(Math.round(held.marginShare * 100))}\u202f%`
+  // a foot that gives less than it could at most is no comfort; one that cannot do it even so is an answer
+  if (held.enough && footAtMost) return { verdict: 'unknown', sentence: `Cannot say: ${needed}; ${foot}.` }
+  return held.enough
+    ? { verdict: 'fits', sentence: `It holds: ${needed}; ${foot}, ${off} more.` }
+    : { verdict: 'needs', sentence: `It does not hold: ${needed}; ${foot}, ${off} too little.` }
 }
