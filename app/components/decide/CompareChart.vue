@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { WEIGHED_ROWS, type Comparison, type WeighedRow } from '#core/report/decide/compare.ts'
+import { frontOf, WEIGHED_ROWS, type Comparison, type WeighedRow } from '#core/report/decide/compare.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useSearch } from '~/composables/search'
@@ -55,11 +55,7 @@ const padded = (of: (mark: Mark) => [number, number]) => {
 const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain(padded((one) => [one.x - one.ux, one.x + one.ux])))
 const y = computed(() => scaleLinear([H - margin.bottom, margin.top]).domain(padded((one) => [one.y - one.uy, one.y + one.uy])))
 /** Those that nothing beats in these two, from the cheapest on. */
-const front = computed(() => {
-  const ways = [row(xId.value).better === 'low' ? 1 : -1, row(yId.value).better === 'low' ? 1 : -1] as const
-  const beats = (a: Mark, b: Mark) => ways[0] * a.x <= ways[0] * b.x && ways[1] * a.y <= ways[1] * b.y && (a.x !== b.x || a.y !== b.y)
-  return all.value.filter((one) => !all.value.some((other) => beats(other, one))).sort((a, b) => ways[0] * (a.x - b.x))
-})
+const front = computed(() => frontOf(all.value, row(xId.value).better ?? 'low', row(yId.value).better ?? 'low'))
 const path = computed(() => {
   const points = front.value.map((one) => `${x.value(one.x)},${y.value(one.y)}`)
   return points.length > 1 ? `M${points.join('L')}` : ''

@@ -65,6 +65,11 @@ function big(count: number): string {
   const power = Math.floor(Math.log10(count))
   return `${(count / 10 ** power).toFixed(1)} × 10${[...String(power)].map((digit) => SUPERSCRIPT[Number(digit)]).join('')}`
 }
+/** A part's price as it is quoted, or another in its place. */
+function priceOf(partId: string, minor?: number): string {
+  const price = store.project!.parts.find((part) => part.id === partId)?.price
+  return price ? formatMoney(minor ?? price.likelyMinor, price.currency) : 'no price'
+}
 const changes = (find: Pick<Find, 'parts'>) =>
   (Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`)
 const columns = computed(() => [
@@ -229,7 +234,7 @@ const askable = computed(() =>
           <p>
             <strong>{{ why.sentence }}</strong>
             <template v-if="why.winsAtMinor !== undefined && why.best">
-              Now {{ money(why.best.values.cost) }}, it would win at {{ money(why.winsAtMinor) }}.</template
+              Now {{ priceOf(why.partId) }}, it would be at {{ priceOf(why.partId, why.winsAtMinor) }}.</template
             >
             <template v-else-if="why.best"> The cheapest with it: {{ money(why.best.values.cost) }}.</template>
           </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { makeHeatEdit } from '#core/edit/heat-edit.ts'
-import type { HeatLever } from '#core/report/heat/heat-levers.ts'
+import { gainWords, helps, leversSentence, type HeatLever } from '#core/report/heat/heat-levers.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useHeatLevers } from '~/composables/heat'
 import { useProjectStore } from '~/stores/project'
@@ -21,26 +21,8 @@ const columns = [
   { id: 'price', label: 'Costs', number: true, least: 84 },
   { id: 'take', label: 'Take it', unseen: true, least: 92 },
 ]
-/** Longer than a press or two of the pedal. */
-const FELT_S = 1
-const helping = computed(
-  () => levers.value?.levers.filter((one) => one.gainsS > FELT_S || (one.gainsS === 0 && levers.value?.now === undefined)) ?? [],
-)
+const helping = computed(() => levers.value?.levers.filter(helps) ?? [])
 const others = computed(() => levers.value?.levers.filter((one) => !helping.value.includes(one)) ?? [])
-const now = computed(() => levers.value?.now)
-/** "Pads, front" as one says it: the front pads. */
-const spoken = (label: string) => {
-  const [what, where] = label.toLowerCase().split(', ')
-  return where ? `the ${where} ${what}` : what!
-}
-const goesOver = (label: string) =>
-  label === 'The brakes'
-    ? 'are gone'
-    : label.startsWith('Pads')
-      ? 'leave their range'
-      : label.startsWith('Fluid')
-        ? 'boils'
-        : 'passes its limit'
 const goes = ({ first, open }: HeatLever) =>
   first
     ? `${first.label.toLowerCase()} ${first.when}`
@@ -49,16 +31,6 @@ const goes = ({ first, open }: HeatLever) =>
       : open === 'fade'
         ? 'nothing, but fade is not predicted'
         : 'nothing, by the likely figures'
-const gained = ({ gainsS, first }: HeatLever) =>
-  gainsS === Infinity
-    ? 'lasts'
-    : gainsS === -Infinity || gainsS < -FELT_S
-      ? 'less'
-      : Math.abs(gainsS) <= FELT_S
-        ? 'nothing'
-        : first
-          ? `${Math.round(gainsS)} s`
-          : ''
 const costs = ({ owned, price, what, kgACorner }: HeatLever) => {
   const heavier =
     kgACorner === undefined || Math.abs(kgACorner) < 0.05
@@ -76,20 +48,14 @@ const take = (lever: HeatLever) =>
     <DutyChoice />
     <WorkingLine v-if="working" what="Each change is being driven" />
     <template v-if="levers">
-      <h1 v-if="levers.levers.length > 0" data-test="levers-say">
-        {{
-          now
-            ? `As it is, ${spoken(now.label)} ${goesOver(now.label)} ${now.when}. ${helping.length > 0 ? `${helping.length} ${helping.length === 1 ? 'change' : 'changes'} would carry it further:` : 'Nothing among the parts carries it further.'}`
-            : 'Nothing reaches its limit over this driving by the likely figures: nothing has to be changed for it.'
-        }}
-      </h1>
+      <h1 v-if="levers.levers.length > 0" data-test="levers-say">{{ leversSentence(levers) }}</h1>
       <NothingYet v-else-if="!working" text="What would help is tried once the session can be computed." />
       <DataTable v-if="helping.length > 0" class="levers" :rows="helping" :columns="columns" data-test="levers">
         <template #lever="{ row }"
           ><b>{{ row.label }}</b></template
         >
         <template #first="{ row }">{{ goes(row) }}</template>
-        <template #gains="{ row }">{{ gained(row) }}</template>
+        <template #gains="{ row }">{{ gainWords(row) }}</template>
         <template #face="{ row }">{{ c(row.faceC) }}</template>
         <template #fluid="{ row }">{{ c(row.fluidC) }}</template>
         <template #price="{ row }">{{ costs(row) }}</template>
@@ -101,7 +67,7 @@ const take = (lever: HeatLever) =>
         <DataTable class="levers" :rows="others" :columns="columns" data-test="no-levers">
           <template #lever="{ row }">{{ row.label }}</template>
           <template #first="{ row }">{{ goes(row) }}</template>
-          <template #gains="{ row }">{{ gained(row) }}</template>
+          <template #gains="{ row }">{{ gainWords(row) }}</template>
           <template #face="{ row }">{{ c(row.faceC) }}</template>
           <template #fluid="{ row }">{{ c(row.fluidC) }}</template>
           <template #price="{ row }">{{ costs(row) }}</template>

@@ -5,7 +5,7 @@ import { compareCsv } from '../../formats/compare-csv.ts'
 import type { Project } from '../../model/project.ts'
 import { evaluate } from '../evaluate.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
-import { compare, heldAgainst, orderBy, WEIGHED_ROWS } from './compare.ts'
+import { compare, frontOf, heldAgainst, orderBy, WEIGHED_ROWS } from './compare.ts'
 
 const sheetOf = (project: Project) =>
   compare(
@@ -82,6 +82,20 @@ describe('setups side by side', () => {
     expect(alone.sentence).toMatch(/nothing to choose from/)
     expect(alone.rows.find((one) => one.id === 'heat')!.cells[0]!.text).toBe('not known')
   })
+})
+
+test('the line of a chart joins the marks that nothing beats in its two criteria', () => {
+  const mark = fc.record({ x: fc.integer({ min: 0, max: 20 }), y: fc.integer({ min: 0, max: 20 }) })
+  fc.assert(
+    fc.property(fc.array(mark, { maxLength: 30 }), (marks) => {
+      const front = frontOf(marks, 'low', 'high')
+      for (const one of marks) {
+        const better = marks.some((other) => other.x <= one.x && other.y >= one.y && (other.x < one.x || other.y > one.y))
+        expect(front.includes(one)).toBe(!better)
+      }
+      expect(front.map((one) => one.x)).toEqual(front.map((one) => one.x).sort((a, b) => a - b))
+    }),
+  )
 })
 
 describe('weights', () => {

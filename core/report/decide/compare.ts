@@ -350,6 +350,13 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
   return `${first}; ${second}; ${fits}.${leaves}`
 }
 
+/** Of marks in two criteria those that nothing beats, from the best of the first on. */
+export function frontOf<M extends { x: number; y: number }>(marks: readonly M[], x: 'low' | 'high', y: 'low' | 'high'): M[] {
+  const [wayX, wayY] = [x === 'low' ? 1 : -1, y === 'low' ? 1 : -1] as const
+  const beatsMark = (a: M, b: M) => wayX * a.x <= wayX * b.x && wayY * a.y <= wayY * b.y && (a.x !== b.x || a.y !== b.y)
+  return marks.filter((one) => !marks.some((other) => beatsMark(other, one))).sort((a, b) => wayX * (a.x - b.x))
+}
+
 /**
  * The order that weights make of setups: each criterion from its best (0) to its worst (1) among them, times its weight; what
  * is not known counts as the worst. Never a score by itself: only who stands before whom.

@@ -23,7 +23,7 @@ export interface WhyNot {
   fails: { title: string; sentence: string; cures: string[] }[]
   /** The cheapest with it that goes together and keeps every must, where there is one. */
   best: Find | undefined
-  /** At this price of everything in it nothing would beat it, minor units; undefined: it is among the finds, or price is not what it is beaten by. */
+  /** Its price at which it is among the finds, minor units of its own currency: searched with. Undefined: none was found. */
   winsAtMinor: number | undefined
   /** What those with it end at, where they go together and keep no must. */
   ends: Dropped[]
@@ -67,26 +67,52 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
   }
   if (result.finds.some((one) => Object.values(one.parts).includes(partId)))
     return { ...nothing, place: where, best, sentence: `${part.name} is among the finds, as ${where}.` }
-  const criteria = criteriaOf(ask)
-  const beaters = result.finds.filter((one) => beats(valuesOf(ask, one.values), valuesOf(ask, best.values), criteria))
-  const at = ask.by.indexOf('cost')
-  const tie = at < 0 ? 0 : criteria[at]!.tie
-  const costs = beaters.map((one) => one.values.cost)
-  const priced = at >= 0 && best.values.cost !== undefined && costs.length > 0 && costs.every((one) => one !== undefined)
-  const winsAtMinor = priced ? Math.min(...(costs as number[])) - tie - 1 : undefined
+  const wins = winningPrice(project, ask, part, best, result)
   return {
     ...nothing,
     place: where,
     best,
-    winsAtMinor: winsAtMinor !== undefined && winsAtMinor >= 0 ? winsAtMinor : undefined,
+    ...(wins === undefined ? {} : { winsAtMinor: wins }),
     sentence:
-      winsAtMinor === undefined
+      wins === undefined
         ? `${part.name} can be built in as ${where}, and others are better by what is weighed.`
-        : winsAtMinor < 0
-          ? `${part.name} can be built in as ${where}; even for nothing it would not be better by what is weighed.`
-          : `${part.name} can be built in as ${where}; it would win if everything with it cost less.`,
+        : `${part.name} can be built in as ${where}; it would be among the finds if it cost less.`,
   }
 }
+
+/**
+ * The price of a part, in its own currency, at which it is among the finds: reckoned from what beats it now, then searched
+ * with, for something else may stand behind. Undefined where that price is none, or does not do it.
+ */
+function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find, result: SearchResult): number | undefined {
+  const criteria = criteriaOf(ask)
+  const at = ask.by.indexOf('cost')
+  const { price } = part
+  if (at < 0 || !best.values.cost || !price || part.owned) return undefined
+  const beaters = result.finds.filter((one) => beats(valuesOf(ask, one.values), valuesOf(ask, best.values), criteria))
+  const costs = beaters.flatMap((one) => one.values.cost ?? [])
+  if (costs.length === 0 || costs.length < beaters.length) return undefined
+  const cheaper = (minor: number): Project => ({
+    ...project,
+    parts: project.parts.map((one) => (one === part ? ({ ...one, price: { ...price, lowMinor: 0, likelyMinor: minor } } as Part) : one)),
+  })
+  const only = { ...ask, only: { place: placeOf(best, part.id), partId: part.id } }
+  // what a unit of its price adds to the whole, with packs, rate and tax
+  const bare = search(cheaper(0), only).finds.find((one) => sameParts(one, best))?.values.cost
+  if (bare === undefined) return undefined
+  const perMinor = (best.values.cost - bare) / price.likelyMinor
+  const { tie } = criteria[at]!
+  // as cheap as what beats it, where that is better by its price alone; else cheaper than all that is better otherwise
+  return [Math.min(...costs) + tie, Math.min(...costs) - tie - 1]
+    .map((total) => Math.floor((total - bare) / perMinor))
+    .find(
+      (wins) =>
+        wins >= 0 && wins < price.likelyMinor && search(cheaper(wins), ask).finds.some((one) => Object.values(one.parts).includes(part.id)),
+    )
+}
+const placeOf = ({ parts }: Find, partId: string): PlaceName => (Object.keys(parts) as PlaceName[]).find((name) => parts[name] === partId)!
+const sameParts = (a: Find, b: Find): boolean =>
+  JSON.stringify(Object.entries(a.parts).sort()) === JSON.stringify(Object.entries(b.parts).sort())
 
 const OF_AN_AXLE: ReadonlySet<string> = new Set([...AXLE_RULES.map((rule) => rule.id), 'wheel-clearance'])
 

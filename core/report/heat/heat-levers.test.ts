@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '../../demo/project.ts'
 import { withHeatEdit } from '../../edit/heat-edit.ts'
 import { checkProject } from '../../formats/project-file.ts'
 import type { Project } from '../../model/project.ts'
-import { heatLevers } from './heat-levers.ts'
+import { gainWords, heatLevers, leversSentence } from './heat-levers.ts'
 import { heatReport } from './heat-report.ts'
 
 const withTow: Project = {
@@ -33,6 +33,27 @@ describe('what would help', () => {
       const over = lines.flatMap(({ overAtS }) => (overAtS === undefined ? [] : [overAtS]))
       const at = Math.min(...over, goneAtS ?? Infinity)
       expect(first?.seconds ?? Infinity).toBeCloseTo(at, 9)
+    }
+  })
+  test('the sentence and the words of each are what was found', () => {
+    for (const [setupId, duty] of [
+      ['as-it-stands', 'hill'],
+      ['balanced', 'stop'],
+      ['as-it-stands', 'hard'],
+    ] as const) {
+      const found = heatLevers(withTow, setupId, duty)
+      const further = found.levers.filter((one) => one.gainsS > 1)
+      expect(leversSentence(found)).toMatch(
+        found.now === undefined
+          ? /^Nothing reaches its limit/
+          : further.length === 0
+            ? /carries it further\.$/
+            : new RegExp(`\\. ${further.length} changes? would`),
+      )
+      for (const one of found.levers)
+        expect(gainWords(one)).toMatch(
+          one.gainsS === Infinity ? /^lasts$/ : one.gainsS > 1 ? /^\d+ s$/ : one.gainsS < -1 ? /^less$/ : /^nothing$/,
+        )
     }
   })
   test('cheapest first, what nobody knows the price of last; the project itself is left alone', () => {

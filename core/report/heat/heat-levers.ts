@@ -44,6 +44,40 @@ export interface HeatLevers {
   levers: HeatLever[]
 }
 
+/** Longer than a press or two of the pedal, s. */
+const FELT_S = 1
+/** Whether a change carries the driving further; where nothing goes, whether it keeps it so. */
+export const helps = ({ gainsS }: Pick<HeatLever, 'gainsS'>): boolean => gainsS > FELT_S
+/** "Pads, front" as one says it: the front pads. */
+function spoken(label: string): string {
+  const [what, where] = label.toLowerCase().split(', ')
+  return where ? `the ${where} ${what}` : what!
+}
+/** What there is to say of all of them together. */
+export function leversSentence({ now, levers }: HeatLevers): string {
+  if (!now) return 'Nothing reaches its limit over this driving by the likely figures: nothing has to be changed for it.'
+  const goes =
+    now.label === 'The brakes'
+      ? 'are gone'
+      : now.label.startsWith('Pads')
+        ? 'leave their range'
+        : now.label.startsWith('Fluid')
+          ? 'boils'
+          : 'passes its limit'
+  const helping = levers.filter(helps).length
+  const further =
+    helping === 0
+      ? 'Nothing among the parts carries it further.'
+      : `${helping} ${helping === 1 ? 'change' : 'changes'} would carry it further:`
+  return `As it is, ${spoken(now.label)} ${goes} ${now.when}. ${further}`
+}
+/** What a change gains, in a word: "lasts", "169 s", "nothing", "less". */
+export function gainWords({ gainsS }: Pick<HeatLever, 'gainsS'>): string {
+  if (gainsS === Infinity) return 'lasts'
+  if (gainsS < -FELT_S) return 'less'
+  return helps({ gainsS }) ? `${Math.round(gainsS)} s` : 'nothing'
+}
+
 /** Of mass that a club car can lose, kg. */
 const LIGHTER_KG = 50
 /** What one gear lower holds back more, as a share: gears of a usual box are so far apart. */
