@@ -12,7 +12,7 @@ import { gapAsItIs } from '../report/corner/corner.ts'
 import { AXLE_RULES, CAR_RULES, drops, ruledBy } from '../report/decide/dropped.ts'
 import { factsOf } from '../report/fit/fit-check.ts'
 import { axleWeights, brakedBy, brakeOf, carAsked, FRONT_FIRST_TO_G, hydraulicsCost, weigh } from '../report/decide/figures-of.ts'
-import { criteriaOf, fewestChanges, valuesOf, type Find } from '../report/decide/search.ts'
+import { criteriaOf, fewestChanges, valuesOf, type Find } from '../report/decide/found.ts'
 import { AXLE_ORDER, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
 
 /**

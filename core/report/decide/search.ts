@@ -3,15 +3,15 @@ import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
 import { systemOf } from '../brake/brake-system.ts'
 import { axleBrake } from '../brake/brake.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
-import { gapAsItIs } from '../corner/corner.ts'
 import { combinations, join } from '../../search/join.ts'
-import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
+import { Unbeaten, type Criterion } from '../../search/pareto.ts'
 import type { Axle, Part, Project } from '../../model/project.ts'
 import { formatMoney } from '../../quantity/format.ts'
 import { resolveSetup } from '../../model/resolve.ts'
 import type { Context } from '../figure/read.ts'
 import { RULE_TITLES, VERDICT_RANK } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
+import { gapOf, rulesOf, slotsOf, walkAxle, type GapOf, type WatchedRule } from './axle-walk.ts'
 import { Readings } from './by-what-it-reads.ts'
 import { AXLE_RULES, CAR_RULES, drops, ruledBy, type Ruled } from './dropped.ts'
 import {
@@ -26,65 +26,11 @@ import {
   type Braked,
   type Weighed,
 } from './figures-of.ts'
+import { criteriaOf, fewestChanges, valuesOf, type Find, type NearMiss, type SearchProgress, type SearchResult } from './found.ts'
 import { partCost } from './prices.ts'
-import {
-  AXLE_ORDER,
-  CRITERIA,
-  HYDRAULIC_NAMES,
-  setupOf,
-  spaceOf,
-  type Filling,
-  type PlaceName,
-  type SearchAsk,
-  type Space,
-} from './space.ts'
+import { CRITERIA, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+export type { Dropped, Find, NearMiss, SearchCounts, SearchProgress, SearchResult } from './found.ts'
 
-/** One combination that a search found. */
-export interface Find {
-  /** Parts by place, only those that differ from the setup that was searched from; null: nothing. */
-  parts: Partial<Record<PlaceName, string | null>>
-  values: Weighed
-  pedalN: number | undefined
-  frontShare: number | undefined
-  /** Whether something needs a piece, or is left open, or to be seen on the car. */
-  verdict: Ruled['verdict']
-}
-/** One that fails one thing by little. */
-export interface NearMiss extends Find {
-  fails: string
-}
-export interface Dropped {
-  rule: string
-  title: string
-  /** Combinations of one axle, or of both with the hydraulics, that ended there. */
-  count: number
-}
-export interface SearchCounts {
-  /** All there are, whether they go together or not. */
-  combinations: number
-  /** Brakes of each axle that go together. */
-  axles: Record<Axle, number>
-  /** Whole combinations whose brakes go together at each axle, under one wheel where that is searched for. */
-  together: number
-  /** Of those, looked at with pedal, balance and everything else. */
-  looked: number
-  found: number
-}
-export interface SearchProgress {
-  /** 0 to 1. */
-  done: number
-  best: Find | undefined
-}
-export interface SearchResult {
-  ask: SearchAsk
-  counts: SearchCounts
-  /** What nothing beats, by the first criterion, at most `MOST_FINDS`. */
-  finds: Find[]
-  /** As many more that nothing beats. */
-  more: number
-  dropped: Dropped[]
-  near: NearMiss[]
-}
 export const MOST_FINDS = 50
 const MOST_NEAR = 10
 /** How far over a limit is "by little": a share of the budget, of the pedal's band, of the deceleration. */
@@ -116,11 +62,6 @@ interface Alike {
   comparable: boolean
   best: AxleWeights
 }
-interface AxleRule {
-  id: string
-  of: (filling: Filling) => { value: Ruled } | undefined
-}
-
 /** A brake of one axle that goes together, with what weighs. */
 interface Build {
   filling: Filling
@@ -154,14 +95,11 @@ export function search(project: Project, ask: SearchAsk): SearchResult {
   }
 }
 
-export const criteriaOf = ({ by }: SearchAsk): Criterion[] => by.map((id) => CRITERIA[id])
-export const valuesOf = ({ by }: SearchAsk, values: Weighed): Values => by.map((id) => values[id])
-
 class Search {
   private readonly readings: Readings
-  private readonly axleRules: Record<Axle, AxleRule[]>
-  private readonly carRules: AxleRule[]
-  private readonly gaps: Record<Axle, (filling: Filling) => { value: ReturnType<typeof gapAsItIs> } | undefined>
+  private readonly axleRules: Record<Axle, WatchedRule[]>
+  private readonly carRules: WatchedRule[]
+  private readonly gaps: Record<Axle, GapOf>
   private readonly brakes: Record<Axle, (filling: Filling) => { value: ReturnType<typeof brakeOf> } | undefined>
   private readonly counts = new Map<string, number>()
   private readonly held: Unbeaten<Find>
@@ -175,21 +113,9 @@ class Search {
   constructor(private readonly space: Space) {
     const { project, ask, base, stock } = space
     this.readings = new Readings(space)
-    const clearance = (axle: Axle): AxleRule => ({
-      id: 'wheel-clearance',
-      of: (filling) => {
-        const found = this.gaps[axle](filling)
-        return found && { value: { verdict: found.value.verdict, piece: false } }
-      },
-    })
-    const remembered = (axle: Axle): AxleRule[] => [
-      ...AXLE_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts[axle])) })),
-      clearance(axle),
-    ]
-    this.axleRules = { front: remembered('front'), rear: remembered('rear') }
+    this.gaps = { front: gapOf(this.readings, 'front'), rear: gapOf(this.readings, 'rear') }
+    this.axleRules = { front: rulesOf(this.readings, 'front', this.gaps.front), rear: rulesOf(this.readings, 'rear', this.gaps.rear) }
     this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
-    const gapOf = (axle: Axle) => this.readings.remember((context) => gapAsItIs(context, axle))
-    this.gaps = { front: gapOf('front'), rear: gapOf('rear') }
     const brake = (axle: Axle) => this.readings.remember((context) => brakeOf(context, axle))
     this.brakes = { front: brake('front'), rear: brake('rear') }
     this.criteria = criteriaOf(ask)
@@ -208,43 +134,33 @@ class Search {
    */
   buildsOf(axle: Axle): Builds {
     const { ask, options } = this.space
-    const slots = AXLE_ORDER.map((slot) => ({ name: `${axle}.${slot}` as PlaceName, options: options[`${axle}.${slot}`] }))
+    const slots = slotsOf(axle, options)
     /** How many there are below each depth. */
     const below = slots.map((_, depth) => combinations(slots.slice(depth + 1)))
-    /** At each depth what no shallower one has decided. */
-    const open: AxleRule[][] = [this.axleRules[axle]]
-    const verdicts: Ruled['verdict'][] = ['fits']
     const kept = new Map<string, Build[]>()
     const under = new Map<Part | null | undefined, number>()
     let count = 0
-    const filling: Filling = {}
     /** Of hoses that take the same, the cheapest of each with the parts before. */
     const hoses = new Map<string, number>()
-    join<Part | null | undefined>(slots, {
-      goes: (chosen) => {
-        const depth = chosen.length - 1
-        for (let i = depth; i < slots.length; i += 1) Reflect.deleteProperty(filling, slots[i]!.name)
-        filling[slots[depth]!.name] = chosen[depth]
+    walkAxle<Ruled['verdict']>({
+      axle,
+      options,
+      ask,
+      rules: this.axleRules[axle],
+      all: false,
+      start: 'fits',
+      step: (sofar, { dropped: [first], verdict }, depth) => {
         if (depth < slots.length - 1) hoses.clear()
-        const left: AxleRule[] = []
-        let verdict = verdicts[depth]!
-        for (const rule of open[depth]!) {
-          const found = rule.of(filling)
-          if (!found) left.push(rule)
-          else if (drops(found.value, rule.id, ask)) {
-            this.drop(rule.id, below[depth]!)
-            return false
-          } else if (VERDICT_RANK[found.value.verdict] > VERDICT_RANK[verdict]) verdict = found.value.verdict
+        if (first !== undefined) {
+          this.drop(first, below[depth]!)
+          return undefined
         }
-        open[depth + 1] = left
-        verdicts[depth + 1] = verdict
-        return true
+        return VERDICT_RANK[verdict] > VERDICT_RANK[sofar] ? verdict : sofar
       },
-      each: () => {
+      each: (filling, verdict) => {
         count += 1
         const wheel = filling[`${axle}.wheel`]
         under.set(wheel, (under.get(wheel) ?? 0) + 1)
-        const verdict = verdicts[slots.length]!
         const hose = filling[`${axle}.hose`]
         const takes = `${hoseKey(hose)} ${verdict}`
         const price = this.hoseCost(axle, hose)
@@ -581,15 +497,6 @@ const TITLES: ReadonlyMap<string, string> = new Map([
   ['front-first', 'The front wheels first'],
   ['pedal-band', 'The usual pedal'],
 ])
-
-/** Of those that weigh exactly the same only the ones with the fewest changes: a part that does nothing is no choice. */
-export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {
-  const keyOf = ({ values, verdict }: Find) => JSON.stringify([valuesOf(ask, values), verdict])
-  const changes = ({ parts }: Find) => Object.keys(parts).length
-  const least = new Map<string, number>()
-  for (const one of finds) least.set(keyOf(one), Math.min(changes(one), least.get(keyOf(one)) ?? Infinity))
-  return finds.filter((one) => changes(one) === least.get(keyOf(one)))
-}
 
 function togetherOf({ ask, options }: Space, { front, rear }: Record<Axle, Builds>): number {
   const between = HYDRAULIC_NAMES.reduce((count, name) => count * options[name].length, 1)

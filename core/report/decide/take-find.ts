@@ -1,6 +1,6 @@
 import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Project, type Setup } from '../../model/project.ts'
 import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from './space.ts'
-import type { Find } from './search.ts'
+import type { Find } from './found.ts'
 
 /** A place in words: "front caliper", "rear valve". */
 export function placeWords(place: PlaceName): string {

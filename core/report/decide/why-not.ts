@@ -1,16 +1,16 @@
-import { join } from '../../search/join.ts'
 import { beats } from '../../search/pareto.ts'
 import { checkAll } from '../../fit/rule.ts'
 import { RULES } from '../../fit/rules.ts'
 import { AXLES, type Axle, type Part, type Project } from '../../model/project.ts'
 import { resolveSetup } from '../../model/resolve.ts'
-import { gapAsItIs } from '../corner/corner.ts'
 import type { Context } from '../figure/read.ts'
 import { factsOf } from '../fit/fit-check.ts'
+import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
 import { Readings } from './by-what-it-reads.ts'
-import { AXLE_RULES, drops, ruledBy, type Ruled } from './dropped.ts'
-import { criteriaOf, search, valuesOf, type Dropped, type Find, type SearchResult } from './search.ts'
-import { AXLE_ORDER, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+import { AXLE_RULES } from './dropped.ts'
+import { criteriaOf, valuesOf, type Dropped, type Find, type SearchResult } from './found.ts'
+import { search } from './search.ts'
+import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
 import { placeWords } from './take-find.ts'
 
 /** What would have to change for a part to be among the finds. */
@@ -129,43 +129,19 @@ function fewestFails(project: Project, ask: SearchAsk, place: PlaceName, part: P
   const axle = AXLES.find((one) => place.startsWith(`${one}.`))
   if (!axle) return []
   const readings = new Readings(space)
-  type Watched = { id: string; of: (filling: Filling) => { value: Ruled } | undefined }
-  const gap = readings.remember((context) => gapAsItIs(context, axle))
-  const rules: Watched[] = [
-    ...AXLE_RULES.map((rule) => ({ id: rule.id as string, of: readings.remember((_, facts) => ruledBy(rule, facts[axle])) })),
-    {
-      id: 'wheel-clearance',
-      of: (filling) => {
-        const found = gap(filling)
-        return found && { value: { verdict: found.value.verdict, piece: false } }
-      },
+  let best: { fails: readonly string[]; filling: Filling } | undefined
+  walkAxle<readonly string[]>({
+    axle,
+    options: { ...space.options, [place]: [part] },
+    ask,
+    rules: rulesOf(readings, axle, gapOf(readings, axle)),
+    all: true,
+    start: [],
+    step: (sofar, { dropped }) => {
+      const fails = [...sofar, ...dropped]
+      return !best || fails.length < best.fails.length ? fails : undefined
     },
-  ]
-  const slots = AXLE_ORDER.map((slot) => {
-    const name = `${axle}.${slot}` as PlaceName
-    return { name, options: name === place ? [part] : space.options[name] }
-  })
-  const filling: Filling = {}
-  const open: Watched[][] = [rules]
-  const failed: string[][] = [[]]
-  let best: { fails: string[]; filling: Filling } | undefined
-  join<Part | null | undefined>(slots, {
-    goes: (chosen) => {
-      const depth = chosen.length - 1
-      for (let i = depth; i < slots.length; i += 1) Reflect.deleteProperty(filling, slots[i]!.name)
-      filling[slots[depth]!.name] = chosen[depth]
-      const left: Watched[] = []
-      const fails = [...failed[depth]!]
-      for (const rule of open[depth]!) {
-        const found = rule.of(filling)
-        if (!found) left.push(rule)
-        else if (drops(found.value, rule.id, ask)) fails.push(rule.id)
-      }
-      open[depth + 1] = left
-      failed[depth + 1] = fails
-      return !best || fails.length < best.fails.length
-    },
-    each: () => (best = { fails: failed[slots.length]!, filling: { ...filling } }),
+    each: (filling, fails) => (best = { fails, filling: { ...filling } }),
   })
   if (!best) return []
   const setup = setupOf(space, best.filling, 'search', 'Search')

@@ -1,0 +1,63 @@
+import type { Criterion, Values } from '../../search/pareto.ts'
+import type { Axle } from '../../model/project.ts'
+import type { Ruled } from './dropped.ts'
+import type { Weighed } from './figures-of.ts'
+import { CRITERIA, type PlaceName, type SearchAsk } from './space.ts'
+
+/** One combination that a search found. */
+export interface Find {
+  /** Parts by place, only those that differ from the setup that was searched from; null: nothing. */
+  parts: Partial<Record<PlaceName, string | null>>
+  values: Weighed
+  pedalN: number | undefined
+  frontShare: number | undefined
+  /** Whether something needs a piece, or is left open, or to be seen on the car. */
+  verdict: Ruled['verdict']
+}
+/** One that fails one thing by little. */
+export interface NearMiss extends Find {
+  fails: string
+}
+export interface Dropped {
+  rule: string
+  title: string
+  /** Combinations of one axle, or of both with the hydraulics, that ended there. */
+  count: number
+}
+export interface SearchCounts {
+  /** All there are, whether they go together or not. */
+  combinations: number
+  /** Brakes of each axle that go together. */
+  axles: Record<Axle, number>
+  /** Whole combinations whose brakes go together at each axle, under one wheel where that is searched for. */
+  together: number
+  /** Of those, looked at with pedal, balance and everything else. */
+  looked: number
+  found: number
+}
+export interface SearchProgress {
+  /** 0 to 1. */
+  done: number
+  best: Find | undefined
+}
+export interface SearchResult {
+  ask: SearchAsk
+  counts: SearchCounts
+  /** What nothing beats, by the first criterion, at most `MOST_FINDS`. */
+  finds: Find[]
+  /** As many more that nothing beats. */
+  more: number
+  dropped: Dropped[]
+  near: NearMiss[]
+}
+export const criteriaOf = ({ by }: SearchAsk): Criterion[] => by.map((id) => CRITERIA[id])
+export const valuesOf = ({ by }: SearchAsk, values: Weighed): Values => by.map((id) => values[id])
+
+/** Of those that weigh exactly the same only the ones with the fewest changes: a part that does nothing is no choice. */
+export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {
+  const keyOf = ({ values, verdict }: Find) => JSON.stringify([valuesOf(ask, values), verdict])
+  const changes = ({ parts }: Find) => Object.keys(parts).length
+  const least = new Map<string, number>()
+  for (const one of finds) least.set(keyOf(one), Math.min(changes(one), least.get(keyOf(one)) ?? Infinity))
+  return finds.filter((one) => changes(one) === least.get(keyOf(one)))
+}
