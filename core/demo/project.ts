@@ -95,6 +95,8 @@ export const DEMO_PROJECT: Project = {
     pedalTravelMm: weighed(152),
     abs: 'none',
     climate: 'usual',
+    dragAreaM2: figure(0.65, 'estimated', { date: '2026-09-06' }),
+    rollingShare: figure(0.012, 'estimated', { date: '2026-09-06' }),
     circuits: 'frontRear',
     outlets: weighed(2),
     reservoirAbove: 'yes',

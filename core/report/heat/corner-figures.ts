@@ -5,6 +5,8 @@ import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
 import type { Working } from '../figure/working.ts'
 import { ASSUMED_VOID_SHARE } from './heat.ts'
 
+/** Air in a vented ring of long vanes between thin cheeks: the most that is usual. */
+const MOST_VOID_SHARE = 0.5
 /** Length of a lining over its height, where its area is not known. */
 const LENGTH_PER_HEIGHT = 2.3
 
@@ -84,6 +86,7 @@ function readDisc(work: Working, context: Context, axle: Axle): CornerRead | und
     open.push(`${what}, ${axle}`)
     Object.assign(worst, figures)
   }
+  if (vented && !rotor.voidShare) ask('how much of the rotor is air', { ring: { ...known.ring, voidShare: MOST_VOID_SHARE } })
   if (!pad.compound) ask('what the linings are made of', { lining: 'sintered' })
   if (!caliper.body) ask('what the caliper is made of', { caliper: 'iron' })
   if (vented && !rotor.inlet) ask('from which side the rotor draws air', { inlet: 'wheel' })

@@ -69,6 +69,9 @@ describe('what nobody entered', () => {
     ['the assist of the booster', (project) => project.parts.forEach((one) => one.kind === 'booster' && delete one.assistN)],
     ['what the linings are made of', (project) => delete part(project, 'kit4-pad', 'pad').compound],
     ['from where the rotor draws air', (project) => delete part(project, 'kit4-rotor', 'rotor').inlet],
+    ['how much of it is air', (project) => delete part(project, 'kit4-rotor', 'rotor').voidShare],
+    ['what the air holds back', (project) => delete project.car.dragAreaM2],
+    ['how it rolls', (project) => delete project.car.rollingShare],
     ['how many vanes it has', (project) => delete part(project, 'kit4-rotor', 'rotor').vaneCount],
     ['whether it is drilled', (project) => delete part(project, 'stock-rear-rotor', 'rotor').faces],
     ['how old the fluid is', (project) => project.parts.forEach((one) => one.kind === 'fluid' && delete one.serviceMonths)],
@@ -123,6 +126,13 @@ describe('what nobody said of the make of a corner', () => {
       (p) => delete part(p, 'kit4-rotor', 'rotor').inlet,
     ],
     ['few vanes', (p) => (part(p, 'kit4-rotor', 'rotor').vaneCount = figure(16)), (p) => delete part(p, 'kit4-rotor', 'rotor').vaneCount],
+    [
+      'much air in the ring',
+      (p) => (part(p, 'kit4-rotor', 'rotor').voidShare = figure(0.5)),
+      (p) => delete part(p, 'kit4-rotor', 'rotor').voidShare,
+    ],
+    ['a car that slips through the air', (p) => (p.car.dragAreaM2 = figure(0.2)), (p) => delete p.car.dragAreaM2],
+    ['a car that rolls easily', (p) => (p.car.rollingShare = figure(0.004)), (p) => delete p.car.rollingShare],
     [
       'drilled in one piece',
       (p) => Object.assign(part(p, 'kit4-rotor', 'rotor'), { faces: 'drilled', construction: 'onePiece' }),

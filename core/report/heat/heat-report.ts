@@ -105,7 +105,9 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
   const others = driveDoubts(prepared, duty)
   const worst = prepared.worst && drive({ ...prepared, ...prepared.worst }, duty, { keep: false })
   // what nobody said widens the range: its worst, with the same doubts
-  const widest = prepared.worst ? [...others, ...driveDoubts({ ...prepared, axles: prepared.worst.axles }, duty)] : others
+  const widest = prepared.worst
+    ? [...others, ...driveDoubts({ ...prepared, axles: prepared.worst.axles, car: prepared.worst.car }, duty)]
+    : others
   const lines = AXLES.flatMap((axle) => linesOf(axle, prepared, run, widest))
   const stockId = project.setups[0].id
   const stock = brief || setupId === stockId ? undefined : prepare(new Working(), project, stockId)

@@ -20,6 +20,8 @@ export const ASSUMED_ROLLING_SHARE = 0.012
 /** Air: density, and CdA where nobody entered it. */
 export const AIR_KG_PER_M3 = 1.2
 export const ASSUMED_DRAG_M2 = 0.65
+const LEAST_ROLLING_SHARE = 0.004
+const LEAST_DRAG_M2 = 0.2
 /** Grey iron cracks and pads burn beyond it; a drilled ring of one piece cracks from its holes before; carbon stands more. */
 const RING_LIMIT_C = { iron: 700, stainless: 700, carbon: 1000 } as const
 const DRILLED_LIMIT_C = 550
@@ -52,7 +54,7 @@ export interface Prepared {
   limits: Limits
   fluid: FluidNow
   /** The same with everything that nobody said at its worst; undefined: nothing is open. */
-  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; open: string[] } | undefined
+  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; car: DutyCar; open: string[] } | undefined
   /** How much the booster gives at most is known, or there is none: else what the foot gives is a most. */
   assistKnown: boolean
   /** What the master's stroke gives at most, MPa; undefined: not known. */
@@ -84,7 +86,20 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
     padsToC,
     ringC: { front: front.worstRingC, rear: rear.worstRingC },
   }
-  const open = [...front.open, ...rear.open, ...(state.worstBoilC === undefined ? [] : ['how long the fluid has been in service'])]
+  const { dragAreaM2, rollingShare } = project.car
+  const carOf = (rolling: number, dragM2: number): DutyCar => ({
+    massKg: mass.massKg,
+    resistanceN: (rollingShare?.value ?? rolling) * mass.massKg * STANDARD_GRAVITY + engineDragN,
+    engineDragN,
+    resistancePerV2: (AIR_KG_PER_M3 / 2) * (dragAreaM2?.value ?? dragM2),
+  })
+  const open = [
+    ...front.open,
+    ...rear.open,
+    ...(state.worstBoilC === undefined ? [] : ['how long the fluid has been in service']),
+    ...(dragAreaM2 ? [] : ['what the air holds back']),
+    ...(rollingShare ? [] : ['how the car rolls']),
+  ]
   return {
     context,
     axles: { front: front.axle, rear: rear.axle },
@@ -95,12 +110,7 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
       valve: system.valve,
       mostFrontMpa: Math.min(chain(system, FAILURE_FORCE_N).front.pressureMpa, strokeMpa ?? Infinity),
     },
-    car: {
-      massKg: mass.massKg,
-      resistanceN: (project.car.rollingShare?.value ?? ASSUMED_ROLLING_SHARE) * mass.massKg * STANDARD_GRAVITY + engineDragN,
-      engineDragN,
-      resistancePerV2: (AIR_KG_PER_M3 / 2) * (project.car.dragAreaM2?.value ?? ASSUMED_DRAG_M2),
-    },
+    car: carOf(ASSUMED_ROLLING_SHARE, ASSUMED_DRAG_M2),
     limits,
     fluid: state,
     worst:
@@ -109,6 +119,8 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
         : {
             axles: { front: withNodes(front.axle, front.worst), rear: withNodes(rear.axle, rear.worst) },
             limits: worstLimits,
+            // least of what is usual: the brakes have to do the rest
+            car: carOf(LEAST_ROLLING_SHARE, LEAST_DRAG_M2),
             open,
           },
     assistKnown: unknownAssist === undefined,
