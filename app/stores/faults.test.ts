@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
 import localforage from 'localforage'
 import { createPinia } from 'pinia'
+import { watch } from 'vue'
 import { blankProject } from '#core/model/blank.ts'
 import { stream } from '#core/testing/heavy.ts'
 import { listProjects, loadProject, saveProject } from '../storage/projects.ts'
@@ -67,6 +68,25 @@ describe.each<[string, () => DOMException, 'full' | 'failed', RegExp]>([
     expect((await notes(id)).slice(0, 2)).toEqual(['during', 'after'])
   })
 })
+
+test('what could not be saved is saved by itself once the storage takes it, and stays said until then', async () => {
+  const id = await shelved()
+  const one = await tab(id)
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('busy', 'AbortError')
+  })
+  const states = new Set<string>()
+  const stop = watch(() => one.saveState, (state) => states.add(state), { flush: 'sync' }) // prettier-ignore
+  note(one, 0, 'typed once')
+  await sleep(3000)
+  expect(put.mock.calls.length).toBeGreaterThan(1)
+  expect([...states]).toEqual(['unsaved', 'saving', 'failed'])
+  jest.restoreAllMocks()
+  await sleep(2500)
+  expect(one.saveState).toBe('saved')
+  expect((await notes(id))[0]).toBe('typed once')
+  stop()
+}, 20_000)
 
 test('a storage that does not answer is said after a while, and nothing is lost', async () => {
   const id = await shelved()

@@ -28,6 +28,8 @@ export type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
 const MOST_STEPS = 500
 /** From the first change that is not saved: who goes on typing is saved all the same. */
 const SAVE_AFTER_MS = 200
+/** After a save that failed: who types no more has it saved all the same, once the storage takes it. */
+const TRY_AGAIN_AFTER_MS = 2000
 const CHANNEL = 'valiant-caliper'
 
 /** The open project, its undo history as patches, and its way into the browser's storage. */
@@ -212,14 +214,20 @@ export const useProjectStore = defineStore('project', () => {
 
   function changed(): void {
     if (saveState.value === 'conflict') return
+    // not after the pause of a save that failed
+    if (saveState.value !== 'unsaved') clearTimer()
     saveState.value = 'unsaved'
     timer ??= setTimeout(() => void flush(), SAVE_AFTER_MS)
   }
 
-  /** Saves now what waits to be saved. */
-  async function flush(): Promise<void> {
+  function clearTimer(): void {
     clearTimeout(timer)
     timer = undefined
+  }
+
+  /** Saves now what waits to be saved. */
+  async function flush(): Promise<void> {
+    clearTimer()
     await saving
     if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict') return
     saving = save(project.value)
@@ -228,7 +236,8 @@ export const useProjectStore = defineStore('project', () => {
   }
 
   async function save(wanted: Project): Promise<void> {
-    saveState.value = 'saving'
+    // what failed stays said until it is saved
+    if (saveState.value === 'unsaved') saveState.value = 'saving'
     const now = new Date()
     underWay = now.toISOString()
     const saved = await saveProject(toRaw(wanted), revision, now)
@@ -243,7 +252,10 @@ export const useProjectStore = defineStore('project', () => {
     }
     saveMessage.value = saved.reason === 'conflict' ? '' : saved.message
     if (saved.reason === 'conflict') await meet()
-    else saveState.value = saved.reason
+    else {
+      saveState.value = saved.reason
+      timer ??= setTimeout(() => void flush(), TRY_AGAIN_AFTER_MS)
+    }
   }
 
   channel?.addEventListener('message', (event: MessageEvent<{ id: string; revision: number }>) => {

@@ -5,28 +5,44 @@ import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
-/** What limits one cold stop: foot and tyres as bars, dry and wet, with the car as it stands. */
+/** What limits one cold stop: foot, stroke, pads and tyres as bars, dry and wet, with the car as it stands. */
 const store = useProjectStore()
 const { setup, units } = useWorkbench()
 const found = computed(() => (store.project && setup.value ? stopReport(store.project, setup.value.id) : undefined))
 const g = (value: number) => formatQuantity(value, 'deceleration')
-/** All bars in one scale, as long as the longest. */
-const mostG = computed(() => Math.max(1, ...(found.value?.rows ?? []).flatMap((row) => [row.driverG, row.tyreG, row.stock?.driverG ?? 0])))
-const bars = (row: StopRow) => [
-  {
-    id: 'driver',
-    label: `The foot, ${formatQuantity(found.value!.footN, 'force', units.value)}`,
-    here: row.driverG,
-    stock: row.stock?.driverG,
-  },
-  {
-    id: 'tyre',
-    label: `The tyres, ${row.friction.toFixed(2)}${row.assumed ? ' assumed' : ''}`,
-    here: row.tyreG,
-    stock: row.stock?.tyreG,
-  },
-]
-const width = (value: number) => `${(value / mostG.value) * 100}%`
+/** All bars in one scale, as long as the longest; what never ends a stop has none. */
+const mostG = computed(() => {
+  const all = (found.value?.rows ?? []).flatMap((row) => [
+    row.driverG,
+    row.tyreG,
+    row.strokeG ?? 0,
+    row.padsG ?? 0,
+    row.stock?.driverG ?? 0,
+  ])
+  return Math.max(1, ...all.filter((one) => one < Infinity))
+})
+const bars = (row: StopRow) => {
+  const { footN, footAtMost } = found.value!
+  const force = formatQuantity(footN, 'force', units.value)
+  return [
+    { id: 'driver' as const, label: `The foot, ${force}`, here: row.driverG, stock: row.stock?.driverG, most: footAtMost },
+    { id: 'stroke' as const, label: 'The stroke of pedal and cylinder', here: row.strokeG, stock: row.stock?.strokeG, most: false },
+    { id: 'pads' as const, label: `The pads, cold, by ${force}`, here: row.padsG, stock: row.stock?.padsG, most: footAtMost },
+    {
+      id: 'tyre' as const,
+      label: `The tyres, ${row.friction.toFixed(2)}${row.assumed ? ' assumed' : ''}`,
+      here: row.tyreG,
+      stock: row.stock?.tyreG,
+      most: false,
+    },
+  ].map((bar) => ({ ...bar, words: words(bar.here, row.distancesM[bar.id], bar.most) }))
+}
+function words(here: number | undefined, distanceM: number | undefined, most: boolean): string {
+  if (here === undefined) return 'not known'
+  if (distanceM === undefined) return 'never at its end'
+  return most ? `at most ${g(here)}, at least ${distanceM.toFixed(1)} m` : `${g(here)}, ${distanceM.toFixed(1)} m`
+}
+const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value) * 100}%`
 </script>
 
 <template>
@@ -47,14 +63,14 @@ const width = (value: number) => `${(value / mostG.value) * 100}%`
           <template v-for="bar in bars(row)" :key="bar.id">
             <dt>{{ bar.label }}{{ bar.id === row.limit ? ': limits' : '' }}</dt>
             <dd>
-              <span class="bar" :class="{ limits: bar.id === row.limit }" :style="{ width: width(bar.here) }" />
+              <span class="bar" :class="{ limits: bar.id === row.limit }" :style="{ width: width(bar.here ?? 0) }" />
               <span
-                v-if="bar.stock !== undefined"
+                v-if="bar.stock !== undefined && bar.stock < Infinity"
                 class="was"
                 :style="{ left: width(bar.stock) }"
                 :title="`As it stands ${g(bar.stock)}`"
               />
-              <span class="num value">{{ bar.id === 'driver' && found.footAtMost ? 'at most ' : '' }}{{ g(bar.here) }}</span>
+              <span class="num value">{{ bar.words }}</span>
             </dd>
           </template>
         </dl>
@@ -64,7 +80,7 @@ const width = (value: number) => `${(value / mostG.value) * 100}%`
       </section>
       <p class="soft small">
         From {{ found.fromKmh }} km/h, driver only, cold brakes; 0.3 s until the brakes are fully on, no time to react. The mark is the car
-        as it stands. Stroke of the master cylinder and hot pads can limit a stop before: see the fit check and the session.
+        as it stands. Hot pads can limit a stop before: see the session.
       </p>
       <StagingHold />
     </template>

@@ -143,6 +143,8 @@ function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension 
   return formatQuantity(off, dimension === 'temperature' ? 'temperatureRise' : dimension, units, { signed: true })
 }
 
+const LIMITED_BY = { driver: 'foot', stroke: 'stroke', pads: 'cold pads', tyre: 'tyres' } as const
+
 function specs(project: Project): RowSpec[] {
   const { units, currency } = project.preferences
   const show = (value: number | undefined, dimension: Dimension | 'money', digits?: { decimals: number }) =>
@@ -170,8 +172,12 @@ function specs(project: Project): RowSpec[] {
     }
   }
   const stop = ({ report }: Column): Raw => {
-    const row = stopReport(project, report.setupId).rows[0]
-    return row ? plain(`${row.distanceM.toFixed(1)} m, the ${row.limit === 'tyre' ? 'tyres' : 'foot'}`, row.distanceM) : plain('not known')
+    const { rows, footAtMost } = stopReport(project, report.setupId)
+    const row = rows[0]
+    if (!row) return plain('not known')
+    // what is not known of foot, stroke or pads may end it before
+    const bound = footAtMost || row.strokeG === undefined || row.padsG === undefined
+    return { ...plain(`${bound ? 'at least ' : ''}${row.distanceM.toFixed(1)} m, the ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
   }
   return [
     {

@@ -28,6 +28,9 @@ test('without its booster the foot limits, and more clamp or assist is named', (
   })
   const { rows, sentence, worth } = stopReport(bare, 'as-it-stands')
   expect(rows[0]!.limit).toBe('driver')
+  // a light foot is not the pads' fault, though cold they give less still
+  expect(rows[0]!.padsG).toBeLessThan(rows[0]!.driverG)
+  expect(rows[0]!.decelG).toBe(rows[0]!.padsG)
   expect(sentence).toMatch(/^The foot limits a dry stop/)
   expect(worth).toMatch(/more clamp, friction or assist/)
 })
@@ -42,6 +45,42 @@ test('with anti-lock the tyres count whole; whether there is one is asked for', 
     'balanced',
   )
   expect([unknown.rows, unknown.missing.map((one) => one.what)]).toEqual([[], expect.arrayContaining(['Whether the car has anti-lock'])])
+})
+
+test('each of the four is a deceleration, and the smallest that is known is named', () => {
+  for (const { id } of DEMO_PROJECT.setups)
+    for (const row of stopReport(DEMO_PROJECT, id).rows) {
+      const known = [row.driverG, row.strokeG, row.padsG, row.tyreG].filter((one) => one !== undefined)
+      expect(known).toHaveLength(4)
+      expect(row.decelG).toBe(Math.min(...known))
+      expect({ driver: row.driverG, stroke: row.strokeG, pads: row.padsG, tyre: row.tyreG }[row.limit]).toBe(row.decelG)
+      expect(row.distancesM[row.limit]).toBe(row.distanceM)
+      expect(Math.max(...Object.values(row.distancesM).filter((one) => one !== undefined))).toBe(row.distanceM)
+    }
+})
+test('a short master cylinder, and pads that do not bite cold, limit a stop and are named', () => {
+  const short = changed((project) => {
+    for (const part of project.parts) if (part.kind === 'masterCylinder') part.strokeMm = figure(9)
+  })
+  const { rows, sentence } = stopReport(short, 'as-it-stands')
+  expect([rows[0]!.limit, sentence]).toEqual(['stroke', expect.stringMatching(/^The stroke of pedal or master cylinder limits a dry stop/)])
+  const glass = changed((project) => {
+    for (const part of project.parts) if (part.kind === 'pad') part.frictionThere![0] = figure(0.05)
+  })
+  const cold = stopReport(glass, 'as-it-stands')
+  expect([cold.rows[0]!.limit, cold.sentence]).toEqual(['pads', expect.stringMatching(/^Cold pads limit a dry stop/)])
+})
+test('a stroke or a bite that nobody knows is said, and never counted as enough', () => {
+  const unknown = changed((project) => {
+    for (const part of project.parts) {
+      if (part.kind === 'masterCylinder') delete part.strokeMm
+      if (part.kind === 'pad') delete part.frictionAtC
+      if (part.kind === 'pad') delete part.frictionThere
+    }
+  })
+  const { rows, sentence } = stopReport(unknown, 'balanced')
+  expect([rows[0]!.strokeG, rows[0]!.padsG]).toEqual([undefined, undefined])
+  expect(sentence).toMatch(/Whether the stroke of the master cylinder is enough is not known\. How the pads bite when cold is not known\./)
 })
 
 test('a booster of which nobody knows what it gives makes the foot a most, and is asked for', () => {

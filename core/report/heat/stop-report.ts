@@ -1,4 +1,3 @@
-import { stopLimits, type StopLimits } from '../../stopping/limits.ts'
 import type { Project } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { frictionOf, type Surface } from '../balance/grip.ts'
@@ -6,13 +5,14 @@ import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { Missing } from '../figure/figure.ts'
 import { missingSentence } from '../figure/words.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { stopWays, type StopWay, type StopWays } from './stop-ways.ts'
 
-export interface StopRow extends StopLimits {
+export interface StopRow extends StopWays {
   surface: Surface
   friction: number
   assumed: boolean
   /** The car as it stands on the same surface; undefined where that is this setup, or not known. */
-  stock: StopLimits | undefined
+  stock: StopWays | undefined
 }
 export interface StopReport {
   missing: Missing[]
@@ -27,7 +27,7 @@ export interface StopReport {
   worth: string
 }
 
-/** One cold stop: whether foot or tyres give out first, and what that says of larger brakes. */
+/** One cold stop: which of foot, stroke, pads and tyres gives out first, and what that says of larger brakes. */
 export function stopReport(project: Project, setupId: string): StopReport {
   const { stopFromKmh, units } = project.preferences
   const here = hydraulicsOf(project, setupId)
@@ -51,21 +51,30 @@ export function stopReport(project: Project, setupId: string): StopReport {
       surface,
       friction: value,
       assumed,
-      ...stopLimits(system, mass, stop(value)),
-      stock: there?.system && there.mass ? stopLimits(there.system, there.mass, stop(value)) : undefined,
+      ...stopWays(here, stop(value))!,
+      stock: there && stopWays(there, stop(value)),
     }
   })
   const dry = rows[0]!
   const g = (value: number) => formatQuantity(value, 'deceleration')
   const metres = (value: number) => `${value.toFixed(1)} m`
   const most = base.footAtMost ? 'at most ' : ''
-  const doubt = base.footAtMost ? ' How much the booster gives is not known: the foot may give less than the tyres hold.' : ''
+  const doubts = [
+    ...(base.footAtMost && dry.limit !== 'driver'
+      ? ['How much the booster gives is not known: the foot may give less than the tyres hold.']
+      : []),
+    ...(dry.strokeG === undefined ? ['Whether the stroke of the master cylinder is enough is not known.'] : []),
+    ...(dry.padsG === undefined ? ['How the pads bite when cold is not known.'] : []),
+  ]
   const lock = dry.locksFirst ? `, the ${dry.locksFirst} wheels first` : ''
-  const sentence =
-    dry.limit === 'tyre'
-      ? `The tyres limit a dry stop: ${g(dry.decelG)}${lock}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The foot could give ${most}${g(dry.driverG)}.${doubt}`
-      : `The foot limits a dry stop: ${most}${g(dry.decelG)} at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h. The tyres would hold ${g(dry.tyreG)}.`
-  return { ...base, rows, sentence, worth: worthOf(dry, metres) }
+  const stops = `${g(dry.decelG)}${dry.limit === 'tyre' ? lock : ''}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h`
+  const SAID: Record<StopWay, string> = {
+    tyre: `The tyres limit a dry stop: ${stops}. The foot could give ${most}${g(dry.driverG)}.`,
+    driver: `The foot limits a dry stop: ${most}${stops}, at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}. The tyres would hold ${g(dry.tyreG)}.`,
+    stroke: `The stroke of pedal or master cylinder limits a dry stop: ${stops}. The tyres would hold ${g(dry.tyreG)}.`,
+    pads: `Cold pads limit a dry stop: ${most}${stops}. The tyres would hold ${g(dry.tyreG)}.`,
+  }
+  return { ...base, rows, sentence: [SAID[dry.limit], ...doubts].join(' '), worth: worthOf(dry, metres) }
 }
 
 /** Less than this between two stops nobody feels or measures, m. */
@@ -81,7 +90,13 @@ function worthOf({ limit, stock, distanceM }: StopRow, metres: (value: number) =
         : shorter < -ALIKE_M
           ? `This setup stops ${metres(-shorter)} longer than the car as it stands. `
           : 'This setup stops no shorter than the car as it stands. '
-  return at.limit === 'tyre'
-    ? `${change}The car as it stands reaches its tyres already: only tyres, and brakes shared so that both axles use them, shorten a single cold stop. Larger brakes by themselves change heat, feel and repeatability.`
-    : `${change}The car as it stands does not reach its tyres with the foot that is allowed for: more clamp, friction or assist shortens its stop.`
+  return change + WORTH[at.limit]
+}
+const WORTH: Record<StopWay, string> = {
+  tyre: 'The car as it stands reaches its tyres already: only tyres, and brakes shared so that both axles use them, shorten a single cold stop. Larger brakes by themselves change heat, feel and repeatability.',
+  driver:
+    'The car as it stands does not reach its tyres with the foot that is allowed for: more clamp, friction or assist shortens its stop.',
+  stroke:
+    'The car as it stands runs out of stroke before its tyres give: a larger master cylinder, or calipers and hoses that take less fluid, shorten its stop.',
+  pads: 'The cold pads of the car as it stands give less than its tyres would hold: pads that bite cold shorten its first stop.',
 }
