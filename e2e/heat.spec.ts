@@ -52,6 +52,26 @@ test('what would help: fresh fluid and better pads, what each gains; what is tak
   expect(await seriousFindings(page)).toEqual([])
 })
 
+test('a long look for what would help says how far it is, and can be ended and begun again', async ({ page }) => {
+  // a slow machine: every answer to the worker takes its time
+  await page.addInitScript(() => {
+    const post = MessagePort.prototype.postMessage
+    MessagePort.prototype.postMessage = function (this: MessagePort, ...all: unknown[]) {
+      setTimeout(() => Reflect.apply(post, this, all), 400)
+    }
+  })
+  await openDemo(page, 'heat', 'setup=as-it-stands&view=help')
+  const bar = page.getByRole('progressbar', { name: 'Each change is being driven' })
+  await expect(bar).toHaveAttribute('aria-valuenow', /^[1-9]\d?$/)
+  await page.getByTestId('stop-working').click()
+  await expect(page.getByTestId('levers-stopped')).toContainText('Stopped; nothing was changed.')
+  await expect(bar).toHaveCount(0)
+  await expect(page.getByTestId('levers')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Drive each change after all' }).click()
+  await expect(page.getByTestId('levers')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByTestId('levers-stopped')).toHaveCount(0)
+})
+
 test('one temperature narrows the range: by the probe, which warms up first', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=balanced&view=read')
   await expect(page.getByText('What would narrow the range of pads, front most')).toBeVisible({ timeout: 15_000 })

@@ -1,11 +1,13 @@
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { createSharedComposable } from '@vueuse/core'
+import { proxy } from 'comlink'
 import type { HeatBrief } from '#core/report/heat/heat-brief.ts'
 import type { HeatLevers } from '#core/report/heat/heat-levers.ts'
 import type { HeatReport } from '#core/report/heat/heat-report.ts'
 import { dutiesOf, dutyFor } from '#core/report/heat/duties.ts'
 import type { Project } from '#core/model/project.ts'
+import type { Onward } from '../workers/evaluate.worker.ts'
 import type { Figures } from '../workers/figures.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
@@ -30,39 +32,58 @@ export function useDuty() {
 }
 
 /** Something computed of the setup that is looked at over the driving chosen, in the worker; the latest wins. */
-function useOverDuty<T>(what: string, compute: (of: Figures, project: Project, setupId: string, dutyId: string) => Promise<T>) {
+function useOverDuty<T>(
+  what: string,
+  compute: (of: Figures, project: Project, setupId: string, dutyId: string, onward: Onward) => Promise<T | undefined>,
+) {
   const store = useProjectStore()
   const { setup } = useWorkbench()
   const { worker, said } = useReports()
   const { duty, duties, chooseDuty } = useDuty()
   const found = shallowRef<T>()
   const working = shallowRef(false)
+  /** Share that is done of what is being computed, 0 to 1. */
+  const share = shallowRef(0)
+  const stopped = shallowRef(false)
   let turn = 0
-  watch(
-    () => [store.project, setup.value?.id, duty.value?.id] as const,
-    async ([project, setupId, dutyId]) => {
-      if (!project || !setupId || !dutyId) return
-      const mine = ++turn
-      working.value = true
-      const answer = await said(what, () => compute(worker(), project, setupId, dutyId))
-      if (mine !== turn) return
-      found.value = answer
-      working.value = false
-    },
-    { immediate: true },
-  )
-  return { found, working, duty, chooseDuty, duties }
+  async function begin(): Promise<void> {
+    const [project, setupId, dutyId] = [store.project, setup.value?.id, duty.value?.id]
+    if (!project || !setupId || !dutyId) return
+    const mine = ++turn
+    const onward = (done: number) => {
+      if (mine === turn) share.value = done
+      return mine === turn
+    }
+    working.value = true
+    stopped.value = false
+    share.value = 0
+    const answer = await said(what, () => compute(worker(), project, setupId, dutyId, onward))
+    if (mine !== turn) return
+    found.value = answer
+    working.value = false
+  }
+  /** Ends what is being computed; it can be begun again. */
+  function stop(): void {
+    turn += 1
+    working.value = false
+    stopped.value = true
+    found.value = undefined
+  }
+  watch(() => [store.project, setup.value?.id, duty.value?.id], begin, { immediate: true })
+  return { found, working, share, stopped, begin, stop, duty, chooseDuty, duties }
 }
 
 /** The session. */
 export function useHeat() {
-  const { found: heat, ...rest } = useOverDuty<HeatReport>('the heat', (of, ...asked) => of.heat(...asked))
+  const { found: heat, ...rest } = useOverDuty<HeatReport>('the heat', (of, project, setupId, dutyId) => of.heat(project, setupId, dutyId))
   return { heat, ...rest }
 }
 /** What would help, each tried; asked for only where it is shown. */
 export function useHeatLevers() {
-  const { found: levers, working } = useOverDuty<HeatLevers>('what would help against heat', (of, ...asked) => of.heatLevers(...asked))
-  return { levers, working }
+  const { found: levers, ...rest } = useOverDuty<HeatLevers>('what would help against heat', (of, project, setupId, dutyId, onward) =>
+    of.heatLevers(project, setupId, dutyId, proxy(onward)),
+  )
+  return { levers, ...rest }
 }
 
 /** The session in a few words, of the setup that is looked at and of the car as it stands: for the ledger, after all else. */

@@ -3,7 +3,7 @@ import type { Axle, Project } from '../../core/model/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/report/balance/balance-report.ts'
 import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/pedal/bore-report.ts'
 import { heatBrief, type HeatBrief } from '../../core/report/heat/heat-brief.ts'
-import { heatLevers, type HeatLevers } from '../../core/report/heat/heat-levers.ts'
+import { heatLeverSteps, type HeatLevers } from '../../core/report/heat/heat-levers.ts'
 import { heatReport, type HeatReport } from '../../core/report/heat/heat-report.ts'
 import { leverReport, type LeverReport } from '../../core/report/offer/lever-advice.ts'
 import { bundleOffers, type BundleOffer } from '../../core/report/bundles.ts'
@@ -14,6 +14,9 @@ import { evaluateAll, isReport, remembering, type FailedReport } from '../../cor
 import type { Precision } from '../../core/report/corner/judge.ts'
 import type { Report } from '../../core/report/report.ts'
 import { answering } from './project-delta.ts'
+
+/** Whether a long work goes on. */
+export type Onward = (share: number) => boolean | Promise<boolean>
 
 const evaluateChanged = remembering()
 
@@ -33,7 +36,15 @@ const api = {
   bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
   levers: (project: Project, setupId: string): LeverReport => leverReport(project, setupId),
   heat: (project: Project, setupId: string, dutyId: string): HeatReport => heatReport(project, setupId, dutyId),
-  heatLevers: (project: Project, setupId: string, dutyId: string): HeatLevers => heatLevers(project, setupId, dutyId),
+  /** @param onward told before each change what share of them is done; false ends it, and nothing comes back */
+  heatLevers: async (project: Project, setupId: string, dutyId: string, onward: Onward): Promise<HeatLevers | undefined> => {
+    const steps = heatLeverSteps(project, setupId, dutyId)
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+      if (!(await onward(step.value))) return undefined
+    }
+  },
   /** Of the setup that is looked at and the car as it stands. */
   heatBriefs: (project: Project, setupId: string): { here: HeatBrief; stock: HeatBrief } => {
     const stockId = project.setups[0].id

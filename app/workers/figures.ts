@@ -4,7 +4,7 @@ import type { EvaluateApi } from './evaluate.worker.ts'
 import { deltaOf, type Answering } from './project-delta.ts'
 
 type Rest<F> = F extends (project: Project, ...rest: infer R) => unknown ? R : never
-type Answer<F> = F extends (...all: never[]) => infer R ? R : never
+type Answer<F> = F extends (...all: never[]) => infer R ? Awaited<R> : never
 /** What is computed of a project, away from the page. */
 export type Figures = { [K in keyof EvaluateApi]: (project: Project, ...rest: Rest<EvaluateApi[K]>) => Promise<Answer<EvaluateApi[K]>> }
 
@@ -16,7 +16,7 @@ export function figuresWorker(): Figures {
     remote ??= wrap<Answering>(new Worker(new URL('./evaluate.worker.ts', import.meta.url), { type: 'module' }))
     const delta = deltaOf(sent, project)
     sent = project
-    return remote.run(delta, name, rest)
+    return remote.run(delta, name, ...rest)
   }
   return new Proxy({} as Figures, {
     get:

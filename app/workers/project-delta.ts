@@ -45,7 +45,7 @@ export function withDelta(held: Project | undefined, delta: ProjectDelta): Proje
 export function answering(api: Readonly<Record<string, (project: Project, ...rest: never[]) => unknown>>) {
   let held: Project | undefined
   return {
-    run(delta: ProjectDelta, name: string, rest: unknown[]): unknown {
+    run(delta: ProjectDelta, name: string, ...rest: unknown[]): unknown {
       held = withDelta(held, delta)
       return api[name]!(held, ...(rest as never[]))
     },

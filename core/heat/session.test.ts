@@ -6,6 +6,7 @@ import { CORNER_NODES } from '../testing/corner-nodes.ts'
 import { randomSystem } from '../testing/systems.ts'
 import { dutySegments, dutyWorkJ, owedN, steps, workJ, type Duty, type DutyCar } from './duty.ts'
 import { presentBoil, waterAfter } from './fluid.ts'
+import { enthalpy, IRON_HEAT } from './nodes.ts'
 import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -190,4 +191,19 @@ describe('fluid', () => {
     expect([3.69, 3.7].map((water) => presentBoil(260, 180, water).changeNow)).toEqual([false, true])
     expect([waterAfter(12), waterAfter(12, 'humid'), waterAfter(0)]).toEqual([2, 3, 0])
   })
+})
+
+test('what an axle has given off at the end is what went in and is not held', () => {
+  const { ends, givenOffJ, workJ: inJ, gone } = run(axles, laps, { mostFrontMpa: 1000 })
+  expect(gone).toBeUndefined()
+  expect(givenOffJ).toHaveLength(ends.length)
+  const held = (ringC: number, padC: number, caliperC: number) => {
+    const { ringMassKg, padJPerK, caliperJPerK, heat = IRON_HEAT } = CORNER_NODES
+    return ringMassKg * enthalpy(heat, ringC) + padJPerK * padC + caliperJPerK * caliperC
+  }
+  for (const at of ['front', 'rear'] as const) {
+    const end = ends[ends.length - 1]![at]
+    const risen = held(end.ringC, end.padC, end.caliperC) - held(20, 20, 20)
+    expect(givenOffJ[givenOffJ.length - 1]![at] / (inJ[at] - 2 * risen)).toBeCloseTo(1, 6)
+  }
 })

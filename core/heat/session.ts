@@ -54,6 +54,8 @@ export interface SessionEnd {
 export interface Session {
   /** At the end of each whole segment. */
   ends: SessionEnd[]
+  /** Given off to the air by the corners of each axle until the end of each whole segment, J. */
+  givenOffJ: Record<Axle, number>[]
   peak: Record<Axle, Moment>
   peakPressureMpa: number
   /** The pressure no longer gave the asked force: in which segment, how long after the start, s. The run ends there. */
@@ -88,6 +90,7 @@ export function session(
   const rear = new Side(axles.rear, startC, ambientC)
   const corners = cornersOf(axles.front.sealMpa, axles.rear.sealMpa, circuits)
   const ends: SessionEnd[] = []
+  const givenOffJ: Record<Axle, number>[] = []
   let seconds = 0
   let peakPressureMpa = 0
   /** Goes a step; where the pressure is not enough, as far as it is. */
@@ -117,6 +120,7 @@ export function session(
     const { count, seconds: stepS, ms } = steps(segment, mostStepS, coarser)
     for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS)) return false
     ends.push({ front: front.heat.now(), rear: rear.heat.now() })
+    givenOffJ.push({ front: 2 * front.heat.ledger.outJ, rear: 2 * rear.heat.ledger.outJ })
     return true
   }
   const stopped = segments.findIndex((segment, at) => !drive(segment, at))
@@ -124,6 +128,7 @@ export function session(
   if (gone) peakPressureMpa = circuits.mostFrontMpa
   return {
     ends,
+    givenOffJ,
     peak: { front: front.peak, rear: rear.peak },
     peakPressureMpa,
     gone,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CRITERIA } from '#core/report/balance/balance-report.ts'
+import { USES, usesOf } from '#core/model/uses.ts'
 import { BIAS_AIMS, type BiasAim } from '#core/model/project.ts'
 import { LOADS } from '#core/report/balance/grip.ts'
 import type { LeverOffer } from '#core/report/offer/lever-advice.ts'
@@ -100,6 +101,9 @@ const caseColumns = [
         /></FieldItem>
         <span class="soft small">{{ BIAS_AIMS[aim].reason }}</span>
       </div>
+      <p v-for="use in usesOf(store.project?.car.uses)" :key="use" class="soft small" data-test="aim-of-use">
+        For {{ USES[use].label }}: {{ USES[use].aim }}
+      </p>
       <p v-if="levers?.met" class="small">This setup is there already: {{ levers.aim }}.</p>
       <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single lever alone gives {{ levers.aim }}.</p>
       <p v-else-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>

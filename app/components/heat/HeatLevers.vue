@@ -10,7 +10,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** Everything that could help over this driving, each tried; cheapest first. What gains nothing stands below. */
 const store = useProjectStore()
 const { units, setup } = useWorkbench()
-const { levers, working } = useHeatLevers()
+const { levers, working, share, stopped, begin, stop } = useHeatLevers()
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
 const columns = [
   { id: 'lever', label: 'Change', least: 210 },
@@ -46,10 +46,13 @@ const take = (lever: HeatLever) =>
 <template>
   <div>
     <DutyChoice />
-    <WorkingLine v-if="working" what="Each change is being driven" />
+    <WorkingLine v-if="working" what="Each change is being driven" :share="share" @stop="stop" />
+    <p v-if="stopped" class="small no-print" data-test="levers-stopped">
+      Stopped; nothing was changed. <ElButton link type="primary" @click="begin">Drive each change after all</ElButton>
+    </p>
     <template v-if="levers">
       <h1 v-if="levers.levers.length > 0" data-test="levers-say">{{ leversSentence(levers) }}</h1>
-      <NothingYet v-else-if="!working" text="What would help is tried once the session can be computed." />
+      <NothingYet v-else-if="!working && !stopped" text="What would help is tried once the session can be computed." />
       <DataTable v-if="helping.length > 0" class="levers" :rows="helping" :columns="columns" data-test="levers">
         <template #lever="{ row }"
           ><b>{{ row.label }}</b></template

@@ -29,11 +29,18 @@ const facts = computed(() => {
   const { axles, duty } = heat.value ?? {}
   if (!axles) return []
   return AXLES.map((at) => {
-    const { workJ, perEachJ, liningMm, lasts, coolS } = axles[at]
+    const { workJ, perEachJ, liningMm, lasts, coolS, coolingW } = axles[at]
     return {
       axle: at,
       rows: [
-        ['Energy, one corner', `${megajoule(workJ / 2)}${perEachJ === undefined ? '' : `, ${megajoule(perEachJ)} a ${duty?.each?.word}`}`],
+        [
+          'Energy, one corner',
+          [
+            megajoule(workJ / 2),
+            ...(perEachJ === undefined ? [] : [`${megajoule(perEachJ)} a ${duty?.each?.word}`]),
+            ...(coolingW === undefined ? [] : [`cooled by ${(coolingW / 1000).toFixed(1)} kW on average`]),
+          ].join(', '),
+        ],
         ['Standing until the rotor is below 100 °C', coolS === undefined ? 'not within ten minutes, or never above' : minutes(coolS)],
         [
           'Lining of a pad worn',

@@ -87,31 +87,41 @@ const ALIKE_MM = 0.5
 
 /** Everything that could help, each tried by doing it and driving the same; cheapest first. */
 export function heatLevers(project: Project, setupId: string, dutyId?: string): HeatLevers {
+  const steps = heatLeverSteps(project, setupId, dutyId)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The same, stopping before each change that is driven, with what share of them is done. */
+export function* heatLeverSteps(project: Project, setupId: string, dutyId?: string): Generator<number, HeatLevers> {
   const duty = dutyFor(project, dutyId)
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const now = outcome(project, setupId, duty)
   if (!now) return { duty, now: undefined, levers: [] }
-  const levers = editsOf(project, setupId, duty).flatMap(({ edit, part, ...rest }): HeatLever[] => {
+  const levers: HeatLever[] = []
+  const edits = editsOf(project, setupId, duty)
+  for (const [at, { edit, part, ...rest }] of edits.entries()) {
+    yield at / edits.length
     const changed = withHeatEdit(project, setupId, edit)
     const then = outcome(changed, setupId, edit.kind === 'gear' ? inGear(duty, edit.engineDragN) : duty)
-    if (!then) return []
+    if (!then) continue
     const axle = rest.axle ?? 'front'
     const pad = resolveSetup(changed, findSetup(changed, setupId)!)[axle].pad
-    return [
-      {
-        edit,
-        ...rest,
-        price: part?.price,
-        owned: part?.owned ?? false,
-        first: then.first,
-        gainsS: gains(now.first, then.first),
-        faceC: then.peaks[axle].faceC,
-        fluidC: then.peaks[axle].fluidC,
-        open: edit.kind !== 'part' || edit.slot !== 'pad' ? undefined : !pad?.rangeToC ? 'range' : pad.frictionAtC ? undefined : 'fade',
-      },
-    ]
-  })
+    levers.push({
+      edit,
+      ...rest,
+      price: part?.price,
+      owned: part?.owned ?? false,
+      first: then.first,
+      gainsS: gains(now.first, then.first),
+      faceC: then.peaks[axle].faceC,
+      fluidC: then.peaks[axle].fluidC,
+      open: edit.kind !== 'part' || edit.slot !== 'pad' ? undefined : !pad?.rangeToC ? 'range' : pad.frictionAtC ? undefined : 'fade',
+    })
+  }
   return { duty, now: now.first, levers: levers.sort((a, b) => costOf(a) - costOf(b) || b.gainsS - a.gainsS) }
 }
 const gains = (now: GoesFirst | undefined, then: GoesFirst | undefined): number =>

@@ -199,6 +199,20 @@ test('a thinner ring, worn, gets hotter', () => {
   const peak = (project: Project) => heatReport(project, 'as-it-stands', 'stop').lines.find((one) => one.label === 'Rotor, front')!.peakC
   expect(peak(worn)).toBeGreaterThan(peak(DEMO_PROJECT))
 })
+test('what a corner gives off on average is less than what goes in, and unknown where the driving is not ended', () => {
+  const driven = heatReport(DEMO_PROJECT, 'balanced', 'kind')
+  const lastsS = driven.marks[1]! * 12
+  for (const axle of AXLES) {
+    const { workJ, coolingW } = driven.axles![axle]
+    expect(coolingW! * lastsS).toBeLessThan(workJ / 2)
+    expect(coolingW! * lastsS).toBeGreaterThan(workJ / 4)
+  }
+  const short = changed((project) => (part(project, 'stock-master', 'masterCylinder').strokeMm = figure(10)))
+  expect(heatReport(short, 'as-it-stands', 'hard')).toMatchObject({
+    goneAtS: expect.any(Number),
+    axles: { front: { coolingW: undefined } },
+  })
+})
 test('lining worn by the energy that goes into it, and how often that can be', () => {
   const { axles } = heatReport(DEMO_PROJECT, 'balanced', 'club-day')
   const pad = part(structuredClone(DEMO_PROJECT), 'kit4-pad', 'pad')

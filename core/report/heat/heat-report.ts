@@ -39,6 +39,8 @@ export interface HeatAxle {
   lasts: number | undefined
   /** Standing until the rotor is below 100 degC, s; undefined: longer than is looked at, or it never was above. */
   coolS: number | undefined
+  /** What one corner gives off to the air over the driving, on average, W; undefined: the driving cannot be ended. */
+  coolingW: number | undefined
 }
 export interface HeatReport {
   duty: NamedDuty
@@ -154,7 +156,9 @@ function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedDuty, { ses
   const wear = caliper?.kind === 'drum' ? undefined : pad?.wearMmPerMj?.value
   const liningMm = wear === undefined ? undefined : (wear * workJ) / 2 / 1e6
   const room = pad?.thicknessMm && pad.minThicknessMm ? pad.thicknessMm.value - pad.minThicknessMm.value : undefined
-  const lastsS = dutySegments(prepared.car, duty).reduce((sum, one) => sum + one.seconds, 0)
+  const segments = dutySegments(prepared.car, duty)
+  const lastsS = segments.reduce((sum, one) => sum + one.seconds, 0)
+  const givenOffJ = session.givenOffJ[segments.length - 1]?.[axle]
   const hot = samples.some((one) => one.seconds <= lastsS && one[axle].ringC > COOL_C)
   const cool = hot && !session.gone ? samples.find((one) => one.seconds > lastsS && one[axle].ringC <= COOL_C) : undefined
   return {
@@ -163,6 +167,7 @@ function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedDuty, { ses
     liningMm,
     lasts: liningMm && room !== undefined && room > 0 ? room / liningMm : undefined,
     coolS: cool && cool.seconds - lastsS,
+    coolingW: givenOffJ === undefined ? undefined : givenOffJ / 2 / lastsS,
   }
 }
 const COOL_C = 100

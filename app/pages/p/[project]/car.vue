@@ -37,8 +37,8 @@ const rename = (text: string) => {
     <FieldItem class="name" label="Name of the car"
       ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
     /></FieldItem>
-    <UsesSaid :uses="car.uses" :units="units" />
     <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
+    <UsesSaid :uses="car.uses" :units="units" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">
         <h2>{{ axle === 'front' ? 'Front hub and tyre' : 'Rear hub and tyre' }}</h2>
