@@ -146,6 +146,10 @@ export const DEMO_PROJECT: Project = {
     },
   ],
   heatReadings: [],
+  stopTests: [],
+  lockSightings: [],
+  wearReadings: [],
+  builds: [],
   setups: [
     {
       id: 'as-it-stands',

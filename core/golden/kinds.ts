@@ -1,6 +1,10 @@
 import { adhesionUsed, type Mass } from '../balance/adhesion.ts'
 import { idealFrontShare } from '../balance/constant-split.ts'
 import { bestWithoutLock } from '../balance/limits.ts'
+import { compareRuns, runsEach } from '../evidence/compare-runs.ts'
+import { correctedM, tracedStop, type SpeedSample } from '../evidence/stop-run.ts'
+import { varianceOf } from '../evidence/student.ts'
+import { wearLine } from '../evidence/wear-line.ts'
 import { gap } from '../clearance/gap.ts'
 import { prepareCaliper, prepareWheel } from '../clearance/outline.ts'
 import { leastSpacer, stockSpacer } from '../clearance/spacer.ts'
@@ -311,7 +315,21 @@ const kinds = {
       ).map((row) => row.name),
     }
   },
+  'evidence.correct': ({ targetKmh, runs }: { targetKmh: number; runs: { fromKmh: number; distanceM: number }[] }) => ({
+    correctedM: runs.map((run) => correctedM(targetKmh, run) ?? null),
+  }),
+  'evidence.trace': ({ samples }: { samples: SpeedSample[] }) => ({ ...tracedStop(samples) }),
+  'evidence.compare': ({ a, b, wantedM }: { a: number[]; b: number[]; wantedM: number }) => ({
+    ...compareRuns(a, b),
+    runsEach: runsEach(varianceOf(a), varianceOf(b), wantedM) ?? null,
+  }),
+  'evidence.wear': ({ points, minimumMm }: { points: [number, number][]; minimumMm: number }) =>
+    withNulls({ ...wearLine(points, minimumMm) }),
   'cost.total': (input: { lines: CostLine[]; taxPercent: number }) => ({ ...costTotal(input.lines, input.taxPercent) }),
 } satisfies Record<string, (input: never) => Record<string, unknown>>
+
+/** What is not known stands as null in a file. */
+const withNulls = (value: Record<string, number | undefined>) =>
+  Object.fromEntries(Object.entries(value).map(([key, one]) => [key, one ?? null]))
 
 export const GOLDEN_KINDS = kinds as unknown as Readonly<Record<string, (input: unknown) => Record<string, unknown>>>

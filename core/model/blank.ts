@@ -40,6 +40,10 @@ export function blankProject(id: string, name: string): Project {
     gaugeSessions: [],
     duties: [],
     heatReadings: [],
+    stopTests: [],
+    lockSightings: [],
+    wearReadings: [],
+    builds: [],
     preferences: DEFAULT_PREFERENCES,
   }
 }

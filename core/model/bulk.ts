@@ -1,5 +1,6 @@
 import { LIMITS as FIELD_LIMITS } from './field-schema.ts'
 import { DUTY_LIMITS } from './duty-schema.ts'
+import { LOG_LISTS } from './logbook-schema.ts'
 import { LISTS } from './schema.ts'
 import type { SchemaProblem } from './schema-problems.ts'
 
@@ -13,6 +14,13 @@ const MOST: Readonly<Record<string, number>> = {
   duties: LISTS.duties,
   zones: DUTY_LIMITS.zones,
   heatReadings: LISTS.heatReadings,
+  stopTests: LOG_LISTS.stopTests,
+  lockSightings: LOG_LISTS.lockSightings,
+  wearReadings: LOG_LISTS.wearReadings,
+  builds: LOG_LISTS.builds,
+  notes: LOG_LISTS.buildNotes,
+  torques: LOG_LISTS.buildTorques,
+  trace: LOG_LISTS.traceSamples,
   extras: LISTS.extras,
   buyOrder: LISTS.buyOrder,
   rates: LISTS.rates,

@@ -71,6 +71,15 @@ export const carFields = {
     hydraulics,
   ),
   outlets: count('Lines from the master cylinder', 1, 6, hydraulics),
+  bleedOrder: choice(
+    'Bleeding order of its maker',
+    [
+      { value: 'farthestFirst', label: 'farthest wheel first' },
+      { value: 'nearestFirst', label: 'nearest wheel first' },
+      { value: 'diagonal', label: 'by diagonals' },
+    ],
+    hydraulics,
+  ),
   reservoirAbove: choice(
     'Reservoir above the calipers',
     [

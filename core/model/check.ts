@@ -18,7 +18,7 @@ export interface Problem {
 const MOST_PROBLEMS = 100
 
 /** The long lists of a project: looked at a member at a time, so that a bad one does not cost the time of all. */
-const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions', 'heatReadings'] as const
+const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions', 'heatReadings', 'stopTests', 'wearReadings'] as const
 
 /**
  * Everything wrong with a value that claims to be a project of the current version: sizes, shapes and limits
@@ -117,7 +117,16 @@ function referenceProblems(project: Project): { path: string; message: string }[
       if (!bundles.has(id)) say(`setups[${index}].taken[${row}]`, `names the kit or donor ${id}, which is not in the file`)
     }),
   )
-  for (const list of ['gaugeSessions', 'fitReports', 'duties', 'heatReadings'] as const) {
+  for (const list of [
+    'gaugeSessions',
+    'fitReports',
+    'duties',
+    'heatReadings',
+    'stopTests',
+    'lockSightings',
+    'wearReadings',
+    'builds',
+  ] as const) {
     const ids = new Set<string>()
     project[list].forEach(({ id }, index) => {
       if (ids.has(id)) say(`${list}[${index}].id`, `the id ${id} is used twice`)

@@ -91,6 +91,8 @@ export const MIGRATIONS: MigrationTable = {
         : {}),
     }
   },
+  // version 8 keeps stops, wheels that locked, wear and work orders
+  7: (older) => ({ stopTests: [], lockSightings: [], wearReadings: [], builds: [], ...older }),
 }
 
 function withUses({ use, ...car }: Record<string, unknown>): Record<string, unknown> {

@@ -2,14 +2,15 @@ import type { Figure, Origin } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 import type { WrittenDuty } from './duty-schema.ts'
+import type { BuildLog, LockSighting, StopTest, WearReading } from './logbook.ts'
 import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 7. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 8. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 7
+export const VERSION = 8
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -270,6 +271,9 @@ export interface GaugeSession {
   setupId?: string
   /** Front, rear, MPa. */
   pairs: [front: number, rear: number][]
+  /** The bar's front share on that day, and how its knob stood, in words. */
+  barFrontShare?: number
+  knob?: string
   note?: string
 }
 
@@ -364,5 +368,9 @@ export interface Project {
   gaugeSessions: GaugeSession[]
   duties: OwnDuty[]
   heatReadings: HeatReading[]
+  stopTests: StopTest[]
+  lockSightings: LockSighting[]
+  wearReadings: WearReading[]
+  builds: BuildLog[]
   preferences: Preferences
 }

@@ -17,6 +17,7 @@ import {
   shapeOf,
 } from './field-schema.ts'
 import { OTHER_LIMITS } from './field.ts'
+import { buildSchema, LOG_LISTS, lockSightingSchema, stopTestSchema, wearReadingSchema } from './logbook-schema.ts'
 import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
 import {
   AXLE_SLOTS,
@@ -303,6 +304,10 @@ export const carSchema = closed({
   rear: closed(shapeOf(carAxleFields)).required('is missing'),
 }).required('is missing')
 
+function loggedAs(list: 'stopTests' | 'lockSightings' | 'wearReadings' | 'builds', of: AnySchema, words: string) {
+  return array().strict().required('is missing').max(LOG_LISTS[list], `at most ${LOG_LISTS[list]} ${words}`).of(of)
+}
+
 export const projectSchema = closed({
   format: string().strict().oneOf([FORMAT]).required(),
   version: finite().oneOf([VERSION]).required(),
@@ -343,6 +348,8 @@ export const projectSchema = closed({
               .required()
               .typeError('must be a pair [front, rear]'),
           ),
+        barFrontShare: finite().min(0.05, 'must be between 5 and 95 %').max(0.95, 'must be between 5 and 95 %'),
+        knob: string().strict().max(120),
         note: noteSchema,
       }),
     ),
@@ -373,5 +380,9 @@ export const projectSchema = closed({
         parts: array().strict().max(4).of(idSchema).required('is missing'),
       }),
     ),
+  stopTests: loggedAs('stopTests', stopTestSchema, 'stops'),
+  lockSightings: loggedAs('lockSightings', lockSightingSchema, 'sightings'),
+  wearReadings: loggedAs('wearReadings', wearReadingSchema, 'readings of wear'),
+  builds: loggedAs('builds', buildSchema, 'builds'),
   preferences: preferencesSchema,
 })

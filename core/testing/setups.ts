@@ -29,7 +29,8 @@ export const randomSetup: fc.Arbitrary<SetupParts> = fc.record({ front: axlePart
 
 /** The demo with one setup of these parts. */
 export function withSetup(parts: SetupParts): Project {
-  const project = structuredClone(DEMO_PROJECT)
+  // only the setups are changed by those who ask: parts are shared
+  const project: Project = { ...DEMO_PROJECT, setups: structuredClone(DEMO_PROJECT.setups) }
   const setup = project.setups.find((one) => one.id === SETUP)!
   const clean = (of: object) => Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined))
   Object.assign(setup, { front: clean(parts.front), rear: clean(parts.rear), hydraulics: clean(parts.hydraulics) })

@@ -1,0 +1,135 @@
+import { inOrder } from '../../maths/in-order.ts'
+import type { FitFinding } from '../../fit/finding.ts'
+import type { BuildLog } from '../../model/logbook.ts'
+import { AXLES, type Axle, type Part, type Project, type Setup } from '../../model/project.ts'
+import { findSetup, stockSetup } from '../../model/resolve.ts'
+import type { Figure } from '../../quantity/figure.ts'
+import { drySteps, reachStep, wetSteps } from './axle-steps.ts'
+import { benchSteps, bleedSteps, hydraulicSteps, lastSteps, liftStep } from './car-steps.ts'
+import { changesOf, worksAt, type SetupChanges } from './changes.ts'
+import { piecesOf } from './pieces-of.ts'
+import type { TorqueAsked, WorkStep } from './work-step.ts'
+
+/** A torque as it was read, or a blank that asks for one. */
+export interface TorqueLine extends TorqueAsked {
+  torque: Figure | undefined
+}
+export interface OrderedStep extends Omit<WorkStep, 'torques'> {
+  number: number
+  torques: TorqueLine[]
+}
+export interface WorkOrder {
+  steps: OrderedStep[]
+  /** From a practised hand to a first time. */
+  minutes: readonly [low: number, high: number]
+  /** Blanks that nobody has filled in, each once. */
+  torquesOpen: number
+}
+
+/** The build of a setup as it was noted. */
+export const buildOf = (project: Project, setupId: string): BuildLog | undefined => project.builds.find((one) => one.id === setupId)
+
+/**
+ * The steps that make the car as it stands into a setup: from what it changes, in an order in which each comes after what it
+ * needs, work at one axle together.
+ *
+ * @param fit what the fit check says of the setup: sentences for the pieces it asked for
+ * @returns no steps where nothing is changed
+ * @throws RangeError when the project has no such setup
+ */
+export function workOrder(project: Project, setupId: string, fit: readonly FitFinding[] = []): WorkOrder {
+  const setup = findSetup(project, setupId)
+  if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
+  const torques = new Map(buildOf(project, setupId)?.torques.map((one) => [one.id, one.torque]))
+  const steps = inOrder(stepsOf(project, setup, fit)).map((one, i): OrderedStep => ({
+    ...one,
+    number: i + 1,
+    torques: one.torques.map((asked) => ({ ...asked, torque: torques.get(asked.id) })),
+  }))
+  const asked = new Map(steps.flatMap((one) => one.torques.map((torque) => [torque.id, torque] as const)))
+  const sum = (at: 0 | 1) => steps.reduce((minutes, one) => minutes + one.minutes[at], 0)
+  return { steps, minutes: [sum(0), sum(1)], torquesOpen: [...asked.values()].filter((one) => !one.torque).length }
+}
+
+function stepsOf(project: Project, setup: Setup, fit: readonly FitFinding[]): WorkStep[] {
+  const changes = changesOf(project, setup)
+  const works = Object.fromEntries(AXLES.map((axle) => [axle, worksAt(changes.axles[axle])])) as Record<Axle, boolean>
+  const pieces = piecesOf(setup === stockSetup(project) ? { ...setup, extras: [] } : setup, fit, works)
+  const axles = AXLES.filter((axle) => works[axle])
+  const dry = AXLES.flatMap((axle) => drySteps(changes.axles[axle], pieces.axles[axle]))
+  const lastDry = AXLES.flatMap((axle) =>
+    dry
+      .filter((one) => one.axle === axle)
+      .slice(-1)
+      .map((one) => one.id),
+  )
+  const wet = AXLES.flatMap((axle) => wetSteps(changes.axles[axle], pieces.axles[axle], lastDry))
+  const bleeding = buildOf(project, setup.id)?.bleeding ?? 'pedal'
+  // wheels are reached for bleeding too
+  const hydraulicAfter = lastDry.length > 0 ? lastDry : ['lift']
+  const hydraulic = hydraulicSteps(project, changes, pieces, wet, hydraulicAfter)
+  const bleed = bleedSteps(project, setup, changes, hydraulic, bleeding)
+  // wheels that nothing else is done at come off to reach the screws
+  const reach = AXLES.filter((axle) => !works[axle] && bleed.some((one) => one.bleeds.includes(axle))).map(reachStep)
+  const atTheCar = [
+    ...dry,
+    ...hydraulic,
+    ...reach,
+    ...bleed.map((one) => ({ ...one, needs: [...one.needs, ...reach.map(({ id }) => id)] })),
+  ]
+  const alone = settings(changes, atTheCar)
+  // a piece whose place is not touched is seen to before
+  const used = new Set(atTheCar.flatMap((one) => one.uses))
+  const bench = [...pieces.bench, ...AXLES.flatMap((axle) => Object.values(pieces.axles[axle]).flat())].filter((line) => !used.has(line.id))
+  if (atTheCar.length === 0 && alone.length === 0 && bench.length === 0) return []
+  const first = benchSteps(freshParts(project, changes), bench)
+  const lifted = atTheCar.length > 0 ? [liftStep(bleed.length > 0 ? AXLES : axles)] : []
+  const before = [...first, ...lifted, ...atTheCar, ...alone]
+  return [...before, ...lastSteps(project, changes, before)]
+}
+
+/** What is only set: a bar, where nothing else of the hydraulics is touched. */
+function settings({ barSet, pedalRatio }: SetupChanges, done: readonly WorkStep[]): WorkStep[] {
+  const steps: WorkStep[] = []
+  const plain = { phase: 'hydraulics' as const, parts: [], puts: [], uses: [], torques: [], opens: [], bleeds: [], needs: ['lay-out'] }
+  if (barSet && !done.some((one) => one.id === 'bar'))
+    steps.push({
+      ...plain,
+      id: 'bar',
+      title: 'Balance bar set',
+      minutes: [10, 30],
+      look: 'The share of the setup at the front; lock nuts on.',
+      keep: 'Turns of the knob from one end.',
+    })
+  if (pedalRatio)
+    steps.push({
+      ...plain,
+      id: 'pedalRatio',
+      title: 'Pedal or its pivot changed for the other ratio',
+      minutes: [30, 120],
+      caution: 'A pedal carries the whole stop: only made parts, never bent or welded ones.',
+      look: 'A little play before the pushrod meets the piston; the brake light goes on and off.',
+    })
+  return steps
+}
+
+/** Parts that come onto the car with a setup, each once. */
+function freshParts(project: Project, { axles, hydraulics, now }: SetupChanges): Part[] {
+  const found = new Set<Part>()
+  for (const axle of AXLES)
+    for (const slot of axles[axle].slots) {
+      const part = axles[axle].now[slot]
+      if (part) found.add(part)
+    }
+  for (const slot of hydraulics) {
+    const part = now[slot]
+    if (part) found.add(part)
+  }
+  return project.parts.filter((part) => found.has(part))
+}
+
+/** "6 to 11 h". */
+export function hoursWords([low, high]: readonly [number, number]): string {
+  const hours = (minutes: number) => (minutes < 570 ? (Math.round(minutes / 30) / 2).toString() : Math.round(minutes / 60).toString())
+  return high === 0 ? 'no work' : `${hours(low)} to ${hours(high)} h`
+}
