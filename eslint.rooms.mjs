@@ -49,7 +49,11 @@ const REPORT = {
   evidence: ['pedal', 'corner', 'figure'],
   // what is offered is tried on the whole setup
   // the whole setup is put together and weighed
-  decide: ['offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure', 'report.ts'],
+  decide: ['build', 'offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure', 'report.ts'],
+  // a build is made of the whole setup, and its stages are judged like offers
+  build: ['offer', 'cost', 'figure', 'report.ts'],
+  // what was driven is held against what the model says
+  prove: ['build', 'evidence', 'heat', 'balance', 'pedal', 'brake', 'cost', 'figure', 'report.ts'],
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */

@@ -7,7 +7,7 @@ export const SPEED_WITHIN_KMH = 3.2
  * @example correctedM(100, { fromKmh: 98.66, distanceM: 36.33 }) // 37.32
  */
 export function correctedM(targetKmh: number, { fromKmh, distanceM }: { fromKmh: number; distanceM: number }): number | undefined {
-  if (Math.abs(fromKmh - targetKmh) > SPEED_WITHIN_KMH) return undefined
+  if (Math.abs(fromKmh - targetKmh) > SPEED_WITHIN_KMH + 1e-9) return undefined
   return distanceM * (targetKmh / fromKmh) ** 2
 }
 
@@ -71,26 +71,3 @@ export const decelerations = (samples: readonly SpeedSample[]): { seconds: numbe
     const [before, was] = samples[i]!
     return { seconds: (before + seconds) / 2, ms2: (was - kmh) / 3.6 / (seconds - before) }
   })
-
-/** A fall of so much from one sample to the next is the foot on the pedal, m/s2. */
-const BRAKING_MS2 = 1.5
-/** Below it a car counts as standing, km/h. */
-const STANDS_KMH = 0.5
-
-/**
- * The stop in a longer trace: from where the brake is applied to where the car stands, or the trace ends. Of several the first
- * that ends at a stand.
- * @returns the samples with the time set to 0 where the brake is applied; undefined where nothing brakes
- */
-export function stopIn(samples: readonly SpeedSample[]): SpeedSample[] | undefined {
-  const falls = decelerations(samples)
-  const stands = samples.findIndex(([, kmh], i) => i > 0 && kmh <= STANDS_KMH)
-  const end = stands < 0 ? samples.length - 1 : stands
-  // back from the end to where the speed last did not fall
-  let begin = end
-  while (begin > 0 && falls[begin - 1]!.ms2 > 0) begin -= 1
-  const first = falls.findIndex((one, i) => i >= begin && i < end && one.ms2 >= BRAKING_MS2)
-  if (first < 0) return undefined
-  const startS = samples[first]![0]
-  return samples.slice(first, end + 1).map(([seconds, kmh]) => [seconds - startS, kmh])
-}

@@ -49,6 +49,13 @@ const SPEED_UNITS: readonly [RegExp, number, string][] = [
 
 /** Braking zones from a speed trace: a table of time and speed with a first row of names, as a data logger writes it. */
 export function readTrace(text: string): ReadZones {
+  const found = readSpeeds(text)
+  return found.ok ? zonesIn(found) : found
+}
+
+export type ReadSpeeds = { ok: true; trace: TracePoint[]; unit: string } | { ok: false; message: string }
+/** Seconds and km/h of such a table. */
+export function readSpeeds(text: string): ReadSpeeds {
   const read = readTable(text, MOST_POINTS)
   if (!read.ok) return read
   const { header, rows } = read.table
@@ -74,6 +81,10 @@ export function readTrace(text: string): ReadZones {
     // two rows of one moment: the first counts
     if (!last || seconds * perS > last[0]) trace.push([seconds * perS, Math.max(0, kmh)])
   }
+  return { ok: true, trace, unit: unit?.[2] ?? 'km/h, as no unit is named' }
+}
+
+function zonesIn({ trace, unit }: { trace: TracePoint[]; unit: string }): ReadZones {
   const zones = zonesOfTrace(trace)
   if (zones.length === 0)
     return { ok: false, message: `No speed in it falls by more than ${ZONE_LEAST.fallKmh} km/h at more than ${ZONE_LEAST.decelG} g.` }
@@ -88,6 +99,6 @@ export function readTrace(text: string): ReadZones {
       decelG: Math.min(3, round(one.decelG, 3)),
       secondsToNext: Math.min(3600, round(one.secondsToNext, 2)),
     })),
-    words: `${zones.length} braking zones in ${minutes.toFixed(1)} min of driving, speeds in ${unit?.[2] ?? 'km/h, as no unit is named'}.`,
+    words: `${zones.length} braking zones in ${minutes.toFixed(1)} min of driving, speeds in ${unit}.`,
   }
 }

@@ -308,6 +308,43 @@ function loggedAs(list: 'stopTests' | 'lockSightings' | 'wearReadings' | 'builds
   return array().strict().required('is missing').max(LOG_LISTS[list], `at most ${LOG_LISTS[list]} ${words}`).of(of)
 }
 
+export const gaugeSessionSchema = closed({
+  id: idSchema,
+  date: dateSchema.required('the date is missing'),
+  track: string().strict().max(120),
+  setupId: string().strict().max(80),
+  pairs: array()
+    .strict()
+    .required('is missing')
+    .max(FIELD_LIMITS.readings)
+    .of(
+      tuple([finite().required().min(-1).max(40).label('front'), finite().required().min(-1).max(40).label('rear')] as const)
+        .strict()
+        .required()
+        .typeError('must be a pair [front, rear]'),
+    ),
+  barFrontShare: finite().min(0.05, 'must be between 5 and 95 %').max(0.95, 'must be between 5 and 95 %'),
+  knob: string().strict().max(120),
+  note: noteSchema,
+})
+
+export const heatReadingSchema = closed({
+  id: idSchema,
+  date: dateSchema.required('the date is missing'),
+  setupId: idSchema,
+  driving: closed({ name: nameSchema, duty: dutySchema }).required('the driving is missing'),
+  axle: axleName(),
+  lump: oneOf(Object.keys(READ_LUMPS)),
+  method: oneOf(Object.keys(TEMPERATURE_METHODS)),
+  readC: finite()
+    .required('the temperature is missing')
+    .min(-40, 'must be between -40 and 1300 °C')
+    .max(1300, 'must be between -40 and 1300 °C'),
+  afterS: finite().required('is missing').min(0, 'must not be negative').max(7200, 'at most two hours after'),
+  airC: finite().required('is missing').min(-40, 'must be between -40 and 60 °C').max(60, 'must be between -40 and 60 °C'),
+  parts: array().strict().max(4).of(idSchema).required('is missing'),
+})
+
 export const projectSchema = closed({
   format: string().strict().oneOf([FORMAT]).required(),
   version: finite().oneOf([VERSION]).required(),
@@ -328,31 +365,7 @@ export const projectSchema = closed({
     .max(LISTS.setups, `at most ${LISTS.setups} setups`),
   bundles: array().strict().required('is missing').max(LISTS.bundles).of(bundleSchema),
   fitReports: array().strict().required('is missing').max(LISTS.fitReports).of(fitReportSchema),
-  gaugeSessions: array()
-    .strict()
-    .required('is missing')
-    .max(LISTS.gaugeSessions)
-    .of(
-      closed({
-        id: idSchema,
-        date: dateSchema.required('the date is missing'),
-        track: string().strict().max(120),
-        setupId: string().strict().max(80),
-        pairs: array()
-          .strict()
-          .required('is missing')
-          .max(FIELD_LIMITS.readings)
-          .of(
-            tuple([finite().required().min(-1).max(40).label('front'), finite().required().min(-1).max(40).label('rear')] as const)
-              .strict()
-              .required()
-              .typeError('must be a pair [front, rear]'),
-          ),
-        barFrontShare: finite().min(0.05, 'must be between 5 and 95 %').max(0.95, 'must be between 5 and 95 %'),
-        knob: string().strict().max(120),
-        note: noteSchema,
-      }),
-    ),
+  gaugeSessions: array().strict().required('is missing').max(LISTS.gaugeSessions).of(gaugeSessionSchema),
   duties: array()
     .strict()
     .required('is missing')
@@ -362,24 +375,7 @@ export const projectSchema = closed({
     .strict()
     .required('is missing')
     .max(LISTS.heatReadings, `at most ${LISTS.heatReadings} temperatures`)
-    .of(
-      closed({
-        id: idSchema,
-        date: dateSchema.required('the date is missing'),
-        setupId: idSchema,
-        driving: closed({ name: nameSchema, duty: dutySchema }).required('the driving is missing'),
-        axle: axleName(),
-        lump: oneOf(Object.keys(READ_LUMPS)),
-        method: oneOf(Object.keys(TEMPERATURE_METHODS)),
-        readC: finite()
-          .required('the temperature is missing')
-          .min(-40, 'must be between -40 and 1300 °C')
-          .max(1300, 'must be between -40 and 1300 °C'),
-        afterS: finite().required('is missing').min(0, 'must not be negative').max(7200, 'at most two hours after'),
-        airC: finite().required('is missing').min(-40, 'must be between -40 and 60 °C').max(60, 'must be between -40 and 60 °C'),
-        parts: array().strict().max(4).of(idSchema).required('is missing'),
-      }),
-    ),
+    .of(heatReadingSchema),
   stopTests: loggedAs('stopTests', stopTestSchema, 'stops'),
   lockSightings: loggedAs('lockSightings', lockSightingSchema, 'sightings'),
   wearReadings: loggedAs('wearReadings', wearReadingSchema, 'readings of wear'),

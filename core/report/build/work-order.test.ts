@@ -162,7 +162,7 @@ describe('before the work', () => {
     const setup = project.setups.find((one) => one.id === 'balanced')!
     for (const id of [setup.front.caliper, setup.rear.pad]) {
       const part = project.parts.find((one) => one.id === id) as unknown as Record<string, unknown>
-      for (const key of ['mountSpacingMm', 'shape', 'thicknessMm']) delete part[key]
+      for (const key of ['mountSpacingMm', 'shape', 'thicknessMm']) Reflect.deleteProperty(part, key)
     }
     const report = evaluate(project, 'balanced')
     const { findOutFirst } = buildReport(project, report)

@@ -3,6 +3,7 @@ import { roundMinor } from '../../cost/total.ts'
 import { AXLES, WEARING, type Price, type Project, type Setup, type Wear, type Wearing } from '../../model/project.ts'
 import { stockSetup } from '../../model/resolve.ts'
 import type { Figure } from '../../quantity/figure.ts'
+import { measuredLife } from './measured-life.ts'
 import { PER_AXLE } from './to-buy.ts'
 import { carFigure, type CarFigure } from '../figure/entry.ts'
 import type { Context } from '../figure/read.ts'
@@ -28,6 +29,13 @@ const PIECES: Record<Wearing, number> = {
   fluid: 1,
   rebuild: 1,
 }
+/** What readings of wear may say. */
+const MEASURED: Partial<Record<Wearing, { axle: 'front' | 'rear'; what: 'pad' | 'rotor' }>> = {
+  frontPads: { axle: 'front', what: 'pad' },
+  rearPads: { axle: 'rear', what: 'pad' },
+  frontRotors: { axle: 'front', what: 'rotor' },
+  rearRotors: { axle: 'rear', what: 'rotor' },
+}
 type Part = { id: string; name: string; price?: Price } | null | undefined
 
 /** Of a count of events without a doubt of its own. */
@@ -44,6 +52,8 @@ export interface Season {
     label: string
     part: string | undefined
     lastsEvents: Figure | undefined
+    /** The life is what readings of wear say, whatever was entered. */
+    measured: boolean
     price: Price | undefined
     ownPrice: boolean
     perSeason: Range | undefined
@@ -97,7 +107,9 @@ function rowOf(work: Working, { project, setup, resolved }: Context, what: Weari
   if (part === null) return undefined
   const wear = wearOf(project, setup, what, part)
   const price = wear.price ?? part?.price
-  const lasts = wear.lastsEvents
+  const place = MEASURED[what]
+  const measured = place && measuredLife(project, place.axle, place.what, part?.id)
+  const lasts = measured ?? wear.lastsEvents
   const at = { kind: 'setup', setupId: setup.id, field: 'wear' } as const
   const money = price && inCurrency(project, price, PIECES[what], what === 'rebuild' || wear.price !== undefined)
   if (lasts) work.read(lasts, { label: `${label}, events it lasts`, dimension: 'count', at })
@@ -112,6 +124,7 @@ function rowOf(work: Working, { project, setup, resolved }: Context, what: Weari
       label,
       part: part?.name,
       lastsEvents: lasts,
+      measured: measured !== undefined,
       price,
       ownPrice: wear.price !== undefined,
       perSeason: wearer && scale(wearPerEvent([wearer]), project.preferences.eventsPerSeason),

@@ -1,0 +1,187 @@
+import type { AnySchema } from 'yup'
+import { lockSightingSchema, LOG_LISTS, stopTestSchema, wearReadingSchema } from '../model/logbook-schema.ts'
+import { PAD_POINTS, type LockSighting, type StopTest, type WearReading } from '../model/logbook.ts'
+import type { GaugeSession, HeatReading, Project } from '../model/project.ts'
+import { gaugeSessionSchema, heatReadingSchema } from '../model/schema.ts'
+import { schemaProblems } from '../model/schema-problems.ts'
+import { csvText } from './csv-text.ts'
+import { readTable } from './parts-csv.ts'
+
+/** The logbook as CSV: one file a kind, one line an entry; lengths mm, distances m, pressures MPa, temperatures degC. */
+export const LOG_FILES = {
+  stopTests: 'stops',
+  lockSightings: 'wheels that locked',
+  wearReadings: 'wear',
+  gaugeSessions: 'pressures',
+  heatReadings: 'temperatures',
+} as const
+export type LogFile = keyof typeof LOG_FILES
+type Entry = StopTest | LockSighting | WearReading | GaugeSession | HeatReading
+
+type Kind = 'text' | 'number' | 'yesNo' | 'pairs' | 'json' | 'list'
+interface Columns {
+  columns: Readonly<Record<string, Kind>>
+  schema: AnySchema
+  most: number
+}
+const where = { surface: 'text', load: 'text', track: 'text', note: 'text' } as const
+const FILES: Readonly<Record<LogFile, Columns>> = {
+  stopTests: {
+    columns: {
+      date: 'text',
+      setupId: 'text',
+      fromKmh: 'number',
+      distanceM: 'number',
+      ...where,
+      abs: 'yesNo',
+      airC: 'number',
+      rotorC: 'number',
+      tyre: 'text',
+      driver: 'text',
+      trace: 'pairs',
+    },
+    schema: stopTestSchema,
+    most: LOG_LISTS.stopTests,
+  },
+  lockSightings: {
+    columns: { date: 'text', setupId: 'text', axle: 'text', atG: 'number', fromKmh: 'number', ...where },
+    schema: lockSightingSchema,
+    most: LOG_LISTS.lockSightings,
+  },
+  wearReadings: {
+    columns: {
+      date: 'text',
+      axle: 'text',
+      side: 'text',
+      events: 'number',
+      setupId: 'text',
+      pad: 'text',
+      ...(Object.fromEntries(Object.keys(PAD_POINTS).map((point) => [point, 'number'])) as Record<string, Kind>),
+      rotor: 'text',
+      rotorMm: 'number',
+      note: 'text',
+    },
+    schema: wearReadingSchema,
+    most: LOG_LISTS.wearReadings,
+  },
+  gaugeSessions: {
+    columns: { date: 'text', setupId: 'text', track: 'text', pairs: 'pairs', barFrontShare: 'number', knob: 'text', note: 'text' },
+    schema: gaugeSessionSchema,
+    most: 500,
+  },
+  heatReadings: {
+    columns: {
+      date: 'text',
+      setupId: 'text',
+      driving: 'json',
+      axle: 'text',
+      lump: 'text',
+      method: 'text',
+      readC: 'number',
+      afterS: 'number',
+      airC: 'number',
+      parts: 'list',
+    },
+    schema: heatReadingSchema,
+    most: 500,
+  },
+}
+
+const BETWEEN = ' '
+/** A pair stands as "4.2/3.1". */
+const pairText = (pairs: unknown) => (Array.isArray(pairs) ? (pairs as [number, number][]).map((one) => one.join('/')).join(BETWEEN) : '')
+
+export function writeLogCsv(project: Project, file: LogFile): string {
+  const { columns } = FILES[file]
+  const cell = (value: unknown, kind: Kind): string | number => {
+    if (value === undefined) return ''
+    if (kind === 'pairs') return pairText(value)
+    if (kind === 'json') return JSON.stringify(value)
+    if (kind === 'list') return (value as string[]).join(BETWEEN)
+    if (kind === 'yesNo') return value ? 'yes' : 'no'
+    return kind === 'number' ? (value as number) : String(value as string)
+  }
+  const rows = (project[file] as unknown as Record<string, unknown>[]).map((one) =>
+    Object.entries(columns).map(([name, kind]) => cell(one[name], kind)),
+  )
+  return csvText(Object.keys(columns), rows)
+}
+
+export interface TakenEntries {
+  entries: Entry[]
+  /** Lines left out, with the reason; line 1 holds the names of the columns. */
+  rejected: { line: number; reasons: string[] }[]
+}
+/** What is wrong with fifty lines says what is wrong with all. */
+const MOST_REJECTED = 50
+
+/**
+ * Reads entries of one kind. Lines with anything wrong are left out with the reason; the others are taken.
+ * @param idOf an id for each line
+ */
+export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => string): TakenEntries {
+  const { columns, schema, most } = FILES[file]
+  const read = readTable(text, most)
+  if (!read.ok) return { entries: [], rejected: [{ line: 1, reasons: [read.message] }] }
+  const { header, rows } = read.table
+  const unknown = header.filter((name) => !(name in columns))
+  if (!header.includes('date'))
+    return {
+      entries: [],
+      rejected: [{ line: 1, reasons: [`There is no column “date”. The columns are: ${Object.keys(columns).join(', ')}.`] }],
+    }
+  const taken: TakenEntries = { entries: [], rejected: [] }
+  if (unknown.length > 0) taken.rejected.push({ line: 1, reasons: [`The column “${unknown[0]!}” is none of this kind and is left out.`] })
+  rows.forEach((cells, i) => {
+    const line = i + 2
+    const reasons: string[] = []
+    const one: Record<string, unknown> = { id: idOf(line) }
+    header.forEach((name, at) => {
+      const kind = columns[name]
+      const cell = (cells[at] ?? '').trim()
+      if (!kind || cell === '') return
+      const value = valueOf(cell, kind)
+      if (value === undefined) reasons.push(`${name}: “${cell.slice(0, 40)}” is no ${WORDS[kind]}`)
+      else one[name] = value
+    })
+    if (reasons.length === 0) reasons.push(...schemaProblems(schema, one).map((problem) => `${problem.path} ${problem.message}`.trim()))
+    if (reasons.length === 0) taken.entries.push(one as unknown as Entry)
+    else if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
+  })
+  return taken
+}
+const WORDS: Record<Kind, string> = {
+  text: 'text',
+  number: 'number',
+  yesNo: 'yes or no',
+  pairs: 'list of pairs such as 4.2/3.1',
+  json: 'driving',
+  list: 'list',
+}
+
+const numberOf = (text: string): number | undefined => {
+  const value = Number(text.replace(',', '.'))
+  return text !== '' && Number.isFinite(value) ? value : undefined
+}
+function valueOf(cell: string, kind: Kind): unknown {
+  switch (kind) {
+    case 'text':
+      return cell
+    case 'number':
+      return numberOf(cell)
+    case 'yesNo':
+      return cell === 'yes' ? true : cell === 'no' ? false : undefined
+    case 'list':
+      return cell.split(BETWEEN)
+    case 'json':
+      try {
+        return JSON.parse(cell) as unknown
+      } catch {
+        return undefined
+      }
+    case 'pairs': {
+      const pairs = cell.split(/\s+/).map((one) => one.split('/').map(numberOf))
+      return pairs.every((one) => one.length === 2 && one.every((number) => number !== undefined)) ? pairs : undefined
+    }
+  }
+}

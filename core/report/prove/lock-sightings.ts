@@ -1,0 +1,118 @@
+import type { Mass } from '../../balance/adhesion.ts'
+import { bestWithoutLock } from '../../balance/limits.ts'
+import type { BrakeSystem } from '../../hydraulics/system.ts'
+import { bisect } from '../../maths/bisect.ts'
+import type { LockSighting } from '../../model/logbook.ts'
+import type { Project } from '../../model/project.ts'
+import { findSetup } from '../../model/resolve.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { frictionOf, loadCase } from '../balance/grip.ts'
+import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+
+/** A figure of the car that would explain what was seen; never taken unasked. */
+export interface Explains {
+  field: 'tyreDry' | 'tyreWet' | 'tyreLoose' | 'cgHeightMm'
+  value: number
+  words: string
+}
+export interface LockFound {
+  sighting: LockSighting
+  setupName: string
+  verdict: 'agrees' | 'differs' | 'unknown'
+  sentence: string
+  explains: Explains[]
+}
+
+/** Seen and reckoned decelerations no further apart agree: nobody reads a lock off to better than that, g. */
+const SAME_G = 0.06
+const FIELD = { dry: 'tyreDry', wet: 'tyreWet', loose: 'tyreLoose' } as const
+/** Tyres and heights that are looked through. */
+const FRICTIONS = { low: 0.1, high: 1.9 } as const
+const HEIGHTS_MM = { low: 250, high: 900 } as const
+
+/** Wheels that were seen to lock, held against the order that the model says. */
+export const lockSightingsReport = (project: Project): LockFound[] => project.lockSightings.map((one) => found(project, one))
+
+function found(project: Project, sighting: LockSighting): LockFound {
+  const { setupId, surface, load, axle, atG } = sighting
+  const setupName = findSetup(project, setupId)?.name ?? 'a setup that is gone'
+  const unknown = (sentence: string): LockFound => ({ sighting, setupName, verdict: 'unknown', sentence, explains: [] })
+  if (!findSetup(project, setupId)) return unknown('Its setup is not in the project any more.')
+  const { system: fitted, context } = hydraulicsOf(project, setupId)
+  const at = fitted && loadCase(context, fitted, load)
+  if (!at?.system || !at.mass) return unknown('The order of locking is not known: figures of the car or the brakes are missing.')
+  const [system, mass] = [at.system, at.mass]
+  const friction = frictionOf(project, surface)
+  const model = bestWithoutLock(system, mass, friction.value)
+  if (!model) return unknown('The brakes of this setup give no deceleration.')
+  const g = (value: number) => formatQuantity(value, 'deceleration')
+  const reckoned = `The model says the ${model.axle} wheels first, at ${g(model.decelG)}${friction.assumed ? ' with an assumed friction' : ''}`
+  if (axle === 'none') {
+    const agrees = atG <= model.decelG + SAME_G
+    return {
+      sighting,
+      setupName,
+      verdict: agrees ? 'agrees' : 'differs',
+      sentence: agrees
+        ? `${reckoned}: nothing locked below that, as seen.`
+        : `${reckoned}, and nothing locked at ${g(atG)}: the tyres hold more than is entered.`,
+      explains: agrees ? [] : tyresThat(project, system, mass, sighting, undefined),
+    }
+  }
+  const sameAxle = model.axle === axle
+  if (sameAxle && Math.abs(model.decelG - atG) <= SAME_G)
+    return { sighting, setupName, verdict: 'agrees', sentence: `${reckoned}: as seen at ${g(atG)}.`, explains: [] }
+  const explains = [
+    ...tyresThat(project, system, mass, sighting, axle),
+    ...(sameAxle ? [] : heightThat(project, system, mass, sighting, friction.value)),
+  ]
+  return {
+    sighting,
+    setupName,
+    verdict: 'differs',
+    sentence: `${reckoned}; seen were the ${axle} ones at ${g(atG)}.${explains.length === 0 ? ' Neither another friction of the tyres nor another height of the centre of gravity explains it: look at valve, pads and pressures.' : ''}`,
+    explains,
+  }
+}
+
+/** The friction of the tyres with which that axle locks there. */
+function tyresThat(
+  project: Project,
+  system: BrakeSystem,
+  mass: Mass,
+  { surface, atG }: LockSighting,
+  axle: 'front' | 'rear' | undefined,
+): Explains[] {
+  const decel = (friction: number) => bestWithoutLock(system, mass, friction)?.decelG ?? 0
+  if (decel(FRICTIONS.high) < atG || decel(FRICTIONS.low) > atG) return []
+  const value = Number(bisect(FRICTIONS.low, FRICTIONS.high, 1e-5, (friction) => decel(friction) >= atG).toFixed(3))
+  const then = bestWithoutLock(system, mass, value)
+  if (!then || (axle && then.axle !== axle)) return []
+  const now = frictionOf(project, surface)
+  return [
+    {
+      field: FIELD[surface],
+      value,
+      words: `A friction of the tyres of ${value.toFixed(2)} instead of ${now.value.toFixed(2)}${now.assumed ? ', which is assumed,' : ''} explains it.`,
+    },
+  ]
+}
+
+/** The height of the centre of gravity from which, or up to which, that axle is the first. */
+function heightThat(project: Project, system: BrakeSystem, mass: Mass, { axle, load }: LockSighting, friction: number): Explains[] {
+  if (load !== 'driver') return []
+  const first = (cgHeightMm: number) => bestWithoutLock(system, { ...mass, cgHeightMm }, friction)?.axle === axle
+  const [low, high] = [first(HEIGHTS_MM.low), first(HEIGHTS_MM.high)]
+  if (low === high) return []
+  const edge = high ? bisect(HEIGHTS_MM.low, HEIGHTS_MM.high, 0.1, first) : bisect(HEIGHTS_MM.high, HEIGHTS_MM.low, 0.1, first)
+  const value = high ? Math.ceil(edge) : Math.floor(edge)
+  if (!first(value)) return []
+  const show = (mm: number) => formatQuantity(mm, 'length', project.preferences.units, { decimals: 0 })
+  return [
+    {
+      field: 'cgHeightMm',
+      value,
+      words: `A centre of gravity at ${show(value)} instead of ${show(mass.cgHeightMm)} would make the ${axle} wheels the first.`,
+    },
+  ]
+}

@@ -1,0 +1,251 @@
+import { describe, expect, test } from '@jest/globals'
+import { DEMO_PROJECT } from '../../demo/project.ts'
+import { checkProject } from '../../formats/project-file.ts'
+import { LOG_FILES, readLogCsv, writeLogCsv, type LogFile } from '../../formats/log-csv.ts'
+import type { LockSighting, StopTest, WearReading } from '../../model/logbook.ts'
+import type { Project } from '../../model/project.ts'
+import { figure } from '../../quantity/figure.ts'
+import { bestWithoutLock } from '../../balance/limits.ts'
+import { evaluate } from '../evaluate.ts'
+import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { lockSightingsReport } from './lock-sightings.ts'
+import { lastBars, timeline } from './logbook.ts'
+import { stopsReport, type StopsAsked } from './stop-tests.ts'
+import { wearReport } from './wear-report.ts'
+
+const changed = (change: (project: Project) => void): Project => {
+  const project = structuredClone(DEMO_PROJECT)
+  Object.assign(project, { stopTests: [], lockSightings: [], wearReadings: [], gaugeSessions: [], builds: [] })
+  change(project)
+  const read = checkProject(project)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  return project
+}
+let count = 0
+const stop = (setupId: string, distanceM: number, more: Partial<StopTest> = {}): StopTest => ({
+  id: `stop-${(count += 1)}`,
+  date: '2026-10-03',
+  setupId,
+  fromKmh: 100,
+  distanceM,
+  surface: 'dry',
+  load: 'driver',
+  ...more,
+})
+const ASKED: StopsAsked = { a: 'as-it-stands', b: 'estate-fronts', surface: 'dry', load: 'driver', targetKmh: 100, wantedM: 1 }
+const withStops = (a: number[], b: number[], more: Partial<StopTest> = {}) =>
+  changed((project) => {
+    project.stopTests = [...a.map((one) => stop('as-it-stands', one)), ...b.map((one) => stop('estate-fronts', one, more))]
+  })
+
+describe('stops of two setups', () => {
+  test('three each that scatter show nothing, say what they would have shown, and how many it takes', () => {
+    const { compared, sentence, notes, plan, model } = stopsReport(withStops([51.2, 52.6, 51.9], [51.0, 51.8, 51.3]), ASKED)
+    expect(compared!.verdict).toBe('notShown')
+    expect(sentence).toMatch(
+      /^Estate fronts against As it stands: 0\.5 m shorter, between 2\.0 m shorter and 0\.9 m longer\. These runs do not show a difference/,
+    )
+    expect(notes[0]).toMatch(/driven in one go/)
+    expect(plan.sentence).toMatch(
+      /^To show 1\.0 m in eight of ten tests takes \d+ runs with each setup, with the 0\.6 m of scatter so far\.$/,
+    )
+    expect(plan.order.map((one) => one.setup)).toEqual(['As it stands', 'Estate fronts', 'Estate fronts', 'As it stands'])
+    expect(plan.order.reduce((sum, one) => sum + one.runs, 0)).toBe(2 * plan.each!)
+    expect(model).toMatch(/^The tyres limit both: no difference is expected\. The runs agree/)
+  })
+  test('a difference that is there is said with its range, and whether the model expects it', () => {
+    const { sentence, model } = stopsReport(withStops([51.2, 51.6, 51.4, 51.3], [47.1, 47.5, 47.2, 47.4]), ASKED)
+    expect(sentence).toMatch(/^Estate fronts stops 4\.1 m shorter than As it stands, between 4\.\d m shorter and 3\.\d m shorter/)
+    expect(model).toMatch(/The runs say otherwise/)
+  })
+  test('one run is nothing yet, and one that began too fast or too slow is set aside with the reason', () => {
+    const project = withStops([51.2], [51, 52])
+    expect(stopsReport(project, ASKED).sentence).toMatch(/^Nothing can be said yet.*As it stands has 1/)
+    project.stopTests.push(stop('as-it-stands', 48, { fromKmh: 95 }))
+    const { a } = stopsReport(project, ASKED)
+    expect(a.rows.map((row) => [row.correctedM === undefined, row.aside])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore
+  })
+  test('traces and distances are never mixed: those of which there are more count', () => {
+    const project = withStops([51, 52], [51, 52])
+    const trace: [number, number][] = [[0, 100], [2, 50], [4, 0]] // prettier-ignore
+    project.stopTests.push(stop('as-it-stands', 55.6, { trace }))
+    const { a } = stopsReport(project, ASKED)
+    expect(a.rows.map((row) => row.aside)).toEqual(['', '', 'a trace: not mixed with distances'])
+    for (const one of project.stopTests) one.trace = trace
+    delete project.stopTests[0]!.trace
+    expect(stopsReport(project, ASKED).a.rows[0]!.aside).toBe('a distance alone: not mixed with traces')
+  })
+  test('what else changed is said, and two things at once; two blocks of each take the note away', () => {
+    const { notes } = stopsReport(withStops([51, 52], [49, 50], { tyre: 'sticky', date: '2026-10-10', airC: 30, abs: true }), ASKED)
+    expect(notes).toEqual(expect.arrayContaining([expect.stringMatching(/^Changed as well: tyre/), expect.stringMatching(/^Changed as well: day/), expect.stringMatching(/^Anti-lock worked with one/), expect.stringMatching(/^More than one thing/)])) // prettier-ignore
+    const blocks = changed((project) => {
+      project.stopTests = [51, 50, 51.5, 50.5].map((one, i) => stop(i % 2 ? 'estate-fronts' : 'as-it-stands', one))
+    })
+    expect(stopsReport(blocks, ASKED).notes).toEqual([])
+  })
+  test('with itself, or with a setup that is gone, nothing is compared', () => {
+    const project = withStops([51, 52], [49, 50])
+    expect(stopsReport(project, { ...ASKED, b: ASKED.a }).sentence).toBe('Choose two setups.')
+    expect(stopsReport(project, { ...ASKED, b: 'nobody' }).sentence).toMatch(/a setup that is gone has 0/)
+  })
+})
+
+describe('wheels that locked', () => {
+  const sight = (more: Partial<LockSighting>): LockSighting => ({ id: 'one', date: '2026-10-03', setupId: 'as-it-stands', surface: 'dry', load: 'driver', axle: 'front', atG: 0.83, ...more }) // prettier-ignore
+  const report = (more: Partial<LockSighting>, change: (project: Project) => void = () => {}) => {
+    const project = changed((draft) => {
+      draft.lockSightings = [sight(more)]
+      change(draft)
+    })
+    return { project, found: lockSightingsReport(project)[0]! }
+  }
+  test('as the model says agrees', () => {
+    expect(report({}).found).toMatchObject({ verdict: 'agrees', explains: [], sentence: expect.stringMatching(/^The model says the front wheels first, at 0\.83.g: as seen/) }) // prettier-ignore
+    expect(report({ axle: 'none', atG: 0.6 }).found.verdict).toBe('agrees')
+  })
+  test.each<[string, Partial<LockSighting>]>([
+    ['earlier', { atG: 0.6 }],
+    ['later', { atG: 0.95 }],
+    ['rear, in the wet', { surface: 'wet', axle: 'rear', atG: 0.4 }],
+    ['rear, dry', { axle: 'rear', atG: 0.9 }],
+    ['none, where one should have', { axle: 'none', atG: 1 }],
+  ])('%s: what would explain it does, once it is taken', (_, more) => {
+    const { project, found } = report(more)
+    expect(found.verdict).toBe('differs')
+    for (const one of found.explains) {
+      const taken = structuredClone(project)
+      taken.car[one.field] = figure(one.value, 'estimated')
+      const { system, mass } = hydraulicsOf(taken, 'as-it-stands')
+      const friction = taken.car[({ dry: 'tyreDry', wet: 'tyreWet', loose: 'tyreLoose' } as const)[more.surface ?? 'dry']]!.value
+      const then = bestWithoutLock(system!, mass!, friction)!
+      const sighting = project.lockSightings[0]!
+      if (sighting.axle !== 'none') expect(then.axle).toBe(sighting.axle)
+      if (one.field !== 'cgHeightMm') expect(lockSightingsReport(taken)[0]!.verdict).toBe('agrees')
+    }
+    if (found.explains.length === 0) expect(found.sentence).toMatch(/Neither another friction/)
+  })
+  test('nothing is said where figures are missing, or the setup is gone', () => {
+    expect(report({}, (project) => delete project.car.wheelbaseMm).found.verdict).toBe('unknown')
+    expect(report({ setupId: 'nobody' }).found).toMatchObject({
+      verdict: 'unknown',
+      sentence: expect.stringMatching(/not in the project any more/),
+    })
+  })
+})
+
+describe('wear', () => {
+  const PAD = DEMO_PROJECT.setups[0].front.pad!
+  const ROTOR = DEMO_PROJECT.setups[0].front.rotor!
+  const wear = (events: number, mm: number | [number, number, number, number], more: Partial<WearReading> = {}): WearReading => {
+    const [a, b, c, d] = Array.isArray(mm) ? mm : [mm, mm, mm, mm]
+    return { id: `wear-${(count += 1)}`, date: '2026-10-03', axle: 'front', side: 'left', events, pad: PAD, innerLeadingMm: a, innerTrailingMm: b, outerLeadingMm: c, outerTrailingMm: d, ...more } // prettier-ignore
+  }
+  const minimum = (() => {
+    const pad = DEMO_PROJECT.parts.find((one) => one.id === PAD)!
+    return 'minThicknessMm' in pad ? pad.minThicknessMm!.value : NaN
+  })()
+  const season = (project: Project) => evaluate(project, 'as-it-stands').season.rows.find((one) => one.what === 'frontPads')!
+
+  test('two readings change the season, whatever was entered; taking them away brings the entered life back', () => {
+    const before = season(DEMO_PROJECT)
+    const one = changed((project) => (project.wearReadings = [wear(0, minimum + 10)]))
+    expect([season(one).measured, season(one).lastsEvents]).toEqual([false, before.lastsEvents])
+    const two = changed((project) => (project.wearReadings = [wear(0, minimum + 10), wear(5, minimum + 8)]))
+    const row = season(two)
+    expect([row.measured, row.lastsEvents]).toEqual([true, expect.objectContaining({ value: 25, origin: 'measured' })])
+    expect(season({ ...two, wearReadings: [] }).lastsEvents).toEqual(before.lastsEvents)
+    // another part's readings say nothing of this one
+    expect(season(changed((project) => (project.wearReadings = [wear(0, 14, { pad: 'kit4-pad' }), wear(5, 12, { pad: 'kit4-pad' })]))).measured).toBe(false) // prettier-ignore
+  })
+  test('the side that goes first counts, by its thinnest place', () => {
+    const both = changed((project) => {
+      project.wearReadings = [
+        wear(0, minimum + 10),
+        wear(5, [minimum + 6, minimum + 9, minimum + 9, minimum + 9]),
+        wear(0, minimum + 10, { side: 'right' }),
+        wear(5, minimum + 9, { side: 'right' }),
+      ]
+    })
+    expect(season(both).lastsEvents!.value).toBe(12.5)
+    const { forecasts } = wearReport(both)
+    expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
+    expect(forecasts[0]!.sentence).toMatch(/at its minimum after event 12 \(7 more\), two readings say nothing of the doubt/)
+  })
+  test('what is uneven is named with its cause; below the minimum is blocked', () => {
+    const says = (mm: [number, number, number, number]) =>
+      wearReport(changed((project) => (project.wearReadings = [wear(3, mm)]))).looks[0]!.says
+    expect(says([10, 10, 10, 10])).toEqual([{ tone: 'fits', text: expect.stringMatching(/^Even/) }])
+    expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end.*Swap the pads across/)
+    expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end. A leading piston that sticks/)
+    expect(says([8, 8, 10, 10])[0]!.text).toMatch(/^The inner pad is 2.*guide pins stick/)
+    expect(says([minimum - 0.1, 9, 9, 9])[0]).toMatchObject({ tone: 'blocked' })
+  })
+  test('a rotor without its minimum asks for the stamping; one below it is to be changed', () => {
+    const rotors = (change: (project: Project) => void) =>
+      wearReport(
+        changed((project) => {
+          project.wearReadings = [wear(0, 12, { rotor: ROTOR, rotorMm: 24 }), wear(10, 11, { rotor: ROTOR, rotorMm: 18 })]
+          change(project)
+        }),
+      ).forecasts.find((one) => one.series.what === 'rotor')!
+    expect(rotors((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === ROTOR)!, 'minThicknessMm'))).toMatchObject({ tone: 'unknown', sentence: expect.stringMatching(/stamped/) }) // prettier-ignore
+    expect(rotors(() => {}).tone).toBe('blocked')
+  })
+})
+
+describe('the logbook', () => {
+  const full = changed((project) => {
+    project.stopTests = [stop('as-it-stands', 51, { trace: [[0, 100], [2, 50], [4, 0]], note: '=1+1, "quoted"', abs: false, airC: 12 })] // prettier-ignore
+    project.lockSightings = [{ id: 'l', date: '2026-10-04', setupId: 'balanced', surface: 'wet', load: 'laden', axle: 'rear', atG: 0.5, track: 'Wold Ring' }] // prettier-ignore
+    project.wearReadings = [{ id: 'w', date: '2026-10-05', axle: 'rear', side: 'right', events: 3, rotorMm: 9.1, outerLeadingMm: 8 }]
+    project.gaugeSessions = [
+      { id: 'g1', date: '2026-09-01', track: 'Wold Ring', pairs: [[4, 3]], barFrontShare: 0.58, knob: '2 turns in' }, // prettier-ignore
+      { id: 'g2', date: '2026-10-01', track: 'Wold Ring', pairs: [[4.5, 3.1], [6, 4]], barFrontShare: 0.61 }, // prettier-ignore
+    ]
+    project.heatReadings = [
+      {
+        id: 'h',
+        date: '2026-10-06',
+        setupId: 'balanced',
+        driving: { name: 'A club day', duty: project.duties[0]!.duty },
+        axle: 'front',
+        lump: 'ring',
+        method: 'paint',
+        readC: 300,
+        afterS: 0,
+        airC: 15,
+        parts: ['kit4-rotor'],
+      },
+    ]
+    project.builds = [{ id: 'balanced', notes: [{ id: 'leak', doneOn: '2026-10-07', note: 'front left wept' }], torques: [] }]
+  })
+  test('shows everything, the latest first', () => {
+    const all = timeline(full)
+    expect(all.slice(0, 4).map((one) => [one.kind, one.date, one.setupName])).toEqual([
+      ['build', '2026-10-07', 'Four-piston, rear to match'],
+      ['temperature', '2026-10-06', 'Four-piston, rear to match'],
+      ['wear', '2026-10-05', ''],
+      ['lock', '2026-10-04', 'Four-piston, rear to match'],
+    ])
+    expect(all[0]).toMatchObject({ text: 'Pedal held hard for a minute, every joint looked at', note: 'front left wept' })
+    expect(all.filter((one) => one.kind === 'fit')).toHaveLength(DEMO_PROJECT.fitReports.length)
+  })
+  test('knows how the bar stood at the last visit', () => {
+    expect(lastBars(full)).toEqual([{ track: 'Wold Ring', date: '2026-10-01', barFrontShare: 0.61, knob: '', setupName: '' }])
+  })
+  test.each(Object.keys(LOG_FILES) as LogFile[])('%s go out as CSV and come back the same', (file) => {
+    const text = writeLogCsv(full, file)
+    const ids = full[file].map((one) => one.id)
+    const { entries, rejected } = readLogCsv(text, file, (line) => ids[line - 2]!)
+    expect(ids.length).toBeGreaterThan(0)
+    expect(rejected).toEqual([])
+    expect(entries).toEqual(full[file])
+  })
+  test('of a CSV with something wrong the good lines are taken, the others named', () => {
+    const { entries, rejected } = readLogCsv('date,setupId,fromKmh,distanceM,surface,load,colour\n2026-10-01,a,100,40,dry,driver,red\nyesterday,a,100,40,dry,driver,\n2026-10-01,a,fast,40,dry,driver,\n', 'stopTests', (line) => `l${line}`) // prettier-ignore
+    expect(entries).toHaveLength(1)
+    expect(rejected.map((one) => [one.line, one.reasons.join()])).toEqual([[1, expect.stringMatching(/“colour”/)], [3, expect.stringMatching(/date/)], [4, 'fromKmh: “fast” is no number']]) // prettier-ignore
+    expect(readLogCsv('a,b\n1,2', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/no column “date”/)
+    expect(readLogCsv('', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/nothing in it/)
+  })
+})

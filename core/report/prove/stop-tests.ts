@@ -1,0 +1,231 @@
+import { compareRuns, runsEach, type RunsCompared } from '../../evidence/compare-runs.ts'
+import { correctedM, SPEED_WITHIN_KMH, tracedStop, type TracedStop } from '../../evidence/stop-run.ts'
+import { meanOf, varianceOf } from '../../evidence/student.ts'
+import { LOADS_DRIVEN, SURFACES, type LoadDriven, type StopTest, type SurfaceDriven } from '../../model/logbook.ts'
+import type { Project } from '../../model/project.ts'
+import { findSetup } from '../../model/resolve.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import { STANDARD_GRAVITY } from '../../quantity/units.ts'
+import { stopReport } from '../heat/stop-report.ts'
+
+/** One stop as it counts. */
+export interface RunRow {
+  test: StopTest
+  /** To the speed asked for, m; undefined: set aside. */
+  correctedM: number | undefined
+  /** Why it is set aside. */
+  aside: string
+  traced: TracedStop | undefined
+}
+export interface RunGroup {
+  setupId: string
+  name: string
+  rows: RunRow[]
+  counted: number[]
+  meanM: number | undefined
+  scatterM: number | undefined
+  /** Runs without another setup between them. */
+  blocks: number
+}
+export interface StopsAsked {
+  a: string
+  b: string
+  surface: SurfaceDriven
+  load: LoadDriven
+  targetKmh: number
+  /** The difference that would be worth it, m. */
+  wantedM: number
+}
+export interface StopsReport {
+  a: RunGroup
+  b: RunGroup
+  compared: RunsCompared | undefined
+  sentence: string
+  /** What else may explain it, or is to be minded; the worst first. */
+  notes: string[]
+  /** What the model expects of the two. */
+  model: string
+  plan: StopPlan
+}
+export interface StopPlan {
+  /** m; of the runs at hand, or what is usual. */
+  scatterM: number
+  assumed: boolean
+  /** Undefined: more than anybody drives. */
+  each: number | undefined
+  sentence: string
+  /** One line a block, for the passenger's sheet. */
+  order: { setup: string; runs: number }[]
+}
+
+/** Scatter of a careful driver on one road, where nobody has driven yet, m. */
+const USUAL_SCATTER_M = 1
+const m = (value: number) => `${Math.abs(value).toFixed(1)} m`
+
+/** Stops of two setups against each other: what is shown, what is not, and how many more runs it takes. */
+export function stopsReport(project: Project, asked: StopsAsked): StopsReport {
+  const inOrder = byDay(project.stopTests)
+  const [a, b] = [groupOf(project, inOrder, asked.a, asked), groupOf(project, inOrder, asked.b, asked)]
+  const same = asked.a === asked.b
+  const enough = !same && a.counted.length >= 2 && b.counted.length >= 2
+  const compared = enough ? compareRuns(a.counted, b.counted) : undefined
+  return {
+    a,
+    b,
+    compared,
+    sentence: same ? 'Choose two setups.' : compared ? said(b.name, a.name, compared) : notEnough(a, b),
+    notes: same ? [] : notesOn(project, a, b, compared),
+    model: same ? '' : modelWords(project, asked, compared),
+    plan: planOf(a, b, asked),
+  }
+}
+const byDay = (tests: readonly StopTest[]): StopTest[] => [...tests].map((one, i) => ({ one, i })).sort((x, y) => x.one.date.slice(0, 10).localeCompare(y.one.date.slice(0, 10)) || x.i - y.i).map(({ one }) => one) // prettier-ignore
+
+function groupOf(project: Project, tests: readonly StopTest[], setupId: string, { surface, load, targetKmh }: StopsAsked): RunGroup {
+  const here = tests.filter((one) => one.surface === surface && one.load === load)
+  // distances by tape and by trace are not the same thing: the kind of which there are more counts
+  const traces = here.filter((one) => one.trace).length
+  const byTrace = traces * 2 >= here.length && traces > 0
+  const rows = here
+    .filter((one) => one.setupId === setupId)
+    .map((test): RunRow => {
+      const corrected = correctedM(targetKmh, test)
+      const aside =
+        corrected === undefined
+          ? `began at ${test.fromKmh.toFixed(1)} km/h: more than ${SPEED_WITHIN_KMH} off ${targetKmh} cannot be corrected`
+          : (test.trace !== undefined) !== byTrace
+            ? byTrace
+              ? 'a distance alone: not mixed with traces'
+              : 'a trace: not mixed with distances'
+            : ''
+      return { test, correctedM: aside === '' ? corrected : undefined, aside, traced: test.trace && tracedStop(test.trace) }
+    })
+  const counted = rows.flatMap((row) => row.correctedM ?? [])
+  let blocks = 0
+  here.forEach((one, i) => {
+    if (one.setupId === setupId && (i === 0 || here[i - 1]!.setupId !== setupId || here[i - 1]!.date.slice(0, 10) !== one.date.slice(0, 10))) blocks += 1 // prettier-ignore
+  })
+  return {
+    setupId,
+    name: findSetup(project, setupId)?.name ?? 'a setup that is gone',
+    rows,
+    counted,
+    meanM: counted.length > 0 ? meanOf(counted) : undefined,
+    scatterM: counted.length > 1 ? Math.sqrt(varianceOf(counted)) : undefined,
+    blocks,
+  }
+}
+
+function said(name: string, against: string, { differenceM, lowM, highM, verdict, detectableM }: RunsCompared): string {
+  const side = (value: number) => (Math.abs(value) < 0.05 ? 'no different' : `${m(value)} ${value < 0 ? 'shorter' : 'longer'}`)
+  const range = `between ${side(lowM)} and ${side(highM)}`
+  if (verdict !== 'notShown') return `${name} stops ${side(differenceM)} than ${against}, ${range} (95\u202f% of such tests).`
+  return `${name} against ${against}: ${side(differenceM)}, ${range}. These runs do not show a difference; one of ${m(detectableM)} they would have shown in eight of ten.`
+}
+function notEnough(a: RunGroup, b: RunGroup): string {
+  const lacks = [a, b].filter((one) => one.counted.length < 2).map((one) => `${one.name} has ${one.counted.length}`)
+  return `Nothing can be said yet: each setup needs two runs that count, and ${lacks.join(', ')}.`
+}
+
+const CONDITIONS: readonly { words: string; of: (test: StopTest) => string }[] = [
+  { words: 'tyre', of: (one) => one.tyre ?? '' },
+  { words: 'track', of: (one) => one.track ?? '' },
+  { words: 'driver', of: (one) => one.driver ?? '' },
+  { words: 'day', of: (one) => one.date.slice(0, 10) },
+  { words: 'anti-lock', of: (one) => (one.abs === undefined ? '' : one.abs ? 'at work' : 'not at work') },
+]
+/** Air or rotors that differ by more between the groups are said, degC. */
+const WARMER_C = { airC: 5, rotorC: 40 } as const
+
+function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompared | undefined): string[] {
+  const notes: string[] = []
+  const counted = (group: RunGroup) => group.rows.filter((row) => row.correctedM !== undefined).map((row) => row.test)
+  const [one, two] = [counted(a), counted(b)]
+  if (one.length === 0 || two.length === 0) return notes
+  if (compared && Math.min(a.blocks, b.blocks) < 2)
+    notes.push(
+      'Each setup was driven in one go: a different day, road or tyre temperature alone may explain this. Drive A, B and A again, or two blocks of each.',
+    )
+  for (const { words, of } of CONDITIONS) {
+    const [x, y] = [one, two].map((tests) => new Set(tests.map(of)))
+    if ([...x!].join() === [...y!].join()) continue
+    if (words === 'anti-lock' && [...x!, ...y!].includes('at work'))
+      notes.push('Anti-lock worked with one of them only: what is compared is anti-lock too, not the brakes alone.')
+    else
+      notes.push(
+        `Changed as well: ${words} (${[...x!].filter(Boolean).join(', ') || 'not said'}; then ${[...y!].filter(Boolean).join(', ') || 'not said'}).`,
+      )
+  }
+  for (const [key, least] of Object.entries(WARMER_C) as [keyof typeof WARMER_C, number][]) {
+    const [x, y] = [one, two].map((tests) => tests.flatMap((test) => test[key] ?? []))
+    if (x!.length === 0 || y!.length === 0) continue
+    const off = meanOf(y!) - meanOf(x!)
+    if (Math.abs(off) > least)
+      notes.push(`${key === 'airC' ? 'Air' : 'Rotors'} ${formatQuantity(Math.abs(off), 'temperatureRise', project.preferences.units, { decimals: 0 })} ${off > 0 ? 'warmer' : 'colder'} with ${b.name}.`) // prettier-ignore
+  }
+  const aside = [...a.rows, ...b.rows].filter((row) => row.aside !== '').length
+  if (aside > 0) notes.push(`${aside} ${aside === 1 ? 'run is' : 'runs are'} set aside; the reason stands beside each.`)
+  if (notes.filter((note) => note.startsWith('Changed as well')).length > 1)
+    notes.push('More than one thing changed at once: nobody can say which of them did it.')
+  return notes
+}
+
+/** Less than this nobody measures, m. */
+const ALIKE_M = 0.5
+function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsAsked, compared: RunsCompared | undefined): string {
+  if (load === 'laden') return 'The model speaks of the driver alone: nothing is said of the laden car here.'
+  const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
+  const [one, two] = [a, b].map((id) => findSetup(project, id) && stopReport(at, id).rows.find((row) => row.surface === surface))
+  if (!one || !two) return 'What the model expects is not known: figures of the car or the brakes are missing.'
+  const off = two.distanceM - one.distanceM
+  const expected =
+    one.limit === 'tyre' && two.limit === 'tyre' && Math.abs(off) <= ALIKE_M
+      ? 'The tyres limit both: no difference is expected.'
+      : `The model expects ${Math.abs(off) <= ALIKE_M ? 'no difference' : `${m(off)} ${off < 0 ? 'shorter' : 'longer'}`}.`
+  if (!compared) return expected
+  if (off >= compared.lowM && off <= compared.highM) return `${expected} The runs agree with that.`
+  return `${expected} The runs say otherwise: look at friction of the tyres, at the balance, and at what else was changed.`
+}
+
+function planOf(a: RunGroup, b: RunGroup, { wantedM }: StopsAsked): StopPlan {
+  const known = [a, b].filter((one) => one.scatterM !== undefined)
+  const assumed = known.length === 0
+  const variances = [a, b].map((one) => (one.scatterM ?? known[0]?.scatterM ?? USUAL_SCATTER_M) ** 2)
+  const scatterM = Math.sqrt(meanOf(variances))
+  const each = runsEach(variances[0]!, variances[1]!, wantedM)
+  const block = each === undefined ? 0 : Math.ceil(each / 2)
+  const from = assumed ? `with ${USUAL_SCATTER_M} m of scatter, as is usual` : `with the ${scatterM.toFixed(1)} m of scatter so far`
+  return {
+    scatterM,
+    assumed,
+    each,
+    sentence:
+      each === undefined
+        ? `To show ${m(wantedM)} ${from} takes more than 1000 runs each: no test shows it.`
+        : `To show ${m(wantedM)} in eight of ten tests takes ${each} runs with each setup, ${from}.`,
+    order:
+      each === undefined
+        ? []
+        : [
+            { setup: a.name, runs: block },
+            { setup: b.name, runs: block },
+            { setup: b.name, runs: each - block },
+            { setup: a.name, runs: each - block },
+          ].filter((one) => one.runs > 0),
+  }
+}
+
+/** How a test is driven, for the sheet. */
+export const TEST_RULES: readonly string[] = [
+  'The same road, tyres, pressures, fuel and driver; one change at a time.',
+  'From a little above the speed asked for; the clutch goes down, then the foot full on the brake until the car stands.',
+  'Between two runs the rotors cool to what they were: ten minutes of easy driving, or until they are below 100 °C.',
+  'Read the result when the planned runs are done: who stops as soon as it looks good finds differences that are not there.',
+  'Stop early only for safety: a pedal that gets long, a smell, a pull, smoke. Closed ground, a helmet, nobody beside the track.',
+]
+
+/** The start and the end of a stop in words: "from 99.8 km/h in 41.2 m". */
+export const stopWords = ({ fromKmh, distanceM, surface, load }: StopTest): string =>
+  `from ${fromKmh.toFixed(1)} km/h in ${distanceM.toFixed(1)} m, ${SURFACES[surface]}, ${LOADS_DRIVEN[load]}`
+/** Mean fully developed deceleration, g. */
+export const mfddG = (traced: TracedStop | undefined): number | undefined => traced?.mfddMs2 && traced.mfddMs2 / STANDARD_GRAVITY

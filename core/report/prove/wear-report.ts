@@ -1,0 +1,151 @@
+import { lineOf, POINTS, thinnestMm, wearSeries, type WearSeries } from '../../evidence/wear-life.ts'
+import type { WearLine } from '../../evidence/wear-line.ts'
+import type { PadPoint, WearReading } from '../../model/logbook.ts'
+import type { PartOf, Project } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { Place } from '../figure/figure.ts'
+
+/** One reading of a pad pair, looked at. */
+export interface PadLook {
+  reading: WearReading
+  partName: string
+  minimumMm: number | undefined
+  thinnest: { mm: number; at: PadPoint } | undefined
+  /** Trailing less leading, mm, where both were read. */
+  taperMm: { inner: number | undefined; outer: number | undefined }
+  /** Mean of the outer less mean of the inner, mm. */
+  innerMoreMm: number | undefined
+  /** What follows, the gravest first. */
+  says: { tone: 'blocked' | 'needs' | 'check' | 'fits'; text: string }[]
+}
+export interface WearForecast {
+  series: WearSeries
+  partName: string
+  minimumMm: number | undefined
+  line: WearLine | undefined
+  tone: 'blocked' | 'needs' | 'check' | 'fits' | 'unknown'
+  sentence: string
+  /** Where to enter what is missing. */
+  at: Place | undefined
+}
+export interface WearReport {
+  looks: PadLook[]
+  forecasts: WearForecast[]
+}
+
+/** A pad that is so much thinner at one end is swapped across, mm (engineering limit). */
+const TAPER_MM = 1
+/** Inner and outer so far apart: something sticks, mm. */
+const APART_MM = 1.5
+
+/** Wear as it was measured: what is uneven and why, and how long it lasts. */
+export function wearReport(project: Project): WearReport {
+  const looks = [...project.wearReadings]
+    .filter((one) => thinnestMm(one) !== undefined)
+    .sort((a, b) => b.date.localeCompare(a.date))
+    .map((reading) => look(project, reading))
+  return { looks, forecasts: wearSeries(project.wearReadings).map((series) => forecast(project, series)) }
+}
+
+const meanOf = (...values: (number | undefined)[]) => {
+  const known = values.filter((one) => one !== undefined)
+  return known.length === 0 ? undefined : known.reduce((sum, one) => sum + one, 0) / known.length
+}
+const less = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a - b)
+
+function look(project: Project, reading: WearReading): PadLook {
+  const part = project.parts.find((one): one is PartOf<'pad'> => one.id === reading.pad && one.kind === 'pad')
+  const caliper = caliperWith(project, reading)
+  const mm = (value: number) => formatQuantity(value, 'length', project.preferences.units)
+  const minimumMm = part?.minThicknessMm?.value
+  const thinnestPoint = POINTS.filter((point) => reading[point] !== undefined).sort((a, b) => reading[a]! - reading[b]!)[0]
+  const thinnest = thinnestPoint && { mm: reading[thinnestPoint]!, at: thinnestPoint }
+  const taperMm = {
+    inner: less(reading.innerTrailingMm, reading.innerLeadingMm),
+    outer: less(reading.outerTrailingMm, reading.outerLeadingMm),
+  }
+  const innerMoreMm = less(meanOf(reading.outerLeadingMm, reading.outerTrailingMm), meanOf(reading.innerLeadingMm, reading.innerTrailingMm))
+  const says: PadLook['says'] = []
+  if (thinnest && minimumMm !== undefined && thinnest.mm < minimumMm)
+    says.push({ tone: 'blocked', text: `Below the minimum of ${mm(minimumMm)}: the car is not driven before they are changed.` })
+  const worst = Object.entries(taperMm)
+    .filter((pair): pair is [string, number] => pair[1] !== undefined)
+    .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]))[0]
+  if (worst && Math.abs(worst[1]) > TAPER_MM) {
+    const [which, by] = worst
+    says.push({
+      tone: 'needs',
+      text: `The ${which} pad is ${mm(Math.abs(by))} thinner at its ${by > 0 ? 'leading' : 'trailing'} end. ${by > 0 ? 'Worn guides or a caliper that twists; pistons of one size do it too, a smaller leading one evens it out.' : 'A leading piston that sticks, or pistons of two sizes the wrong way round: left and right changed over.'} Swap the pads across where both ends are alike; handed pads stay.`,
+    })
+  }
+  if (innerMoreMm !== undefined && Math.abs(innerMoreMm) > APART_MM) {
+    const sliding = caliper?.construction === 'sliding'
+    const thin = innerMoreMm > 0 ? 'inner' : 'outer'
+    says.push({
+      tone: 'needs',
+      text: `The ${thin} pad is ${mm(Math.abs(innerMoreMm))} thinner. ${
+        sliding
+          ? thin === 'inner'
+            ? 'The guide pins stick: the piston presses its own pad alone.'
+            : 'The outer pad does not let go: guide pins or its seat in the bracket.'
+          : 'Pistons of that side stick out, or those across hardly move: look at the pistons and at the pipe between the halves.'
+      } Put that right first; then swap inner and outer where they are alike, never handed ones.`,
+    })
+  }
+  if (says.length === 0 && thinnest)
+    says.push({ tone: 'fits', text: `Even within ${mm(TAPER_MM)}${minimumMm === undefined ? '; the minimum is not known' : ''}.` })
+  return { reading, partName: part?.name ?? 'Pads that are not named', minimumMm, thinnest, taperMm, innerMoreMm, says }
+}
+
+function caliperWith(project: Project, { setupId, axle }: WearReading): PartOf<'caliper'> | undefined {
+  const setup = project.setups.find((one) => one.id === setupId) ?? project.setups[0]
+  const id = setup[axle].caliper ?? project.setups[0][axle].caliper
+  return project.parts.find((one): one is PartOf<'caliper'> => one.id === id && one.kind === 'caliper')
+}
+
+const STAMPED = 'It is stamped on the rotor’s edge or hat.'
+function forecast(project: Project, series: WearSeries): WearForecast {
+  const { axle, side, what, partId, points } = series
+  const part = project.parts.find((one) => one.id === partId)
+  const minimumMm = part && 'minThicknessMm' in part ? part.minThicknessMm?.value : undefined
+  const name = `${what === 'pad' ? 'Pads' : 'Rotor'} ${axle} ${side}`
+  const base = { series, partName: part?.name ?? 'a part that is gone', minimumMm, line: undefined, at: undefined }
+  const last = points[points.length - 1]!
+  const mm = (value: number) => formatQuantity(value, 'length', project.preferences.units)
+  if (minimumMm === undefined)
+    return {
+      ...base,
+      tone: 'unknown',
+      sentence: `${name}: the minimum thickness is not known.${what === 'rotor' ? ` ${STAMPED}` : ''}`,
+      at: part && { kind: 'part', partId: part.id, field: 'minThicknessMm' },
+    }
+  if (last[1] < minimumMm)
+    return {
+      ...base,
+      tone: 'blocked',
+      sentence: `${name}: ${mm(last[1])} is below the minimum of ${mm(minimumMm)}. Change ${what === 'pad' ? 'them' : 'both rotors'} before the car is driven.`,
+    }
+  const line = lineOf(series, minimumMm)
+  if (!line)
+    return {
+      ...base,
+      tone: 'unknown',
+      sentence: `${name}: a second reading after some events says how long ${what === 'pad' ? 'they last' : 'it lasts'}.`,
+    }
+  if (line.usedUpAt === undefined)
+    return { ...base, line, tone: 'unknown', sentence: `${name}: the readings do not get thinner. Measure again at the same places.` }
+  const left = line.usedUpAt - last[0]
+  const event = (value: number) => Math.max(0, Math.floor(value)).toString()
+  const range =
+    line.earliest === undefined
+      ? 'two readings say nothing of the doubt'
+      : `between event ${event(line.earliest)} and ${line.latest === undefined ? 'any later one' : event(line.latest)} in nine of ten`
+  return {
+    ...base,
+    line,
+    tone: left < 1 || (line.earliest ?? Infinity) < last[0] + 1 ? 'needs' : left < SOON_EVENTS ? 'check' : 'fits',
+    sentence: `${name}: ${mm(line.perEventMm)} an event; at its minimum after event ${event(line.usedUpAt)} (${event(left)} more), ${range}.`,
+  }
+}
+/** Parts are ordered so many events ahead. */
+const SOON_EVENTS = 3
