@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { normalQuantile } from '../maths/normal.ts'
-import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { compareRuns, runsEach } from './compare-runs.ts'
 import { stopInTrace, thinnedTrace } from './stop-in-trace.ts'
 import { correctedM, decelerations, tracedStop, type SpeedSample } from './stop-run.ts'
@@ -61,7 +60,8 @@ describe('a stop in a trace', () => {
   } {
     const next = stream(seed)
     const points: SpeedSample[] = []
-    let [v, d, distanceM] = [kmh / 3.6, 2, 0]
+    const d = 2
+    let [v, distanceM] = [kmh / 3.6, 0]
     const fine = 0.001
     for (let t = 0; t < d + 1.5 + kmh / 3.6 / ms2 + buildUpS; t += fine) {
       const a = t < d ? 0 : Math.min(1, (t - d) / buildUpS) * ms2
