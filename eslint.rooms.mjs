@@ -31,7 +31,7 @@ const CORE = {
   evidence: MODEL,
   edit: [...SUBJECTS, ...MODEL],
   report: ['edit', ...SUBJECTS, ...MODEL],
-  formats: ['report', ...MODEL, 'heat'],
+  formats: ['report', ...MODEL, 'heat', 'evidence'],
   demo: MODEL,
 }
 /** What each room of the report may import beside itself and the table of figures; the files that join import all. */

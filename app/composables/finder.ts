@@ -22,8 +22,7 @@ export const useFinder = createSharedComposable(() => {
   const { open: openKeys } = useShortcutList()
   const open = ref(false)
 
-  const steps = (): Findable[] =>
-    STEPS.filter((step) => step.built).map(({ id, label }) => ({ id: `step.${id}`, label, kind: 'step', run: () => void go(id) }))
+  const steps = (): Findable[] => STEPS.map(({ id, label }) => ({ id: `step.${id}`, label, kind: 'step', run: () => void go(id) }))
   const setups = (): Findable[] =>
     store.project!.setups.map(({ id, name }) => ({ id: `setup.${id}`, label: name, kind: 'setup', run: () => void chooseSetup(id) }))
   const figures = (): Findable[] =>

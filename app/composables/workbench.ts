@@ -10,16 +10,16 @@ import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 
 export const STEPS = [
-  { id: 'car', number: 1, label: 'Car', built: true },
-  { id: 'measure', number: 2, label: 'Measure', built: true },
-  { id: 'parts', number: 3, label: 'Parts', built: true },
-  { id: 'setup', number: 4, label: 'Setup', built: true },
-  { id: 'fit', number: 5, label: 'Fit', built: true },
-  { id: 'balance', number: 6, label: 'Balance', built: true },
-  { id: 'heat', number: 7, label: 'Heat', built: true },
-  { id: 'cost', number: 8, label: 'Decide', built: true },
-  { id: 'build', number: 9, label: 'Build', built: false },
-  { id: 'prove', number: 10, label: 'Prove', built: false },
+  { id: 'car', number: 1, label: 'Car' },
+  { id: 'measure', number: 2, label: 'Measure' },
+  { id: 'parts', number: 3, label: 'Parts' },
+  { id: 'setup', number: 4, label: 'Setup' },
+  { id: 'fit', number: 5, label: 'Fit' },
+  { id: 'balance', number: 6, label: 'Balance' },
+  { id: 'heat', number: 7, label: 'Heat' },
+  { id: 'cost', number: 8, label: 'Decide' },
+  { id: 'build', number: 9, label: 'Build' },
+  { id: 'prove', number: 10, label: 'Prove' },
 ] as const
 /** Where a preference is chosen, if not with the balance. */
 const preferenceStep: Partial<Record<keyof Preferences, StepName>> = {

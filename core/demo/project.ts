@@ -2,6 +2,7 @@ import { DEFAULT_PREFERENCES } from '../model/blank.ts'
 import { FORMAT, VERSION, type ExtraLine, type Project } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEMO_BUNDLES } from './bundles.ts'
+import { DEMO_SIGHTINGS, DEMO_STOPS } from './logbook.ts'
 import { DEMO_FIT_REPORTS } from './fit-reports.ts'
 import { LIBRARY_PARTS } from './library.ts'
 import { SETUP_PARTS } from './parts.ts'
@@ -146,8 +147,8 @@ export const DEMO_PROJECT: Project = {
     },
   ],
   heatReadings: [],
-  stopTests: [],
-  lockSightings: [],
+  stopTests: DEMO_STOPS,
+  lockSightings: DEMO_SIGHTINGS,
   wearReadings: [],
   builds: [],
   setups: [

@@ -11,7 +11,7 @@ import type { ReportFigure } from './figure/figure.ts'
 import type { Finding, FindingVerdict } from './figure/finding.ts'
 import type { FigureId } from './figures.ts'
 
-export type StepId = 'car' | 'measure' | 'parts' | 'setup' | 'fit' | 'balance' | 'heat' | 'cost'
+export type StepId = 'car' | 'measure' | 'parts' | 'setup' | 'fit' | 'balance' | 'heat' | 'cost' | 'build' | 'prove'
 export type StepState = { state: 'nothing' } | { state: 'open'; count: number } | { state: 'settled' } | { state: 'blocked' }
 
 /** Everything the product says of one setup. */

@@ -1,6 +1,8 @@
 import type { Project } from '../model/project.ts'
 import { questionKey } from '../model/question.ts'
 import { sheetFor } from '../model/sheets.ts'
+import { stageTick, stagesOf } from './build/stages.ts'
+import { workOrder } from './build/work-order.ts'
 import type { Missing } from './figure/figure.ts'
 import type { Report, StepId, StepState } from './report.ts'
 
@@ -41,6 +43,19 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     return order.state === 'blocked' ? order : open((order.state === 'open' ? order.count : 0) + bounds)
   }
   const heatUnknown = (['front.heat', 'rear.heat'] as const).filter((id) => report.figures[id].value === undefined).length
+  const build = project.builds.find((one) => one.id === report.setupId)
+  const buildState = (): StepState => {
+    if (report.isStock || !build?.notes.some((one) => one.doneOn)) return { state: 'nothing' }
+    if (report.verdict === 'blocked') return { state: 'blocked' }
+    const done = new Set(build.notes.flatMap((one) => (one.doneOn ? one.id : [])))
+    const ids = build.staged
+      ? stagesOf(project, report).stages.flatMap(({ order }, i) => order.steps.map((one) => stageTick(i, one.id)))
+      : workOrder(project, report.setupId, report.fit).steps.map((one) => one.id)
+    return open(ids.filter((id) => !done.has(id)).length)
+  }
+  const proved = [project.stopTests, project.lockSightings, project.gaugeSessions, project.heatReadings].some((list) =>
+    (list as readonly { setupId?: string }[]).some((one) => one.setupId === report.setupId),
+  )
   const blankCar = Object.keys(project.car).every((key) => ['name', 'note', 'front', 'rear', 'uses'].includes(key))
   return {
     car: blankCar ? { state: 'nothing' } : open(at(['car'])),
@@ -51,5 +66,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     balance: project.parts.length === 0 ? { state: 'nothing' } : balanceState(),
     heat: project.parts.length === 0 ? { state: 'nothing' } : open(heatUnknown),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : open(report.bill.unpriced),
+    build: buildState(),
+    prove: proved ? { state: 'settled' } : { state: 'nothing' },
   }
 }

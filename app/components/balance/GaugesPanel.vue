@@ -116,12 +116,17 @@ const takeKnee = (value: number) =>
     target(draft)!.hydraulics.valveKneeMpa = { value: Math.round(value * 100) / 100, origin: 'measured', date: today() }
   })
 const adjustable = computed(() => hydraulics.value?.context.resolved.valve?.action === 'adjustable')
+/** How the bar stood: what the readings say, else what is entered. */
+const bar = computed(() => found.value?.barShare ?? found.value?.modelShare)
+const knob = ref('')
 function keep() {
   const session: GaugeSession = {
     id: newId(),
     date: today(),
     pairs: pairs.value.map(([a, b]): Pair => [a, b]),
     setupId: setup.value!.id,
+    ...(bar.value === undefined ? {} : { barFrontShare: Math.round(bar.value * 1000) / 1000 }),
+    ...(knob.value.trim() ? { knob: knob.value.trim().slice(0, 120) } : {}),
     ...(track.value.trim() ? { track: track.value.trim().slice(0, 120) } : {}),
   }
   const problems = store.edit('Keep gauge readings', (draft) => void draft.gaugeSessions.push(session), { shows: true })
@@ -182,6 +187,9 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
       <div v-if="pairs.length > 0" class="actions">
         <FieldItem label="Track or place"
           ><ElInput v-model="track" maxlength="120" aria-label="Track or place" :validate-event="false"
+        /></FieldItem>
+        <FieldItem label="Knob" help="How the knob of the bar or valve stood, as “2 turns in”: the next visit starts from there."
+          ><ElInput v-model="knob" maxlength="120" aria-label="Knob" :validate-event="false"
         /></FieldItem>
         <ElButton @click="keep">Keep these readings</ElButton>
       </div>

@@ -25,25 +25,14 @@ function words(state: StepState | undefined): string {
 <template>
   <nav class="card" aria-label="Job card">
     <ol>
-      <li v-for="one in STEPS" :key="one.id" :class="{ later: !one.built }">
-        <NuxtLink
-          v-if="one.built"
-          :to="link(one.id)"
-          class="step"
-          :class="{ here: step === one.id }"
-          :aria-current="step === one.id ? 'step' : undefined"
-        >
+      <li v-for="one in STEPS" :key="one.id">
+        <NuxtLink :to="link(one.id)" class="step" :class="{ here: step === one.id }" :aria-current="step === one.id ? 'step' : undefined">
           <span class="n num">{{ one.number }}</span>
           <span class="label">{{ one.label }}</span>
           <span class="state small" :class="`s-${stateOf(one.id)?.state ?? 'nothing'}`"
             ><i aria-hidden="true" /> {{ words(stateOf(one.id)) }}</span
           >
         </NuxtLink>
-        <span v-else class="step">
-          <span class="n num">{{ one.number }}</span>
-          <span class="label">{{ one.label }}</span>
-          <span class="state small">not built yet</span>
-        </span>
       </li>
     </ol>
   </nav>
@@ -89,9 +78,6 @@ a.step:hover {
   color: var(--ink-soft);
   font-size: 12px;
 }
-.later .label {
-  color: var(--ink-soft);
-}
 /* shapes: empty ring, half, full, square */
 i {
   display: inline-block;
@@ -128,9 +114,6 @@ i {
   ol {
     display: flex;
     gap: 2px;
-  }
-  .later {
-    display: none;
   }
   .step {
     grid-template-columns: auto;

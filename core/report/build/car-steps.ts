@@ -1,7 +1,7 @@
 import { INSPECTIONS } from '../../model/inspection.ts'
 import { BLEEDINGS, type Bleeding } from '../../model/logbook.ts'
 import { AXLES, type Axle, type Part, type Project, type Setup } from '../../model/project.ts'
-import { OPENING_ALL, opensAt, worksAt, type SetupChanges } from './changes.ts'
+import { OPENING_ALL, worksAt, type SetupChanges } from './changes.ts'
 import type { PieceLine } from './axle-steps.ts'
 import type { PiecesOf } from './pieces-of.ts'
 import { step, type WorkStep } from './work-step.ts'
@@ -268,15 +268,3 @@ export function lastSteps(project: Project, changes: SetupChanges, before: reado
   return steps
 }
 const bedded = ({ axles }: SetupChanges): boolean => AXLES.some((at) => ['pad', 'rotor'].some((slot) => axles[at].slots.has(slot as 'pad')))
-
-/** Whether anything of the axle is opened, here or at the master cylinder. */
-export const opensAny = (changes: SetupChanges, axle: Axle): boolean =>
-  opensAt(changes.axles[axle]) || OPENING_ALL.some((slot) => changes.hydraulics.has(slot))
-
-/** A general outline of bedding in, for pads whose maker says nothing. */
-export const BEDDING = [
-  { fromKmh: 50, toKmh: 10, times: 8, coolSeconds: 30, how: 'light' },
-  { fromKmh: 80, toKmh: 20, times: 8, coolSeconds: 45, how: 'firm' },
-  { fromKmh: 100, toKmh: 30, times: 4, coolSeconds: 60, how: 'hard, short of locking' },
-  { fromKmh: 60, toKmh: 60, times: 1, coolSeconds: 600, how: 'no braking: cooling down' },
-] as const

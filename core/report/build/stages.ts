@@ -39,7 +39,7 @@ const GROUP_OF_SLOT = (axle: 'front' | 'rear', slot: AxleSlot): Group =>
  * What is not is put together with the next.
  * @param report of the finished setup
  */
-export function stagesOf(project: Project, report: Report): Stages {
+export function stagesOf(project: Project, report: Pick<Report, 'setupId' | 'fit'>): Stages {
   const setup = project.setups.find((one) => one.id === report.setupId)!
   const stock = stockSetup(project)
   const whole = (order: WorkOrder): Stages => ({ stages: [{ name: setup.name, setup, order }], together: [] })
@@ -78,6 +78,8 @@ export function stagesOf(project: Project, report: Report): Stages {
   }
   return { stages, together }
 }
+/** Under which name a step of a stage is ticked: the same step may come in several. */
+export const stageTick = (stage: number, stepId: string): string => `s${stage + 1}.${stepId}`
 const STAGE_ID = 'a-stage'
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 

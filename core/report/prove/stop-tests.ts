@@ -1,7 +1,7 @@
 import { compareRuns, runsEach, type RunsCompared } from '../../evidence/compare-runs.ts'
 import { correctedM, SPEED_WITHIN_KMH, tracedStop, type TracedStop } from '../../evidence/stop-run.ts'
 import { meanOf, varianceOf } from '../../evidence/student.ts'
-import { LOADS_DRIVEN, SURFACES, type LoadDriven, type StopTest, type SurfaceDriven } from '../../model/logbook.ts'
+import type { LoadDriven, StopTest, SurfaceDriven } from '../../model/logbook.ts'
 import type { Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
@@ -224,8 +224,5 @@ export const TEST_RULES: readonly string[] = [
   'Stop early only for safety: a pedal that gets long, a smell, a pull, smoke. Closed ground, a helmet, nobody beside the track.',
 ]
 
-/** The start and the end of a stop in words: "from 99.8 km/h in 41.2 m". */
-export const stopWords = ({ fromKmh, distanceM, surface, load }: StopTest): string =>
-  `from ${fromKmh.toFixed(1)} km/h in ${distanceM.toFixed(1)} m, ${SURFACES[surface]}, ${LOADS_DRIVEN[load]}`
 /** Mean fully developed deceleration, g. */
-export const mfddG = (traced: TracedStop | undefined): number | undefined => traced?.mfddMs2 && traced.mfddMs2 / STANDARD_GRAVITY
+export const decelG = ({ mfddMs2 }: TracedStop): number | undefined => (mfddMs2 === undefined ? undefined : mfddMs2 / STANDARD_GRAVITY)

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { useWakeLock } from '@vueuse/core'
+import { computed } from 'vue'
+import { stageTick } from '#core/report/build/stages.ts'
+import { PHASES, type Phase } from '#core/report/build/work-step.ts'
+import { hoursWords, type OrderedStep } from '#core/report/build/work-order.ts'
+import { BLEEDINGS, type Bleeding } from '#core/model/logbook.ts'
+import { buildLog } from '#core/edit/build-log.ts'
+import { counted } from '#core/report/figure/words.ts'
+import { useBuild } from '~/composables/build'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** The work order: what to do next is said first, then every step with its box. */
+const store = useProjectStore()
+const { setup, goTo, link } = useWorkbench()
+const { build, log, notes } = useBuild()
+const staged = computed(() => log.value?.staged === true && build.value!.stages.stages.length > 1)
+/** One list, or one of each stage; ticks of a stage have names of their own. */
+const lists = computed(() =>
+  staged.value
+    ? build.value!.stages.stages.map((stage, i) => ({
+        name: `${i + 1}. ${stage.name}`,
+        prefix: stageTick(i, ''),
+        order: stage.order,
+        date: log.value?.dates?.[i] ?? '',
+      }))
+    : [{ name: '', prefix: '', order: build.value!.order, date: '' }],
+)
+const phasesOf = (steps: readonly OrderedStep[]) =>
+  (Object.keys(PHASES) as Phase[]).flatMap((phase) => {
+    const mine = steps.filter((one) => one.phase === phase)
+    return mine.length > 0 ? [{ phase, steps: mine }] : []
+  })
+const all = computed(() => lists.value.flatMap(({ prefix, order }) => order.steps.map((one) => ({ one, id: prefix + one.id }))))
+const done = computed(() => all.value.filter(({ id }) => notes.value.get(id)?.doneOn !== undefined).length)
+const next = computed(() => all.value.find(({ id }) => notes.value.get(id)?.doneOn === undefined)?.one)
+const minutes = computed(
+  () => [0, 1].map((at) => lists.value.reduce((sum, one) => sum + one.order.minutes[at as 0 | 1], 0)) as [number, number],
+)
+const bleeding = computed<Bleeding>(() => log.value?.bleeding ?? 'pedal')
+const setBleeding = (value: Bleeding) => store.edit('How it is bled', (draft) => void (buildLog(draft, setup.value!.id).bleeding = value))
+/** The screen stays on while one works, where the browser can. */
+const { isSupported, isActive, request, release } = useWakeLock()
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="build" class="order">
+    <template v-if="build.blockedBy.length > 0">
+      <h1 class="verdict tone-blocked" data-test="build-says">
+        <VerdictMark verdict="blocked" :size="24" /> No work order: this setup is blocked.
+      </h1>
+      <ul class="open" data-test="blocked-by">
+        <li v-for="one in build.blockedBy" :key="one.title">
+          <strong>{{ one.title }}.</strong> {{ one.sentence }}
+          <ElButton v-if="one.at" link type="primary" @click="goTo(one.at)">Look there</ElButton>
+        </li>
+      </ul>
+      <p><NuxtLink :to="link('fit')">To the fit check</NuxtLink>, or choose another setup above.</p>
+    </template>
+    <NothingYet
+      v-else-if="build.nothing"
+      text="Nothing is changed in this setup: there is nothing to build. Choose another setup above, or make one."
+    />
+    <template v-else>
+      <h1 data-test="build-says">
+        <template v-if="next && done === 0">{{ counted(all.length, 'step', 'steps') }}, {{ hoursWords(minutes) }}</template>
+        <template v-else-if="next">{{ done }} of {{ all.length }} done. Next: {{ next.number }}. {{ next.title }}</template>
+        <template v-else>All {{ all.length }} steps are done.</template>
+      </h1>
+      <p class="small">
+        <template v-if="build.order.torquesOpen > 0"
+          ><strong class="tone-unknown" data-test="torques-open"
+            >{{ counted(build.order.torquesOpen, 'torque is', 'torques are') }} not entered.</strong
+          >
+          The program knows none: read them from the makers’ papers.</template
+        ><template v-else>Every torque is entered, with where it was read.</template>
+        <template v-if="build.findOutFirst.length + build.needed.length > 0">
+          {{ ' '
+          }}<NuxtLink :to="link('build', { view: 'before' })"
+            >{{ counted(build.findOutFirst.length + build.needed.length, 'question is', 'questions are') }} open before anything is
+            ordered.</NuxtLink
+          ></template
+        >
+      </p>
+      <p class="caution">
+        Work on brakes decides whether a car stops. What local rules, the maker of each part and the car’s manual say comes before this
+        list; who is not sure leaves the work, or its check, to a qualified technician. Times are estimates, from a practised hand to a
+        first time.
+      </p>
+      <div class="tools no-print">
+        <FieldItem label="Bleeding"
+          ><ChoiceSelect
+            label="Bleeding"
+            :value="bleeding"
+            :options="(Object.keys(BLEEDINGS) as Bleeding[]).map((value) => ({ value, label: BLEEDINGS[value] }))"
+            @change="setBleeding"
+        /></FieldItem>
+        <ElButton @click="print"><Icon name="tabler:printer" size="16" /> Print</ElButton>
+        <ElButton v-if="isSupported" :aria-pressed="isActive" data-test="keep-awake" @click="isActive ? release() : request('screen')">
+          {{ isActive ? 'The screen stays on' : 'Keep the screen on' }}
+        </ElButton>
+      </div>
+      <section v-for="list in lists" :key="list.prefix" :data-stage="list.prefix">
+        <h2 v-if="staged" class="stage">
+          {{ list.name }}<span v-if="list.date" class="soft">, {{ list.date }}</span>
+        </h2>
+        <template v-for="one in phasesOf(list.order.steps)" :key="one.phase">
+          <h3>{{ PHASES[one.phase] }}</h3>
+          <ol class="steps">
+            <WorkStepRow v-for="step in one.steps" :key="step.id" :step="step" :tick-id="list.prefix + step.id">
+              <BeddingTimer v-if="step.id === 'bed' && notes.get(list.prefix + step.id)?.doneOn === undefined" />
+            </WorkStepRow>
+          </ol>
+        </template>
+        <p v-if="staged" class="small">
+          Now it is driven and tested: enter stops and what was felt in the step Prove, before the next stage.
+        </p>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.order {
+  max-width: 900px;
+}
+h1 {
+  max-width: 820px;
+  margin: 4px 0;
+}
+h3 {
+  margin: 16px 0 2px;
+  font-size: 15px;
+}
+.stage {
+  margin: 22px 0 0;
+  padding-bottom: 2px;
+  border-bottom: 2px solid var(--ink);
+}
+.steps {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: end;
+  margin: 8px 0;
+}
+.tools > .el-form-item {
+  width: 250px;
+}
+.verdict {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.open {
+  padding-left: 18px;
+}
+</style>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { LOADS_DRIVEN, SURFACES, type LoadDriven, type LockSighting, type SurfaceDriven } from '#core/model/logbook.ts'
+import { lockSightingsReport, type Explains } from '#core/report/prove/lock-sightings.ts'
+import { counted } from '#core/report/figure/words.ts'
+import { today } from '~/composables/build'
+import { newId } from '~/composables/new-id'
+import { useProjectStore } from '~/stores/project'
+import { useWorkbench } from '~/composables/workbench'
+
+/** Which wheels locked first, held against the order that the model says. */
+const store = useProjectStore()
+const { setup } = useWorkbench()
+const found = computed(() => [...lockSightingsReport(store.project!)].sort((a, b) => b.sighting.date.localeCompare(a.sighting.date)))
+const differ = computed(() => found.value.filter((one) => one.verdict === 'differs').length)
+const says = computed(() =>
+  found.value.length === 0
+    ? 'Nobody has written down which wheels lock first'
+    : differ.value === 0
+      ? 'What was seen agrees with the model'
+      : `${counted(differ.value, 'sighting does', 'sightings do')} not agree with the model`,
+)
+const axle = ref<LockSighting['axle']>('front')
+const surface = ref<SurfaceDriven>('dry')
+const load = ref<LoadDriven>('driver')
+const at = ref('')
+const track = ref('')
+const error = ref('')
+function keep() {
+  const atG = Number(at.value.replace(/ ?g$/, '').replace(',', '.'))
+  if (!(atG > 0)) {
+    error.value = 'Deceleration: a number in g, as 0.85.'
+    return
+  }
+  const one: LockSighting = {
+    id: newId(),
+    date: today(),
+    setupId: setup.value!.id,
+    surface: surface.value,
+    load: load.value,
+    axle: axle.value,
+    atG,
+    ...(track.value.trim() ? { track: track.value.trim().slice(0, 120) } : {}),
+  }
+  const problems = store.edit('Enter a sighting', (draft) => void draft.lockSightings.push(one), { shows: true })
+  error.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
+  if (problems.length === 0) at.value = ''
+}
+const forget = (id: string) =>
+  store.edit('Remove a sighting', (draft) => void (draft.lockSightings = draft.lockSightings.filter((one) => one.id !== id)))
+/** Only when someone asks for it, and undone like everything. */
+const take = ({ field, value }: Explains) =>
+  store.edit(
+    'Take what explains it',
+    (draft) => void (draft.car[field] = { value, origin: 'estimated', date: today(), note: 'Explains a wheel that was seen to lock' }),
+  )
+const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
+</script>
+
+<template>
+  <div class="locks">
+    <h1 data-test="locks-say">{{ says }}</h1>
+    <form class="entry no-print" @submit.prevent="keep">
+      <FieldItem label="Locked first"
+        ><ChoiceSelect
+          label="Locked first"
+          :value="axle"
+          :options="[
+            { value: 'front', label: 'front wheels' },
+            { value: 'rear', label: 'rear wheels' },
+            { value: 'none', label: 'none did' },
+          ]"
+          @change="axle = $event as typeof axle"
+      /></FieldItem>
+      <FieldItem label="At, g" help="Deceleration when it was seen: from a logger, or from distance and speed."
+        ><ElInput v-model="at" class="num" inputmode="decimal" aria-label="At, g" :validate-event="false"
+      /></FieldItem>
+      <FieldItem label="On"
+        ><ChoiceSelect
+          label="On"
+          :value="surface"
+          :options="(Object.keys(SURFACES) as SurfaceDriven[]).map((value) => ({ value, label: SURFACES[value] }))"
+          @change="surface = $event"
+      /></FieldItem>
+      <FieldItem label="Load"
+        ><ChoiceSelect
+          label="Load"
+          :value="load"
+          :options="(Object.keys(LOADS_DRIVEN) as LoadDriven[]).map((value) => ({ value, label: LOADS_DRIVEN[value] }))"
+          @change="load = $event"
+      /></FieldItem>
+      <FieldItem label="Track or road"
+        ><ElInput v-model="track" maxlength="120" aria-label="Track or road" :validate-event="false"
+      /></FieldItem>
+      <ElButton type="primary" native-type="submit" :disabled="at.trim() === ''">Enter it for “{{ setup?.name }}”</ElButton>
+    </form>
+    <p v-if="error" class="field-error" role="alert">{{ error }}</p>
+    <p class="caution">
+      Rear wheels that lock turn the car round before anyone can answer. It is tried on closed ground, straight, at low speed first, with
+      someone outside who watches the wheels.
+    </p>
+    <ul class="log" data-test="locks">
+      <li v-for="one in found" :key="one.sighting.id">
+        <VerdictMark :verdict="TONE[one.verdict]" :size="16" />
+        <div>
+          <p>{{ one.sentence }}</p>
+          <p class="soft small">
+            {{ one.sighting.date }}, {{ one.setupName }}, {{ SURFACES[one.sighting.surface] }}, {{ LOADS_DRIVEN[one.sighting.load]
+            }}{{ one.sighting.track ? `, ${one.sighting.track}` : '' }}
+          </p>
+          <p v-for="by in one.explains" :key="by.field">
+            {{ by.words }} <ElButton link type="primary" class="no-print" @click="take(by)">Take it as an estimate</ElButton>
+          </p>
+        </div>
+        <ElButton text class="no-print" :aria-label="`Remove the sighting of ${one.sighting.date}`" @click="forget(one.sighting.id)">
+          <Icon name="tabler:trash" size="16" />
+        </ElButton>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.locks {
+  display: grid;
+  gap: 8px;
+  max-width: 860px;
+}
+.entry {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+}
+.entry > .el-form-item {
+  width: 150px;
+}
+.log {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.log li {
+  display: flex;
+  gap: 8px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.log li > div {
+  flex: 1;
+}
+.log p {
+  margin: 0 0 2px;
+}
+</style>
