@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import type { SpeedSample } from './stop-run.ts'
+import { meanOf } from './student.ts'
 
 export type StopInTrace = { ok: true; samples: SpeedSample[] } | { ok: false; message: string }
 
@@ -9,8 +10,14 @@ const BRAKING_MS2 = 2.5
 const STANDS_KMH = 1.5
 /** Deceleration is looked at over so long, s: shorter is the noise of a logger. */
 const WINDOW_S = 0.2
-/** The brake was applied so long before the mean over a window shows it, s: pressure builds up. */
-const BEFORE_S = 0.12
+/** Before the mean over a window shows braking it has begun by no more than this, s. */
+const BEFORE_S = 0.3
+/** So long before that the car is looked at as it rolls, s. */
+const ROLLS_S = 1
+/** Samples about the application that are looked at: before and after the mean shows braking, s. */
+const ABOUT_S = [0.6, 0.7] as const
+/** How fast pressure may build up, s. */
+const BUILDS_UP_S = [0.02, 0.1, 0.15, 0.2, 0.25, 0.3, 0.35] as const
 /** A foot that lets go for longer has ended a stop, s. */
 const LETS_GO_S = 0.4
 /** No sample for longer is a hole, s. */
@@ -39,10 +46,12 @@ export function stopInTrace(points: readonly SpeedSample[]): StopInTrace {
     else if (points[begin]![0] - points[i]![0] > LETS_GO_S) break
   }
   if (begin === stands) return refuse('Nothing brakes in it: the speed falls slowly.')
-  const starts = points[begin]![0] - BEFORE_S
-  while (begin > 0 && points[begin - 1]![0] >= starts) begin -= 1
-  if (points[0]![0] >= starts) return refuse('It begins while the car brakes already: a late trigger. The distance would be too short.')
-  const stop = points.slice(begin, stands + 1)
+  const rolled = points.filter(([seconds]) => seconds > points[begin]![0] - ROLLS_S && seconds < points[begin]![0] - BEFORE_S)
+  if (rolled.length < 2) return refuse('It begins while the car brakes already: a late trigger. The distance would be too short.')
+  const rollsKmh = meanOf(rolled.map(([, kmh]) => kmh))
+  const startS = appliedAt(points, rollsKmh, points[begin]![0])
+  // the application itself falls between two samples
+  const stop: SpeedSample[] = [[startS, rollsKmh], ...points.slice(0, stands + 1).filter(([seconds]) => seconds > startS + 1e-9)]
   const hole = stop.findIndex(([seconds], i) => i > 0 && seconds - stop[i - 1]![0] > HOLE_S)
   if (hole > 0)
     return refuse(`No sample for ${(stop[hole]![0] - stop[hole - 1]![0]).toFixed(1)} s while it brakes: the logger dropped out.`)
@@ -52,6 +61,29 @@ export function stopInTrace(points: readonly SpeedSample[]): StopInTrace {
   if (stop[0]![1] < LEAST_KMH) return refuse(`It begins at ${stop[0]![1].toFixed(0)} km/h: too slow to say anything.`)
   return { ok: true, samples: ending(stop.map(([seconds, kmh]) => [seconds - stop[0]![0], kmh])) }
 }
+
+/**
+ * When the brake was applied: the start of the build-up that fits the samples about it best, by least squares. Speed is what it
+ * was, then falls by a deceleration that grows evenly to its full value.
+ * @param shownS where the mean over a window shows braking
+ */
+function appliedAt(points: readonly SpeedSample[], rollsKmh: number, shownS: number): number {
+  const near = points.filter(([seconds]) => seconds > shownS - ABOUT_S[0] && seconds < shownS + ABOUT_S[1])
+  let best = { off: Infinity, at: shownS }
+  for (const builds of BUILDS_UP_S)
+    for (let at = shownS - BEFORE_S; at <= shownS + WINDOW_S / 2; at += 0.01) {
+      // fall of the speed for one unit of full deceleration
+      const falls = near.map(([seconds]) => {
+        const t = seconds - at
+        return t <= 0 ? 0 : t < builds ? (t * t) / (2 * builds) : t - builds / 2
+      })
+      const full = sumOf(near.map(([, kmh], i) => falls[i]! * (rollsKmh - kmh))) / sumOf(falls.map((one) => one * one))
+      const off = sumOf(near.map(([, kmh], i) => (rollsKmh - kmh - full * falls[i]!) ** 2))
+      if (off < best.off) best = { off, at }
+    }
+  return best.at
+}
+const sumOf = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0)
 
 /** Deceleration over a window around each sample, m/s2. */
 function smoothed(points: readonly SpeedSample[]): number[] {

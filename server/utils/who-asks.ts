@@ -10,6 +10,7 @@ export const ROUTES: Readonly<Record<string, 'GET' | 'POST'>> = {
   '/api/probe/hold': 'POST',
   '/api/probe/send': 'POST',
   '/api/probe/stream': 'GET',
+  '/api/logger/stream': 'GET',
   '/api/search': 'POST',
   '/api/supply/quotes': 'POST',
   '/api/supply/sellers': 'GET',

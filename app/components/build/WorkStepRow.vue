@@ -154,6 +154,9 @@ async function photograph(file: File) {
   min-width: 26px;
   color: var(--ink-soft);
 }
+.title .soft {
+  margin-left: 8px;
+}
 .done .title strong {
   font-weight: 400;
 }

@@ -11,7 +11,7 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** What wears, for how many events it lasts, what that makes a season, and when the dearer option has paid for itself. */
 const store = useProjectStore()
-const { report, reports, setup, units, openFigureId } = useWorkbench()
+const { report, reports, setup, units, openFigureId, link } = useWorkbench()
 const season = computed(() => report.value!.season)
 const currency = computed(() => store.project!.preferences.currency)
 const money = (minor: number | undefined) => formatMoney(minor, currency.value, { whole: true })
@@ -84,7 +84,11 @@ const events = (value: number | undefined) => (value === undefined ? 'never' : v
         <span v-if="row.part" class="soft small block">{{ row.part }}</span>
       </template>
       <template #lasts="{ row }">
+        <span v-if="row.measured" class="num" :data-test="`measured-${row.what}`"
+          >{{ row.lastsEvents!.value }} <NuxtLink class="small" :to="link('prove', { view: 'wear' })">as measured</NuxtLink></span
+        >
         <FigureInput
+          v-else
           :name="`wear.${row.what}`"
           :field="lasts"
           :label="`Events that ${row.label.toLowerCase()} last`"

@@ -11,8 +11,6 @@ export function benchSteps(fresh: readonly Part[], pieces: readonly PieceLine[])
   const steps = [
     step('read', 'bench', 'Instructions of every new part read, the workshop manual of the car at hand', [15, 45], [], {
       look: 'Every torque below is filled in from them, with where it was read.',
-      caution:
-        'Brakes are safety parts. Who is not sure has the work done or checked by a qualified technician; local rules on changes come first.',
     }),
   ]
   for (const part of fresh.filter(isUsed)) {

@@ -1,3 +1,4 @@
+import { hoursWords, workOrder } from '../build/work-order.ts'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../../demo/project.ts'
@@ -116,6 +117,12 @@ describe('weights', () => {
     expect(orderBy(heatless, { heat: 1 })[0]!.setupId).toBe('balanced')
     expect(orderBy(sheet, {})).toEqual(sheet.columns)
   })
+})
+
+test('hours of work are those of the work order; the car as it stands needs none', () => {
+  const { cells } = row('hours')
+  expect(cells.map((cell) => cell.text)).toEqual(DEMO_PROJECT.setups.map(({ id }) => hoursWords(workOrder(DEMO_PROJECT, id).minutes)))
+  expect([cells[0]!.text, cells[3]!.value! > cells[1]!.value!]).toEqual(['no work', true])
 })
 
 test('as a table: a row for each criterion, each setup with what it differs by', () => {

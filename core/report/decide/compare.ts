@@ -1,3 +1,4 @@
+import { hoursWords, workOrder } from '../build/work-order.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { resolveSetup } from '../../model/resolve.ts'
@@ -285,6 +286,18 @@ function specs(project: Project): RowSpec[] {
       },
     },
     { id: 'season', label: 'Wear in a season', better: 'low', tie: 500, dimension: 'money', of: figure('cost.season') },
+    {
+      id: 'hours',
+      label: 'Hours of work, estimated',
+      better: 'low',
+      tie: 30,
+      of: ({ report }) => {
+        if (report.verdict === 'blocked') return plain('none: it is blocked')
+        const { minutes } = workOrder(project, report.setupId, report.fit)
+        // from a practised hand to a first time: taken for what covers 9 of 10
+        return plain(hoursWords(minutes), (minutes[0] + minutes[1]) / 2, (minutes[1] - minutes[0]) / 2 / 1.645)
+      },
+    },
     {
       id: 'open',
       label: 'Not known',

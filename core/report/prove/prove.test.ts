@@ -62,7 +62,7 @@ describe('stops of two setups', () => {
   })
   test('one run is nothing yet, and one that began too fast or too slow is set aside with the reason', () => {
     const project = withStops([51.2], [51, 52])
-    expect(stopsReport(project, ASKED).sentence).toMatch(/^Nothing can be said yet.*As it stands has 1/)
+    expect(stopsReport(project, ASKED).sentence).toMatch(/^Nothing can be said yet.*; As it stands has 1/)
     project.stopTests.push(stop('as-it-stands', 48, { fromKmh: 95 }))
     const { a } = stopsReport(project, ASKED)
     expect(a.rows.map((row) => [row.correctedM === undefined, row.aside])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore

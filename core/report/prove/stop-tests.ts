@@ -124,7 +124,7 @@ function said(name: string, against: string, { differenceM, lowM, highM, verdict
 }
 function notEnough(a: RunGroup, b: RunGroup): string {
   const lacks = [a, b].filter((one) => one.counted.length < 2).map((one) => `${one.name} has ${one.counted.length}`)
-  return `Nothing can be said yet: each setup needs two runs that count, and ${lacks.join(', ')}.`
+  return `Nothing can be said yet: each setup needs two runs that count; ${lacks.join(', ')}.`
 }
 
 const CONDITIONS: readonly { words: string; of: (test: StopTest) => string }[] = [
