@@ -33,6 +33,13 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['balance', 'setup=balanced&view=bores'],
       ['balance', 'setup=balanced&view=gauges'],
       ['cost', 'setup=big-kit'],
+      ['build', 'setup=balanced'],
+      ['build', 'setup=estate-fronts&view=before'],
+      ['build', 'setup=balanced&view=stages'],
+      ['prove', 'setup=as-it-stands'],
+      ['prove', 'setup=estate-fronts&view=stops'],
+      ['prove', 'setup=as-it-stands&view=locks'],
+      ['prove', 'setup=as-it-stands&view=wear'],
     ] as const) {
       await openDemo(page, step, query)
       expect(await seriousFindings(page), step).toEqual([])

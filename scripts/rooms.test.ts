@@ -43,6 +43,8 @@ test.each<[string, string]>([
   ['core/report/cost/x.ts', '../evaluate.ts'],
   ['core/report/evidence/x.ts', '../balance/grip.ts'],
   ['core/report/offer/x.ts', '../ledger.ts'],
+  ['core/report/build/x.ts', '../heat/heat-report.ts'],
+  ['core/report/prove/x.ts', '../offer/outcome.ts'],
   ['core/fit/x.ts', 'vue'],
   ['core/fit/x.ts', '../../app/workers/figures.ts'],
   ['app/composables/x.ts', '#core/clearance/gap.ts'],

@@ -37,15 +37,15 @@ const SHOTS: Shot[] = [
   { name: 'measure', path: `${DEMO}/measure?setup=estate-fronts&sheet=caliperOutline` },
   { name: 'interfaces', path: `${DEMO}/fit?setup=big-kit&view=check` },
   { name: 'wheels', path: `${DEMO}/fit?setup=estate-fronts&view=wheels` },
-  { name: 'reports', path: `${DEMO}/fit?setup=big-kit&view=reports` },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
   { name: 'chain', path: `${DEMO}/balance?setup=balanced&view=chain` },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },
-  { name: 'bores', path: `${DEMO}/balance?setup=balanced&view=bores` },
   { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
   { name: 'cost', path: `${DEMO}/cost?setup=big-kit` },
   { name: 'compare', path: `${DEMO}/cost?setup=balanced&view=compare` },
   { name: 'search', path: `${DEMO}/cost?setup=balanced&view=search`, press: 'search-go', until: 'search-says' },
+  { name: 'build', path: `${DEMO}/build?setup=balanced` },
+  { name: 'prove', path: `${DEMO}/prove?setup=estate-fronts&view=stops` },
 ]
 
 const browser = await chromium.launch({

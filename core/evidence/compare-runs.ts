@@ -22,7 +22,7 @@ const POWER = 0.8
  * @param a distances, m, two at least
  * @param b the same of the other setup
  * @throws RangeError for fewer than two of either
- * @example compareRuns([36.9, 36.75, 36.64, 36.67], [34.38, 33.42, 33.73, 33.18, 32.69]).verdict // shorter
+ * @example compareRuns([36.9, 36.75, 36.64, 36.67], [34.38, 33.42, 33.73, 33.18, 32.69]).verdict // => 'shorter'
  */
 export function compareRuns(a: readonly number[], b: readonly number[]): RunsCompared {
   if (a.length < 2 || b.length < 2) throw new RangeError('each side has two runs at least')
@@ -49,7 +49,7 @@ const MOST_RUNS = 1000
  * @param varA m2
  * @param wantedM above 0
  * @returns from 2 to 1000; undefined: more
- * @example runsEach(1, 1, 1) // 17
+ * @example runsEach(1, 1, 1) // => 17
  */
 export function runsEach(varA: number, varB: number, wantedM: number): number | undefined {
   const enough = (n: number) => {

@@ -4,7 +4,7 @@ export const SPEED_WITHIN_KMH = 3.2
 /**
  * A stopping distance as it were from the speed asked for: distances go with the square of the speed (SAE J299).
  * @returns m; undefined where the start speed is too far off to be corrected
- * @example correctedM(100, { fromKmh: 98.66, distanceM: 36.33 }) // 37.32
+ * @example Math.round(correctedM(100, { fromKmh: 98.66, distanceM: 36.33 })) // => 37
  */
 export function correctedM(targetKmh: number, { fromKmh, distanceM }: { fromKmh: number; distanceM: number }): number | undefined {
   if (Math.abs(fromKmh - targetKmh) > SPEED_WITHIN_KMH + 1e-9) return undefined

@@ -7,7 +7,7 @@ import jstat from 'jstat'
  * Quantile of Student's t.
  * @param p 0 to 1
  * @param df degrees of freedom, any number above 0
- * @example studentQuantile(0.975, 10) // 2.228
+ * @example Math.round(1000 * studentQuantile(0.975, 10)) // => 2228
  */
 export const studentQuantile = (p: number, df: number): number => jstat.jStat.studentt.inv(p, df)
 

@@ -20,7 +20,7 @@ const ONE_SIDE = 0.95
  * centre of the readings (N. R. Draper, H. Smith, Applied Regression Analysis, ch. 1).
  * @param points events driven and thickness, mm
  * @throws RangeError for readings of fewer than two different events
- * @example wearLine([[0, 14.13], [4, 10.84], [5, 10.28]], 3).usedUpAt // 14.15
+ * @example Math.round(wearLine([[0, 14.13], [4, 10.84], [5, 10.28]], 3).usedUpAt) // => 14
  */
 export function wearLine(points: readonly (readonly [event: number, mm: number])[], minimumMm: number): WearLine {
   const [x, y] = [meanOf(points.map(([event]) => event)), meanOf(points.map(([, mm]) => mm))]

@@ -2,7 +2,7 @@
  * Things put in an order in which each comes after all it needs; of those that may come next the one that was named first
  * (A. B. Kahn, Topological sorting of large networks, Communications of the ACM 5, 1962).
  * @throws RangeError where something needs itself in the end, or what is not there
- * @example inOrder([{ id: 'b', needs: ['a'] }, { id: 'a', needs: [] }]).map((one) => one.id).join('') // ab
+ * @example inOrder([{ id: 'b', needs: ['a'] }, { id: 'a', needs: [] }]).map((one) => one.id).join('') // => 'ab'
  */
 export function inOrder<T extends { id: string; needs: readonly string[] }>(all: readonly T[]): T[] {
   const ids = new Set(all.map((one) => one.id))

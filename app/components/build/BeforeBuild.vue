@@ -83,6 +83,9 @@ const columns = [
 .before {
   max-width: 860px;
 }
+h2 {
+  margin: 18px 0 2px;
+}
 .open {
   margin: 0;
   padding: 0;

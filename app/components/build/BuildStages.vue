@@ -118,6 +118,9 @@ const parts = (stage: Stage) =>
 .stages {
   max-width: 820px;
 }
+.list .num {
+  margin-left: 8px;
+}
 .list {
   padding-left: 22px;
 }

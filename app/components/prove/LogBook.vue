@@ -23,6 +23,9 @@ const shown = computed(() =>
       (track.value === 'all' || one.track === track.value),
   ),
 )
+/** A long log is shown from its end. */
+const AT_ONCE = 200
+const most = ref(AT_ONCE)
 const kinds = computed(() => (Object.keys(LOG_KINDS) as LogKind[]).filter((one) => all.value.some((entry) => entry.kind === one)))
 const tracks = computed(() => [...new Set(all.value.flatMap((one) => one.track || []))])
 const columns = [
@@ -103,13 +106,16 @@ async function read(file: LogFile, picked: File) {
         /></FieldItem>
       </div>
       <NothingYet v-if="shown.length === 0" text="Nothing of that kind." />
-      <DataTable v-else :rows="shown" :columns="columns" data-test="timeline">
+      <DataTable v-else :rows="shown.slice(0, most)" :columns="columns" data-test="timeline">
         <template #text="{ row }"
           >{{ row.text
           }}<span v-if="row.note || row.track" class="soft small">; {{ [row.track, row.note].filter(Boolean).join('; ') }}</span></template
         >
         <template #look="{ row }"><NuxtLink class="no-print" :to="to(row)">Look there</NuxtLink></template>
       </DataTable>
+      <ElButton v-if="shown.length > most" class="no-print" @click="most += AT_ONCE"
+        >Show {{ Math.min(AT_ONCE, shown.length - most) }} older ones</ElButton
+      >
     </template>
     <FoldedPart class="no-print" title="Tables in and out">
       <p class="soft small">

@@ -227,6 +227,9 @@ h1 {
   flex: 1;
   min-width: 220px;
 }
+.log .soft {
+  margin-left: 6px;
+}
 .log p {
   margin: 0 0 2px;
 }

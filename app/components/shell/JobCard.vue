@@ -1,8 +1,19 @@
 <script setup lang="ts">
+import { nextTick, ref, watch } from 'vue'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
 import type { StepState } from '#core/report/report.ts'
 
 const { step, report, link } = useWorkbench()
+/** On a phone the card is a strip: the step one is at stands in it. */
+const list = ref<HTMLElement>()
+watch(
+  step,
+  async () => {
+    await nextTick()
+    list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  },
+  { immediate: true },
+)
 
 function stateOf(id: StepName): StepState | undefined {
   const steps = report.value?.steps
@@ -24,7 +35,7 @@ function words(state: StepState | undefined): string {
 
 <template>
   <nav class="card" aria-label="Job card">
-    <ol>
+    <ol ref="list">
       <li v-for="one in STEPS" :key="one.id">
         <NuxtLink :to="link(one.id)" class="step" :class="{ here: step === one.id }" :aria-current="step === one.id ? 'step' : undefined">
           <span class="n num">{{ one.number }}</span>

@@ -42,7 +42,7 @@ const APART_MM = 1.5
 export function wearReport(project: Project): WearReport {
   const looks = [...project.wearReadings]
     .filter((one) => thinnestMm(one) !== undefined)
-    .sort((a, b) => b.date.localeCompare(a.date))
+    .sort((a, b) => b.date.localeCompare(a.date) || b.events - a.events)
     .map((reading) => look(project, reading))
   return { looks, forecasts: wearSeries(project.wearReadings).map((series) => forecast(project, series)) }
 }
@@ -144,7 +144,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
     ...base,
     line,
     tone: left < 1 || (line.earliest ?? Infinity) < last[0] + 1 ? 'needs' : left < SOON_EVENTS ? 'check' : 'fits',
-    sentence: `${name}: ${mm(line.perEventMm)} an event; at its minimum after event ${event(line.usedUpAt)} (${event(left)} more), ${range}.`,
+    sentence: `${name}: ${formatQuantity(line.perEventMm, 'length', project.preferences.units, { decimals: 2 })} an event; at its minimum after event ${event(line.usedUpAt)} (${event(left)} more), ${range}.`,
   }
 }
 /** Parts are ordered so many events ahead. */
