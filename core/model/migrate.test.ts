@@ -151,3 +151,11 @@ test('version 7 says what the car is used for in more words, and has no hand lev
 test('the real table leads from every version it knows to the current one', () => {
   expect(Object.keys(MIGRATIONS).map(Number)).toEqual(Array.from({ length: VERSION - 1 }, (_, index) => index + 1))
 })
+
+test('version 8 keeps stops, sightings, wear and work orders, of which an older file has none', () => {
+  const older = { version: 7, name: 'A car', gaugeSessions: [{ id: 'g' }] }
+  expect(migrate(older, MIGRATIONS, 8)).toEqual({
+    ok: true,
+    value: { ...older, version: 8, stopTests: [], lockSightings: [], wearReadings: [], builds: [] },
+  })
+})
