@@ -55,6 +55,12 @@ export default defineNuxtConfig({
     strict: true,
     tsConfig: { compilerOptions: { allowImportingTsExtensions: true, noEmit: true } },
   },
+  hooks: {
+    // pages are fetched ahead by the links that lead to them; fetching every one with the first costs what the first load saves
+    'build:manifest'(manifest) {
+      for (const one of Object.values(manifest)) one.prefetch = false
+    },
+  },
   $development: {
     hooks: {
       // Nuxt 4.4.5: `nuxt dev` with ssr:false asks the client config for a server entry

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../../demo/project.ts'
 import type { Project, Setup } from '../../model/project.ts'
 import { evaluate } from '../evaluate.ts'
+import { workOrder } from '../build/work-order.ts'
 
 function billOf(change: (setup: Setup, project: Project) => void, id = 'estate-fronts') {
   const project = structuredClone(DEMO_PROJECT)
@@ -88,7 +89,16 @@ describe('the job card', () => {
       balance: { state: 'settled' },
       heat: { state: 'settled' },
       cost: { state: 'settled' },
+      build: { state: 'nothing' },
+      prove: { state: 'nothing' },
     })
+    expect(steps('as-it-stands').prove).toEqual({ state: 'settled' })
+    const ticked = (doneOn: string[]) =>
+      steps('balanced', (project) => {
+        project.builds = [{ id: 'balanced', notes: doneOn.map((id) => ({ id, doneOn: '2026-11-01' })), torques: [] }]
+      }).build
+    const all = workOrder(DEMO_PROJECT, 'balanced').steps.map((one) => one.id)
+    expect([ticked([]), ticked(['read']), ticked(all)]).toEqual([{ state: 'nothing' }, { state: 'open', count: all.length - 1 }, { state: 'settled' }]) // prettier-ignore
     const open = steps('balanced', (project) => {
       delete project.car.massKg
       delete project.setups[0].front.hose

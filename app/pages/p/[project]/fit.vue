@@ -17,10 +17,10 @@ const view = useView(VIEWS)
 <template>
   <div v-if="report" class="page">
     <ViewTabs step="fit" :views="VIEWS" :current="view" label="Views of the fit" />
-    <CompareWheels v-if="view === 'wheels' || view === 'brakes'" :key="view" :what="view" class="whole" />
+    <LazyCompareWheels v-if="view === 'wheels' || view === 'brakes'" :key="view" :what="view" class="whole" />
     <FitCheck v-else-if="view === 'check'" class="whole" />
-    <FitReports v-else-if="view === 'reports'" class="whole" />
-    <CaliperCard v-else-if="view === 'card'" class="whole" />
+    <LazyFitReports v-else-if="view === 'reports'" class="whole" />
+    <LazyCaliperCard v-else-if="view === 'card'" class="whole" />
     <ThisWheel v-else />
   </div>
 </template>

@@ -20,11 +20,11 @@ const view = useView(VIEWS)
     <LazyLockSightings v-else-if="view === 'locks'" />
     <LazyWearLog v-else-if="view === 'wear'" />
     <template v-else-if="view === 'gauges'">
-      <LastBars />
-      <GaugesPanel />
+      <LazyLastBars />
+      <LazyGaugesPanel />
     </template>
-    <HeatReadings v-else-if="view === 'temperatures'" />
-    <FitReports v-else-if="view === 'reports'" />
+    <LazyHeatReadings v-else-if="view === 'temperatures'" />
+    <LazyFitReports v-else-if="view === 'reports'" />
     <LogBook v-else />
   </div>
 </template>
