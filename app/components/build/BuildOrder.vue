@@ -110,6 +110,9 @@ const print = () => window.print()
           <h3>{{ PHASES[one.phase] }}</h3>
           <ol class="steps">
             <WorkStepRow v-for="step in one.steps" :key="step.id" :step="step" :tick-id="list.prefix + step.id">
+              <p v-if="step.id.endsWith('.trial')" class="no-print">
+                <NuxtLink :to="link('measure', { axle: step.axle, sheet: 'trialFit' })">Enter the gap as a trial fit</NuxtLink>
+              </p>
               <BeddingTimer v-if="step.id === 'bed' && notes.get(list.prefix + step.id)?.doneOn === undefined" />
             </WorkStepRow>
           </ol>
@@ -131,6 +134,7 @@ h1 {
   margin: 4px 0;
 }
 h3 {
+  break-after: avoid;
   margin: 16px 0 2px;
   font-size: 15px;
 }

@@ -9,8 +9,8 @@ import { useWorkbench } from '~/composables/workbench'
 const props = defineProps<{ look: PadLook }>()
 const { units } = useWorkbench()
 const W = 300
-const H = 150
-const ROTOR = { top: 66, height: 18 }
+const H = 176
+const ROTOR = { top: 79, height: 18 }
 /** Ends of a pad in the drawing: it turns from the leading to the trailing end. */
 const ENDS = { leading: 62, trailing: 238 }
 const thickest = computed(() => {
@@ -38,6 +38,25 @@ const pads = computed(() => {
   }
   return [...pad('outer', outerLeadingMm, outerTrailingMm), ...pad('inner', innerLeadingMm, innerTrailingMm)]
 })
+/** Pistons as they press on the plate, evenly along it, the smaller leading. */
+function pistons(where: 'inner' | 'outer') {
+  const all = props.look.pistonsMm[where]
+  const { reading } = props.look
+  const thick = px.value(Math.max(...(where === 'inner' ? [reading.innerLeadingMm, reading.innerTrailingMm] : [reading.outerLeadingMm, reading.outerTrailingMm]).flatMap((one) => one ?? []), 0)) // prettier-ignore
+  const y = where === 'outer' ? ROTOR.top - thick - PISTON_PX - 2 : ROTOR.top + ROTOR.height + thick + 2
+  const room = ENDS.trailing - ENDS.leading
+  const total = all.reduce((sum, one) => sum + one, 0)
+  const scale = Math.min(1.5, (0.85 * room) / Math.max(total, 1))
+  const gap = (room - total * scale) / (all.length + 1)
+  let x = ENDS.leading
+  return all.map((one) => {
+    x += gap
+    const rect = { x, y, width: one * scale, height: PISTON_PX }
+    x += one * scale
+    return rect
+  })
+}
+const PISTON_PX = 8
 const mm = (value: number | undefined) => (value === undefined ? '?' : formatQuantity(value, 'length', units.value))
 const words = computed(() => props.look.says.map((one) => one.text).join(' '))
 </script>
@@ -48,6 +67,7 @@ const words = computed(() => props.look.says.map((one) => one.text).join(' '))
     <text :x="W / 2" :y="ROTOR.top + 13" text-anchor="middle">rotor turns →</text>
     <g v-for="one in pads" :key="one.where">
       <path :d="one.path" :class="{ thin: look.thinnest && look.thinnest.at.startsWith(one.where) && look.says[0]?.tone !== 'fits' }" />
+      <rect v-for="piston in pistons(one.where)" :key="piston.x" class="piston" v-bind="piston" />
       <text v-for="label in one.labels" :key="label.anchor" :x="label.x" :y="label.y" :text-anchor="label.anchor" class="num">
         {{ mm(label.mm) }}
       </text>
@@ -68,6 +88,10 @@ svg {
 }
 path {
   fill: var(--sheet-2);
+  stroke: var(--ink-soft);
+}
+rect.piston {
+  fill: var(--steel-soft);
   stroke: var(--ink-soft);
 }
 path.thin {

@@ -116,7 +116,7 @@ const print = () => window.print()
       /></FieldItem>
     </div>
     <NewStop :surface="surface" :load="load" />
-    <section v-for="one in groups" :key="one.setupId" :data-test="`runs-${one.setupId}`">
+    <section v-for="one in groups" :key="one.setupId" class="no-print" :data-test="`runs-${one.setupId}`">
       <h2>
         {{ one.name
         }}<span class="soft num"

@@ -176,6 +176,8 @@ describe('wear', () => {
   test('what is uneven is named with its cause; below the minimum is blocked', () => {
     const says = (mm: [number, number, number, number]) =>
       wearReport(changed((project) => (project.wearReadings = [wear(3, mm)]))).looks[0]!.says
+    const [seen] = wearReport(changed((project) => (project.wearReadings = [wear(3, 10), wear(3, 10, { setupId: 'balanced' })]))).looks
+    expect([seen!.pistonsMm.inner.length, seen!.pistonsMm.outer]).toEqual([1, []])
     expect(says([10, 10, 10, 10])).toEqual([{ tone: 'fits', text: expect.stringMatching(/^Even/) }])
     expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end.*Swap the pads across/)
     expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end. A leading piston that sticks/)

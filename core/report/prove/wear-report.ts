@@ -15,6 +15,8 @@ export interface PadLook {
   taperMm: { inner: number | undefined; outer: number | undefined }
   /** Mean of the outer less mean of the inner, mm. */
   innerMoreMm: number | undefined
+  /** Behind each pad, from the leading end on, mm; empty: not known. */
+  pistonsMm: { inner: readonly number[]; outer: readonly number[] }
   /** What follows, the gravest first. */
   says: { tone: 'blocked' | 'needs' | 'check' | 'fits'; text: string }[]
 }
@@ -94,7 +96,22 @@ function look(project: Project, reading: WearReading): PadLook {
   }
   if (says.length === 0 && thinnest)
     says.push({ tone: 'fits', text: `Even within ${mm(TAPER_MM)}${minimumMm === undefined ? '; the minimum is not known' : ''}.` })
-  return { reading, partName: part?.name ?? 'Pads that are not named', minimumMm, thinnest, taperMm, innerMoreMm, says }
+  return {
+    reading,
+    partName: part?.name ?? 'Pads that are not named',
+    minimumMm,
+    thinnest,
+    taperMm,
+    innerMoreMm,
+    pistonsMm: pistonsOf(caliper),
+    says,
+  }
+}
+
+/** Of a sliding caliper behind the inner pad alone; staggered ones stand with the smaller leading, as they are meant to. */
+function pistonsOf(caliper: PartOf<'caliper'> | undefined): PadLook['pistonsMm'] {
+  const all = (caliper?.pistonsMm ?? []).map((one) => one.value).sort((a, b) => a - b)
+  return { inner: all, outer: caliper?.construction === 'fixed' ? all : [] }
 }
 
 function caliperWith(project: Project, { setupId, axle }: WearReading): PartOf<'caliper'> | undefined {
