@@ -196,32 +196,11 @@ function holdProbe() {
   margin: 4px 0;
   font-size: 16px;
 }
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
-.entry > .el-form-item {
-  width: 150px;
-}
 .shown {
   min-width: 80px;
   padding: 4px 8px;
   border: 1px solid var(--line);
   font-size: 18px;
-}
-.log {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.log li {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--hair);
 }
 .log li > span:first-child {
   flex: 1;

@@ -63,12 +63,6 @@ const found = computed(() =>
 </template>
 
 <style scoped>
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
 .entry > .el-form-item {
   width: 200px;
 }

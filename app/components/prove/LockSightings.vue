@@ -75,20 +75,7 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
       <FieldItem label="At, g" help="Deceleration when it was seen: from a logger, or from distance and speed."
         ><ElInput v-model="at" class="num" inputmode="decimal" aria-label="At, g" :validate-event="false"
       /></FieldItem>
-      <FieldItem label="On"
-        ><ChoiceSelect
-          label="On"
-          :value="surface"
-          :options="(Object.keys(SURFACES) as SurfaceDriven[]).map((value) => ({ value, label: SURFACES[value] }))"
-          @change="surface = $event"
-      /></FieldItem>
-      <FieldItem label="Load"
-        ><ChoiceSelect
-          label="Load"
-          :value="load"
-          :options="(Object.keys(LOADS_DRIVEN) as LoadDriven[]).map((value) => ({ value, label: LOADS_DRIVEN[value] }))"
-          @change="load = $event"
-      /></FieldItem>
+      <DrivenOn v-model:surface="surface" v-model:load="load" />
       <FieldItem label="Track or road"
         ><ElInput v-model="track" maxlength="120" aria-label="Track or road" :validate-event="false"
       /></FieldItem>
@@ -126,25 +113,8 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
   gap: 8px;
   max-width: 860px;
 }
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
-.entry > .el-form-item {
-  width: 150px;
-}
-.log {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
 .log li {
-  display: flex;
-  gap: 8px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--hair);
+  align-items: start;
 }
 .log li > div {
   flex: 1;

@@ -82,7 +82,7 @@ async function read(file: LogFile, picked: File) {
       <NuxtLink :to="link('prove', { view: 'stops' })">three stops of the car as it stands</NuxtLink>.
     </p>
     <template v-else>
-      <div class="ask no-print">
+      <div class="entry no-print">
         <FieldItem label="Of kind"
           ><ChoiceSelect
             label="Of kind"
@@ -145,14 +145,6 @@ async function read(file: LogFile, picked: File) {
 }
 .book > * {
   min-width: 0;
-}
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-}
-.ask > .el-form-item {
-  width: 190px;
 }
 .tables {
   margin: 0;

@@ -166,15 +166,6 @@ onBeforeUnmount(() => stop?.())
 </template>
 
 <style scoped>
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
-.entry > .el-form-item {
-  width: 150px;
-}
 .shown {
   min-width: 110px;
   padding: 4px 8px;

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { StopTest, SurfaceDriven, LoadDriven } from '#core/model/logbook.ts'
-import { LOADS_DRIVEN, SURFACES } from '#core/model/logbook.ts'
 import { decelG, stopsReport, TEST_RULES, type RunRow } from '#core/report/prove/stop-tests.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -86,7 +85,7 @@ const print = () => window.print()
     <ul v-if="found.notes.length > 0" class="notes tone-check" data-test="stops-notes">
       <li v-for="one in found.notes" :key="one">{{ one }}</li>
     </ul>
-    <div class="ask no-print">
+    <div class="entry no-print">
       <FieldItem label="This setup"
         ><ChoiceSelect
           label="This setup"
@@ -97,20 +96,7 @@ const print = () => window.print()
       <FieldItem label="Against"
         ><ChoiceSelect label="Against" :value="a" :options="setups.map((one) => ({ value: one.id, label: one.name }))" @change="a = $event"
       /></FieldItem>
-      <FieldItem label="On"
-        ><ChoiceSelect
-          label="On"
-          :value="surface"
-          :options="(Object.keys(SURFACES) as SurfaceDriven[]).map((value) => ({ value, label: SURFACES[value] }))"
-          @change="surface = $event"
-      /></FieldItem>
-      <FieldItem label="Load"
-        ><ChoiceSelect
-          label="Load"
-          :value="load"
-          :options="(Object.keys(LOADS_DRIVEN) as LoadDriven[]).map((value) => ({ value, label: LOADS_DRIVEN[value] }))"
-          @change="load = $event"
-      /></FieldItem>
+      <DrivenOn v-model:surface="surface" v-model:load="load" />
       <FieldItem label="To a speed of, km/h" help="Distances are corrected to it with the square of the speed, within 3.2 km/h (SAE J299)."
         ><ElInput v-model="target" class="num" inputmode="decimal" aria-label="To a speed of, km/h" :validate-event="false"
       /></FieldItem>
@@ -211,15 +197,6 @@ h1 {
 .notes {
   margin: 0;
   padding-left: 18px;
-}
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
-.ask > .el-form-item {
-  width: 166px;
 }
 .wanted {
   width: 190px;

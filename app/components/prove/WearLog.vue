@@ -201,26 +201,9 @@ const unique = <T extends { partId: string }>(all: readonly T[]) =>
 h1 {
   margin: 4px 0;
 }
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-}
-.entry > .el-form-item {
-  width: 150px;
-}
-.log {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
 .log li {
-  display: flex;
   flex-wrap: wrap;
-  gap: 8px 14px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--hair);
+  align-items: start;
 }
 .log li > span,
 .log li > div {
