@@ -149,7 +149,7 @@ export const reachStep = (axle: Axle): WorkStep =>
 function sidesOf(caliper: AxleChanges['now']['caliper']): string | undefined {
   if (caliper?.kind !== 'caliper') return undefined
   if (caliper.sides === 'same') return 'Both were supplied for one side: neither bleeds right until they are swapped or re-plumbed.'
-  return 'One is left, one right: on the right side the bleed screw is uppermost.'
+  return 'One is left, one right: each goes where its bleed screw stands uppermost.'
 }
 
 /** Pieces of the bill that belong to a place of this axle, with the sentence they stand for. */

@@ -78,11 +78,13 @@ export function hydraulicSteps(
   const steps: WorkStep[] = []
   const add = (id: string, title: string, minutes: WorkStep['minutes'], more: Parameters<typeof step>[5] = {}) =>
     steps.push(step(id, 'hydraulics', title, minutes, [steps[steps.length - 1]?.id ?? ''].filter(Boolean).concat(dry), more))
-  add('drain', 'Reservoir emptied, paint and hands covered', [10, 20], {
-    tool: 'syringe, covers, gloves, glasses',
-    caution: 'Fluid harms eyes and paint. What was drawn off is never put back.',
-    look: 'Every dry trial fit has passed: from here on the car cannot be driven.',
-  })
+  // a booster alone comes out with the lines on
+  if (wet.length > 0 || opensAll || fluidNew)
+    add('drain', 'Reservoir emptied, paint and hands covered', [10, 20], {
+      tool: 'syringe, covers, gloves, glasses',
+      caution: 'Fluid harms eyes and paint. What was drawn off is never put back.',
+      look: 'Every dry trial fit has passed: from here on the car cannot be driven.',
+    })
   const all: Axle[] = [...AXLES]
   const slot = (name: string) => ({ parts: [name], look: 'Ends are capped until they are joined; threads go in by hand.' })
   if (booster)
@@ -90,7 +92,7 @@ export function hydraulicSteps(
       parts: now.booster ? [now.booster.name] : [],
       puts: now.booster ? [now.booster.id] : [],
       torques: [{ id: 'booster', label: 'Booster or plate to bulkhead' }],
-      look: 'A little play between pushrod and piston: without it the brakes drag and get hot.',
+      look: 'The master cylinder hangs on its lines unbent. A little play between pushrod and piston: without it the brakes drag and get hot.',
     })
   const master = now.masterCylinder
   if (hydraulics.has('masterCylinder') && master) {

@@ -138,6 +138,25 @@ describe('a work order', () => {
     expect(bar.look).toMatch(/with one circuit empty the other still works/)
     expect(steps.find((one) => one.id === 'bleed')!.bleeds).toEqual(['front', 'rear'])
   })
+  test('a booster alone is changed with the lines on and the wheels too; a knee or a bar alone is set', () => {
+    const only = (change: (setup: Project['setups'][number]) => void) => {
+      const project = structuredClone(DEMO_PROJECT)
+      const setup = { ...structuredClone(project.setups[0]), id: 'only', front: {}, rear: {}, hydraulics: {}, extras: [] }
+      change(setup)
+      project.setups.push(setup)
+      return workOrder(project, 'only').steps.map((one) => one.id)
+    }
+    const booster = only((setup) => (setup.hydraulics.booster = null))
+    expect(booster).toEqual(expect.arrayContaining(['booster', 'firm', 'engine']))
+    expect(booster.filter((id) => /drain|lift|bleed|wheel/.test(id))).toEqual([])
+    expect(only((setup) => (setup.hydraulics.valveKneeMpa = figure(3)))).toEqual(expect.arrayContaining(['knee', 'valveSet']))
+    expect(only((setup) => (setup.hydraulics.barFrontShare = figure(0.6)))).toEqual(expect.arrayContaining(['bar', 'walk']))
+    // new fluid reaches all four screws
+    const fluid = only((setup) => (setup.hydraulics.fluid = DEMO_PROJECT.parts.find((one) => one.kind === 'fluid' && one.id !== DEMO_PROJECT.setups[0].hydraulics.fluid)!.id)) // prettier-ignore
+    expect(fluid).toEqual(
+      expect.arrayContaining(['drain', 'front.wheelOff', 'rear.wheelOff', 'bleed', 'leak', 'front.wheelOn', 'rear.wheelOn']),
+    )
+  })
   test('is refused for a setup that is not there', () => {
     expect(() => workOrder(DEMO_PROJECT, 'nobody')).toThrow('no setup nobody')
   })

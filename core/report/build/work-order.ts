@@ -6,7 +6,7 @@ import { findSetup, stockSetup } from '../../model/resolve.ts'
 import type { Figure } from '../../quantity/figure.ts'
 import { drySteps, reachStep, wetSteps } from './axle-steps.ts'
 import { benchSteps, bleedSteps, hydraulicSteps, lastSteps, liftStep } from './car-steps.ts'
-import { changesOf, worksAt, type SetupChanges } from './changes.ts'
+import { changesOf, OPENING_ALL, worksAt, type SetupChanges } from './changes.ts'
 import { piecesOf } from './pieces-of.ts'
 import type { TorqueAsked, WorkStep } from './work-step.ts'
 
@@ -66,7 +66,9 @@ function stepsOf(project: Project, setup: Setup, fit: readonly FitFinding[]): Wo
   const wet = AXLES.flatMap((axle) => wetSteps(changes.axles[axle], pieces.axles[axle], lastDry))
   const bleeding = buildOf(project, setup.id)?.bleeding ?? 'pedal'
   // wheels are reached for bleeding too
-  const hydraulicAfter = lastDry.length > 0 ? lastDry : ['lift']
+  const lifts =
+    dry.length > 0 || pieces.fluid.length > 0 || ([...OPENING_ALL, 'fluid'] as const).some((slot) => changes.hydraulics.has(slot))
+  const hydraulicAfter = lastDry.length > 0 ? lastDry : [lifts ? 'lift' : 'lay-out']
   const hydraulic = hydraulicSteps(project, changes, pieces, wet, hydraulicAfter)
   const bleed = bleedSteps(project, setup, changes, hydraulic, bleeding)
   // wheels that nothing else is done at come off to reach the screws
@@ -83,13 +85,13 @@ function stepsOf(project: Project, setup: Setup, fit: readonly FitFinding[]): Wo
   const bench = [...pieces.bench, ...AXLES.flatMap((axle) => Object.values(pieces.axles[axle]).flat())].filter((line) => !used.has(line.id))
   if (atTheCar.length === 0 && alone.length === 0 && bench.length === 0) return []
   const first = benchSteps(freshParts(project, changes), bench)
-  const lifted = atTheCar.length > 0 ? [liftStep(bleed.length > 0 ? AXLES : axles)] : []
+  const lifted = lifts ? [liftStep(bleed.length > 0 ? AXLES : axles)] : []
   const before = [...first, ...lifted, ...atTheCar, ...alone]
   return [...before, ...lastSteps(project, changes, before)]
 }
 
-/** What is only set: a bar, where nothing else of the hydraulics is touched. */
-function settings({ barSet, pedalRatio }: SetupChanges, done: readonly WorkStep[]): WorkStep[] {
+/** What is only set: a bar or a knee, where nothing else of the hydraulics is touched. */
+function settings({ barSet, kneeSet, hydraulics, pedalRatio }: SetupChanges, done: readonly WorkStep[]): WorkStep[] {
   const steps: WorkStep[] = []
   const plain = { phase: 'hydraulics' as const, parts: [], puts: [], uses: [], torques: [], opens: [], bleeds: [], needs: ['lay-out'] }
   if (barSet && !done.some((one) => one.id === 'bar'))
@@ -100,6 +102,15 @@ function settings({ barSet, pedalRatio }: SetupChanges, done: readonly WorkStep[
       minutes: [10, 30],
       look: 'The share of the setup at the front; lock nuts on.',
       keep: 'Turns of the knob from one end.',
+    })
+  if (kneeSet && !hydraulics.has('valve'))
+    steps.push({
+      ...plain,
+      id: 'knee',
+      title: 'Rear valve set',
+      minutes: [5, 15],
+      look: 'As the setup says, and a little towards shut: the first drive opens it.',
+      keep: 'Turns from shut.',
     })
   if (pedalRatio)
     steps.push({
