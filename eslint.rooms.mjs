@@ -49,7 +49,21 @@ const REPORT = {
   evidence: ['pedal', 'corner', 'figure'],
   // what is offered is tried on the whole setup
   // the whole setup is put together and weighed
-  decide: ['build', 'offer', 'corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'heat', 'evidence', 'figure', 'report.ts'],
+  decide: [
+    'build',
+    'offer',
+    'corner',
+    'fit',
+    'balance',
+    'pedal',
+    'brake',
+    'cost',
+    'heat',
+    'evidence',
+    'figure',
+    'report.ts',
+    'evaluate.ts',
+  ],
   // a build is made of the whole setup, and its stages are judged like offers
   build: ['offer', 'cost', 'figure', 'report.ts'],
   // what was driven is held against what the model says

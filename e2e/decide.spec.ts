@@ -8,6 +8,9 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await page.getByTestId('search-go').click()
   await expect(page.getByTestId('search-says')).toContainText('beaten by no other', { timeout: 30_000 })
   await expect(page.getByTestId('search-counts')).toContainText('looked at in full')
+  // what stays is looked at in full while it can be read
+  await expect(page.getByTestId('looked')).toContainText('Gap and verdict by draws, and what they carry of Hill climb', { timeout: 30_000 })
+  await expect(page.getByTestId('finds').locator('tbody tr').first()).toContainText(/run|left/)
   // what it costs is within the budget
   const costs = await page.getByTestId('finds').locator('tbody td:nth-child(2)').allTextContents()
   expect(costs.length).toBeGreaterThan(2)

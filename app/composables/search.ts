@@ -3,6 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Project } from '#core/model/project.ts'
 import type { Find, SearchProgress, SearchResult } from '#core/report/decide/search.ts'
+import type { FullLook } from '#core/report/decide/full-look.ts'
 import { DEFAULT_ASK, type SearchAsk } from '#core/report/decide/space.ts'
 import { setupFromFind } from '#core/report/decide/take-find.ts'
 import type { WhyNot } from '#core/report/decide/why-not.ts'
@@ -26,6 +27,8 @@ export const useSearch = createSharedComposable(() => {
   const tookMs = ref(0)
   const error = ref('')
   const why = shallowRef<WhyNot>()
+  /** Finds that were looked at in full, in the order of the result. */
+  const looks = shallowRef<readonly FullLook[]>([])
   const asking = ref('')
   let worker: Worker | undefined
   let remote: Remote<SearchApi> | undefined
@@ -86,11 +89,31 @@ export const useSearch = createSharedComposable(() => {
       searched.value = project
       tookMs.value = performance.now() - from
       state.value = 'done'
+      void lookAtAll(project, found)
     } catch (problem) {
       if ((state.value as string) !== 'going') return
       end()
       error.value = `The search could not be ended: ${problem instanceof Error ? problem.message : String(problem)}. Nothing was changed; export the project and report this.`
       state.value = 'failed'
+    }
+  }
+  /** What stays is looked at in full, while it can be read already. */
+  async function lookAtAll(project: Project, found: SearchResult): Promise<void> {
+    looks.value = []
+    try {
+      await start().looks(
+        project,
+        found.ask,
+        found.finds,
+        proxy((at: number, look: FullLook) => {
+          if (result.value !== found) return false
+          looks.value = [...looks.value.slice(0, at), look]
+          return true
+        }),
+      )
+    } catch (problem) {
+      if (result.value === found)
+        error.value = `Not every find could be looked at in full: ${problem instanceof Error ? problem.message : String(problem)}. What is said by estimates stands.`
     }
   }
   /** Ends it at once; what was found before stands. */
@@ -126,5 +149,5 @@ export const useSearch = createSharedComposable(() => {
     error.value = problems[0] ? `${problems[0].place} ${problems[0].message}.` : ''
     if (problems.length === 0) void chooseSetup(setup.id)
   }
-  return { ask, state, progress, result, isOld, tookMs, error, why, asking, run, cancel, askWhy, take }
+  return { ask, state, progress, result, isOld, tookMs, error, why, asking, looks, run, cancel, askWhy, take }
 })

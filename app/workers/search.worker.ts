@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import type { Project } from '../../core/model/project.ts'
-import { searching, type SearchProgress, type SearchResult } from '../../core/report/decide/search.ts'
+import { searching, type Find, type SearchProgress, type SearchResult } from '../../core/report/decide/search.ts'
+import { fullLook, type FullLook } from '../../core/report/decide/full-look.ts'
 import type { SearchAsk } from '../../core/report/decide/space.ts'
 import { whyNot, type WhyNot } from '../../core/report/decide/why-not.ts'
 
@@ -18,6 +19,15 @@ const api = {
       saidAt = performance.now()
       progress(value)
     }
+  },
+  /** Each find in full, one after the other, told as it is known; false ends it. */
+  async looks(
+    project: Project,
+    ask: SearchAsk,
+    finds: readonly Find[],
+    each: (at: number, look: FullLook) => Promise<boolean> | boolean,
+  ): Promise<void> {
+    for (const [at, find] of finds.entries()) if (!(await each(at, fullLook(project, ask, find)))) return
   },
   whyNot: (project: Project, ask: SearchAsk, partId: string, result: SearchResult): WhyNot => whyNot(project, ask, partId, result),
 }

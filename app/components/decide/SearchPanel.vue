@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, toRaw } from 'vue'
 import { CRITERIA, CRITERION_IDS, type CriterionId, type PlaceName } from '#core/report/decide/space.ts'
 import { placeWords } from '#core/report/decide/take-find.ts'
+import type { FullLook } from '#core/report/decide/full-look.ts'
 import type { Find } from '#core/report/decide/search.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
@@ -13,7 +14,7 @@ const DEMO_ID = 'larkrise-club-hatch'
 /** What is the best that can be built from this library: what must hold, what is weighed, what nothing beats, and why not. */
 const store = useProjectStore()
 const { units } = useWorkbench()
-const { ask, state, progress, result, isOld, tookMs, error, why, asking, run, cancel, askWhy, take } = useSearch()
+const { ask, state, progress, result, isOld, tookMs, error, why, asking, looks, run, cancel, askWhy, take } = useSearch()
 const currency = computed(() => store.project!.preferences.currency)
 const money = (minor: number | undefined) => (minor === undefined ? 'no price' : formatMoney(minor, currency.value, { whole: true }))
 const partName = (id: string | null) =>
@@ -72,10 +73,15 @@ function priceOf(partId: string, minor?: number): string {
 }
 const changes = (find: Pick<Find, 'parts'>) =>
   (Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`)
+/** What is known of a find in full, once it was looked at; a table hands its rows out as proxies. */
+const lookOf = (find: Find): FullLook | undefined => looks.value[result.value?.finds.indexOf(toRaw(find)) ?? -1]
+/** Until something goes; what lasts stands by the room it has left, what is not known last. */
+const carriesS = (look: FullLook | undefined) => (look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC))
 const columns = computed(() => [
   { id: 'what', label: 'What is changed', least: 260 },
   { id: 'cost', label: 'Cost', number: true, by: (one: Find) => one.values.cost ?? Infinity },
   { id: 'heat', label: 'One stop', number: true, by: (one: Find) => one.values.heat ?? Infinity },
+  { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: Find) => -carriesS(lookOf(one)) },
   { id: 'gap', label: 'Gap', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
   { id: 'bias', label: 'Front share', number: true, by: (one: Find) => one.values.bias ?? Infinity },
   { id: 'pedal', label: 'Pedal', number: true, by: (one: Find) => one.pedalN ?? Infinity },
@@ -181,7 +187,7 @@ const askable = computed(() =>
       <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"
           ><span class="what"
-            ><VerdictMark :verdict="row.verdict" :size="14" /><span
+            ><VerdictMark :verdict="lookOf(row)?.verdict ?? row.verdict" :size="14" /><span
               ><template v-if="Object.keys(row.parts).length === 0">as it stands</template
               ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></span
             ></span
@@ -189,7 +195,13 @@ const askable = computed(() =>
         >
         <template #cost="{ row }">{{ money(row.values.cost) }}</template>
         <template #heat="{ row }">{{ formatQuantity(row.values.heat, 'temperatureRise', units, { signed: true, decimals: 0 }) }}</template>
-        <template #gap="{ row }">{{ formatQuantity(row.values.gap, 'length', units) }}</template>
+        <template #carries="{ row }"
+          ><span v-if="lookOf(row)" :class="`tone-${lookOf(row)!.heat.verdict}`" :title="lookOf(row)!.heat.sentence">{{
+            lookOf(row)!.heat.value
+          }}</span
+          ><span v-else class="soft">…</span></template
+        >
+        <template #gap="{ row }">{{ formatQuantity(lookOf(row)?.gapMm ?? row.values.gap, 'length', units) }}</template>
         <template #bias="{ row }">{{ formatQuantity(row.frontShare, 'share', units) }}</template>
         <template #pedal="{ row }">{{ formatQuantity(row.pedalN, 'force', units) }}</template>
         <template #take="{ row }"
@@ -202,6 +214,13 @@ const askable = computed(() =>
           ></template
         >
       </DataTable>
+      <p v-if="result.finds.length > 0" class="soft small" data-test="looked">
+        {{
+          looks.length < result.finds.length
+            ? `Looked at in full: ${looks.length} of ${result.finds.length}. Until then gap and verdict are estimates.`
+            : `Gap and verdict by draws, and what they carry of ${looks[0]!.heat.duty}, as each would be once it is taken.`
+        }}
+      </p>
       <p v-if="result.more > 0" class="small">{{ result.more }} more are beaten by none; narrow what must hold to see them.</p>
       <section v-if="result.near.length > 0" data-test="near">
         <h2>Nearly: one thing fails by little</h2>

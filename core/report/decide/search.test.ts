@@ -4,7 +4,11 @@ import { DEMO_PROJECT } from '../../demo/project.ts'
 import { bruteSearch } from '../../testing/brute-search.ts'
 import { seeded, withCatalogue } from '../../demo/catalogue.ts'
 import type { Part, Project } from '../../model/project.ts'
+import { evaluate } from '../evaluate.ts'
+import { heatBrief } from '../heat/heat-brief.ts'
+import { fullLook } from './full-look.ts'
 import { search } from './search.ts'
+import { setupFromFind } from './take-find.ts'
 import { CRITERION_IDS, DEFAULT_ASK, type SearchAsk } from './space.ts'
 
 /** The demo's car with some parts of its library and of a catalogue beside it, some figures of them taken away. */
@@ -32,6 +36,21 @@ function small(seed: number): Project {
   const parts = [...new Map(chosen.map((part) => [part.id, bare(part)])).values()]
   return { ...DEMO_PROJECT, parts: [...fitted, ...parts], setups: [stock], bundles: [], fitReports: [] }
 }
+test('a find looked at in full is what the report says of the setup it becomes, near to what the search said of it', () => {
+  const ask = { ...DEFAULT_ASK, setupId: 'as-it-stands' }
+  const { finds } = search(DEMO_PROJECT, ask)
+  expect(finds.length).toBeGreaterThan(3)
+  for (const find of finds.slice(0, 6)) {
+    const look = fullLook(DEMO_PROJECT, ask, find)
+    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    const project = { ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project
+    const { verdict, figures } = evaluate(project, 'taken')
+    expect([look.verdict, look.gapMm]).toEqual([verdict, Math.min(figures['front.gap'].value!, figures['rear.gap'].value!)])
+    expect(look.heat).toEqual(heatBrief(project, 'taken'))
+    if (find.values.gap !== undefined) expect(Math.abs(look.gapMm! - find.values.gap)).toBeLessThan(0.3)
+  }
+})
+
 const anyAsk = fc.record({
   vary: fc.record({ front: fc.boolean(), rear: fc.boolean(), wheel: fc.boolean(), hydraulics: fc.boolean() }),
   musts: fc.record({
