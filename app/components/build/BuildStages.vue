@@ -88,7 +88,7 @@ const parts = (stage: Stage) =>
             <span class="soft num">{{ counted(stage.order.steps.length, 'step', 'steps') }}, {{ hoursWords(stage.order.minutes) }}</span>
             <p class="small">{{ parts(stage).join(', ') || 'Only settings change.' }}</p>
             <p v-if="i + 1 < stages.length" class="small">
-              Then driven and tested: three stops, a lock on wet ground if there is room, pedal and leaks.
+              Then driven and tested on closed ground: pedal and leaks first, then three stops, and which wheels lock first.
             </p>
           </div>
           <div class="acts no-print">

@@ -77,7 +77,9 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
       tool: 'torque wrench, what its maker asks for on the threads',
       look: 'Bolts go in by hand for all the thread they need.',
     })
-  if (disc && seat) {
+  const sliding = now.caliper?.kind === 'caliper' && now.caliper.construction === 'sliding'
+  const calipersOn = () => {
+    if (!disc || !seat) return
     const sides = sidesOf(now.caliper)
     add('caliper', 'calipers on, dry, and tightened', [15, 35], {
       parts: named(now.caliper),
@@ -85,7 +87,7 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
       ...(sides ? { sides } : {}),
       torques: [{ id: at('caliper'), label: `Calipers, ${axle}` }],
       tool: 'torque wrench, feeler gauges, the shims of the setup',
-      look: `The rotor runs in the middle of the slot${of.shims ? ', with the shims as planned' : ''}; bleed screws stand uppermost.`,
+      look: `${sliding ? 'It slides by hand on its pins, and no pad is tight' : 'The rotor runs in the middle of the slot'}${of.shims ? ', with the shims as planned' : ''}; bleed screws stand uppermost.`,
       keep: 'Gap of rotor to slot on both sides.',
     })
   }
@@ -96,21 +98,25 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
       torques: [{ id: at('caliper'), label: 'Backing plates' }],
       look: 'Leading shoe and springs lie as on the maker’s drawing.',
     })
-  if (disc && (slots.has('pad') || of.padShims)) {
-    const pushed = !newBrake && was.pad !== null
-    add('pads', `${slots.has('pad') ? 'new pads' : 'pads'} in${of.padShims ? ', insulating shims behind them' : ''}`, [10, 25], {
-      parts: named(now.pad),
-      puts: slots.has('pad') ? ids(now.pad) : [],
-      uses: pieces.pads.map((line) => line.id),
-      ...(pushed ? { caution: 'Pistons go back slowly with the reservoir open: fluid comes up, and it eats paint.' } : {}),
-      look: ['They slide by hand; no grease on the linings.', ...pieces.pads.map((line) => line.why)].join(' '),
-      keep: 'Thickness of the linings.',
-    })
-  } else if (disc && brakeApart && !slots.has('pad'))
-    add('pads', 'pads back in', [5, 15], {
-      parts: named(now.pad),
-      look: 'Linings are above their minimum and whole.',
-    })
+  const padsIn = () => {
+    if (disc && (slots.has('pad') || of.padShims)) {
+      const pushed = !newBrake && was.pad !== null
+      add('pads', `${slots.has('pad') ? 'new pads' : 'pads'} in${of.padShims ? ', insulating shims behind them' : ''}`, [10, 25], {
+        parts: named(now.pad),
+        puts: slots.has('pad') ? ids(now.pad) : [],
+        uses: pieces.pads.map((line) => line.id),
+        ...(pushed ? { caution: 'Pistons go back slowly with the reservoir open: fluid comes up, and it eats paint.' } : {}),
+        look: ['They slide by hand; no grease on the linings.', ...pieces.pads.map((line) => line.why)].join(' '),
+        keep: 'Thickness of the linings.',
+      })
+    } else if (disc && brakeApart && !slots.has('pad'))
+      add('pads', 'pads back in', [5, 15], {
+        parts: named(now.pad),
+        look: 'Linings are above their minimum and whole.',
+      })
+  }
+  // a sliding caliper goes over its pads, into a fixed one they are pushed
+  for (const put of sliding ? [padsIn, calipersOn] : [calipersOn, padsIn]) put()
   if (disc && brakeApart && !seat)
     add('caliper', 'calipers on again and tightened', [10, 25], {
       parts: named(now.caliper),
@@ -122,14 +128,14 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
   if (of.duct)
     add('duct', 'cooling hoses to the hub side', [40, 120], { look: 'At full lock and full droop they touch neither wheel nor tyre.' })
   if (slots.has('spacer'))
-    add('spacer', 'wheel spacers on', [4, 10], {
+    add('spacer', now.spacer === null && !now.spacerTrialMm ? 'wheel spacers off' : 'wheel spacers on', [4, 10], {
       parts: now.spacer ? named(now.spacer) : [],
       puts: slots.has('spacer') && now.spacer ? ids(now.spacer) : [],
       look: 'They sit on bare metal and are centred.',
     })
   const triedWheel = seat || slots.has('rotor') || slots.has('wheel') || slots.has('spacer')
   if (triedWheel)
-    add('trial', 'wheel on for a trial, hose and bleed screw in place, a full turn at both locks', [15, 40], {
+    add('trial', `wheel on for a trial, hose and bleed screw in place, a full turn${axle === 'front' ? ' at both locks' : ''}`, [15, 40], {
       parts: named(now.wheel),
       tool: 'clay or paper strips, feeler gauges',
       caution: 'Nothing is opened before this has passed. Fingers stay out of the spokes while it turns.',

@@ -128,6 +128,11 @@ describe('a work order', () => {
     expect(ids('estate-fronts')).not.toEqual(expect.arrayContaining(['valveSet']))
     expect(ids('big-kit').filter((id) => id.startsWith('inspect') || id === 'parking' || id === 'bar')).toEqual([])
   })
+  test('a sliding caliper goes over its pads, into a fixed one they are pushed', () => {
+    const front = (id: string) => workOrder(DEMO_PROJECT, id).steps.map((one) => one.id).filter((one) => /^front\.(pads|caliper)$/.test(one)) // prettier-ignore
+    expect(front('big-kit')).toEqual(['front.pads', 'front.caliper'])
+    expect(front('balanced')).toEqual(['front.caliper', 'front.pads'])
+  })
   test('two cylinders are set up on the bench, and both axles bled', () => {
     const project = structuredClone(DEMO_PROJECT)
     const master = project.parts.find((one) => one.id === 'stock-master') as { construction?: string }

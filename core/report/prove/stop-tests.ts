@@ -183,7 +183,7 @@ function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsA
       ? 'The tyres limit both: no difference is expected.'
       : `The model expects ${Math.abs(off) <= ALIKE_M ? 'no difference' : `${m(off)} ${off < 0 ? 'shorter' : 'longer'}`}.`
   if (!compared) return expected
-  if (off >= compared.lowM && off <= compared.highM) return `${expected} The runs agree with that.`
+  if (off >= compared.lowM && off <= compared.highM) return `${expected} The runs do not speak against it.`
   return `${expected} The runs say otherwise: look at friction of the tyres, at the balance, and at what else was changed.`
 }
 
