@@ -80,7 +80,9 @@ function drive() {
       live.value = undefined
       const read = stopFromPoints(points)
       if (!read.ok) error.value = `Not taken. ${read.message}`
-      else if (keep(read.stop)) said.value = `Taken: a stop ${read.words}`
+      // nobody drove it: that stays with it
+      else if (keep({ ...read.stop, note: ['Simulated logger', words.value.note.trim()].filter(Boolean).join('; ') }))
+        said.value = `Taken: a stop ${read.words}`
     },
     trouble(message) {
       live.value = undefined

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { PAD_POINTS, type PadPoint, type WearReading } from '#core/model/logbook.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
+import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { wearReport } from '#core/report/prove/wear-report.ts'
 import { today } from '~/composables/build'
@@ -13,14 +14,6 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { setup, units, axle, chooseAxle, goTo, link, report } = useWorkbench()
 const found = computed(() => wearReport(store.project!))
-const worst = computed(
-  () =>
-    found.value.forecasts.find((one) => one.tone === 'blocked') ??
-    found.value.forecasts.find((one) => one.tone === 'needs') ??
-    found.value.forecasts.find((one) => one.tone === 'check') ??
-    found.value.forecasts.find((one) => one.tone === 'fits') ??
-    found.value.forecasts[0],
-)
 const side = ref<'left' | 'right'>('left')
 const events = ref('')
 const points = ref<Record<PadPoint, string>>({ innerLeadingMm: '', innerTrailingMm: '', outerLeadingMm: '', outerTrailingMm: '' })
@@ -73,29 +66,17 @@ function keep() {
 const forget = (id: string) =>
   store.edit('Remove wear', (draft) => void (draft.wearReadings = draft.wearReadings.filter((one) => one.id !== id)))
 /** A measured rotor is what heat is computed with, where someone says so. */
-const last = (partId: string) =>
-  [...store.project!.wearReadings].filter((one) => one.rotor === partId && one.rotorMm !== undefined).sort((a, b) => b.events - a.events)[0]
-const rotorNow = computed(() =>
-  found.value.forecasts.flatMap(({ series, partName }) => {
-    const reading = series.what === 'rotor' ? last(series.partId) : undefined
-    const part = store.project!.parts.find((one) => one.id === series.partId)
-    if (!reading || part?.kind !== 'rotor' || part.nowThicknessMm?.value === reading.rotorMm) return []
-    return [{ partId: part.id, partName, mm: reading.rotorMm!, date: reading.date }]
-  }),
-)
 const takeRotor = (one: { partId: string; mm: number; date: string }) =>
   store.edit('Thickness of the rotor now', (draft) => {
     const part = draft.parts.find((candidate) => candidate.id === one.partId)
     if (part?.kind === 'rotor') part.nowThicknessMm = { value: one.mm, origin: 'measured', date: one.date }
   })
 const season = computed(() => report.value?.season.rows.filter((row) => row.measured) ?? [])
-const unique = <T extends { partId: string }>(all: readonly T[]) =>
-  all.filter((one, i) => all.findIndex((other) => other.partId === one.partId) === i)
 </script>
 
 <template>
   <div class="wear">
-    <h1 data-test="wear-say">{{ worst?.sentence ?? 'No lining and no rotor was measured yet' }}</h1>
+    <h1 data-test="wear-say">{{ found.first?.sentence ?? 'No lining and no rotor was measured yet' }}</h1>
     <p v-if="season.length > 0" class="small" data-test="wear-season">
       <NuxtLink :to="link('cost', { view: 'season' })">The season</NuxtLink> is reckoned with what was measured:
       {{ season.map((row) => row.label.toLowerCase()).join(', ') }}.
@@ -160,9 +141,9 @@ const unique = <T extends { partId: string }>(all: readonly T[]) =>
           >
         </li>
       </ul>
-      <p v-for="one in unique(rotorNow)" :key="one.partId" class="no-print">
+      <p v-for="one in found.rotorsNow" :key="one.partId" class="no-print">
         <ElButton :data-test="`rotor-now-${one.partId}`" @click="takeRotor(one)"
-          >Compute {{ one.partName }} with {{ one.mm }} mm, as measured</ElButton
+          >Compute {{ one.partName }} with {{ formatQuantity(one.mm, 'length', units) }}, as measured</ElButton
         >
       </p>
     </section>

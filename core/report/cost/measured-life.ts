@@ -19,9 +19,17 @@ export function measuredLife(project: Project, axle: Axle, what: 'pad' | 'rotor'
     if (series.what !== what || series.partId !== partId) return []
     const line = lineOf(series, minimumMm)
     const last = series.points[series.points.length - 1]![0]
-    if (line?.usedUpAt === undefined || line.usedUpAt < EVENTS.least || line.usedUpAt > EVENTS.most) return []
+    if (line?.usedUpAt === undefined || line.usedUpAt > EVENTS.most) return []
     const half = line.earliest !== undefined && line.latest !== undefined ? (line.latest - line.earliest) / 2 : undefined
-    return [{ value: line.usedUpAt, u: half === undefined ? undefined : half / NINETY, readings: series.points.length, last }]
+    // a side that was used up before it began counts all the same
+    return [
+      {
+        value: Math.max(EVENTS.least, line.usedUpAt),
+        u: half === undefined ? undefined : half / NINETY,
+        readings: series.points.length,
+        last,
+      },
+    ]
   })
   const first = lives.sort((a, b) => a.value - b.value)[0]
   if (!first) return undefined

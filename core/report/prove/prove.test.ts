@@ -171,6 +171,8 @@ describe('wear', () => {
     expect(season(both).lastsEvents!.value).toBe(12.5)
     const { forecasts } = wearReport(both)
     expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
+    // two readings say nothing of the doubt: never that all is well
+    expect(forecasts.map((one) => one.tone)).toEqual(['unknown', 'unknown'])
     expect(forecasts[0]!.sentence).toMatch(/at its minimum after event 12 \(7 more\), two readings say nothing of the doubt/)
   })
   test('what is uneven is named with its cause; below the minimum is blocked', () => {
@@ -179,6 +181,9 @@ describe('wear', () => {
     const [seen] = wearReport(changed((project) => (project.wearReadings = [wear(3, 10), wear(3, 10, { setupId: 'balanced' })]))).looks
     expect([seen!.pistonsMm.inner.length, seen!.pistonsMm.outer]).toEqual([1, []])
     expect(says([10, 10, 10, 10])).toEqual([{ tone: 'fits', text: expect.stringMatching(/^Even/) }])
+    const partly = (change: (project: Project) => void) => wearReport(changed((project) => { project.wearReadings = [wear(3, 10)]; change(project) })).looks[0]!.says // prettier-ignore
+    expect(partly((project) => delete project.wearReadings[0]!.outerLeadingMm)).toEqual([{ tone: 'unknown', text: expect.stringMatching(/not every place was read/) }]) // prettier-ignore
+    expect(partly((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === PAD)!, 'minThicknessMm'))).toEqual([{ tone: 'unknown', text: expect.stringMatching(/the minimum is not known/) }]) // prettier-ignore
     expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end.*Swap the pads across/)
     expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end. A leading piston that sticks/)
     expect(says([8, 8, 10, 10])[0]!.text).toMatch(/^The inner pad is 2.*guide pins stick/)

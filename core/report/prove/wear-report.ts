@@ -18,7 +18,7 @@ export interface PadLook {
   /** Behind each pad, from the leading end on, mm; empty: not known. */
   pistonsMm: { inner: readonly number[]; outer: readonly number[] }
   /** What follows, the gravest first. */
-  says: { tone: 'blocked' | 'needs' | 'check' | 'fits'; text: string }[]
+  says: { tone: 'blocked' | 'needs' | 'check' | 'fits' | 'unknown'; text: string }[]
 }
 export interface WearForecast {
   series: WearSeries
@@ -33,6 +33,10 @@ export interface WearForecast {
 export interface WearReport {
   looks: PadLook[]
   forecasts: WearForecast[]
+  /** What is said first; undefined: nothing was measured. */
+  first: WearForecast | undefined
+  /** Rotors that were measured otherwise than they are computed with. */
+  rotorsNow: { partId: string; partName: string; mm: number; date: string }[]
 }
 
 /** A pad that is so much thinner at one end is swapped across, mm (engineering limit). */
@@ -46,7 +50,26 @@ export function wearReport(project: Project): WearReport {
     .filter((one) => thinnestMm(one) !== undefined)
     .sort((a, b) => b.date.localeCompare(a.date) || b.events - a.events)
     .map((reading) => look(project, reading))
-  return { looks, forecasts: wearSeries(project.wearReadings).map((series) => forecast(project, series)) }
+  const forecasts = wearSeries(project.wearReadings).map((series) => forecast(project, series))
+  const first = TONES.flatMap((tone) => forecasts.filter((one) => one.tone === tone))[0]
+  return { looks, forecasts, first, rotorsNow: rotorsNow(project) }
+}
+
+/** The gravest first; what is not known before what is well. */
+const TONES = ['blocked', 'needs', 'check', 'unknown', 'fits'] as const
+
+function rotorsNow({ parts, wearReadings }: Project): WearReport['rotorsNow'] {
+  return parts.flatMap((part) => {
+    if (part.kind !== 'rotor') return []
+    const mine = wearReadings.flatMap(({ rotor, rotorMm, events, date }) =>
+      rotor === part.id && rotorMm !== undefined ? [{ rotorMm, events, date }] : [],
+    )
+    // of both sides the thinner at the last event
+    const last = mine.sort((a, b) => b.events - a.events || a.rotorMm - b.rotorMm)[0]
+    return !last || part.nowThicknessMm?.value === last.rotorMm
+      ? []
+      : [{ partId: part.id, partName: part.name, mm: last.rotorMm, date: last.date }]
+  })
 }
 
 const meanOf = (...values: (number | undefined)[]) => {
@@ -94,8 +117,18 @@ function look(project: Project, reading: WearReading): PadLook {
       } Put that right first; then swap inner and outer where they are alike, never handed ones.`,
     })
   }
-  if (says.length === 0 && thinnest)
-    says.push({ tone: 'fits', text: `Even within ${mm(TAPER_MM)}${minimumMm === undefined ? '; the minimum is not known' : ''}.` })
+  if (says.length === 0 && thinnest) {
+    // what was not read, or has no minimum, is not even and not thick enough
+    const lacks = [
+      ...(POINTS.every((point) => reading[point] !== undefined) ? [] : ['not every place was read']),
+      ...(minimumMm === undefined ? ['the minimum is not known'] : []),
+    ]
+    says.push(
+      lacks.length === 0
+        ? { tone: 'fits', text: `Even within ${mm(TAPER_MM)}, and above the minimum of ${mm(minimumMm!)}.` }
+        : { tone: 'unknown', text: `Nothing stands out, but ${lacks.join(' and ')}.` },
+    )
+  }
   return {
     reading,
     partName: part?.name ?? 'Pads that are not named',
@@ -160,9 +193,15 @@ function forecast(project: Project, series: WearSeries): WearForecast {
   return {
     ...base,
     line,
-    tone: left < 1 || (line.earliest ?? Infinity) < last[0] + 1 ? 'needs' : left < SOON_EVENTS ? 'check' : 'fits',
+    tone: toneOf(left, line.earliest === undefined ? undefined : line.earliest - last[0]),
     sentence: `${name}: ${formatQuantity(line.perEventMm, 'length', project.preferences.units, { decimals: 2 })} an event; at its minimum after event ${event(line.usedUpAt)} (${event(left)} more), ${range}.`,
   }
+}
+/** Of two readings nobody knows how sure the line is: at the best it is not known. */
+function toneOf(left: number, surelyLeft: number | undefined): WearForecast['tone'] {
+  if (left < 1 || (surelyLeft !== undefined && surelyLeft < 1)) return 'needs'
+  if (left < SOON_EVENTS) return 'check'
+  return surelyLeft === undefined ? 'unknown' : 'fits'
 }
 /** Parts are ordered so many events ahead. */
 const SOON_EVENTS = 3
