@@ -33,6 +33,8 @@ const CORE = {
   report: ['edit', ...SUBJECTS, ...MODEL],
   formats: ['report', ...MODEL, 'heat', 'evidence'],
   demo: MODEL,
+  // classes of cars, and what is unknown filled in from one
+  typical: MODEL,
 }
 /** What each room of the report may import beside itself and the table of figures; the files that join import all. */
 const REPORT = {
@@ -71,7 +73,7 @@ const REPORT = {
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */
-const OFFERED = ['report', 'edit', 'model', 'quantity', 'formats', 'demo']
+const OFFERED = ['report', 'edit', 'model', 'quantity', 'formats', 'demo', 'typical']
 
 const OUTSIDE = [
   'vue',

@@ -19,7 +19,8 @@ export const NOMINAL_U_MM = 3
 export const ASSUMED_WELL_DEPTH_MM = 17.3
 export const ASSUMED_WALL_MM = 5
 const STEP_RADIUS_MM = 25.4 / 2
-const PAD_RADIUS_MM = 70
+/** Where a spoke back made from markings ends towards the hub, mm. */
+export const PAD_RADIUS_MM = 70
 /** Fall of a convex spoke towards the rim, mm per mm of radius; a guess on the near side. */
 const CONVEX_FALL = 0.15
 

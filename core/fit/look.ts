@@ -14,6 +14,7 @@ import {
 } from '../model/project.ts'
 import { questionKey, type EntryPlace, type Looked, type Question } from '../model/question.ts'
 import type { ResolvedAxle, ResolvedSetup } from '../model/resolve.ts'
+import { isTypical } from '../model/ways.ts'
 import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { LIMITS, type LimitId } from './limits.ts'
@@ -47,6 +48,8 @@ export class Look {
   readonly slots: AxleSlot[] = []
   /** The watched part had a hand in it. */
   touched = false
+  /** A figure it went by that is a class's, not this car's. */
+  typical: string | undefined
 
   /**
    * @param watched a part's id: then only what is not there and whether this part was looked at is noted, which is
@@ -61,6 +64,7 @@ export class Look {
   restart(): this {
     this.looked.length = this.missing.length = this.ownLimits.length = this.slots.length = 0
     this.touched = false
+    this.typical = undefined
     return this
   }
 
@@ -103,6 +107,7 @@ export class Look {
     if (!part) return undefined
     const known = (part as unknown as Record<string, Figure | undefined>)[field]
     this.touch(part)
+    if (isTypical(known)) this.typical ??= `${fieldsOf(part.kind)[field]?.label ?? field} of ${part.name}`
     if (this.watched !== undefined && known) return known.value
     return this.read(known, fieldsOf(part.kind), field, ` of ${part.name}`, {
       kind: 'part',
@@ -124,6 +129,7 @@ export class Look {
       this.ask(label, at, entry?.help)
       return undefined
     }
+    if (known.some(isTypical)) this.typical ??= label
     const values = known.map((figure) => formatQuantity(figure.value, dimension, this.facts.project.preferences.units))
     const weakest = known.reduce((a, b) => (ORIGINS.indexOf(b.origin) > ORIGINS.indexOf(a.origin) ? b : a))
     this.looked.push({ label, value: values.join(' and '), dimension: 'words', at, origin: weakest.origin })
@@ -142,6 +148,7 @@ export class Look {
   car(field: keyof typeof carAxleFields): number | undefined {
     const { axle, project } = this.facts
     const known = project.car[axle][field] as Figure | undefined
+    if (isTypical(known)) this.typical ??= `${carAxleFields[field].label}, ${axle}`
     if (this.watched !== undefined && known) return known.value
     return this.read(known, carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
   }
@@ -150,7 +157,9 @@ export class Look {
     return this.word(project.car[axle][field], carAxleFields, field, `, ${axle}`, { kind: 'car', axle, field })
   }
   wholeCar(field: keyof typeof carFields): number | undefined {
-    return this.read(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
+    const known = this.facts.project.car[field]
+    if (isTypical(known as Figure | undefined)) this.typical ??= carFields[field].label
+    return this.read(known, carFields, field, '', { kind: 'car', field })
   }
   wholeCarWord(field: keyof typeof carFields): string | undefined {
     return this.word(this.facts.project.car[field], carFields, field, '', { kind: 'car', field })
@@ -189,6 +198,11 @@ export class Look {
   /** Parts of the project that could take a slot, in the order of the project. */
   library<K extends PartKind>(kind: K): PartOf<K>[] {
     return this.facts.project.parts.filter((part: Part): part is Part & PartOf<K> => part.kind === kind)
+  }
+
+  /** A test on the car answers it, whatever figures are missing. */
+  waive(): void {
+    this.missing.length = 0
   }
 
   /** Asks for something that no field holds by itself. */

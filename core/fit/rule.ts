@@ -150,8 +150,13 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
       sentence: `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`,
       accepted: true,
     }
+  // what a class of cars has is no figure of this one
+  if (verdict === 'fits' && look.typical !== undefined)
+    return { look, judged, verdict: 'check', sentence: `${sentence} ${typicalWords(look.typical)}`, accepted: false }
   return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
 }
+
+const typicalWords = (what: string): string => `That goes by a typical figure, ${lowerFirst(what)}: measure it on the car.`
 
 /** The slots that a rule looks into as things stand; with another kind of brake it may look into others. */
 export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {

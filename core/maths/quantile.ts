@@ -6,7 +6,7 @@
  * @example
  * quantile(Float64Array.from([1, 2, 3, 4]), 0.5) // => 2.5
  */
-export function quantile(sorted: Float64Array, p: number): number {
+export function quantile(sorted: ArrayLike<number>, p: number): number {
   const place = p * sorted.length - 0.5
   const below = Math.min(Math.max(Math.floor(place), 0), sorted.length - 1)
   const above = Math.min(below + 1, sorted.length - 1)

@@ -1,8 +1,9 @@
-import { array, number, object, string, tuple, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
+import { array, mixed, number, object, string, tuple, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
 import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
+import { TYPICAL, WAY_IDS } from './ways.ts'
 import { greatestU, hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
 
 /** What one field may hold: figures with their origin, outlines, profiles; and what all records are made of. */
@@ -57,6 +58,25 @@ function valueSchema(
   return integer ? schema.integer('must be a whole number') : schema
 }
 
+/** What was given to a way: few names, each with a number or a short text. */
+export const isGiven = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  !Array.isArray(value) &&
+  Object.keys(value).length <= 12 &&
+  Object.entries(value).every(
+    ([key, one]) =>
+      key.length <= 40 && ((typeof one === 'number' && Number.isFinite(one)) || (typeof one === 'string' && one.length <= 120)),
+  )
+export const MADE_BY: readonly string[] = [...WAY_IDS, TYPICAL]
+const madeOfSchema = closed({
+  way: string()
+    .strict()
+    .oneOf(MADE_BY, `must be one of ${MADE_BY.join(', ')}`)
+    .required('the way is missing'),
+  given: mixed().strict().required('what was given is missing').test('given', 'must give each name a number or a short text', isGiven),
+}).default(undefined)
+
 export function figureSchema(
   dimension: Dimension,
   min: number,
@@ -81,6 +101,7 @@ export function figureSchema(
     note: noteSchema,
     readings: readingsSchema(min, max, `each reading ${rangeWords(dimension, min, max, units)}`),
     instrument: instrumentSchema(),
+    madeOf: madeOfSchema,
   }).test('mean', 'is not the mean of its readings', (figure: AnyObject | undefined) => {
     const { readings, value } = (figure ?? {}) as Partial<Figure>
     if (!Array.isArray(readings) || readings.length === 0 || typeof value !== 'number' || !readings.every((one) => typeof one === 'number'))

@@ -93,6 +93,8 @@ export const MIGRATIONS: MigrationTable = {
   },
   // version 8 keeps stops, wheels that locked, wear and work orders
   7: (older) => ({ stopTests: [], lockSightings: [], wearReadings: [], builds: [], ...older }),
+  // version 9 keeps what figures were made of, and the question a project was begun with: an older file has neither
+  8: (older) => older,
 }
 
 function withUses({ use, ...car }: Record<string, unknown>): Record<string, unknown> {

@@ -150,6 +150,18 @@ export const caliperFields = {
     ],
     { ...mounting, help: 'Seat: taken on this car. Slot centre and mount: taken anywhere, placed here by mount face, bracket and hat.' },
   ),
+  takenAs: choice(
+    'Outline was taken with',
+    [
+      { value: 'asBuilt', label: 'the rotor and pads that stay on' },
+      { value: 'others', label: 'others: the figures below' },
+    ],
+    {
+      group: takenWith,
+      when: { field: 'frame', is: 'seat' },
+      help: 'With what stays on nothing has to be moved. It counts as long as the setup has the rotor and pads of the car as it stands.',
+    },
+  ),
   takenWithHatMm: length('Rotor hat thickness', 2, 20, {
     group: takenWith,
     help: 'Thickness of the hat at the wheel seat when the outline was taken.',

@@ -7,10 +7,10 @@ import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
 
-/** The project file, version 8. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
+/** The project file, version 9. Lengths mm, masses kg, pressures MPa, forces N, money in minor units. */
 
 export const FORMAT = 'valiant-caliper/project'
-export const VERSION = 8
+export const VERSION = 9
 
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
 export type Currency = (typeof CURRENCIES)[number]
@@ -353,12 +353,26 @@ export interface Preferences {
   duty?: string
 }
 
+/** What people come with, in their words. */
+export const QUESTIONS = {
+  clears: 'Does this wheel clear this caliper?',
+  balanced: 'Will it be balanced, and the pedal right?',
+  lasts: 'Will the brakes last?',
+  worth: 'Which of these is worth the money?',
+  helped: 'Did it help?',
+  order: 'What do I order, and in which order do I do it?',
+} as const
+export type QuestionId = keyof typeof QUESTIONS
+export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[]
+
 export interface Project {
   format: typeof FORMAT
   version: typeof VERSION
   id: string
   name: string
   note?: string
+  /** The question it was begun with; its shortest way is offered as long as it is open. */
+  question?: QuestionId
   car: Car
   parts: Part[]
   /** The first is the car as it stands. */

@@ -1,7 +1,7 @@
 import { ORIGINS } from '../quantity/figure.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { greatestU, hardLimits, OTHER_LIMITS, WHEEL_TAGS, type Field } from './field.ts'
-import { LIMITS, SAME_MEAN } from './field-schema.ts'
+import { isGiven, LIMITS, MADE_BY, SAME_MEAN } from './field-schema.ts'
 import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
 import { CONDITIONS, CURRENCIES } from './project.ts'
 import { isInspected } from './schema.ts'
@@ -66,6 +66,7 @@ const FIGURE: Readonly<Record<string, Check>> = {
   date: isDate,
   note: text(4000),
   instrument: among(INSTRUMENT_IDS),
+  madeOf: (value) => holds(value, { way: among(MADE_BY), given: isGiven }, ['way', 'given']),
 }
 function isFigure(value: unknown, min: number, max: number, integer = false): boolean {
   if (!isRecord(value)) return false

@@ -33,6 +33,7 @@ import {
   TEMPERATURE_METHODS,
   VERSION,
   WEARING,
+  QUESTION_IDS,
 } from './project.ts'
 
 /** One schema set for every way in: file, browser storage, route body and the fields of a form. */
@@ -351,6 +352,9 @@ export const projectSchema = closed({
   id: idSchema,
   name: nameSchema,
   note: noteSchema,
+  question: string()
+    .strict()
+    .oneOf(QUESTION_IDS, `must be one of ${QUESTION_IDS.join(', ')}`),
   car: carSchema,
   parts: array()
     .strict()

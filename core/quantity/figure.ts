@@ -21,6 +21,14 @@ export interface Figure {
   readings?: number[]
   /** What it was read with. */
   instrument?: InstrumentId
+  /** What it was worked out from, where it was not read itself. */
+  madeOf?: MadeOf
+}
+
+/** A way of working a figure out (core/model/ways.ts), with what was given to it. */
+export interface MadeOf {
+  way: string
+  given: Record<string, string | number>
 }
 
 /** Words for an origin, as shown beside a figure. */

@@ -75,7 +75,7 @@ export function ledger(
     {
       id: 'bias',
       label: 'Bias at the road',
-      value: known((share) => `${share(f['bias.road'], 'share')} front`, f['bias.road']),
+      value: known((share) => `${boundWord(f['bias.road'])}${share(f['bias.road'], 'share')} front`, f['bias.road']),
       detail: lockWords(report),
       change: against(points(f['bias.road'], s['bias.road'])),
       tone: lock.verdict === 'fits' ? 'plain' : lock.verdict,
@@ -150,7 +150,7 @@ export function percent(now: ReportFigure, then: ReportFigure): string {
 }
 
 function points(now: ReportFigure, then: ReportFigure): string {
-  if (now.value === undefined || then.value === undefined) return '\u2014'
+  if (now.value === undefined || then.value === undefined || now.atLeast || then.atLeast) return '\u2014'
   const change = (now.value - then.value) * 100
   return Math.abs(change) < 0.05 ? 'same split' : `${Math.abs(change).toFixed(1)} points to the ${change > 0 ? 'front' : 'rear'}`
 }

@@ -41,7 +41,11 @@ const IDLE: Readonly<Record<string, ReadonlySet<string>>> = {
   // a lower boiling point is told, not judged
   'car.fluid': new Set(['dryBoilC']),
 }
-const mayStillFit = (key: string, at: EntryPlace): boolean => 'field' in at && (DOUBTS.has(at.field) || (IDLE[key]?.has(at.field) ?? false))
+/** A body that was not measured there is taken as large as it can be: that may still clear. */
+const CAUTIOUS = new Set(['tallFromMm', 'tallToMm', 'faceOuterRadiusMm', 'faceInnerRadiusMm'])
+const mayStillFit = (key: string, at: EntryPlace): boolean =>
+  'field' in at &&
+  (DOUBTS.has(at.field) || (IDLE[key]?.has(at.field) ?? false) || (key.endsWith('.wheel-clearance') && CAUTIOUS.has(at.field)))
 
 /** The project without what was entered at a place; undefined where nothing was. */
 function without(project: Project, at: EntryPlace): Project | undefined {

@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { notKnown } from '../../model/question.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
 import { effectiveRadiusMm, sweptRing } from '../../hydraulics/effective-radius.ts'
@@ -53,15 +54,18 @@ export const parkingHold: Rule = {
     const least = look.limit('parkingGradeShare')
     const percent = (grade: number) => formatQuantity(Math.min(grade, 9.99), 'share', undefined, { decimals: 0 })
     const torque = torqueNm(look)
-    if (torque === null)
+    const known = torque !== null
+    const massKg = known ? look.wholeCar('ladenMassKg') : undefined
+    const tyreRadiusMm = known ? look.car('tyreRadiusMm') : undefined
+    if (typeof torque !== 'number' || massKg === undefined || tyreRadiusMm === undefined) {
+      const open = look.missing.length > 0 ? ` What its figures say is open: ${notKnown(look.missing)}.` : ''
+      look.waive()
       return {
         verdict: 'check',
         safety: true,
-        sentence: `Try it on a slope of ${percent(least)}, or what the local rule says, laden, before the car is used.`,
+        sentence: `Try it on a slope of ${percent(least)}, or what the local rule says, laden, before the car is used.${open}`,
       }
-    const massKg = look.wholeCar('ladenMassKg')
-    const tyreRadiusMm = look.car('tyreRadiusMm')
-    if (torque === undefined || massKg === undefined || tyreRadiusMm === undefined) return undefined
+    }
     const grade = heldGrade(torque, tyreRadiusMm, massKg)
     // a wall is steeper than any slope that is asked for
     const figure = { value: Math.min(grade, 9.99), dimension: 'share', limit: `at least ${percent(least)}` } as const

@@ -1,13 +1,19 @@
 import { idealFrontShare } from '../../balance/constant-split.ts'
-import type { Chain } from '../../hydraulics/chain.ts'
-import { AXLES } from '../../model/project.ts'
+import { share, type Chain } from '../../hydraulics/chain.ts'
+import { axleForcePerMpa, pressurePerNewton, torquePerMpa } from '../../hydraulics/system.ts'
+import { AXLES, type Axle } from '../../model/project.ts'
 import type { Dimension } from '../../quantity/units.ts'
+import { masterOf } from '../brake/brake-system.ts'
+import type { AxleBrakeReport } from '../brake/brake.ts'
 import { carFigure, type CarFigure, type Entry } from '../figure/entry.ts'
 import type { Formula, ReportFigure } from '../figure/figure.ts'
-import { readCar, type Context } from '../figure/read.ts'
+import { readCar, readCarAxle, type Context } from '../figure/read.ts'
+import type { Working } from '../figure/working.ts'
 
-/** The chain at the pedal force for the stated deceleration. */
+/** The chain at the pedal force for the stated deceleration, and what is known of it where it is not whole. */
 export interface AtForce {
+  context: Context
+  brakes: Record<Axle, AxleBrakeReport>
   force: ReportFigure
   stage: Chain | undefined
 }
@@ -16,35 +22,77 @@ type Stage = 'pressure' | 'clamp' | 'torque' | 'road'
 const LIMPERT_7 = 'R. Limpert, Brake Design and Safety, ch. 7'
 const GILLESPIE_3 = 'T. Gillespie, Fundamentals of Vehicle Dynamics, ch. 3'
 
+interface ReadShare {
+  share: number | undefined
+  /** Without knowing where the valve holds the rear back: it can only be more. */
+  belowValve?: boolean
+  /** A drum, of whose clamp nothing can be said. */
+  noClamp?: boolean
+}
+
 /** Front share at one stage of the chain, of a value that both axles have there. */
 function shareOf(
   stage: Stage,
   of: { what: string; symbol: string; dimension: Dimension; formula: Omit<Formula, 'text'>; without?: string },
   valueAt: (axle: Chain['front']) => number | undefined,
-): Entry<AtForce, { share: number | undefined }> {
+): Entry<AtForce, ReadShare> {
   const [front, rear] = [`${of.symbol}_f`, `${of.symbol}_r`]
   return {
     label: `Front share of ${of.what}`,
     dimension: 'share',
     formula: { ...of.formula, text: `${front} / (${front} + ${rear})` },
-    read(work, { force, stage: found }) {
+    read(work, from): ReadShare {
+      const { force, stage: found } = from
+      if (!found) {
+        const alone = withoutPedal(work, stage, from)
+        if (alone.noClamp && of.without) work.notes.push(of.without)
+        return alone
+      }
       work.carry(force)
       const at = { kind: 'figure', figureId: 'pedal.force' } as const
-      if (found)
-        for (const axle of AXLES)
-          work.inputs.push({
-            symbol: axle === 'front' ? front : rear,
-            label: `${of.what[0]!.toUpperCase()}${of.what.slice(1)}, ${axle}`,
-            value: valueAt(found[axle]),
-            dimension: of.dimension,
-            at,
-          })
-      const share = found?.bias[stage]
-      if (found && share === undefined && of.without) work.notes.push(of.without)
+      for (const axle of AXLES)
+        work.inputs.push({
+          symbol: axle === 'front' ? front : rear,
+          label: `${of.what[0]!.toUpperCase()}${of.what.slice(1)}, ${axle}`,
+          value: valueAt(found[axle]),
+          dimension: of.dimension,
+          at,
+        })
+      const share = found.bias[stage]
+      if (share === undefined && of.without) work.notes.push(of.without)
       return { share }
     },
     value: ({ share }) => share,
+    bound: ({ belowValve, share }) => (belowValve && share !== undefined ? 'atLeast' : undefined),
   }
+}
+
+/**
+ * The share from its own figures alone, before pedal, booster and mass are known: at pressures well above what the seals
+ * hold, and below where a valve takes hold.
+ */
+function withoutPedal(work: Working, stage: Stage, { context, brakes }: AtForce): ReadShare {
+  const { masterCylinder, valve } = context.resolved
+  const master = masterOf(work, context, masterCylinder)
+  const perMpa = (axle: Axle): number | undefined => {
+    if (stage === 'pressure') return 1
+    const area = work.carry(brakes[axle].pistonArea)
+    if (stage === 'clamp') return context.resolved[axle].caliper?.kind === 'drum' ? undefined : area
+    work.carry(brakes[axle].effectiveRadius)
+    work.include(brakes[axle].rest)
+    const { brake } = brakes[axle]
+    const torque = brake && torquePerMpa(brake)
+    if (stage === 'torque') return torque
+    const tyreRadiusMm = readCarAxle(work, context, axle, 'tyreRadiusMm')
+    return brake && tyreRadiusMm !== undefined ? axleForcePerMpa(brake, tyreRadiusMm) : undefined
+  }
+  const per = master && pressurePerNewton(master)
+  const [front, rear] = [perMpa('front'), perMpa('rear')]
+  const noClamp = stage === 'clamp' && AXLES.some((axle) => context.resolved[axle].caliper?.kind === 'drum')
+  if (!per || front === undefined || rear === undefined) return { share: undefined, noClamp }
+  work.notes.push('From these figures alone: what the seals hold back is left out.')
+  if (valve !== null) work.notes.push('Where a rear valve holds back, the front has more.')
+  return { share: share(front * per.front, rear * per.rear), belowValve: valve !== null }
 }
 
 export const PRESSURE_BIAS: CarFigure<'bias.pressure', AtForce> = carFigure(

@@ -83,6 +83,20 @@ export function caseVerdict(
   return !inCompetitionOnly(context.project.car.uses) && ofCriterion ? 'blocked' : 'check'
 }
 
+/**
+ * How far the front locks first beyond what the criterion asks for, in the worse of driver only and laden as far as they
+ * are known, g; negative where the rear does before.
+ */
+export function orderMarginG(context: Context, system: BrakeSystem, mass: Mass): number {
+  const limitG = frontFirstToG(context, system, mass)
+  const untilG = (['driver', 'laden'] as const).map((load) => {
+    const found = load === 'driver' ? { system, mass } : loadCase(context, system, load)
+    const order = found.system && found.mass && lockOrder(found.system, found.mass)
+    return order ? frontFirstUntil(order) : Infinity
+  })
+  return Math.min(...untilG) - limitG
+}
+
 /** Cases that the criterion looks at, the road's and the person's own. */
 const LOOKED_AT = ['driver', 'laden', 'own'] as const satisfies LoadId[]
 

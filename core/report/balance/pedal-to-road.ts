@@ -7,6 +7,7 @@ import type { AxleBrakeReport } from '../brake/brake.ts'
 import type { ReportFigure } from '../figure/figure.ts'
 import type { Finding } from '../figure/finding.ts'
 import type { Context } from '../figure/read.ts'
+import { counted } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
 import { masterStroke } from '../pedal/master-stroke.ts'
 import { effortFinding, PEDAL_FORCE, PEDAL_FORCE_NO_ASSIST } from '../pedal/pedal-effort.ts'
@@ -48,6 +49,13 @@ function brakedCar(context: Context, brakes: Record<Axle, AxleBrakeReport>) {
   return { context, system, mass, reading }
 }
 
+/** What fits by figures of a class is to be seen on this car. */
+const byTypical = (finding: Finding, count: number): Finding => ({
+  ...finding,
+  verdict: 'check',
+  sentence: `${finding.sentence} That goes by ${counted(count, 'typical figure')}: how sure it is stands beside the figures.`,
+})
+
 /**
  * From the pedal to the road: effort, travel, the four biases and which axle locks first.
  * @param options.brief only the findings are wanted, of a change that is tried out
@@ -66,19 +74,21 @@ export function pedalToRoad(
   const critical = CRITICAL.of({ force, order }).figure
   const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage)
   const abs = antiLock(context, stage, force.value, stock.system)
-  const findings = [
+  const said = [
     stroke.finding,
     ...effortFinding(context, force),
     ...(abs.finding ? [abs.finding] : []),
     lockFinding(context, system, mass, order, critical.missing, abs.figure),
   ]
-  const roadBias = ROAD_BIAS.of({ force, stage }).figure
+  const typical = car.reading.inputs.filter((one) => one.made?.startsWith('typical')).length
+  const findings = said.map((one) => (typical > 0 && one.verdict === 'fits' ? byTypical(one, typical) : one))
+  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
   const found = { roadBias, chain: stage, lockOrder: order, findings }
   if (brief) return { ...found, figures: [], adhesion: [] }
   const figures = [
     force,
     PEDAL_FORCE_NO_ASSIST.of({ ...car, force }).figure,
-    ...[PRESSURE_BIAS, CLAMP_BIAS, TORQUE_BIAS].map((bias) => bias.of({ force, stage }).figure),
+    ...[PRESSURE_BIAS, CLAMP_BIAS, TORQUE_BIAS].map((bias) => bias.of({ context, brakes, force, stage }).figure),
     roadBias,
     IDEAL_BIAS.of({ context }).figure,
     critical,

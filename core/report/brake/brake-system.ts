@@ -92,7 +92,8 @@ function valveOf(work: Working, context: Context, part: PartOf<'valve'> | null |
   return kneeMpa === undefined || slope === undefined ? undefined : { valve: { kneeMpa, slope } }
 }
 
-function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'> | null | undefined): MasterCylinder | undefined {
+/** The master cylinder as numbers; undefined while a figure of it is missing, which is then asked for. */
+export function masterOf(work: Working, context: Context, part: PartOf<'masterCylinder'> | null | undefined): MasterCylinder | undefined {
   if (!part) {
     askHydraulicSlot(work, context, 'masterCylinder')
     return undefined

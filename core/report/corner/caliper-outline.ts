@@ -2,11 +2,12 @@ import { moveOutlines } from '../../clearance/outline.ts'
 import { axialShift, type Placing } from '../../clearance/placing.ts'
 import { quickOutline, quickOutlineContradiction } from '../../clearance/quick-outline.ts'
 import type { NamedOutline } from '../../model/field.ts'
+import { caliperFields } from '../../model/part-kinds.ts'
 import type { Axle, Part, PartOf } from '../../model/project.ts'
 import { axleFigure, type AxleFigure } from '../figure/entry.ts'
 import { askSlot, partFigure, readCarAxle, readPart, readPartOr, type AtAxle, type Context, type FigureOf } from '../figure/read.ts'
 import { pointDoubt, type GapInputs } from './gap-inputs.ts'
-import type { Place, ReportFigure } from '../figure/figure.ts'
+import type { Missing, Place, ReportFigure } from '../figure/figure.ts'
 import type { Working } from '../figure/working.ts'
 
 /** A caliper's own outlines, before it is placed on the car. Asks for what is missing. */
@@ -18,6 +19,34 @@ export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOut
 export const isQuick = (caliper: PartOf<'caliper'>): boolean =>
   caliper.outlineFrom === 'quick' || (caliper.outlineFrom === undefined && !caliper.outlines)
 
+/** Where a body ends that nobody measured there. */
+interface Reach {
+  tallFromMm: number
+  tallToMm: number
+  faceOuterRadiusMm: number
+  faceInnerRadiusMm: number
+}
+/**
+ * The most that a body of this height and face can fill: tall all the way inboard and out to its face, the face as high as
+ * the body and down to the hub. No body with these two figures is larger, so what clears it clears the true one.
+ */
+const reach = (tallestRadiusMm: number, faceMm: number): Reach => ({
+  tallFromMm: Math.min(FARTHEST_INBOARD_MM, faceMm - 1),
+  tallToMm: faceMm,
+  faceOuterRadiusMm: tallestRadiusMm,
+  faceInnerRadiusMm: 0,
+})
+const FARTHEST_INBOARD_MM = caliperFields.tallFromMm.min
+
+/** Where a body's ends were not measured, so that it was taken as large as it can be: labels and places. */
+export function notMeasured(caliper: PartOf<'caliper'>): Missing[] {
+  if (!isQuick(caliper) || caliper.frame === 'mount' || !caliper.tallestRadiusMm || !caliper.faceMm) return []
+  return (['tallToMm', 'faceOuterRadiusMm', 'faceInnerRadiusMm', 'tallFromMm'] as const).flatMap((field) => {
+    const { figure, words, at } = partFigure(caliper, field)
+    return figure ? [] : [{ what: words.label, at, ...(words.how ? { how: words.how } : {}) }]
+  })
+}
+
 function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
   const at = { kind: 'part', partId: caliper.id, field: 'outlines' } as const
   if (!isQuick(caliper)) {
@@ -25,12 +54,14 @@ function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[]
     work.ask(`Outline of ${caliper.name}`, at, 'Enter the measured points, or choose the five figures.')
     return undefined
   }
-  const read = (field: 'tallestRadiusMm' | 'tallFromMm' | 'tallToMm' | 'faceMm' | 'faceOuterRadiusMm' | 'faceInnerRadiusMm') =>
-    readPart(work, caliper, field)
-  const tallestRadiusMm = read('tallestRadiusMm')
+  const tallestRadiusMm = readPart(work, caliper, 'tallestRadiusMm')
+  const faceMm = readPart(work, caliper, 'faceMm')
+  const cautious =
+    tallestRadiusMm === undefined || faceMm === undefined || caliper.frame === 'mount' ? undefined : reach(tallestRadiusMm, faceMm)
+  const read = (field: keyof Reach): number | undefined =>
+    cautious ? readPartOr(work, caliper, field, cautious[field]) : readPart(work, caliper, field)
   const tallFromMm = read('tallFromMm')
   const tallToMm = read('tallToMm')
-  const faceMm = read('faceMm')
   const faceOuterRadiusMm = read('faceOuterRadiusMm')
   const faceInnerRadiusMm = read('faceInnerRadiusMm')
   if (
@@ -96,7 +127,8 @@ function place(
   if (!caliper.construction) choose('construction', 'Construction')
   if (!caliper.frame) choose('frame', 'Datum of the outline')
   if (!caliper.construction || !caliper.frame) return undefined
-  if (!rotor) askSlot(work, context, axle, 'rotor')
+  const stays = takenAsBuilt(context, axle, caliper)
+  if (!rotor && !stays) askSlot(work, context, axle, 'rotor')
 
   let dr: number | undefined
   if (caliper.frame === 'seat') dr = beyond(read, work, context, axle, caliper, 'caliperRadialMm')
@@ -107,6 +139,12 @@ function place(
     dr = mountRadius === undefined || lift === undefined ? undefined : mountRadius + lift
   }
 
+  if (stays) {
+    // what the outline was taken over stays on: only what stands between mount and caliper can move it
+    const dz = caliper.construction === 'fixed' ? beyond(read, work, context, axle, caliper, 'caliperAxialMm') : 0
+    work.notes.push('The outline was taken with the rotor and pads that stay on.')
+    return dz === undefined || dr === undefined ? undefined : { dz, dr }
+  }
   let placing: Placing | undefined
   if (caliper.construction === 'fixed') {
     const hatMm = rotor ? read.thickness(rotor, 'hatThicknessMm', { caliperAxialMm: -1 }) : undefined
@@ -149,6 +187,12 @@ function place(
     }
   }
   return placing && dr !== undefined ? { dz: axialShift(placing), dr } : undefined
+}
+
+/** Whether the outline was taken over the rotor and pads that are on: those of the car as it stands, wherever a setup keeps them. */
+function takenAsBuilt({ setup, isStock }: Context, axle: Axle, { takenAs, frame }: PartOf<'caliper'>): boolean {
+  const keeps = (slot: 'rotor' | 'pad') => isStock || setup[axle][slot] === undefined
+  return takenAs === 'asBuilt' && frame === 'seat' && keeps('rotor') && keeps('pad')
 }
 
 function setShim(work: Working, { resolved, setup }: Context, axle: Axle): number {

@@ -9,7 +9,7 @@ import type { Finding, FindingVerdict } from '../figure/finding.ts'
 import { askSlot, readPart, type AtAxle, type Context } from '../figure/read.ts'
 import { missingSentence } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
-import { placedOutlines } from './caliper-outline.ts'
+import { notMeasured, placedOutlines } from './caliper-outline.ts'
 import { differenceReport, type SaidByDifference } from './gap-difference.ts'
 import { BARREL_GAP, FACE_GAP, LEAST_GAP } from './gap-figures.ts'
 import { GapInputs } from './gap-inputs.ts'
@@ -22,7 +22,7 @@ import { spacerEffects } from './spacer-effects.ts'
 import { matchingTrialFit, staleTrial } from './trial-fit.ts'
 import { secondWay } from './two-ways.ts'
 import { wheelSection, type WheelSection } from './wheel-profile.ts'
-import { agreementSentence, clearanceSentence, trialSentence, VERDICT_SHORT } from './words.ts'
+import { agreementSentence, clearanceSentence, reachSentence, trialSentence, VERDICT_SHORT } from './words.ts'
 
 /** What one corner may cost, in pairs of boxes: all of it some 0.3 s, and no part so much that nothing is left for the next. */
 const EFFORT = { all: 900_000, verdict: 350_000, spacers: 300_000 } as const
@@ -59,7 +59,14 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision,
   const spacers = spacersOf(looked)
   const sentence = sentenceOf(looked)
   addNotes(looked)
-  const judged = { context, axle, reading: work, now, faceKnown: looked.section?.faceKnown ?? false }
+  const judged = {
+    context,
+    axle,
+    reading: work,
+    now,
+    faceKnown: looked.section?.faceKnown ?? false,
+    cautious: looked.ready?.cautious ?? false,
+  }
   const effects = spacerEffects({ context, axle, spacerMm }, fit)
   const figures = [
     ...[LEAST_GAP, FACE_GAP, BARREL_GAP].map((gapFigure) => gapFigure.of(judged).figure),
@@ -143,11 +150,14 @@ function look(context: Context, axle: Axle, precision: Precision): Looked {
           u: combinedShifts(inputs.all),
           policy: preferences.gapPolicy,
           faceKnown: section.faceKnown,
+          cautious: disc !== undefined && notMeasured(disc).length > 0,
         }
       : undefined
   const trialFit = matchingTrialFit(context, axle, spacerMm)
   const seen = trialFit && seenGap(trialFit)
   const now = ready && within(effort, EFFORT.verdict, () => judge(ready, spacerMm!, precision, seen))
+  // what the answer waits for
+  if (now?.verdict === 'measure' && ready!.cautious) work.askAll(notMeasured(disc!))
   if (ready && !now) askFewerPoints(work, disc!, wheel!)
   const difference = differenceReport(context, axle, now?.requiredMm ?? requiredGapMm(preferences.gapPolicy, false))
   const verdict = now?.verdict ?? difference.said?.verdict ?? 'measure'
@@ -239,6 +249,7 @@ function gapSentence(
     requiredMm: now.requiredMm,
     contradicted: now.trial?.agree === false,
   }
+  if (ready.cautious && ready.faceKnown && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
   const barrel = within(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
   return `Cannot say: the spoke back of ${wheelName} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`

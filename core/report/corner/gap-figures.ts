@@ -8,6 +8,7 @@ export interface JudgedCorner extends AtAxle {
   reading: Pick<ReportFigure, 'inputs' | 'missing' | 'notes'>
   now: Judged | undefined
   faceKnown: boolean
+  cautious: boolean
 }
 
 /** The least distance of caliper and wheel, and how sure it is. */
@@ -26,10 +27,11 @@ export const LEAST_GAP: AxleFigure<'gap', JudgedCorner> = axleFigure('gap', {
     work.notes.push(...reading.notes)
     return { now }
   },
-  value: ({ now }) => now.gap.minGapMm,
+  // a body that may be smaller before a wheel that may come nearer: the number says nothing
+  value: ({ now }, { faceKnown, cautious }) => (cautious && !faceKnown ? undefined : now.gap.minGapMm),
   // without a face there may be a nearer place
   partial: true,
-  bound: ({ now }, { faceKnown }) => (now && !faceKnown ? 'atMost' : undefined),
+  bound: ({ now }, { faceKnown, cautious }) => (!now ? undefined : !faceKnown ? 'atMost' : cautious ? 'atLeast' : undefined),
   u: ({ now }) => now.uMm,
 })
 
@@ -49,6 +51,7 @@ const oneWay = (
   },
   value: ({ gapMm }) => gapMm,
   partial: true,
+  bound: ({ gapMm }, { cautious }) => (cautious && gapMm !== undefined ? 'atLeast' : undefined),
 })
 
 /** The gap along the axle, to the back of the spokes. */

@@ -41,6 +41,8 @@ export interface Judge {
   u: Shifts
   policy: Preferences['gapPolicy']
   faceKnown: boolean
+  /** The body was taken as large as it can be: it can clear, never hit. */
+  cautious?: boolean
 }
 
 /**
@@ -98,8 +100,11 @@ export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: 
   let trial: Judged['trial']
   if (seen) {
     const compared = agreement({ valueMm: known.meanMm, uMm: known.uMm }, seen)
+    // a body taken as large as it can be only says that the gap is not less
+    if (of.cautious && seen.valueMm > known.meanMm) compared.agree = true
     trial = { ...seen, ...compared }
-    if (compared.agree) {
+    if (of.cautious && compared.agree) known = linear(seen.valueMm, seen.uMm)
+    else if (compared.agree) {
       const joined = joinByVariance({ valueMm: known.meanMm, uMm: known.uMm }, seen)
       known = linear(joined.valueMm, joined.uMm)
     } else {
@@ -111,7 +116,7 @@ export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: 
   const verdict = clearanceVerdict(known.p05Mm, known.p95Mm, requiredMm, TIGHT_LIMIT_MM)
   // a wheel without a face, or a trial fit that says otherwise, leaves open what is not bad news anyway
   const whole = (of.faceKnown || barrelOnly) && (trial === undefined || trial.agree)
-  const settled = whole || verdict === 'hits' || verdict === 'tooClose'
+  const settled = of.cautious && !trial?.agree ? whole && verdict === 'clears' : whole || verdict === 'hits' || verdict === 'tooClose'
   return { gap: found, ...known, widest: known.widest === true, requiredMm, trial, verdict: settled ? verdict : 'measure' }
 }
 

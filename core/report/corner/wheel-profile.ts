@@ -1,5 +1,5 @@
 import { withWeights } from '../../clearance/balance-weights.ts'
-import { ASSUMED_WALL_MM, ASSUMED_WELL_DEPTH_MM, nominalWheel, NOMINAL_U_MM } from '../../clearance/nominal-wheel.ts'
+import { ASSUMED_WALL_MM, ASSUMED_WELL_DEPTH_MM, nominalWheel, NOMINAL_U_MM, PAD_RADIUS_MM } from '../../clearance/nominal-wheel.ts'
 import { shiftWheel } from '../../clearance/shift.ts'
 import type { WheelProfile } from '../../model/field.ts'
 import type { PartOf } from '../../model/project.ts'
@@ -68,7 +68,9 @@ function nominal(work: Working, wheel: PartOf<'wheel'>, inputs: GapInputs): Omit
   const wellDepthMm = barrelRadiusMm === undefined ? readPartOr(work, wheel, 'wellDepthMm', ASSUMED_WELL_DEPTH_MM) : undefined
   const wallMm = barrelRadiusMm === undefined ? readPartOr(work, wheel, 'wallMm', ASSUMED_WALL_MM) : undefined
   const depthMm = readPart(work, wheel, 'faceDepthMm')
-  const radiusMm = depthMm === undefined ? undefined : readPart(work, wheel, 'faceDepthRadiusMm')
+  // a flat spoke back is as deep everywhere
+  const flat = wheel.face === undefined || wheel.face === 'flat'
+  const radiusMm = depthMm === undefined ? undefined : flat ? PAD_RADIUS_MM : readPart(work, wheel, 'faceDepthRadiusMm')
   const profile = nominalWheel({
     diameterIn,
     widthIn,

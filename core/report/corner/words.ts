@@ -48,6 +48,14 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
   }
 }
 
+/** What can be said of a body whose ends nobody measured, and that was taken as large as it can be. */
+export function reachSentence({ gap, meanMm, requiredMm }: GapFacts, units: UnitChoice): string {
+  const mm = (value: number) => formatQuantity(value, 'length', units)
+  const where = `the ${PLACE_WORDS[gap.limitingTag]}`
+  const least = meanMm < 0 ? `it could reach ${mm(-meanMm)} into ${where}` : `it could come as near as ${mm(meanMm)} to ${where}`
+  return `Cannot say yet: where the body ends was not measured, and ${least}; ${mm(requiredMm)} is asked for.`
+}
+
 /** Which spacer clears, or why none does. */
 export function spacerWords(
   leastMm: number | undefined,

@@ -222,7 +222,7 @@ function specs(project: Project): RowSpec[] {
       dimension: 'share',
       of: ({ report }) => {
         const [road, ideal] = [report.figures['bias.road'], report.figures['bias.ideal']]
-        const off = road.value === undefined || ideal.value === undefined ? undefined : Math.abs(road.value - ideal.value)
+        const off = road.value === undefined || road.atLeast || ideal.value === undefined ? undefined : Math.abs(road.value - ideal.value)
         return { ...plain(off === undefined ? 'not known' : `${(off * 100).toFixed(1)} points`, off, road.u), figureId: 'bias.road' }
       },
     },

@@ -17,6 +17,8 @@ export interface Input {
   u?: number
   origin?: Origin
   date?: string
+  /** What it was worked out from, in words. */
+  made?: string
   /** A default that stands in for a figure nobody entered. */
   assumed?: boolean
   /** It is this or more: figures it is made of are bounds. */

@@ -1,4 +1,5 @@
 import { questionKey } from '../../model/question.ts'
+import { madeWords } from '../../model/ways.ts'
 import type { Figure } from '../../quantity/figure.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import type { Input, Missing, Place, ReportFigure } from './figure.ts'
@@ -32,6 +33,7 @@ export class Working {
     input.origin = figure.origin
     if (figure.u !== undefined) input.u = figure.u
     if (figure.date !== undefined) input.date = figure.date
+    if (figure.madeOf !== undefined) input.made = madeWords(figure)!
     return figure.value
   }
 

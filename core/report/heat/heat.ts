@@ -64,7 +64,9 @@ export const ONE_STOP_RISE: AxleFigure<'heat', OneStop> = axleFigure('heat', {
       dimension: 'number',
       at: { kind: 'preference', field: 'stopFromKmh' },
     })
-    const front = work.carry(roadBias)
+    // a share that is only a bound says nothing of the heat
+    const front = roadBias.atLeast ? undefined : work.carry(roadBias)
+    if (roadBias.atLeast) work.ask('The whole brake system: pedal, booster, valve and mass', { kind: 'figure', figureId: 'pedal.force' })
     const share = front === undefined ? undefined : axle === 'front' ? front : 1 - front
     const at = { kind: 'figure', figureId: 'bias.road' } as const
     if (share !== undefined) work.set(share, { symbol: 'share', label: `Share of the work, ${axle}`, dimension: 'share', at })
