@@ -49,6 +49,10 @@ const REPORT = {
   cost: ['figure'],
   // gauges are held against the chain, reports of others against the corner's verdict
   evidence: ['pedal', 'corner', 'figure'],
+  // what the doubts of all that went in make of a figure
+  doubt: ['balance', 'pedal', 'brake', 'heat', 'figure', 'report.ts'],
+  // the shortest way to an answer, from what the report reads
+  path: ['doubt', 'decide', 'build', 'prove', 'heat', 'figure', 'report.ts'],
   // what is offered is tried on the whole setup
   // the whole setup is put together and weighed
   decide: [

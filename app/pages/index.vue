@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { QUESTIONS, type QuestionId } from '#core/model/project.ts'
 import { useProjectFiles } from '~/composables/project-files'
 import { inMemory } from '~/storage/box'
 import { useShelfStore } from '~/stores/shelf'
@@ -28,6 +29,11 @@ async function makeBlank() {
   if ('message' in added) trouble.value = added.message
   else await router.push(`/p/${added.id}/car`)
 }
+async function ask(question: QuestionId) {
+  const added = await shelf.addQuestion(question)
+  if ('message' in added) trouble.value = added.message
+  else await router.push({ path: `/p/${added.id}/answer`, query: { ask: question, setup: added.setupId } })
+}
 async function openDemo() {
   const added = await shelf.addDemo()
   if ('message' in added) trouble.value = added.message
@@ -49,6 +55,16 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       This browser keeps nothing for this page: what you make here lives until the page is closed. Export it to a file, or let the browser
       keep site data.
     </p>
+
+    <section class="questions" aria-labelledby="ask-title">
+      <h2 id="ask-title">What do you want to know?</h2>
+      <ul>
+        <li v-for="(words, id) in QUESTIONS" :key="id">
+          <ElButton class="question" :data-test="`ask-${id}`" @click="ask(id)">{{ words }}</ElButton>
+        </li>
+      </ul>
+      <p class="soft small">Each leads to its answer by the shortest way; everything else stays at hand.</p>
+    </section>
 
     <section class="ways" aria-label="Start">
       <form class="way" @submit.prevent="makeBlank">
@@ -153,6 +169,30 @@ h1 {
   gap: 8px;
   margin-top: 4px;
 }
+.questions {
+  margin-bottom: 34px;
+}
+.questions ul {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px 12px;
+  margin: 8px 0 6px;
+  padding: 0;
+  list-style: none;
+}
+.question {
+  justify-content: flex-start;
+  width: 100%;
+  height: auto;
+  min-height: 54px;
+  padding: 10px 14px;
+  font-size: 15.5px;
+  font-weight: 600;
+  line-height: 1.25;
+  text-align: left;
+  white-space: normal;
+  border-left: 3px solid var(--accent);
+}
 .shelf {
   margin: 8px 0 36px;
   padding: 0;
@@ -182,8 +222,11 @@ h1 {
   .bench {
     padding: 20px 16px;
   }
-  .ways {
+  .ways,
+  .questions ul {
     grid-template-columns: 1fr;
+  }
+  .ways {
     gap: 24px;
   }
 }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { blankProject } from '#core/model/blank.ts'
-import type { Project } from '#core/model/project.ts'
+import type { Project, QuestionId } from '#core/model/project.ts'
 import { newId } from '../composables/new-id.ts'
 import { isKept, listProjects, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
 
@@ -32,6 +32,14 @@ export const useShelfStore = defineStore('shelf', () => {
 
   const addBlank = (name: string) => add(blankProject(newId(), name))
 
+  /** A project that is begun with a question; returns its id and the setup that the question is about. */
+  async function addQuestion(question: QuestionId): Promise<{ id: string; setupId: string } | { message: string }> {
+    const [{ produce }, { beginQuestion }] = await Promise.all([import('immer'), import('#core/edit/begin.ts')])
+    let setupId = ''
+    const added = await add(produce(blankProject(newId(), 'My car'), (draft) => void (setupId = beginQuestion(draft, question))))
+    return 'message' in added ? added : { id: added.id, setupId }
+  }
+
   /** The demo, put on the shelf when it is not there. */
   async function addDemo(): Promise<{ id: string } | { message: string }> {
     if (await isKept(DEMO_ID)) return { id: DEMO_ID }
@@ -46,7 +54,7 @@ export const useShelfStore = defineStore('shelf', () => {
     await refresh()
   }
 
-  return { entries, loaded, refresh, add, addBlank, addDemo, remove }
+  return { entries, loaded, refresh, add, addBlank, addQuestion, addDemo, remove }
 })
 
 /** What to do when the browser does not take a save. */

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/model/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/report/balance/balance-report.ts'
 import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/pedal/bore-report.ts'
+import { doubtReport, type DoubtReport } from '../../core/report/doubt/doubt-report.ts'
 import { heatBrief, type HeatBrief } from '../../core/report/heat/heat-brief.ts'
 import { heatLeverSteps, type HeatLevers } from '../../core/report/heat/heat-levers.ts'
 import { heatReport, type HeatReport } from '../../core/report/heat/heat-report.ts'
@@ -53,6 +54,7 @@ const api = {
   },
   heatOfAll: (project: Project): Record<string, HeatBrief> =>
     Object.fromEntries(project.setups.map((setup) => [setup.id, heatBrief(project, setup.id)])),
+  doubts: (project: Project, setupId: string): DoubtReport => doubtReport(project, evaluate(project, setupId, { precision: 'linear' })),
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }

@@ -3,6 +3,7 @@ import type { Dimension, UnitChoice } from '../quantity/units.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
 import type { HeatBrief } from './heat/heat-brief.ts'
 import { orderWords } from './balance/lock-finding.ts'
+import type { Corner } from './corner/half-section.ts'
 import type { FigureId } from './figures.ts'
 import type { FindingVerdict } from './figure/finding.ts'
 import type { Report } from './report.ts'
@@ -32,7 +33,10 @@ export function ledger(
   const f = report.figures
   const s = stock.figures
   const against = (text: string) => (report.isStock ? 'the car as it stands' : text)
-  const worst = [report.corners.front, report.corners.rear].reduce((a, b) => (worse(report, b.axle, a.axle) ? b : a))
+  // an axle of which nothing is known yet does not stand before one that has been looked at
+  const { front, rear } = report.corners
+  const aside = [front, rear].find((one) => nothingOf(one) && (one === front ? rear : front).gap !== undefined)
+  const worst = [front, rear].filter((one) => one !== aside).reduce((a, b) => (worse(report, b.axle, a.axle) ? b : a))
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
   const stroke = report.findings.find((one) => one.rule === 'master-stroke')
@@ -47,14 +51,16 @@ export function ledger(
       label: 'Wheel clearance',
       value: worst.short,
       detail: worst.gap
-        ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}`
+        ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}${aside ? `; ${aside.axle} not known` : ''}`
         : `${worst.axle}: ${questions(worst.missing.length)}`,
       change: against(
         stockGap
           ? `stands at ${boundWord(s[`${worst.axle}.gap`])}${formatQuantity(stockGap.minGapMm, 'length', units)}`
           : 'stock not known',
       ),
-      tone: worstVerdict(report.findings.filter((one) => one.rule === 'wheel-clearance').map((one) => one.verdict)),
+      tone: worstVerdict(
+        report.findings.filter((one) => one.rule === 'wheel-clearance' && one.axle !== aside?.axle).map((one) => one.verdict),
+      ),
       figureId: `${worst.axle}.gap`,
     },
     {
@@ -128,6 +134,10 @@ export function ledger(
     },
   ]
 }
+
+/** Neither caliper nor wheel is chosen there. */
+const nothingOf = ({ missing }: Corner): boolean =>
+  (['caliper', 'wheel'] as const).every((slot) => missing.some(({ at }) => at.kind === 'slot' && at.slot === slot))
 
 /** Whether axle `a` is the one to show rather than `b`: the worse verdict, then the smaller gap. */
 function worse(report: Report, a: 'front' | 'rear', b: 'front' | 'rear'): boolean {

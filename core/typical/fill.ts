@@ -46,13 +46,19 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
   figures(draft.car as unknown as Loose, carFields, of.car)
   const stock = draft.setups[0]
   const part = <K extends PartKind>(kind: K, usual: UsualPart<K> | null | undefined, slots: Loose, slot: string, hint: string): void => {
-    const now = slots[slot] as Slot
+    let now = slots[slot] as Slot
     if (usual === undefined || now === null) return
     if (usual === null) {
       slots[slot] ??= null
       return
     }
     let held = draft.parts.find((one) => one.id === now)
+    // a part of another kind of which nothing is known makes room
+    if (held && held.kind !== kind && isBare(held)) {
+      draft.parts = draft.parts.filter((one) => one.id !== now)
+      slots[slot] = held = undefined
+      now = undefined
+    }
     if (now !== undefined && held?.kind !== kind) return
     if (!held) {
       const made = { id: freeId(draft.parts, `typical-${hint}`), kind, name: usual.name, owned: true } as unknown as Draft<Part>
@@ -91,6 +97,8 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
   part('fluid', of.fluid, hydraulics, 'fluid', 'fluid')
   return filled
 }
+
+const isBare = (part: object): boolean => Object.keys(part).every((key) => ['id', 'kind', 'name', 'owned'].includes(key))
 
 function freeId(parts: readonly { id: string }[], wanted: string): string {
   const taken = new Set(parts.map((one) => one.id))

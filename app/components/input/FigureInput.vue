@@ -8,6 +8,7 @@ import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/
 import { fieldQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
+import { figuresFrom, isTypical, madeWords, waysFor, WAYS, type Asked, type WayId } from '#core/model/ways.ts'
 import { useDraft } from '~/composables/draft'
 
 /** One figure: typed freely in any unit, checked where it is typed, with its origin beside it. */
@@ -20,8 +21,10 @@ const props = defineProps<{
   bare?: boolean
   /** What an empty field means. */
   empty?: string
+  /** The table the field stands in: markings and other figures that make it are taken then. */
+  table?: string
 }>()
-const emit = defineEmits<{ change: [figure: Figure | undefined] }>()
+const emit = defineEmits<{ change: [figure: Figure | undefined]; several: [figures: Record<string, Figure | Figure[]>]; enter: [] }>()
 
 const id = useId()
 const text = ref('')
@@ -73,6 +76,33 @@ const sameAsShown = (value: number): boolean => {
   return before?.ok === true && before.value === value
 }
 
+/** The key of the field in its table: its name may say an axle before it. */
+const key = computed(() => props.name.split('.').pop()!)
+const ways = computed((): WayId[] => (props.table === undefined ? [] : waysFor(props.table, key.value)))
+const isMarking = (id: WayId) => Object.values<Asked>(WAYS[id].asks).every((one) => one.type === 'text')
+/** What a marking that was typed makes; undefined where it is none of this field's. */
+function fromMarking(): Record<string, Figure | Figure[]> | undefined {
+  for (const id of ways.value.filter(isMarking)) {
+    const made = figuresFrom(id, { [Object.keys(WAYS[id].asks)[0]!]: text.value.trim() }, today())
+    if (typeof made !== 'string') return made
+  }
+  return undefined
+}
+const today = () => new Date().toISOString().slice(0, 10)
+/** Worked out from other figures, in a dialog. */
+const working = ref(false)
+const worked = computed(() => ways.value.filter((id) => !isMarking(id)))
+const example = computed(() => {
+  const id = ways.value.find(isMarking)
+  const asked = id && Object.values<Asked>(WAYS[id].asks)[0]
+  return asked?.type === 'text' ? asked.as : undefined
+})
+function made(figures: Record<string, Figure | Figure[]>) {
+  done()
+  working.value = false
+  emit('several', figures)
+}
+
 function take() {
   if (!dirty.value) return
   if (text.value.trim() === '') {
@@ -80,9 +110,14 @@ function take() {
     if (props.figure) emit('change', undefined)
     return
   }
+  const marked = fromMarking()
+  if (marked) {
+    made(marked)
+    return
+  }
   const parsed = parseQuantity(text.value, props.field.dimension, props.units)
   if (!parsed.ok) {
-    error.value = parsed.message
+    error.value = example.value ? `${parsed.message} A marking is written ${example.value}.` : parsed.message
     return
   }
   // what someone typed here is taken as measured until they say otherwise
@@ -90,9 +125,10 @@ function take() {
     // what is shown in other units than it was entered in is rounded: left as it stands, the figure is what it was
     value: sameAsShown(parsed.value) ? props.figure!.value : parsed.value,
     ...(parsed.u === undefined ? {} : { u: parsed.u }),
-    origin: props.figure?.origin ?? 'measured',
-    date: new Date().toISOString().slice(0, 10),
-    ...(props.figure?.note === undefined ? {} : { note: props.figure.note }),
+    // a figure of a class is replaced, not corrected
+    origin: props.figure && !props.figure.madeOf ? props.figure.origin : 'measured',
+    date: today(),
+    ...(props.figure?.note === undefined || isTypical(props.figure) ? {} : { note: props.figure.note }),
   }
   const [problem] = schemaProblems(fieldSchema(props.field, props.units), next)
   if (problem) {
@@ -117,6 +153,10 @@ function setMore(key: 'date' | 'note', typed: string | null) {
   else next[key] = value
   emit('change', next)
 }
+function entered() {
+  take()
+  if (!error.value) emit('enter')
+}
 function cancel() {
   done()
   text.value = shown()
@@ -139,7 +179,7 @@ function cancel() {
         @input="typed"
         @change="take"
         @blur="waiting || take()"
-        @keydown.enter.prevent="take"
+        @keydown.enter.prevent="entered"
         @keydown.esc="cancel"
       />
       <ElButton
@@ -154,6 +194,18 @@ function cancel() {
         {{ figure.origin }}
       </ElButton>
     </div>
+    <p v-if="figure?.madeOf && !bare" class="soft small below" data-test="made-of">{{ madeWords(figure, units) }}</p>
+    <ElButton
+      v-if="worked.length > 0 && (!figure || more || figure.madeOf)"
+      class="below"
+      link
+      type="primary"
+      size="small"
+      @click="working = true"
+    >
+      {{ figure?.madeOf && !isTypical(figure) ? 'Correct what it was worked out from' : `Work it out from ${WAYS[worked[0]!].label}` }}
+    </ElButton>
+    <LazyWayDialog v-if="working" :way="worked[0]!" :figure="figure" :units="units" :label="label" @made="made" @close="working = false" />
     <div v-if="more && figure" class="asides">
       <ChoiceSelect :value="figure.origin" :options="origins" :label="`Origin of ${label}`" @change="setOrigin" />
       <LazyElDatePicker
@@ -211,6 +263,9 @@ function cancel() {
 }
 .asides :deep(.el-date-editor) {
   width: 100%;
+}
+button.below {
+  justify-content: flex-start;
 }
 .below {
   width: 100%;

@@ -1,16 +1,29 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import type { FiguresField } from '#core/model/field.ts'
 import { fieldSchema } from '#core/model/field-schema.ts'
 import { schemaProblems } from '#core/model/schema-problems.ts'
 import type { Figure } from '#core/quantity/figure.ts'
+import { isTypical, madeWords, waysFor, WAYS } from '#core/model/ways.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
 /** A short list of figures in one field, with semicolons or plus signs between. */
-const props = defineProps<{ field: FiguresField; figures: Figure[] | undefined; units: UnitChoice; name: string }>()
-const emit = defineEmits<{ change: [figures: Figure[] | undefined] }>()
+const props = defineProps<{
+  field: FiguresField
+  figures: Figure[] | undefined
+  units: UnitChoice
+  name: string
+  label?: string
+  /** The table the field stands in: figures that make it are taken then. */
+  table?: string
+}>()
+const emit = defineEmits<{
+  change: [figures: Figure[] | undefined]
+  several: [figures: Record<string, Figure | Figure[]>]
+  enter: []
+}>()
 const id = useId()
 const text = ref('')
 const error = ref('')
@@ -26,6 +39,23 @@ watch(
   },
   { immediate: true },
 )
+
+const key = computed(() => props.name.split('.').pop()!)
+const way = computed(() => (props.table === undefined ? undefined : waysFor(props.table, key.value)[0]))
+const working = ref(false)
+const made = (figures: Record<string, Figure | Figure[]>) => {
+  working.value = dirty.value = false
+  emit('several', figures)
+}
+/** What was worked out, or is a class's, is replaced and not corrected. */
+const originAt = (index: number) => {
+  const before = props.figures?.[index] ?? props.figures?.[0]
+  return before && !before.madeOf ? before.origin : 'measured'
+}
+function entered() {
+  take()
+  if (!error.value) emit('enter')
+}
 
 function take() {
   if (!dirty.value) return
@@ -48,7 +78,7 @@ function take() {
     }
     next.push({
       value: parsed.value,
-      origin: props.figures?.[index]?.origin ?? props.figures?.[0]?.origin ?? 'measured',
+      origin: originAt(index),
       date: new Date().toISOString().slice(0, 10),
     })
   }
@@ -63,21 +93,43 @@ function take() {
 </script>
 
 <template>
-  <FieldItem :data-field="name" :for="id" :label="field.label" :help="field.help" :error="error">
+  <FieldItem :data-field="name" :for="id" :label="label ?? field.label" :help="field.help" :error="error">
     <ElInput
       :id="id"
       v-model="text"
       class="num"
       autocomplete="off"
       placeholder="not known"
-      :aria-label="field.label"
+      :aria-label="label ?? field.label"
       :aria-invalid="error !== ''"
       :data-dirty="dirty"
       :validate-event="false"
       @input="dirty = true"
       @change="take"
       @blur="take"
-      @keydown.enter.prevent="take"
+      @keydown.enter.prevent="entered"
+    />
+    <p v-if="figures?.[0]?.madeOf" class="soft small below" data-test="made-of">{{ madeWords(figures[0], units) }}</p>
+    <ElButton v-if="way && (!figures || figures[0]?.madeOf)" class="below" link type="primary" size="small" @click="working = true">
+      {{ figures && !isTypical(figures[0]) ? 'Correct what it was worked out from' : `Work it out from ${WAYS[way].label}` }}
+    </ElButton>
+    <LazyWayDialog
+      v-if="working && way"
+      :way="way"
+      :figure="figures?.[0]"
+      :units="units"
+      :label="label ?? field.label"
+      @made="made"
+      @close="working = false"
     />
   </FieldItem>
 </template>
+
+<style scoped>
+.below {
+  width: 100%;
+  margin: 2px 0 0;
+  line-height: 1.3;
+  justify-content: flex-start;
+}
+</style>

@@ -5,6 +5,7 @@ import { amount } from '#core/model/field.ts'
 import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
 import { doubts } from '#core/model/plausible.ts'
 import { CONDITIONS, type Part } from '#core/model/project.ts'
+import { putAt } from '#core/edit/put-at.ts'
 import { removeParts } from '#core/edit/remove-parts.ts'
 import { useProjectStore } from '~/stores/project'
 import { newId } from '~/composables/new-id'
@@ -35,6 +36,8 @@ function change(key: string, value: unknown) {
     else part[key] = value
   })
 }
+const several = (values: Record<string, unknown>) =>
+  store.edit(`Edit ${props.part.name}`, (draft) => putAt(draft, { kind: 'part', partId: props.part.id, field: '' }, values))
 const write = (key: string, text: string, most: number) => change(key, text.trim().slice(0, most) || undefined)
 function rename(text: string, put: (text: string) => void) {
   const name = text.trim().slice(0, 120)
@@ -92,7 +95,16 @@ function duplicate() {
     </ul>
     <PartCompare v-if="other" :part="part" :other="other" />
     <PartFigure :part="part" :current="current" />
-    <FieldGrid :table="fieldsOf(part.kind)" :values="part" :units="units" @change="change" />
+    <FormLens />
+    <FieldGrid
+      :table="fieldsOf(part.kind)"
+      :values="part"
+      :units="units"
+      :kind="part.kind"
+      :place="(field) => ({ kind: 'part', partId: part.id, field })"
+      @change="change"
+      @several="several"
+    />
     <PartSketch v-if="part.kind === 'caliper' || part.kind === 'wheel'" :part="part" />
     <InspectionSheet :part="part" />
     <fieldset class="group">

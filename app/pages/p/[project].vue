@@ -33,7 +33,7 @@ async function open() {
   const added = id === DEMO_ID ? await shelf.addDemo() : { id }
   notAdded.value = 'message' in added ? added.message : ''
   await store.open(id)
-  if (store.state === 'open' && step.value === undefined) await router.replace(`/p/${id}/fit`)
+  if (store.state === 'open' && step.value === undefined && !route.path.endsWith('/answer')) await router.replace(`/p/${id}/fit`)
 }
 onMounted(open)
 onMounted(fetchTableAhead)

@@ -7,7 +7,6 @@ import type { AxleBrakeReport } from '../brake/brake.ts'
 import type { ReportFigure } from '../figure/figure.ts'
 import type { Finding } from '../figure/finding.ts'
 import type { Context } from '../figure/read.ts'
-import { counted } from '../figure/words.ts'
 import { Working } from '../figure/working.ts'
 import { masterStroke } from '../pedal/master-stroke.ts'
 import { effortFinding, PEDAL_FORCE, PEDAL_FORCE_NO_ASSIST } from '../pedal/pedal-effort.ts'
@@ -50,10 +49,10 @@ function brakedCar(context: Context, brakes: Record<Axle, AxleBrakeReport>) {
 }
 
 /** What fits by figures of a class is to be seen on this car. */
-const byTypical = (finding: Finding, count: number): Finding => ({
+const byTypical = (finding: Finding): Finding => ({
   ...finding,
   verdict: 'check',
-  sentence: `${finding.sentence} That goes by ${counted(count, 'typical figure')}: how sure it is stands beside the figures.`,
+  sentence: `${finding.sentence} That goes by typical figures, not all by this car’s.`,
 })
 
 /**
@@ -80,8 +79,8 @@ export function pedalToRoad(
     ...(abs.finding ? [abs.finding] : []),
     lockFinding(context, system, mass, order, critical.missing, abs.figure),
   ]
-  const typical = car.reading.inputs.filter((one) => one.made?.startsWith('typical')).length
-  const findings = said.map((one) => (typical > 0 && one.verdict === 'fits' ? byTypical(one, typical) : one))
+  const typical = car.reading.inputs.some((one) => one.made?.startsWith('typical'))
+  const findings = said.map((one) => (typical && one.verdict === 'fits' ? byTypical(one) : one))
   const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
   const found = { roadBias, chain: stage, lockOrder: order, findings }
   if (brief) return { ...found, figures: [], adhesion: [] }

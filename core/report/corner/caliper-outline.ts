@@ -58,8 +58,11 @@ function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[]
   const faceMm = readPart(work, caliper, 'faceMm')
   const cautious =
     tallestRadiusMm === undefined || faceMm === undefined || caliper.frame === 'mount' ? undefined : reach(tallestRadiusMm, faceMm)
-  const read = (field: keyof Reach): number | undefined =>
-    cautious ? readPartOr(work, caliper, field, cautious[field]) : readPart(work, caliper, field)
+  const read = (field: keyof Reach): number | undefined => {
+    if (cautious) return readPartOr(work, caliper, field, cautious[field])
+    // height and face come first: with them the ends are taken as far as they can be
+    return caliper[field] || caliper.frame === 'mount' ? readPart(work, caliper, field) : undefined
+  }
   const tallFromMm = read('tallFromMm')
   const tallToMm = read('tallToMm')
   const faceOuterRadiusMm = read('faceOuterRadiusMm')
@@ -124,10 +127,11 @@ function place(
   const read = placer(work, context, axle, inputs)
   const choose = (field: 'construction' | 'frame', what: string) =>
     work.ask(`${what} of ${caliper.name}`, { kind: 'part', partId: caliper.id, field })
-  if (!caliper.construction) choose('construction', 'Construction')
-  if (!caliper.frame) choose('frame', 'Datum of the outline')
-  if (!caliper.construction || !caliper.frame) return undefined
   const stays = takenAsBuilt(context, axle, caliper)
+  // where nothing is moved it does not matter what holds it
+  if (!caliper.construction && !stays) choose('construction', 'Construction')
+  if (!caliper.frame) choose('frame', 'Datum of the outline')
+  if ((!caliper.construction && !stays) || !caliper.frame) return undefined
   if (!rotor && !stays) askSlot(work, context, axle, 'rotor')
 
   let dr: number | undefined
@@ -141,7 +145,7 @@ function place(
 
   if (stays) {
     // what the outline was taken over stays on: only what stands between mount and caliper can move it
-    const dz = caliper.construction === 'fixed' ? beyond(read, work, context, axle, caliper, 'caliperAxialMm') : 0
+    const dz = caliper.construction !== 'sliding' ? beyond(read, work, context, axle, caliper, 'caliperAxialMm') : 0
     work.notes.push('The outline was taken with the rotor and pads that stay on.')
     return dz === undefined || dr === undefined ? undefined : { dz, dr }
   }

@@ -248,6 +248,7 @@ function gapSentence(
     p95Mm: now.p95Mm,
     requiredMm: now.requiredMm,
     contradicted: now.trial?.agree === false,
+    atLeast: ready.cautious === true && !now.trial?.agree,
   }
   if (ready.cautious && ready.faceKnown && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)

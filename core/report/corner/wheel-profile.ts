@@ -62,8 +62,6 @@ function nominal(work: Working, wheel: PartOf<'wheel'>, inputs: GapInputs): Omit
   const diameterIn = readPart(work, wheel, 'diameterIn')
   const widthIn = readPart(work, wheel, 'widthIn')
   const offsetMm = readPart(work, wheel, 'offsetMm')
-  const nothing = { profile: undefined, nominal: true, faceKnown: false }
-  if (diameterIn === undefined || widthIn === undefined || offsetMm === undefined) return nothing
   const barrelRadiusMm = wheel.barrelRadiusMm ? readPart(work, wheel, 'barrelRadiusMm') : undefined
   const wellDepthMm = barrelRadiusMm === undefined ? readPartOr(work, wheel, 'wellDepthMm', ASSUMED_WELL_DEPTH_MM) : undefined
   const wallMm = barrelRadiusMm === undefined ? readPartOr(work, wheel, 'wallMm', ASSUMED_WALL_MM) : undefined
@@ -71,6 +69,8 @@ function nominal(work: Working, wheel: PartOf<'wheel'>, inputs: GapInputs): Omit
   // a flat spoke back is as deep everywhere
   const flat = wheel.face === undefined || wheel.face === 'flat'
   const radiusMm = depthMm === undefined ? undefined : flat ? PAD_RADIUS_MM : readPart(work, wheel, 'faceDepthRadiusMm')
+  const nothing = { profile: undefined, nominal: true, faceKnown: false }
+  if (diameterIn === undefined || widthIn === undefined || offsetMm === undefined) return nothing
   const profile = nominalWheel({
     diameterIn,
     widthIn,

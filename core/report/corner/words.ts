@@ -24,6 +24,8 @@ export interface GapFacts {
   requiredMm: number
   /** A trial fit says something else than the figures. */
   contradicted?: boolean
+  /** The body was taken as large as it can be: the true gap is not less. */
+  atLeast?: boolean
 }
 
 /** The verdict on a gap: "Clears. Least gap 4.1 mm at the shoulder, 95 % sure of more than 3.2." */
@@ -34,7 +36,7 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
   const where = `at the ${PLACE_WORDS[gap.limitingTag]}${gap.limitingOutline === 'body' ? '' : ` (${gap.limitingOutline})`}`
   switch (verdict) {
     case 'clears':
-      return `Clears. Least gap ${mm(meanMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}.`
+      return `Clears. Least gap ${facts.atLeast ? 'no less than ' : ''}${mm(meanMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}.`
     case 'tight':
       return `Tight: trial fit first. Least gap ${mm(meanMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}; ${mm(requiredMm)} is asked for.`
     case 'hits':

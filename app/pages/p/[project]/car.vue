@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Draft } from 'immer'
+import { putAt } from '#core/edit/put-at.ts'
 import { carAxleFields, carFields } from '#core/model/car-fields.ts'
 import { AXLES, type Axle, type Car } from '#core/model/project.ts'
 import { useProjectStore } from '~/stores/project'
@@ -21,6 +22,9 @@ const change = (key: string, value: unknown) =>
   store.edit('Edit car', (draft) => put(draft.car as Draft<Record<string, unknown>>, key, value))
 const changeAxle = (axle: Axle, key: string, value: unknown) =>
   store.edit(`Edit ${axle} axle`, (draft) => put(draft.car[axle] as Draft<Record<string, unknown>>, key, value))
+const several = (values: Record<string, unknown>) => store.edit('Edit car', (draft) => putAt(draft, { kind: 'car', field: '' }, values))
+const severalAtAxle = (axle: Axle, values: Record<string, unknown>) =>
+  store.edit(`Edit ${axle} axle`, (draft) => putAt(draft, { kind: 'car', axle, field: '' }, values))
 const rename = (text: string) => {
   const name = text.trim()
   if (name) change('name' satisfies keyof Car, name.slice(0, 120))
@@ -37,7 +41,17 @@ const rename = (text: string) => {
     <FieldItem class="name" label="Name of the car"
       ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
     /></FieldItem>
-    <FieldGrid :table="carFields" :values="car" :units="units" @change="change" />
+    <TypicalCar class="typical" />
+    <FormLens />
+    <FieldGrid
+      :table="carFields"
+      :values="car"
+      :units="units"
+      kind="car"
+      :place="(field) => ({ kind: 'car', field })"
+      @change="change"
+      @several="several"
+    />
     <UsesSaid :uses="car.uses" :units="units" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">
@@ -47,6 +61,9 @@ const rename = (text: string) => {
           :values="car[axle]"
           :units="units"
           :prefix="axle"
+          kind="carAxle"
+          :place="(field) => ({ kind: 'car', axle, field })"
+          @several="severalAtAxle(axle, $event)"
           @change="(key, value) => changeAxle(axle, key, value)"
         />
       </section>
@@ -70,6 +87,10 @@ h1 {
   max-width: 420px;
   margin-bottom: 14px;
   font-size: 13px;
+}
+.typical {
+  max-width: 420px;
+  margin-bottom: 12px;
 }
 .axles {
   display: grid;

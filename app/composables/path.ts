@@ -1,0 +1,60 @@
+import { createSharedComposable } from '@vueuse/core'
+import { computed, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { QUESTION_IDS, type QuestionId } from '#core/model/project.ts'
+import { dutyFor } from '#core/report/heat/duties.ts'
+import type { HeatReport } from '#core/report/heat/heat-report.ts'
+import { answerOf, type Answer } from '#core/report/path/answer.ts'
+import { pathTo, type Path } from '#core/report/path/path.ts'
+import { stepsThere } from '#core/report/path/steps-there.ts'
+import { useProjectStore } from '../stores/project.ts'
+import { useDoubts } from './doubts.ts'
+import { useReports } from './reports.ts'
+import { useWorkbench } from './workbench.ts'
+
+/** The shortest way to the answer of a question: what it asks for, and the answer as far as it goes. */
+export const usePath = createSharedComposable(() => {
+  const store = useProjectStore()
+  const route = useRoute()
+  const { report, reports, setup, axle } = useWorkbench()
+  const { worker, said } = useReports()
+  const { doubt } = useDoubts()
+  /** The question that the address asks, else the one the project was begun with. */
+  const question = computed<QuestionId | undefined>(() => QUESTION_IDS.find((one) => one === route.query.ask) ?? store.project?.question)
+  const onPath = computed(() => route.path.endsWith('/answer'))
+  const heat = shallowRef<HeatReport>()
+  let turn = 0
+  watch(
+    () => [store.project, setup.value?.id, onPath.value && question.value === 'lasts'] as const,
+    async ([project, setupId, wanted]) => {
+      const mine = ++turn
+      if (!project || !setupId || !wanted) return
+      const found = await said('the heat', () => worker().heat(project, setupId, dutyFor(project).id))
+      if (mine === turn && found) heat.value = found
+    },
+    { immediate: true },
+  )
+  const way = computed(() =>
+    store.project && question.value && onPath.value ? stepsThere(store.project, reports.value, question.value) : undefined,
+  )
+  const path = computed<Path | undefined>(() => {
+    if (!store.project || !report.value || !question.value || way.value || !onPath.value) return undefined
+    const missing = question.value === 'lasts' ? heat.value?.missing : undefined
+    return pathTo(store.project, report.value, question.value, axle.value, { ...(missing ? { missing } : {}), doubt: doubt.value })
+  })
+  const answer = computed<Answer | undefined>(() => {
+    if (!store.project || !report.value || !question.value) return undefined
+    if (way.value) return way.value.answer
+    if (question.value === 'lasts')
+      return (
+        heat.value && {
+          verdict: heat.value.verdict,
+          sentence: heat.value.sentence,
+          beside: heat.value.notKnown ? [heat.value.notKnown] : [],
+          matters: [],
+        }
+      )
+    return answerOf(store.project, report.value, question.value, axle.value, doubt.value)
+  })
+  return { question, onPath, path, way, answer }
+})

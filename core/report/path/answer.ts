@@ -1,0 +1,103 @@
+import type { Axle, Project, QuestionId } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { DoubtReport, FigureDoubt, Matter } from '../doubt/doubt-report.ts'
+import type { Place } from '../figure/figure.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { boundWord, missingSentence } from '../figure/words.ts'
+import type { Report } from '../report.ts'
+
+/** An answer as far as it goes: a sentence, what stands beside it, and what would sharpen it. */
+export interface Answer {
+  verdict: FindingVerdict
+  sentence: string
+  beside: string[]
+  /** What of its doubt comes from where, the most first. */
+  matters: readonly { label: string; at: Place; share: number }[]
+}
+
+/** So many of 100 cases are said to be sure. */
+const SURE_OF_100 = 95
+
+export function answerOf(project: Project, report: Report, question: QuestionId, axle: Axle, doubt?: DoubtReport): Answer | undefined {
+  if (question === 'clears') return clears(report, axle)
+  if (question === 'balanced') return balanced(project, report, doubt)
+  return undefined
+}
+
+function clears(report: Report, axle: Axle): Answer {
+  const corner = report.corners[axle]
+  const finding = report.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle)!
+  return {
+    verdict: finding.verdict,
+    sentence: corner.sentence,
+    beside: [
+      ...(finding.remedy ? [finding.remedy.sentence] : []),
+      ...(corner.wheelIsNominal && corner.gap
+        ? ['The wheel is drawn from its marking: good to about 3 mm where nothing was measured.']
+        : []),
+    ],
+    matters: corner.measureNext.filter((one) => one.what !== 'Trial fit').map(({ what, at, share }) => ({ label: what, at, share })),
+  }
+}
+
+/** "168 N, in 9 of 10 cases between 104 and 253" */
+function ranged(project: Project, one: FigureDoubt, dimension: 'force' | 'share'): string {
+  const { units } = project.preferences
+  const show = (value: number, bare = false) => formatQuantity(value, dimension, units, { bare, decimals: dimension === 'share' ? 0 : 0 })
+  return `${show(one.value)}, in 9 of 10 cases between ${show(one.p05, true)} and ${show(one.p95)}`
+}
+
+function balanced(project: Project, report: Report, doubt: DoubtReport | undefined): Answer {
+  const { figures } = report
+  const order = report.findings.find((one) => one.rule === 'lock-order')!
+  const [force, road, ideal, clamp] = [figures['pedal.force'], figures['bias.road'], figures['bias.ideal'], figures['bias.clamp']]
+  const { units } = project.preferences
+  const share = (figure: typeof road) => `${boundWord(figure)}${formatQuantity(figure.value, 'share', units)}`
+  const beside: string[] = []
+  const [ofForce, ofRoad] = [doubt?.figures['pedal.force'], doubt?.figures['bias.road']]
+  if (force.value !== undefined)
+    beside.push(
+      `${force.label}: ${boundWord(force)}${ofForce ? ranged(project, ofForce, 'force') : formatQuantity(force.value, 'force', units)}.`,
+    )
+  if (road.value !== undefined)
+    beside.push(
+      `Front share at the road: ${boundWord(road)}${ofRoad ? ranged(project, ofRoad, 'share') : formatQuantity(road.value, 'share', units)}${ideal.value === undefined ? '' : `; the load on the front axle is ${share(ideal)}`}.`,
+    )
+  else if (clamp.value !== undefined) beside.push(`Front share of the clamp force: ${share(clamp)}.`)
+  const said = { beside, matters: mattersOf(doubt) }
+  if (order.verdict === 'unknown') {
+    const missing = force.missing.length > 0 ? force.missing : order.missing
+    const sentence =
+      clamp.value !== undefined && force.value === undefined
+        ? `Front share of the clamp force: ${share(clamp)}. The order of locking waits for more.`
+        : missingSentence(missing)
+    return {
+      verdict: 'unknown',
+      sentence,
+      ...said,
+      beside: clamp.value !== undefined && road.value === undefined ? [missingSentence(missing)] : beside,
+    }
+  }
+  const of100 = doubt?.frontFirstOf100
+  if (of100 === undefined || of100 >= SURE_OF_100 || order.verdict === 'blocked')
+    return {
+      verdict: order.verdict,
+      sentence: order.sentence,
+      ...said,
+      beside: of100 === undefined ? beside : [casesWords(of100), ...beside],
+    }
+  return { verdict: 'check', sentence: casesWords(of100), ...said, beside: [order.sentence, ...beside] }
+}
+
+const casesWords = (of100: number): string =>
+  of100 >= 100
+    ? 'With the doubts of all figures the front locks first as far as it must in all cases that were drawn.'
+    : `With the doubts of all figures the front locks first as far as it must in ${of100} of 100 cases.`
+
+function mattersOf(doubt: DoubtReport | undefined): readonly Matter[] {
+  if (!doubt) return []
+  return (
+    doubt.orderMatters.length > 0 ? doubt.orderMatters : (doubt.figures['bias.road']?.matters ?? doubt.figures['bias.clamp']?.matters ?? [])
+  ).slice(0, MOST_NAMED)
+}
+const MOST_NAMED = 5

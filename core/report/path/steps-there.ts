@@ -1,0 +1,171 @@
+import type { Project, QuestionId } from '../../model/project.ts'
+import { compare } from '../decide/compare.ts'
+import { workOrder } from '../build/work-order.ts'
+import { counted } from '../figure/words.ts'
+import type { HeatBrief } from '../heat/heat-brief.ts'
+import { stopsReport } from '../prove/stop-tests.ts'
+import type { Report, StepId } from '../report.ts'
+import type { Answer } from './answer.ts'
+
+/** One thing to do on the way to an answer that is more than figures. */
+export interface StepThere {
+  id: string
+  words: string
+  /** What there is of it. */
+  state: string
+  done: boolean
+  to: StepId
+  view?: string
+}
+export interface WayThere {
+  steps: StepThere[]
+  answer: Answer
+}
+
+const say = (verdict: Answer['verdict'], sentence: string, beside: string[] = []): Answer => ({ verdict, sentence, beside, matters: [] })
+
+/** The way to an answer that takes setups, prices or stops, not figures alone; undefined for the others. */
+export function stepsThere(
+  project: Project,
+  reports: readonly Report[],
+  question: QuestionId,
+  heats: Readonly<Record<string, HeatBrief>> = {},
+): WayThere | undefined {
+  switch (question) {
+    case 'worth':
+      return worth(project, reports, heats)
+    case 'helped':
+      return helped(project)
+    case 'order':
+      return order(project, reports)
+    default:
+      return undefined
+  }
+}
+
+const onTheCar = (project: Project): StepThere => {
+  const [stock] = project.setups
+  const known = [stock.front.caliper, stock.rear.caliper, stock.hydraulics.masterCylinder].filter((one) => one !== undefined).length
+  return {
+    id: 'car',
+    words: 'Say what is on the car now, or start from a typical one.',
+    state: known === 3 ? 'brakes are there' : `${known} of 3: front, rear, master cylinder`,
+    done: known === 3,
+    to: 'setup',
+  }
+}
+const choices = (project: Project): StepThere => {
+  const count = project.setups.length - 1
+  return {
+    id: 'setups',
+    words: 'Make a setup of each thing you could do: the tabs at the top.',
+    state: count === 0 ? 'none yet' : counted(count, 'setup'),
+    done: count > 0,
+    to: 'setup',
+  }
+}
+
+function worth(project: Project, reports: readonly Report[], heats: Readonly<Record<string, HeatBrief>>): WayThere {
+  const others = reports.filter((one) => !one.isStock)
+  const unpriced = others.reduce((sum, one) => sum + one.bill.unpriced, 0)
+  const steps: StepThere[] = [
+    onTheCar(project),
+    {
+      id: 'gather',
+      words: 'Gather kits, donors or parts with their prices.',
+      state: counted(project.parts.filter((one) => one.price).length, 'part with a price', 'parts with a price'),
+      done: project.parts.some((one) => one.price),
+      to: 'parts',
+    },
+    choices(project),
+    {
+      id: 'prices',
+      words: 'Give what is bought a price.',
+      state: others.length === 0 ? 'nothing to buy yet' : unpriced === 0 ? 'all have one' : `${unpriced} without`,
+      done: others.length > 0 && unpriced === 0,
+      to: 'cost',
+    },
+    { id: 'compare', words: 'Compare them on one sheet.', state: '', done: false, to: 'cost', view: 'compare' },
+  ]
+  if (others.length === 0)
+    return { steps, answer: say('unknown', 'There is nothing to choose between yet: make a setup of each thing you could do.') }
+  return { steps, answer: say('check', compare(project, reports, heats).sentence) }
+}
+
+function helped(project: Project): WayThere {
+  const bySetup = new Map<string, number>()
+  for (const { setupId } of project.stopTests) bySetup.set(setupId, (bySetup.get(setupId) ?? 0) + 1)
+  const [stock] = project.setups
+  const before = bySetup.get(stock.id) ?? 0
+  const [after] = [...bySetup].filter(([id]) => id !== stock.id).sort((a, b) => b[1] - a[1])
+  const steps: StepThere[] = [
+    choices(project),
+    {
+      id: 'plan',
+      words: 'See how many stops it takes to show a difference that would matter.',
+      state: '',
+      done: false,
+      to: 'prove',
+      view: 'stops',
+    },
+    {
+      id: 'before',
+      words: 'Write down stops of the car as it stands.',
+      state: counted(before, 'stop'),
+      done: before >= 2,
+      to: 'prove',
+      view: 'stops',
+    },
+    {
+      id: 'after',
+      words: 'Write down stops with what was changed, on the same road and day.',
+      state: counted(after?.[1] ?? 0, 'stop'),
+      done: (after?.[1] ?? 0) >= 2,
+      to: 'prove',
+      view: 'stops',
+    },
+  ]
+  const [first] = project.stopTests
+  if (!after || !first)
+    return { steps, answer: say('unknown', 'Nothing can be said yet: it takes stops before and after, at least two of each.') }
+  const { sentence, notes, compared } = stopsReport(project, {
+    a: stock.id,
+    b: after[0],
+    surface: first.surface,
+    load: first.load,
+    targetKmh: project.preferences.stopFromKmh,
+    wantedM: 2,
+  })
+  return { steps, answer: say(compared ? 'check' : 'unknown', sentence, notes.slice(0, 3)) }
+}
+
+function order(project: Project, reports: readonly Report[]): WayThere {
+  const setup = project.setups.slice(1).find((one) => one.id === project.builds[0]?.id) ?? project.setups[1]
+  const report = reports.find((one) => one.setupId === setup?.id)
+  const open = report?.fit.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs' || one.verdict === 'blocked').length ?? 0
+  const steps: StepThere[] = [
+    onTheCar(project),
+    choices(project),
+    {
+      id: 'fit',
+      words: 'See that everything fits, and accept the pieces that it takes.',
+      state: report ? (open === 0 ? 'nothing open' : `${open} open`) : 'no setup yet',
+      done: report !== undefined && open === 0,
+      to: 'fit',
+      view: 'check',
+    },
+    { id: 'order', words: 'Order it by seller, and print the order of jobs.', state: '', done: false, to: 'build' },
+  ]
+  if (!report || !setup) return { steps, answer: say('unknown', 'There is nothing to order yet: make a setup of what you want to do.') }
+  if (report.verdict === 'blocked')
+    return { steps, answer: say('blocked', `“${setup.name}” is blocked: there is no order of jobs for it. The fit check says why.`) }
+  const jobs = workOrder(project, setup.id, report.fit).steps.length
+  const buy = report.bill.lines.length
+  return {
+    steps,
+    answer: say(
+      open === 0 ? 'fits' : 'check',
+      `“${setup.name}”: ${counted(buy, 'line')} to buy, ${counted(jobs, 'step')} in order${open === 0 ? '' : `; ${counted(open, 'question')} open before anything is ordered`}.`,
+    ),
+  }
+}
