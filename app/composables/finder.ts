@@ -59,6 +59,8 @@ export const useFinder = createSharedComposable(() => {
     ...(store.redoLabel ? [{ id: 'redo', label: `Do again: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
     { id: 'export', label: 'Export the project', kind: 'action', run: exportOpen },
     { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.project!.id}/form`) },
+    { id: 'how', label: 'How it decides', kind: 'action', run: () => void router.push('/how') },
+    { id: 'tour', label: 'Tour of the bench', kind: 'action', run: () => void go('fit', { tour: '1' }) },
     { id: 'keys', label: 'Keyboard shortcuts', kind: 'action', run: () => (openKeys.value = true) },
     { id: 'projects', label: 'All projects', kind: 'action', run: () => void router.push('/') },
   ]

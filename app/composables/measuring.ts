@@ -1,6 +1,7 @@
 import type { Draft } from 'immer'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { newPart } from '#core/edit/new-part.ts'
 import { carAxleFields } from '#core/model/car-fields.ts'
 import { length, type FigureField } from '#core/model/field.ts'
 import { fieldsOf, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
@@ -96,8 +97,7 @@ export function useMeasuring() {
     const kind = partKind.value
     if (!kind) return
     const id = newId()
-    const name = `New ${PART_KINDS[kind].one} ${candidates.value.length + 1}`
-    store.edit(`Add ${PART_KINDS[kind].one}`, (draft) => void draft.parts.push({ id, kind, name } as Part))
+    store.edit(`Add ${PART_KINDS[kind].one}`, (draft) => void draft.parts.push(newPart(id, kind, draft.parts)))
     void choosePart(id)
   }
 

@@ -1,4 +1,5 @@
 import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type Slot, type SlotPlace } from '#core/model/project.ts'
+import { PART_KINDS } from '#core/model/part-kinds.ts'
 import type { FindingVerdict } from '#core/report/figure/finding.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useCandidates } from './candidates.ts'
@@ -37,6 +38,11 @@ export function useSlotChoices() {
       .project!.parts.filter((part) => (spec.kinds as readonly string[]).includes(part.kind))
       .map((part) => ({ part, candidate: known(part) }))
       .sort((a, b) => (a.candidate?.rank ?? 0) - (b.candidate?.rank ?? 0))
+    const fitted = store.project!.parts.find((part) => part.id === (chosen ?? stock))
+    const made = [
+      ...spec.kinds.map((kind) => ({ value: `+${kind}`, label: `new ${PART_KINDS[kind].one} here …`, group: 'New' })),
+      ...(fitted ? [{ value: `~${fitted.id}`, label: `one like ${fitted.name}, but …`, group: 'New' }] : []),
+    ]
     return [
       { value: '', label: isStock.value ? 'not known' : `${partNamed(stock)} (as it stands)`, group: 'Now' },
       ...(spec.nothing ? [{ value: '-', label: 'none', group: 'Now' }] : []),
@@ -49,6 +55,7 @@ export function useSlotChoices() {
           group: GROUPS[candidate?.worst ?? 'open'],
           ...(candidate ? { verdict: candidate.worst, detail: words(column, place.slot, part.id) } : {}),
         })),
+      ...made,
     ]
   }
   return { choices, of }

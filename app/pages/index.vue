@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { QUESTIONS, type QuestionId } from '#core/model/project.ts'
 import { useProjectFiles } from '~/composables/project-files'
 import { inMemory } from '~/storage/box'
+import { tourSeen } from '~/composables/tour'
 import { useShelfStore } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
 
@@ -37,7 +38,7 @@ async function ask(question: QuestionId) {
 async function openDemo() {
   const added = await shelf.addDemo()
   if ('message' in added) trouble.value = added.message
-  else await router.push(`/p/${added.id}/fit?setup=estate-fronts`)
+  else await router.push(`/p/${added.id}/fit?setup=estate-fronts${tourSeen.value ? '' : '&tour=1'}`)
 }
 const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 </script>
@@ -128,7 +129,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 
     <footer class="soft small">
       Figures here help you to decide and to ask. They are no approval and no substitute for a trial fit, the part maker's instructions,
-      local vehicle rules and inspection, or a qualified technician.
+      local vehicle rules and inspection, or a qualified technician. <NuxtLink to="/how">How it decides</NuxtLink>
     </footer>
   </main>
 </template>

@@ -1,5 +1,6 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
+import type { DoubtReport } from './doubt/doubt-report.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
 import type { HeatBrief } from './heat/heat-brief.ts'
 import { orderWords } from './balance/lock-finding.ts'
@@ -14,6 +15,8 @@ export interface LedgerEntry {
   id: 'verdict' | 'area' | 'bias' | 'pedal' | 'heat' | 'cost'
   label: string
   value: string
+  /** Between what it is in 9 of 10 cases, by the doubts of what went in. */
+  range?: string
   /** A second line: what goes with the figure. */
   detail: string
   /** Against the car as it stands. */
@@ -29,6 +32,7 @@ export function ledger(
   units: UnitChoice,
   currency: string,
   heat?: { here: HeatBrief; stock: HeatBrief },
+  doubt?: DoubtReport,
 ): LedgerEntry[] {
   const f = report.figures
   const s = stock.figures
@@ -45,6 +49,12 @@ export function ledger(
   const known = (words: (to: typeof show) => string, ...figures: ReportFigure[]) =>
     figures.every((figure) => figure.value === undefined) ? 'not known' : words(show)
 
+  const ranged = (id: 'bias.road' | 'pedal.force' | 'front.heat', dimension: Dimension): { range?: string } => {
+    const found = doubt?.setupId === report.setupId ? doubt.figures[id] : undefined
+    if (!found) return {}
+    const end = (value: number) => formatQuantity(value, dimension, units, { bare: true, decimals: 0 })
+    return end(found.p05) === end(found.p95) ? {} : { range: `${end(found.p05)}\u2013${end(found.p95)}` }
+  }
   return [
     {
       id: 'verdict',
@@ -81,6 +91,7 @@ export function ledger(
     {
       id: 'bias',
       label: 'Bias at the road',
+      ...ranged('bias.road', 'share'),
       value: known((share) => `${boundWord(f['bias.road'])}${share(f['bias.road'], 'share')} front`, f['bias.road']),
       detail: lockWords(report),
       change: against(points(f['bias.road'], s['bias.road'])),
@@ -90,6 +101,7 @@ export function ledger(
     {
       id: 'pedal',
       label: f['pedal.force'].label,
+      ...ranged('pedal.force', 'force'),
       value: known((force) => `${boundWord(f['pedal.force'])}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
       detail:
         f['pedal.travel'].value === undefined
@@ -112,6 +124,7 @@ export function ledger(
       : {
           id: 'heat',
           label: 'Heat: rotor rise, one stop',
+          ...ranged('front.heat', 'temperatureRise'),
           value: known((rise) => rise(f['front.heat'], 'temperatureRise', { signed: true }), f['front.heat']),
           detail: `front; rear ${known((rise) => rise(f['rear.heat'], 'temperatureRise', { signed: true }), f['rear.heat'])}`,
           change: against(`front ${percent(f['front.heat'], s['front.heat'])}`),

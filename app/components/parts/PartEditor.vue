@@ -6,6 +6,7 @@ import { fieldsOf, PART_KINDS } from '#core/model/part-kinds.ts'
 import { doubts } from '#core/model/plausible.ts'
 import { CONDITIONS, type Part } from '#core/model/project.ts'
 import { putAt } from '#core/edit/put-at.ts'
+import { copyOf } from '#core/edit/new-part.ts'
 import { removeParts } from '#core/edit/remove-parts.ts'
 import { useProjectStore } from '~/stores/project'
 import { newId } from '~/composables/new-id'
@@ -59,9 +60,7 @@ function duplicate() {
   const id = newId()
   store.edit(`Copy ${props.part.name}`, (draft) => {
     const at = draft.parts.findIndex((one) => one.id === props.part.id)
-    // another one of it is not on the shelf because the first one is, nor was it looked over
-    const { owned: _, inspection: __, ...copied } = JSON.parse(JSON.stringify(props.part)) as Part
-    draft.parts.splice(at + 1, 0, { ...copied, id, name: `${props.part.name} (copy)`.slice(0, 120) })
+    draft.parts.splice(at + 1, 0, copyOf(props.part, id))
   })
   emit('copied', id)
 }

@@ -5,16 +5,29 @@ import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { boundWord } from '#core/report/figure/words.ts'
+import type { DoubtfulId } from '#core/report/doubt/values.ts'
+import type { Dimension } from '#core/quantity/units.ts'
+import { useDoubts } from '~/composables/doubts'
 import { LazyTable } from '~/composables/lazy-table'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Any figure: its formula with the numbers put in, and where each number comes from. */
 const store = useProjectStore()
+const { doubt } = useDoubts()
 const { openFigureId, report, stock, isStock, units, goTo } = useWorkbench()
 
 const figure = computed(() => (openFigureId.value ? report.value?.figures[openFigureId.value] : undefined))
 const before = computed(() => (openFigureId.value ? stock.value?.figures[openFigureId.value] : undefined))
 const formula = computed(() => figure.value?.method)
+/** What the doubts of all that went in make of it. */
+const doubted = computed(() => {
+  const one =
+    figure.value && doubt.value?.setupId === report.value?.setupId ? doubt.value?.figures[figure.value.id as DoubtfulId] : undefined
+  if (!one || figure.value?.dimension === 'money') return undefined
+  const show = (value: number, bare = false) => formatQuantity(value, figure.value!.dimension as Dimension, units.value, { bare })
+  return { ...one, words: `In 9 of 10 cases between ${show(one.p05, true)} and ${show(one.p95)}`, show }
+})
+const share = (value: number) => formatQuantity(value, 'share', undefined, { decimals: 0 })
 const open = computed({
   get: () => figure.value !== undefined,
   set: (value) => {
@@ -34,7 +47,7 @@ const showInput = (input: Input) =>
 const origin = (input: Input) =>
   input.assumed
     ? 'assumed; enter your own'
-    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.date?.slice(0, 10)]
+    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.made, input.date?.slice(0, 10)]
         .filter(Boolean)
         .join(', ')
 </script>
@@ -57,6 +70,20 @@ const origin = (input: Input) =>
         >
         <span v-if="!isStock && before" class="soft block">car as it stands: {{ boundWord(before) }}{{ show(before) }}</span>
       </p>
+      <template v-if="doubted">
+        <p class="num" data-test="figure-range">
+          {{ doubted.words }}<span class="soft">, {{ doubted.by === 'draws' ? 'by draws of' : 'by' }} the doubts of all that went in.</span>
+        </p>
+        <template v-if="doubted.matters.length > 0">
+          <h3>What matters most</h3>
+          <ol class="matters" data-test="figure-matters">
+            <li v-for="one in doubted.matters.slice(0, 5)" :key="`${one.label}${one.index}`">
+              <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
+              <span class="soft num"> {{ share(one.share) }} of the doubt{{ one.made ? `, ${one.made}` : '' }}</span>
+            </li>
+          </ol>
+        </template>
+      </template>
       <template v-if="figure.missing.length > 0">
         <h3>Not known yet</h3>
         <ToFindOut :missing="figure.missing" />
@@ -89,6 +116,11 @@ const origin = (input: Input) =>
 }
 .answer strong {
   font-size: 24px;
+}
+.matters {
+  margin: 2px 0 8px;
+  padding-left: 20px;
+  font-size: 13.5px;
 }
 .symbol {
   margin-left: 6px;

@@ -2,15 +2,17 @@
 import { computed } from 'vue'
 import { ledger } from '#core/report/ledger.ts'
 import { useProjectStore } from '~/stores/project'
+import { useDoubts } from '~/composables/doubts'
 import { useHeatBriefs } from '~/composables/heat'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const { report, stock, units, openFigureId } = useWorkbench()
 const { briefs } = useHeatBriefs()
+const { doubt } = useDoubts()
 const entries = computed(() =>
   report.value && stock.value && store.project
-    ? ledger(report.value, stock.value, units.value, store.project.preferences.currency, briefs.value)
+    ? ledger(report.value, stock.value, units.value, store.project.preferences.currency, briefs.value, doubt.value)
     : [],
 )
 </script>
@@ -27,7 +29,8 @@ const entries = computed(() =>
     >
       <span class="label">{{ entry.label }}</span>
       <span class="value num" :class="entry.tone === 'plain' ? '' : `tone-${entry.tone}`"
-        ><VerdictMark v-if="entry.tone !== 'plain'" :verdict="entry.tone" :size="16" /> {{ entry.value }}</span
+        ><VerdictMark v-if="entry.tone !== 'plain'" :verdict="entry.tone" :size="16" /> {{ entry.value }}
+        <small v-if="entry.range" class="range" title="In 9 of 10 cases, by the doubts of what went in">{{ entry.range }}</small></span
       >
       <span class="detail num">{{ entry.detail }}</span>
       <span class="change num">{{ entry.change }}</span>
@@ -66,6 +69,11 @@ const entries = computed(() =>
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.range {
+  color: var(--ink-soft);
+  font-size: 13px;
+  font-weight: 400;
 }
 .label {
   color: var(--ink-soft);

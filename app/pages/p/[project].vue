@@ -98,6 +98,7 @@ useEventListener(window, 'beforeunload', (event) => {
     <WorkingDrawer />
     <ShortcutKeys />
     <FinderDialog />
+    <LazyBenchTour v-if="route.query.tour" />
   </div>
   <p v-else class="absent soft" role="status">Opening the project …</p>
 </template>

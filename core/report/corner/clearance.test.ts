@@ -221,6 +221,17 @@ describe('the gap by difference', () => {
     expect(front(by(26, 43, noProfile)).verdict).toBe('tooClose')
     expect(front(by(60, 43, noProfile)).verdict).toBe('measure')
     expect(front(by(60, 43, noProfile)).difference!.sentence).toMatch(/says nothing of other places/)
+    expect(front(by(60, 43, noProfile)).difference!.sentence).not.toMatch(/spacer/)
+  })
+  test('a spacer of a size that is sold is named, and with it the gap is enough', () => {
+    const { sentence } = front(by(26, 43, noProfile)).difference!
+    const [, spacer] = /A spacer of (\d+\.\d).mm/.exec(sentence)!
+    // on the wheel that stands so much further out
+    const after = front(by(26 + Number(spacer), 43, noProfile)).difference!.sentence
+    expect(after).toMatch(/Enough there/)
+    expect(after).not.toMatch(/spacer/)
+    const smaller = [3, 5, 8, 10, 12].filter((one) => one < Number(spacer)).pop()!
+    expect(front(by(26 + smaller, 43, noProfile)).difference!.sentence).toMatch(/A spacer of/)
   })
   test('a measure that is missing is asked for', () => {
     const half = demo((project) => (project.setups[1]!.front.byDifference = { gapNowMm: u(26, 0.2) }))

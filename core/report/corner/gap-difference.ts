@@ -1,3 +1,4 @@
+import { STOCK_SPACERS_MM } from '../../clearance/spacer.ts'
 import { clearanceVerdict, gapRange, type ClearanceVerdict } from '../../clearance/verdict.ts'
 import { TIGHT_LIMIT_MM, type Axle } from '../../model/project.ts'
 import { ASSUMED_LENGTH_U_MM, type Figure } from '../../quantity/figure.ts'
@@ -86,5 +87,11 @@ function sayDifference(
     tooClose: `Too close: ${mm(requiredMm)} is asked for.`,
     hits: 'It hits.',
   }
-  return { seen: { valueMm, uMm }, verdict, sentence: `${range}. ${words[decided]}` }
+  // along the axle a spacer opens the gap by its thickness
+  const spacerMm = decided === 'clears' ? undefined : STOCK_SPACERS_MM.find((one) => p05Mm + one >= requiredMm)
+  const spacer =
+    spacerMm === undefined
+      ? ''
+      : ` A spacer of ${mm(spacerMm)} would leave ${mm(valueMm + spacerMm)} there, 95 % sure of more than ${formatQuantity(p05Mm + spacerMm, 'length', units, { bare: true })}; what it asks of studs and register the fit check says.`
+  return { seen: { valueMm, uMm }, verdict, sentence: `${range}. ${words[decided]}${spacer}` }
 }

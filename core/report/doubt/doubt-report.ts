@@ -98,7 +98,8 @@ export function doubtReport(project: Project, report: Pick<Report, 'setupId' | '
   const found: DoubtReport['figures'] = {}
   for (const id of DOUBTFUL) {
     const value = here.figures[id]
-    if (value === undefined) continue
+    // a bound has no range of its own
+    if (value === undefined || figures[id].atLeast || figures[id].atMost) continue
     const { u, matters } = mattersOf(slopes((values) => values.figures[id]))
     const cases = drawn.flatMap((one) => one.figures[id] ?? []).sort((a, b) => a - b)
     // an order that turns in one case and never in another has no range

@@ -36,7 +36,7 @@ const drumIn = (axle: Axle) =>
   store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
 
-const { put } = useChoosePart()
+const { made, put } = useChoosePart()
 const side = ref<'drawing' | 'shelf'>('drawing')
 /** Kits and donors that were taken whole and whose price counts. */
 const whole = computed(() => (setup.value ? boughtWhole(store.project!, setup.value) : []))
@@ -148,6 +148,7 @@ function writeNote(text: string) {
       <CornerPanel v-if="side === 'drawing'" class="drawing" />
       <PartShelf v-else class="drawing" />
     </div>
+    <LazyPartDrawer v-if="made" />
   </div>
 </template>
 

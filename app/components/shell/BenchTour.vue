@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { tourSeen } from '~/composables/tour'
+
+/** Five places of the bench, once, on the demo; left at any time. */
+const route = useRoute()
+const router = useRouter()
+const open = ref(false)
+const current = ref(0)
+const STOPS = [
+  {
+    at: '.sheet .verdict',
+    title: 'The answer first',
+    text: 'A verdict is a sentence, with how sure it is. What would settle an open one is named below it.',
+  },
+  {
+    at: '.tabs',
+    title: 'Setups are tabs',
+    text: 'The car as it stands is the first; each other one says only what it changes. Make one, rename it, drag it.',
+  },
+  {
+    at: '.sheet .drawing',
+    title: 'The corner to scale',
+    text: 'Wheel, caliper and rotor where they are. Drag the round handle: a spacer is tried at once.',
+  },
+  {
+    at: '.card',
+    title: 'The job card',
+    text: 'Ten steps in the order of the work, each with what is open in it. Any of them at any time.',
+  },
+  {
+    at: '.ledger',
+    title: 'The ledger',
+    text: 'Six figures of this setup against the car as it stands. Press one: its formula, its numbers, where each comes from.',
+  },
+] as const
+const stops = computed(() => STOPS.filter((one) => document.querySelector(one.at)))
+onMounted(async () => {
+  // the sheet comes in over some frames
+  for (let i = 0; i < 60 && !document.querySelector(STOPS[0].at); i += 1) await new Promise(requestAnimationFrame)
+  await nextTick()
+  open.value = true
+})
+function leave() {
+  open.value = false
+  tourSeen.value = true
+  const { tour: _, ...query } = route.query
+  void router.replace({ path: route.path, query })
+}
+</script>
+
+<template>
+  <ElTour v-model="open" v-model:current="current" :mask="{ color: 'rgba(0, 0, 0, .35)' }" @close="leave" @finish="leave">
+    <ElTourStep v-for="one in stops" :key="one.at" :target="one.at" :title="one.title" :description="one.text" />
+  </ElTour>
+</template>
