@@ -8,6 +8,9 @@ test('from the list of projects to the verdict of the demo', async ({ page }) =>
   await page.getByRole('button', { name: 'Open the demo' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Too close. Least gap 1.2 mm at the spoke back, 3.0 mm is asked for.')
   await expect(page.getByTestId('corner-drawing')).toBeVisible()
+  // the tour of the bench, left at once
+  await expect(page.locator('.el-tour__content')).toContainText('The answer first')
+  await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'All projects' }).click()
   await expect(page.getByRole('link', { name: /Larkrise club hatchback/ })).toBeVisible()
   expect(asked).toEqual([])

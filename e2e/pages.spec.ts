@@ -40,6 +40,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['prove', 'setup=estate-fronts&view=stops'],
       ['prove', 'setup=as-it-stands&view=locks'],
       ['prove', 'setup=as-it-stands&view=wear'],
+      ['answer', 'setup=balanced&ask=balanced'],
+      ['answer', 'setup=estate-fronts&ask=clears'],
+      ['answer', 'setup=estate-fronts&ask=worth'],
     ] as const) {
       await openDemo(page, step, query)
       expect(await seriousFindings(page), step).toEqual([])
@@ -47,6 +50,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.getByTestId('ledger-bias').click()
     await expect(page.getByRole('dialog')).toContainText('What went in')
     expect(await seriousFindings(page), 'working').toEqual([])
+    await page.goto('/how')
+    await expect(page.getByRole('heading', { name: 'Where practitioners disagree' })).toBeVisible()
+    expect(await seriousFindings(page), 'how').toEqual([])
     expect(refused).toEqual([])
   })
 }

@@ -30,7 +30,7 @@ const SHOTS: Shot[] = [
   { name: 'projects', path: '/' },
   { name: 'car', path: `${DEMO}/car?setup=estate-fronts` },
   { name: 'parts', path: `${DEMO}/parts?setup=estate-fronts&part=club-wheel` },
-  { name: 'kits', path: `${DEMO}/parts?setup=as-it-stands&view=bundles&bundle=kit-q4` },
+  { name: 'answer', path: `${DEMO}/answer?setup=balanced&ask=balanced` },
   { name: 'setup', path: `${DEMO}/setup?setup=estate-fronts` },
   { name: 'fit', path: `${DEMO}/fit?setup=estate-fronts` },
   { name: 'fit-phone', path: `${DEMO}/fit?setup=estate-fronts`, width: 390, height: 844 },

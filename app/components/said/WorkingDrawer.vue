@@ -117,6 +117,9 @@ const origin = (input: Input) =>
 .answer strong {
   font-size: 24px;
 }
+.matters li > span {
+  margin-left: 8px;
+}
 .matters {
   margin: 2px 0 8px;
   padding-left: 20px;

@@ -89,7 +89,8 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
   return { verdict: 'check', sentence: casesWords(of100), ...said, beside: [order.sentence, ...beside] }
 }
 
-const casesWords = (of100: number): string =>
+/** How often the order of locking holds, with all doubts. */
+export const casesWords = (of100: number): string =>
   of100 >= 100
     ? 'With the doubts of all figures the front locks first as far as it must in all cases that were drawn.'
     : `With the doubts of all figures the front locks first as far as it must in ${of100} of 100 cases.`

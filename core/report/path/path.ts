@@ -77,7 +77,9 @@ export function pathTo(
   const corner = question === 'clears' ? report.corners[axle] : undefined
   // a body that is taken as large as it can be waits for nothing
   const cautious = new Set(read.inputs.flatMap((one) => (one.assumed && one.at.kind === 'part' ? placeKey(one.at) : [])))
-  for (const one of [...read.missing, ...(more.missing ?? [])])
+  // the order of locking looks at the laden car too
+  const ofOrder = question === 'balanced' ? (report.findings.find((one) => one.rule === 'lock-order')?.missing ?? []) : []
+  for (const one of [...read.missing, ...ofOrder, ...(more.missing ?? [])])
     asks.add(one.at.kind !== 'figure' && cautious.has(placeKey(one.at)) ? 'surer' : 'needed', one.at, one.what, one.how)
   const first: readonly string[] = question === 'clears' ? FIRST_MEASURE.clears : []
   const helps = (one: Input) => one.assumed === true || ('field' in one.at && first.includes(one.at.field))

@@ -39,7 +39,7 @@ const part = computed<Part | undefined>(() => {
 /** How the figure in hand is got, what is usual, and where it is drawn. */
 const hint = computed(() => {
   const now = current.value && path.value?.needed.concat(path.value.surer).find((one) => one.key === current.value!.key)
-  const ask = now ?? (question.value === 'clears' ? undefined : path.value?.needed.find((one) => one.open))
+  const ask = now ?? path.value?.needed.find((one) => one.open)
   // once it is entered the drawing of the corner says more
   if (
     !ask ||

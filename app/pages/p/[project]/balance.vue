@@ -2,6 +2,7 @@
 import type { Preferences } from '#core/model/project.ts'
 import { computed } from 'vue'
 import { FRONT_FIRST_TO_G } from '#core/report/balance/lock-finding.ts'
+import { casesWords } from '#core/report/path/answer.ts'
 import type { FigureId } from '#core/report/figures.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
@@ -11,6 +12,7 @@ import { useProjectStore } from '~/stores/project'
 import { useBalance } from '~/composables/balance'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useView } from '~/composables/view'
+import { useDoubts } from '~/composables/doubts'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
@@ -27,7 +29,8 @@ const VIEWS = [
 const view = useView(VIEWS)
 const lock = computed(() => report.value?.findings.find((one) => one.rule === 'lock-order'))
 const preferences = computed(() => store.project!.preferences)
-const share = (id: FigureId, of = report.value) => formatQuantity(of?.figures[id].value, 'share', units.value)
+const share = (id: FigureId, of = report.value) =>
+  of ? `${boundWord(of.figures[id])}${formatQuantity(of.figures[id].value, 'share', units.value)}` : ''
 const BIASES = ['bias.pressure', 'bias.clamp', 'bias.torque', 'bias.road'] as const
 const FIGURES = [
   'pedal.force',
@@ -65,6 +68,11 @@ const setDecel = (figure: Figure | undefined) =>
 const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, value: Preferences[K]) =>
   store.edit('Change preference', (draft) => void (draft.preferences[key] = value))
 
+const { doubt } = useDoubts()
+const ofCases = computed(() => {
+  const of100 = doubt.value?.setupId === report.value?.setupId ? doubt.value?.frontFirstOf100 : undefined
+  return of100 === undefined ? '' : casesWords(of100)
+})
 const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [])
 </script>
 
@@ -85,6 +93,7 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
           <p class="verdict" :class="`tone-${lock.verdict}`" data-test="lock-order">
             <VerdictMark :verdict="lock.verdict" :size="24" /><strong>{{ lock.sentence }}</strong>
           </p>
+          <p v-if="ofCases" class="small" data-test="order-cases">{{ ofCases }}</p>
           <template v-if="missing.length > 0">
             <h2>To find out</h2>
             <ToFindOut :missing="missing" />

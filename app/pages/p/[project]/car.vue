@@ -38,10 +38,12 @@ const rename = (text: string) => {
       What it weighs, how it stands and what the pedal does. A figure nobody measured stays unknown. Type any unit, whatever is shown:
       <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63 %</span>.
     </p>
-    <FieldItem class="name" label="Name of the car"
-      ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
-    /></FieldItem>
-    <TypicalCar class="typical" />
+    <div class="heads">
+      <FieldItem class="name" label="Name of the car"
+        ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
+      /></FieldItem>
+      <TypicalCar class="typical" />
+    </div>
     <FormLens />
     <FieldGrid
       :table="carFields"
@@ -88,9 +90,11 @@ h1 {
   margin-bottom: 14px;
   font-size: 13px;
 }
-.typical {
-  max-width: 420px;
-  margin-bottom: 12px;
+.heads {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 420px));
+  gap: 4px 24px;
+  margin-bottom: 10px;
 }
 .axles {
   display: grid;
