@@ -220,6 +220,17 @@ test('a part made in its place, pasted as a line, and one like another', async (
   await expect(page.getByRole('dialog', { name: /H6 \(copy\).*in its place/ })).toBeVisible()
 })
 
+test('what is measured of a new caliper is offered to the setup that is looked at', async ({ page }) => {
+  await openDemo(page, 'measure', 'setup=estate-fronts&sheet=caliperQuick')
+  await page.getByTestId('measured-part').locator('.el-select__wrapper').click()
+  await page.getByRole('option', { name: /^new caliper/ }).click()
+  await page.locator('[data-field="tallestRadiusMm"] input').first().fill('140')
+  await page.locator('[data-field="tallestRadiusMm"] input').first().press('Enter')
+  await page.getByTestId('offer-fit').getByRole('button', { name: 'Put it in, front' }).click()
+  await expect(page.getByTestId('measure-verdict')).toContainText('Cannot say')
+  await expect(page.getByTestId('offer-fit')).toHaveCount(0)
+})
+
 test('the tour is shown once, and again when asked for; how it decides can be read', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Open the demo' }).click()

@@ -1,3 +1,6 @@
+import { carAxleFields, carFields } from './car-fields.ts'
+import type { FieldTable } from './field.ts'
+import { fieldsOf } from './part-kinds.ts'
 import type { Figure, MadeOf } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
@@ -259,6 +262,14 @@ export const waysFor = (table: string, field: string): WayId[] =>
     const way: Way = WAYS[id]
     return way.on.includes(table) && way.makes.includes(field)
   })
+
+/** In what a field that a way makes is measured. */
+export function madeIn(id: WayId, field: string): Dimension {
+  const [on] = WAYS[id].on
+  const table: FieldTable = on === 'car' ? carFields : on === 'carAxle' ? carAxleFields : fieldsOf(on)
+  const found = table[field]
+  return found && 'dimension' in found ? found.dimension : 'number'
+}
 
 /**
  * The figures that come out of what was given, each with what it was made of.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { figuresFrom, WAYS, type Asked, type Way, type WayId } from '#core/model/ways.ts'
+import { figuresFrom, madeIn, WAYS, type Asked, type Way, type WayId } from '#core/model/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { editQuantity, formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -45,15 +45,7 @@ const shown = computed(() => {
   if (typeof found.value === 'string') return []
   return Object.entries(found.value).map(([field, figure]) => {
     const [first] = [figure].flat()
-    const dimension = /Mm$/.test(field)
-      ? 'length'
-      : /Kg$/.test(field)
-        ? 'mass'
-        : /Share$/.test(field)
-          ? 'share'
-          : /Mm2$/.test(field)
-            ? 'area'
-            : 'number'
+    const dimension = madeIn(props.way, field)
     const u = first!.u === undefined ? '' : ` ± ${formatQuantity(first!.u, dimension, props.units, { decimals: 2 })}`
     return `${formatQuantity(first!.value, dimension, props.units, { decimals: 2 })}${u}`
   })

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { chooseMaster, tryCalipers } from '#core/edit/begin.ts'
-import { putAt } from '#core/edit/put-at.ts'
-import type { Figure } from '#core/quantity/figure.ts'
+import { tryCalipers } from '#core/edit/begin.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { QUESTIONS, type Part } from '#core/model/project.ts'
-import { placeKey, type EntryPlace } from '#core/model/question.ts'
+import { placeKey } from '#core/model/question.ts'
 import { sheetFor, sheetOf } from '#core/model/sheets.ts'
 import type { Place } from '#core/report/figure/figure.ts'
 import { counted } from '#core/report/figure/words.ts'
-import { fieldOf, heldAt, STATIONS, tableAt, type Ask } from '#core/report/path/path.ts'
+import { fieldOf, heldAt, STATIONS, type Ask } from '#core/report/path/path.ts'
 import { useProjectStore } from '~/stores/project'
 import { usePath } from '~/composables/path'
 import { useWorkbench } from '~/composables/workbench'
@@ -88,48 +86,6 @@ watch(
     if (typeof key === 'string') inputAt(key)?.focus()
   },
 )
-
-const put = (ask: Ask, values: Record<string, unknown>) =>
-  store.edit(`Enter ${ask.label.toLowerCase()}`, (draft) => {
-    const { at } = ask
-    if (
-      at.kind === 'part' &&
-      values.construction !== undefined &&
-      draft.parts.find((one) => one.id === at.partId)?.kind === 'masterCylinder'
-    )
-      chooseMaster(draft, at.partId, values.construction as 'tandem' | 'twin')
-    else putAt(draft, at, values)
-  })
-const change = (ask: Ask, value: unknown) => 'field' in ask.at && put(ask, { [ask.at.field]: value })
-const several = (ask: Ask, values: Record<string, Figure | Figure[]>) => put(ask, values)
-const nothingThere = (at: EntryPlace) => at.kind === 'slot' && ['booster', 'valve', 'bracket', 'spacer', 'handLever'].includes(at.slot)
-const SLOT_KINDS: Record<string, string> = {
-  booster: 'booster',
-  valve: 'valve',
-  hose: 'hose',
-  fluid: 'fluid',
-  rotor: 'rotor',
-  pad: 'pad',
-  wheel: 'wheel',
-  caliper: 'caliper',
-}
-/** A place without a part: nothing on purpose, or a part of which nothing is known yet. */
-function fillSlot(ask: Ask, there: boolean) {
-  const { at } = ask
-  if (at.kind !== 'slot') return
-  store.edit(there ? `Add ${ask.label.toLowerCase()}` : `No ${ask.label.toLowerCase()}`, (draft) => {
-    const target = draft.setups.find((one) => one.id === at.setupId)!
-    const slots = (at.axle ? target[at.axle] : target.hydraulics) as Record<string, string | null>
-    if (!there) {
-      slots[at.slot] = null
-      return
-    }
-    const kind = SLOT_KINDS[at.slot] ?? at.slot
-    const id = `${at.axle ?? 'car'}-${kind}-${draft.parts.length + 1}`
-    draft.parts.push({ id, kind, name: ask.label.replace(/,.*/, ''), owned: true } as never)
-    slots[at.slot] = id
-  })
-}
 
 const others = computed(() => store.project!.setups.slice(1))
 function other(axleOf: 'front' | 'rear') {
@@ -222,58 +178,10 @@ const AXLES_SHOWN = [
       </p>
       <div v-for="group in stations" :key="group.station" class="station">
         <h2>{{ group.station }}</h2>
-        <div v-for="ask in group.asks" :key="ask.key" class="ask" :data-ask="ask.key" @focusin="current = ask">
-          <div v-if="ask.at.kind === 'slot'" class="slot">
-            <span>{{ ask.label }}</span>
-            <ElButton v-if="nothingThere(ask.at)" size="small" @click="fillSlot(ask, false)">There is none</ElButton>
-            <ElButton size="small" @click="fillSlot(ask, true)">There is one</ElButton>
-          </div>
-          <MarkingInput
-            v-else-if="ask.way"
-            :way="ask.way"
-            :label="ask.label"
-            :values="
-              part && ask.at.kind === 'part'
-                ? (store.project!.parts.find((one) => one.id === (ask.at as { partId: string }).partId) ?? {})
-                : {}
-            "
-            :units="units"
-            @several="several(ask, $event)"
-            @enter="next(ask)"
-          />
-          <FieldControl
-            v-else-if="fieldOf(store.project!, ask.at) && 'field' in ask.at"
-            :field="fieldOf(store.project!, ask.at)!"
-            :value="heldAt(store.project!, ask.at)"
-            :name="ask.at.kind === 'car' && ask.at.axle ? `${ask.at.axle}.${ask.at.field}` : ask.at.field"
-            :label="ask.label"
-            :units="units"
-            :table="tableAt(store.project!, ask.at)?.name"
-            at-once
-            @change="change(ask, $event)"
-            @several="several(ask, $event)"
-            @enter="next(ask)"
-          />
-          <BarShare v-else-if="ask.at.kind === 'setup'" :setup-id="ask.at.setupId" @enter="next(ask)" />
-          <span v-if="ask.share && ask.share >= 0.01" class="soft small share">{{ percent(ask.share) }} of the doubt</span>
-        </div>
+        <AskField v-for="ask in group.asks" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </div>
       <FoldedPart v-if="path.surer.length > 0" :title="`Makes it surer (${path.surer.length})`" :open="open === 0 && question === 'clears'">
-        <div v-for="ask in path.surer" :key="ask.key" class="ask" :data-ask="ask.key" @focusin="current = ask">
-          <FieldControl
-            v-if="fieldOf(store.project!, ask.at) && 'field' in ask.at"
-            :field="fieldOf(store.project!, ask.at)!"
-            :value="heldAt(store.project!, ask.at)"
-            :name="ask.at.field"
-            :label="ask.label"
-            :units="units"
-            :table="tableAt(store.project!, ask.at)?.name"
-            @change="change(ask, $event)"
-            @several="several(ask, $event)"
-            @enter="next(ask)"
-          />
-          <span v-if="ask.share && ask.share >= 0.01" class="soft small share">{{ percent(ask.share) }} of the doubt</span>
-        </div>
+        <AskField v-for="ask in path.surer" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </FoldedPart>
     </section>
   </div>
@@ -325,9 +233,6 @@ const AXLES_SHOWN = [
   margin: 12px 0 4px;
   border-bottom: 1px solid var(--line);
 }
-.ask {
-  margin-bottom: 8px;
-}
 .matters {
   max-width: 520px;
   margin: 2px 0 10px;
@@ -351,15 +256,6 @@ const AXLES_SHOWN = [
   margin: 4px 0;
 }
 .brakes .el-button {
-  margin: 0;
-}
-.slot {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-.slot .el-button {
   margin: 0;
 }
 .count {

@@ -9,12 +9,14 @@ import type { InstrumentId } from '#core/quantity/instrument.ts'
 import { partSection } from '#core/report/corner/part-section.ts'
 import { secondWay } from '#core/report/corner/two-ways.ts'
 import { useProjectStore } from '~/stores/project'
+import { useChoosePart } from '~/composables/choose-part'
 import { useMeasuring } from '~/composables/measuring'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const route = useRoute()
-const { axle, units, report, link } = useWorkbench()
+const { axle, units, report, setup, link } = useWorkbench()
+const { put } = useChoosePart()
 const measuring = useMeasuring()
 const { sheet, partKind, part, holder, resolved, figureOf, fieldOf, dimensions, chooseSheet, write, trialPossible, done } = measuring
 
@@ -192,6 +194,10 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
       </p>
       <p v-if="corner?.difference && sheet.on === 'byDifference'" class="small" data-test="difference">
         {{ corner.difference.sentence }} {{ corner.difference.agrees }}
+      </p>
+      <p v-if="part && partKind && !fittedHere" class="small" data-test="offer-fit">
+        {{ part.name }} is not in “{{ setup?.name }}”, so its figures decide nothing there.
+        <ElButton link type="primary" @click="put({ axle, slot: partKind }, part.id)">Put it in, {{ axle }}</ElButton>
       </p>
       <p v-if="corner && fittedHere" class="verdict" role="status" data-test="measure-verdict">
         <NuxtLink :to="link('fit')">{{ corner.sentence }}</NuxtLink>
