@@ -1,7 +1,5 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, shallowRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
-import { QUESTION_IDS, type QuestionId } from '#core/model/project.ts'
 import { dutyFor } from '#core/report/heat/duties.ts'
 import type { HeatReport } from '#core/report/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/report/path/answer.ts'
@@ -9,19 +7,17 @@ import { pathTo, type Path } from '#core/report/path/path.ts'
 import { stepsThere } from '#core/report/path/steps-there.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useDoubts } from './doubts.ts'
+import { useQuestion } from './question.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** The shortest way to the answer of a question: what it asks for, and the answer as far as it goes. */
 export const usePath = createSharedComposable(() => {
   const store = useProjectStore()
-  const route = useRoute()
   const { report, reports, setup, axle } = useWorkbench()
   const { worker, said } = useReports()
   const { doubt } = useDoubts()
-  /** The question that the address asks, else the one the project was begun with. */
-  const question = computed<QuestionId | undefined>(() => QUESTION_IDS.find((one) => one === route.query.ask) ?? store.project?.question)
-  const onPath = computed(() => route.path.endsWith('/answer'))
+  const { question, onPath } = useQuestion()
   const heat = shallowRef<HeatReport>()
   let turn = 0
   watch(
@@ -56,5 +52,5 @@ export const usePath = createSharedComposable(() => {
       )
     return answerOf(store.project, report.value, question.value, axle.value, doubt.value)
   })
-  return { question, onPath, path, way, answer }
+  return { path, way, answer }
 })

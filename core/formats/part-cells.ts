@@ -95,7 +95,8 @@ function readFigures(
     found.push({
       value: round(parsed.value),
       ...(parsed.u === undefined ? {} : { u: round(parsed.u) }),
-      origin: before?.origin ?? origin,
+      // what was worked out, or is a class's, is replaced and not corrected
+      origin: before && !before.madeOf ? before.origin : origin,
       date,
     })
   }

@@ -159,3 +159,8 @@ test('version 8 keeps stops, sightings, wear and work orders, of which an older 
     value: { ...older, version: 8, stopTests: [], lockSightings: [], wearReadings: [], builds: [] },
   })
 })
+
+test('version 9 keeps what figures were made of and a question, of which an older file has neither', () => {
+  const older = { version: 8, name: 'A car', parts: [{ id: 'p', massKg: { value: 4, origin: 'measured' } }] }
+  expect(migrate(older, MIGRATIONS, 9)).toEqual({ ok: true, value: { ...older, version: 9 } })
+})

@@ -5,7 +5,8 @@ import { newPart } from '#core/edit/new-part.ts'
 import { putAt } from '#core/edit/put-at.ts'
 import { AXLE_SLOTS, HYDRAULIC_SLOTS } from '#core/model/project.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { fieldOf, heldAt, tableAt, type Ask } from '#core/report/path/path.ts'
+import { fieldAt, heldAt, tableAt } from '#core/model/entry.ts'
+import type { Ask } from '#core/report/path/path.ts'
 import { useProjectStore } from '~/stores/project'
 import { newId } from '~/composables/new-id'
 import { useWorkbench } from '~/composables/workbench'
@@ -16,7 +17,7 @@ const emit = defineEmits<{ enter: [] }>()
 const store = useProjectStore()
 const { units } = useWorkbench()
 const at = computed(() => props.ask.at)
-const field = computed(() => fieldOf(store.project!, at.value))
+const field = computed(() => fieldAt(store.project!, at.value))
 const name = computed(() => {
   const place = at.value
   if (!('field' in place)) return ''

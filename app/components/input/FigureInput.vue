@@ -141,7 +141,10 @@ function take() {
 }
 const origins = ORIGINS.map((value) => ({ value, label: value, detail: ORIGIN_WORDS[value] }))
 function setOrigin(origin: Origin) {
-  if (props.figure) emit('change', { ...props.figure, origin })
+  if (!props.figure) return
+  // a figure that is said to be this car's is no class's any more, nor as doubtful
+  if (isTypical(props.figure) && origin !== 'estimated') emit('change', { value: props.figure.value, origin, date: today() })
+  else emit('change', { ...props.figure, origin })
 }
 /** Date and note stand behind a button: few figures need them, all can have them. */
 const more = ref(false)

@@ -1,25 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { nextTick, ref, watch } from 'vue'
 import { QUESTIONS } from '#core/model/project.ts'
-import { usePath } from '~/composables/path'
+import { useQuestion } from '~/composables/question'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
 import type { StepState } from '#core/report/report.ts'
 
 const { step, report, link } = useWorkbench()
-const route = useRoute()
-const { question, onPath, path, way } = usePath()
-/** On the short way the card shows what it takes, and nothing else. */
-const waypoints = computed(() =>
-  way.value
-    ? way.value.steps.map((one) => ({ key: one.id, label: one.words, done: one.done, to: link(one.to, { view: one.view }) }))
-    : (path.value?.needed ?? []).map((one) => ({
-        key: one.key,
-        label: one.label,
-        done: !one.open,
-        to: { path: route.path, query: { ...route.query, focus: one.key } },
-      })),
-)
+const { question, onPath } = useQuestion()
 /** On a phone the card is a strip: the step one is at stands in it. */
 const list = ref<HTMLElement>()
 watch(
@@ -51,15 +38,7 @@ function words(state: StepState | undefined): string {
 
 <template>
   <nav class="card" aria-label="Job card">
-    <template v-if="onPath">
-      <p class="asked small">Your question</p>
-      <ul ref="list" class="path">
-        <li v-for="one in waypoints" :key="one.key" :class="{ done: one.done }">
-          <NuxtLink :to="one.to"><i aria-hidden="true" :class="one.done ? 's-settled' : 's-nothing'" /> {{ one.label }}</NuxtLink>
-        </li>
-      </ul>
-      <NuxtLink :to="link('car')" class="asked small">Show everything</NuxtLink>
-    </template>
+    <LazyPathCard v-if="onPath" />
     <NuxtLink v-else-if="question" class="asked small" :to="{ path: link('car').path.replace(/car$/, 'answer'), query: link('car').query }">
       Your question: {{ QUESTIONS[question] }}
     </NuxtLink>
@@ -82,8 +61,7 @@ function words(state: StepState | undefined): string {
   padding: 6px 0;
   overflow: auto;
 }
-ol,
-ul {
+ol {
   margin: 0;
   padding: 0;
   list-style: none;
@@ -108,17 +86,6 @@ a.step:hover {
 }
 a.asked {
   color: var(--accent);
-}
-.path a {
-  display: block;
-  padding: 4px 10px 4px 12px;
-  color: var(--ink);
-  font-size: 13px;
-  line-height: 1.25;
-  text-decoration: none;
-}
-.path a:hover {
-  background: var(--sheet-2);
 }
 .step.here {
   border-left-color: var(--ink);
@@ -147,10 +114,6 @@ i {
   border: 1.5px solid currentColor;
   border-radius: 50%;
 }
-i.s-settled {
-  color: var(--fits);
-  background: currentColor;
-}
 .s-open {
   color: var(--unknown);
 }
@@ -175,8 +138,7 @@ i.s-settled {
     padding: 0 6px;
     border-bottom: 1px solid var(--hair);
   }
-  ol,
-  .path {
+  ol {
     display: flex;
     gap: 2px;
   }
@@ -188,9 +150,6 @@ i.s-settled {
   }
   .step.here {
     border-bottom-color: var(--ink);
-  }
-  .path a {
-    white-space: nowrap;
   }
   .n {
     display: none;

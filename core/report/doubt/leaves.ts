@@ -1,12 +1,10 @@
-import { carAxleFields, carFields } from '../../model/car-fields.ts'
-import type { Field, FieldTable } from '../../model/field.ts'
-import { fieldsOf } from '../../model/part-kinds.ts'
+import { fieldAt } from '../../model/entry.ts'
 import type { Project } from '../../model/project.ts'
 import { doubtOf, doubtOnceMeasured } from '../../model/assumed-doubt.ts'
 import type { EntryPlace } from '../../model/question.ts'
 import { placeKey } from '../../model/question.ts'
 import type { FigureId } from '../figures.ts'
-import type { Input, Missing, Place, ReportFigure } from '../figure/figure.ts'
+import type { Input, Missing, ReportFigure } from '../figure/figure.ts'
 
 type Figures = Readonly<Partial<Record<FigureId, ReportFigure>>>
 
@@ -44,14 +42,6 @@ export function readFor(figures: Figures, ids: readonly FigureId[]): { inputs: I
   }
   ids.forEach(walk)
   return { inputs, missing }
-}
-
-/** The field of a place, as its table has it. */
-export function fieldAt(project: Project, at: Place): Field | undefined {
-  if (at.kind === 'car') return (at.axle ? (carAxleFields as FieldTable) : (carFields as FieldTable))[at.field]
-  if (at.kind !== 'part') return undefined
-  const part = project.parts.find((one) => one.id === at.partId)
-  return part && fieldsOf(part.kind)[at.field]
 }
 
 /** The doubtful figures that figures of the report are made of, each once. */

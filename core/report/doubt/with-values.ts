@@ -1,7 +1,8 @@
+import { fieldAt } from '../../model/entry.ts'
 import { hardLimits } from '../../model/field.ts'
 import type { Axle, Project } from '../../model/project.ts'
 import type { Figure } from '../../quantity/figure.ts'
-import { fieldAt, type Leaf } from './leaves.ts'
+import type { Leaf } from './leaves.ts'
 
 type Loose = Record<string, unknown>
 

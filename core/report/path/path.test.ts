@@ -12,7 +12,8 @@ import { fillFromClass } from '../../typical/fill.ts'
 import { doubtReport } from '../doubt/doubt-report.ts'
 import { evaluate } from '../evaluate.ts'
 import { answerOf } from './answer.ts'
-import { heldAt, needsOf, pathTo, STATIONS, type Ask } from './path.ts'
+import { heldAt } from '../../model/entry.ts'
+import { needsOf, pathTo, STATIONS, type Ask } from './path.ts'
 import { stepsThere } from './steps-there.ts'
 
 const begun = (question: QuestionId): { project: Project; setupId: string } => {

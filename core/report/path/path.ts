@@ -1,11 +1,9 @@
-import { carAxleFields, carFields } from '../../model/car-fields.ts'
-import type { Field, FieldTable } from '../../model/field.ts'
+import { fieldAt, heldAt } from '../../model/entry.ts'
 import { fieldsOf } from '../../model/part-kinds.ts'
 import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type Project, type QuestionId } from '../../model/project.ts'
 import { placeKey, type EntryPlace } from '../../model/question.ts'
 import { findSetup, resolveSetup } from '../../model/resolve.ts'
-import { waysFor, WAYS, type WayId } from '../../model/ways.ts'
-import { isTypical } from '../../model/ways.ts'
+import { isTypical, waysFor, WAYS, type WayId } from '../../model/ways.ts'
 import type { Figure } from '../../quantity/figure.ts'
 import { readFor } from '../doubt/leaves.ts'
 import type { DoubtReport } from '../doubt/doubt-report.ts'
@@ -141,7 +139,7 @@ class Asks {
   add(kind: keyof Path, at: Place, label: string, how?: string): void {
     if (at.kind === 'figure' || at.kind === 'preference' || at.kind === 'bundle') return
     if ('field' in at && BESIDE.has(at.field)) return
-    const field = fieldOf(this.project, at)
+    const field = fieldAt(this.project, at)
     // two cylinders need the bar's share, a figure of the setup; other figures of a setup are choices
     if (at.kind === 'setup' && at.field !== 'barFrontShare') return
     if ((at.kind === 'part' || at.kind === 'car') && !field) return
@@ -195,24 +193,6 @@ const typicalAt = (now: unknown): boolean => [now].flat().some((one) => typeof o
 
 function partName(project: Project, at: EntryPlace): string {
   return at.kind === 'part' ? (project.parts.find((one) => one.id === at.partId)?.name ?? 'it') : 'it'
-}
-
-/** The table a place belongs to, by the name that ways and forms use. */
-export function tableAt(project: Project, at: EntryPlace): { name: string; table: FieldTable } | undefined {
-  if (at.kind === 'car') return at.axle ? { name: 'carAxle', table: carAxleFields } : { name: 'car', table: carFields }
-  if (at.kind !== 'part') return undefined
-  const part = project.parts.find((one) => one.id === at.partId)
-  return part && { name: part.kind, table: fieldsOf(part.kind) }
-}
-export function fieldOf(project: Project, at: EntryPlace): Field | undefined {
-  return 'field' in at ? tableAt(project, at)?.table[at.field] : undefined
-}
-/** What is entered at a place. */
-export function heldAt(project: Project, at: EntryPlace): unknown {
-  if (at.kind === 'car') return (at.axle ? project.car[at.axle] : project.car)[at.field as never]
-  if (at.kind === 'part') return project.parts.find((one) => one.id === at.partId)?.[at.field as never]
-  if (at.kind === 'setup') return findSetup(project, at.setupId)?.[at.axle ?? 'hydraulics'][at.field as never]
-  return undefined
 }
 
 /** A part's own marking, where it gives this figure and others that are asked for with it. */

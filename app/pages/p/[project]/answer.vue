@@ -8,9 +8,11 @@ import { placeKey } from '#core/model/question.ts'
 import { sheetFor, sheetOf } from '#core/model/sheets.ts'
 import type { Place } from '#core/report/figure/figure.ts'
 import { counted } from '#core/report/figure/words.ts'
-import { fieldOf, heldAt, STATIONS, type Ask } from '#core/report/path/path.ts'
+import { fieldAt, heldAt } from '#core/model/entry.ts'
+import { STATIONS, type Ask } from '#core/report/path/path.ts'
 import { useProjectStore } from '~/stores/project'
 import { usePath } from '~/composables/path'
+import { useQuestion } from '~/composables/question'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The shortest way to one answer: its figures in the order in which one meets them, and the answer beside them. */
@@ -18,7 +20,8 @@ const store = useProjectStore()
 const route = useRoute()
 const router = useRouter()
 const { units, axle, setup, isStock, link, chooseAxle, goTo } = useWorkbench()
-const { question, path, way, answer } = usePath()
+const { question } = useQuestion()
+const { path, way, answer } = usePath()
 
 const stations = computed(() =>
   STATIONS.map((station) => ({ station, asks: path.value?.needed.filter((one) => one.station === station) ?? [] })).filter(
@@ -46,7 +49,7 @@ const hint = computed(() => {
   )
     return undefined
   if (question.value === 'clears' && ask.way && !ask.open) return undefined
-  const field = fieldOf(store.project!, ask.at)
+  const field = fieldAt(store.project!, ask.at)
   if (!field || (field.type !== 'figure' && field.type !== 'figures')) return undefined
   const show = (value: number, bare = false) =>
     formatQuantity(value, field.dimension, units.value, { bare, decimals: Number.isInteger(value) ? 0 : 2 })
