@@ -223,6 +223,7 @@ test('a part made in its place, pasted as a line, and one like another', async (
 test('what is measured of a new caliper is offered to the setup that is looked at', async ({ page }) => {
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=caliperQuick')
   await page.getByTestId('measured-part').locator('.el-select__wrapper').click()
+  await page.keyboard.type('new caliper')
   await page.getByRole('option', { name: /^new caliper/ }).click()
   await page.locator('[data-field="tallestRadiusMm"] input').first().fill('140')
   await page.locator('[data-field="tallestRadiusMm"] input').first().press('Enter')

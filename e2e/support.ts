@@ -42,6 +42,9 @@ export async function ledger(page: Page): Promise<string[]> {
   await expect(page.getByTestId('ledger-cost')).toBeVisible()
   // the session comes after all else
   await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop', { timeout: 15_000 })
+  // and so do the ranges, where there is a figure
+  const bias = page.getByTestId('ledger-bias')
+  if (/\d/.test(await bias.locator('.value').innerText())) await expect(bias).toContainText('\u2013', { timeout: 15_000 })
   return await page.locator('[data-test^="ledger-"]').allInnerTexts()
 }
 

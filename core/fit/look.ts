@@ -14,7 +14,7 @@ import {
 } from '../model/project.ts'
 import { questionKey, type EntryPlace, type Looked, type Question } from '../model/question.ts'
 import type { ResolvedAxle, ResolvedSetup } from '../model/resolve.ts'
-import { isTypical } from '../model/ways.ts'
+import { isTypical } from '../model/way-ids.ts'
 import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { LIMITS, type LimitId } from './limits.ts'

@@ -3,7 +3,7 @@ import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
-import { TYPICAL, WAY_IDS } from './ways.ts'
+import { TYPICAL, WAY_IDS } from './way-ids.ts'
 import { greatestU, hardLimits, WHEEL_TAGS, type Field, type FieldTable } from './field.ts'
 
 /** What one field may hold: figures with their origin, outlines, profiles; and what all records are made of. */

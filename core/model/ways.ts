@@ -4,6 +4,7 @@ import { fieldsOf } from './part-kinds.ts'
 import type { Figure, MadeOf } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
+import { TYPICAL, WAY_IDS, type WayId } from './way-ids.ts'
 import { boltPatternOf, threadOf, tyreOf, wheelOf } from './markings.ts'
 
 /**
@@ -244,12 +245,7 @@ export const WAYS = {
       return Object.fromEntries(Array.from({ length: count }, (_, i) => [`pistonsMm.${i}`, { value, u: 0.01 * value }]))
     },
   },
-} as const satisfies Record<string, Way>
-
-export type WayId = keyof typeof WAYS
-export const WAY_IDS = Object.keys(WAYS) as WayId[]
-/** Figures of a typical car (core/typical) name their class where a way names what it was given. */
-export const TYPICAL = 'typical'
+} as const satisfies Record<WayId, Way>
 
 const asMade = (values: object): Made => Object.fromEntries(Object.entries(values).map(([key, value]) => [key, { value: value as number }]))
 
@@ -304,11 +300,10 @@ export function figuresFrom(id: WayId, given: Given, date?: string): Record<stri
   return found
 }
 
-/** "from the tyre’s marking: 195/50 R15"; of a typical car: "typical of a small hatchback", as its note says. */
-export function madeWords(figure: Figure, units?: UnitChoice): string | undefined {
-  const { madeOf } = figure
+/** "from the tyre’s marking: 195/50 R15"; of a typical car: "typical of a small hatchback". */
+export function madeWords({ madeOf }: { madeOf?: MadeOf | undefined }, units?: UnitChoice): string | undefined {
   if (!madeOf) return undefined
-  if (madeOf.way === TYPICAL) return figure.note ?? 'typical of a class of cars'
+  if (madeOf.way === TYPICAL) return `typical of a ${madeOf.given.of ?? 'class of cars'}`
   const way = wayOf(madeOf.way)
   if (!way) return undefined
   const given = Object.entries(way.asks).map(([name, asked]) => {
@@ -319,6 +314,3 @@ export function madeWords(figure: Figure, units?: UnitChoice): string | undefine
   })
   return `from ${way.label}: ${given.join(', ')}`
 }
-
-/** Whether a figure is one of a class of cars, not of this one. */
-export const isTypical = (figure: Figure | undefined): boolean => figure?.madeOf?.way === TYPICAL

@@ -3,7 +3,7 @@ import { carAxleFields, carFields } from '../model/car-fields.ts'
 import type { FieldTable } from '../model/field.ts'
 import { fieldsOf, type PartKind } from '../model/part-kinds.ts'
 import { AXLES, type Part, type Project, type Slot } from '../model/project.ts'
-import { isTypical, TYPICAL } from '../model/ways.ts'
+import { isTypical, TYPICAL } from '../model/way-ids.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { classOf, type ClassId, type Usual, type UsualPart } from './classes.ts'
 
@@ -14,7 +14,7 @@ export function typicalFigure(id: ClassId, [value, u]: Usual): Figure {
     u,
     origin: 'estimated',
     note: `typical of a ${classOf(id).label}`,
-    madeOf: { way: TYPICAL, given: { class: id } },
+    madeOf: { way: TYPICAL, given: { class: id, of: classOf(id).label } },
   }
 }
 

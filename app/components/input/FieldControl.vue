@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Field, WheelFace } from '#core/model/field.ts'
+import * as ways from '#core/model/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
@@ -28,6 +29,7 @@ const own = <T,>() => props.value as T | undefined
     :figure="own<Figure>()"
     :units="units"
     :table="table"
+    :ways="ways"
     :label="label"
     @change="emit('change', $event)"
     @several="emit('several', $event)"

@@ -8,7 +8,8 @@ import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/
 import { fieldQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
-import { figuresFrom, isTypical, madeWords, waysFor, WAYS, type Asked, type WayId } from '#core/model/ways.ts'
+import { isTypical, type WayId } from '#core/model/way-ids.ts'
+import type { Asked } from '#core/model/ways.ts'
 import { useDraft } from '~/composables/draft'
 
 /** One figure: typed freely in any unit, checked where it is typed, with its origin beside it. */
@@ -21,8 +22,9 @@ const props = defineProps<{
   bare?: boolean
   /** What an empty field means. */
   empty?: string
-  /** The table the field stands in: markings and other figures that make it are taken then. */
+  /** The table the field stands in and the ways: markings and other figures that make it are taken then. A form brings them. */
   table?: string
+  ways?: typeof import('#core/model/ways.ts')
 }>()
 const emit = defineEmits<{ change: [figure: Figure | undefined]; several: [figures: Record<string, Figure | Figure[]>]; enter: [] }>()
 
@@ -78,12 +80,13 @@ const sameAsShown = (value: number): boolean => {
 
 /** The key of the field in its table: its name may say an axle before it. */
 const key = computed(() => props.name.split('.').pop()!)
-const ways = computed((): WayId[] => (props.table === undefined ? [] : waysFor(props.table, key.value)))
-const isMarking = (id: WayId) => Object.values<Asked>(WAYS[id].asks).every((one) => one.type === 'text')
+const ids = computed((): WayId[] => (props.table === undefined ? [] : (props.ways?.waysFor(props.table, key.value) ?? [])))
+const asks = (id: WayId) => props.ways!.WAYS[id].asks
+const isMarking = (id: WayId) => Object.values<Asked>(asks(id)).every((one) => one.type === 'text')
 /** What a marking that was typed makes; undefined where it is none of this field's. */
 function fromMarking(): Record<string, Figure | Figure[]> | undefined {
-  for (const id of ways.value.filter(isMarking)) {
-    const made = figuresFrom(id, { [Object.keys(WAYS[id].asks)[0]!]: text.value.trim() }, today())
+  for (const id of ids.value.filter(isMarking)) {
+    const made = props.ways!.figuresFrom(id, { [Object.keys(asks(id))[0]!]: text.value.trim() }, today())
     if (typeof made !== 'string') return made
   }
   return undefined
@@ -91,10 +94,10 @@ function fromMarking(): Record<string, Figure | Figure[]> | undefined {
 const today = () => new Date().toISOString().slice(0, 10)
 /** Worked out from other figures, in a dialog. */
 const working = ref(false)
-const worked = computed(() => ways.value.filter((id) => !isMarking(id)))
+const worked = computed(() => ids.value.filter((id) => !isMarking(id)))
 const example = computed(() => {
-  const id = ways.value.find(isMarking)
-  const asked = id && Object.values<Asked>(WAYS[id].asks)[0]
+  const id = ids.value.find(isMarking)
+  const asked = id && Object.values<Asked>(asks(id))[0]
   return asked?.type === 'text' ? asked.as : undefined
 })
 function made(figures: Record<string, Figure | Figure[]>) {
@@ -197,7 +200,7 @@ function cancel() {
         {{ figure.origin }}
       </ElButton>
     </div>
-    <p v-if="figure?.madeOf && !bare" class="soft small below" data-test="made-of">{{ madeWords(figure, units) }}</p>
+    <p v-if="figure?.madeOf && !bare" class="soft small below" data-test="made-of">{{ ways?.madeWords(figure, units) }}</p>
     <ElButton
       v-if="worked.length > 0 && (!figure || more || figure.madeOf)"
       class="below"
@@ -206,7 +209,9 @@ function cancel() {
       size="small"
       @click="working = true"
     >
-      {{ figure?.madeOf && !isTypical(figure) ? 'Correct what it was worked out from' : `Work it out from ${WAYS[worked[0]!].label}` }}
+      {{
+        figure?.madeOf && !isTypical(figure) ? 'Correct what it was worked out from' : `Work it out from ${ways!.WAYS[worked[0]!].label}`
+      }}
     </ElButton>
     <LazyWayDialog v-if="working" :way="worked[0]!" :figure="figure" :units="units" :label="label" @made="made" @close="working = false" />
     <div v-if="more && figure" class="asides">

@@ -47,7 +47,7 @@ const showInput = (input: Input) =>
 const origin = (input: Input) =>
   input.assumed
     ? 'assumed; enter your own'
-    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.made, input.date?.slice(0, 10)]
+    : [input.origin ? ORIGIN_WORDS[input.origin] : input.at.kind === 'figure' ? 'computed' : 'chosen', input.date?.slice(0, 10)]
         .filter(Boolean)
         .join(', ')
 </script>
@@ -79,7 +79,7 @@ const origin = (input: Input) =>
           <ol class="matters" data-test="figure-matters">
             <li v-for="one in doubted.matters.slice(0, 5)" :key="`${one.label}${one.index}`">
               <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
-              <span class="soft num"> {{ share(one.share) }} of the doubt{{ one.made ? `, ${one.made}` : '' }}</span>
+              <span class="soft num"> {{ share(one.share) }} of the doubt<LazyMadeWords v-if="one.madeOf" :made-of="one.madeOf" /></span>
             </li>
           </ol>
         </template>
@@ -100,7 +100,9 @@ const origin = (input: Input) =>
         <template #figure="{ row }">
           <ElButton link type="primary" @click="goTo(row.at)">{{ row.label }}</ElButton>
           <span v-if="row.symbol" class="soft symbol">{{ row.symbol }}</span>
-          <span class="soft small block" :class="{ assumed: row.assumed }">{{ origin(row) }}</span>
+          <span class="soft small block" :class="{ assumed: row.assumed }"
+            >{{ origin(row) }}<LazyMadeWords v-if="row.madeOf" :made-of="row.madeOf"
+          /></span>
         </template>
         <template #value="{ row }">{{ row.value === undefined ? 'not known' : `${boundWord(row)}${showInput(row)}` }}</template>
       </LazyTable>

@@ -2,6 +2,7 @@ import { lockOrder, type LockOrder } from '../../balance/lock-order.ts'
 import { chain, type Chain } from '../../hydraulics/chain.ts'
 import type { BrakeSystem } from '../../hydraulics/system.ts'
 import type { Axle } from '../../model/project.ts'
+import { isTypical } from '../../model/way-ids.ts'
 import { massOf, systemOf } from '../brake/brake-system.ts'
 import type { AxleBrakeReport } from '../brake/brake.ts'
 import type { ReportFigure } from '../figure/figure.ts'
@@ -79,7 +80,7 @@ export function pedalToRoad(
     ...(abs.finding ? [abs.finding] : []),
     lockFinding(context, system, mass, order, critical.missing, abs.figure),
   ]
-  const typical = car.reading.inputs.some((one) => one.made?.startsWith('typical'))
+  const typical = car.reading.inputs.some(isTypical)
   const findings = said.map((one) => (typical && one.verdict === 'fits' ? byTypical(one) : one))
   const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
   const found = { roadBias, chain: stage, lockOrder: order, findings }

@@ -1,6 +1,7 @@
 import { normalQuantile } from '../../maths/normal.ts'
 import { quantile } from '../../maths/quantile.ts'
 import type { Project } from '../../model/project.ts'
+import { isTypical } from '../../model/way-ids.ts'
 import type { Report } from '../report.ts'
 import { leavesOf, type Leaf } from './leaves.ts'
 import { DOUBTFUL, valuesOf, type DoubtfulId, type Values } from './values.ts'
@@ -118,6 +119,6 @@ export function doubtReport(project: Project, report: Pick<Report, 'setupId' | '
     orderMatters: known
       ? mattersOf(slopes(({ marginG }) => (marginG === undefined || !Number.isFinite(marginG) ? undefined : marginG))).matters
       : [],
-    typical: leaves.filter((one) => one.made?.startsWith('typical')).length,
+    typical: leaves.filter(isTypical).length,
   }
 }

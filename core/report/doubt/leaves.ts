@@ -22,7 +22,7 @@ export interface Leaf {
   origin: NonNullable<Input['origin']>
   /** A default: nobody entered one. */
   assumed: boolean
-  made: string | undefined
+  madeOf: Input['madeOf']
 }
 
 /** All that a figure of the report is made of, through the figures it carries, in the order of reading. */
@@ -69,7 +69,7 @@ export function leavesOf(project: Project, figures: Figures, ids: readonly Figur
       measuredU: Math.min(u, doubtOnceMeasured(at.field, dimension, value)),
       origin,
       assumed: input.assumed === true,
-      made: input.made,
+      madeOf: input.madeOf,
     })
   }
   return [...found.values()]

@@ -1,5 +1,5 @@
 import type { EntryPlace, Question } from '../../model/question.ts'
-import type { Origin } from '../../quantity/figure.ts'
+import type { MadeOf, Origin } from '../../quantity/figure.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import type { FigureId } from '../figures.ts'
 
@@ -17,8 +17,8 @@ export interface Input {
   u?: number
   origin?: Origin
   date?: string
-  /** What it was worked out from, in words. */
-  made?: string
+  /** What it was worked out from. */
+  madeOf?: MadeOf
   /** A default that stands in for a figure nobody entered. */
   assumed?: boolean
   /** It is this or more: figures it is made of are bounds. */

@@ -1,5 +1,4 @@
 import { questionKey } from '../../model/question.ts'
-import { madeWords } from '../../model/ways.ts'
 import type { Figure } from '../../quantity/figure.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import type { Input, Missing, Place, ReportFigure } from './figure.ts'
@@ -33,7 +32,7 @@ export class Working {
     input.origin = figure.origin
     if (figure.u !== undefined) input.u = figure.u
     if (figure.date !== undefined) input.date = figure.date
-    if (figure.madeOf !== undefined) input.made = madeWords(figure)!
+    if (figure.madeOf !== undefined) input.madeOf = figure.madeOf
     return figure.value
   }
 
