@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { putAt } from '#core/edit/put-at.ts'
 import { readPartLine } from '#core/formats/part-line.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
 import { useProjectStore } from '~/stores/project'
 import { useChoosePart } from '~/composables/choose-part'
+import { useFormLens } from '~/composables/form-lens'
 import { useWorkbench } from '~/composables/workbench'
 
 /** A part made in its place: pasted as a line, or entered figure by figure, without leaving the setup. */
@@ -18,6 +19,11 @@ const open = computed({
     if (!value) made.value = undefined
   },
 })
+// what its place needs first stands first; the rest is folded away
+const lens = useFormLens()
+const before = lens.by.value
+if (before === '') lens.by.value = part.value?.kind === 'wheel' || part.value?.kind === 'spacer' ? 'clears' : 'balanced'
+onBeforeUnmount(() => (lens.by.value = before))
 const text = ref('')
 const said = ref('')
 const left = ref<string[]>([])

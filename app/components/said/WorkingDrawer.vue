@@ -7,6 +7,7 @@ import { useProjectStore } from '~/stores/project'
 import { boundWord } from '#core/report/figure/words.ts'
 import type { DoubtfulId } from '#core/report/doubt/values.ts'
 import type { Dimension } from '#core/quantity/units.ts'
+import { costMatters } from '#core/report/cost/cost-matters.ts'
 import { useDoubts } from '~/composables/doubts'
 import { LazyTable } from '~/composables/lazy-table'
 import { useWorkbench } from '~/composables/workbench'
@@ -27,6 +28,8 @@ const doubted = computed(() => {
   const show = (value: number, bare = false) => formatQuantity(value, figure.value!.dimension as Dimension, units.value, { bare })
   return { ...one, words: `In 9 of 10 cases between ${show(one.p05, true)} and ${show(one.p95)}`, show }
 })
+/** Prices that make the cost doubtful. */
+const prices = computed(() => (figure.value?.id === 'cost.total' && report.value ? costMatters(report.value.bill).slice(0, 5) : []))
 const share = (value: number) => formatQuantity(value, 'share', undefined, { decimals: 0 })
 const open = computed({
   get: () => figure.value !== undefined,
@@ -83,6 +86,15 @@ const origin = (input: Input) =>
             </li>
           </ol>
         </template>
+      </template>
+      <template v-if="prices.length > 0">
+        <h3>What matters most</h3>
+        <ol class="matters" data-test="figure-matters">
+          <li v-for="one in prices" :key="one.label">
+            <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
+            <span class="soft num">{{ share(one.share) }} of what prices leave open</span>
+          </li>
+        </ol>
       </template>
       <template v-if="figure.missing.length > 0">
         <h3>Not known yet</h3>
