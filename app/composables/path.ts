@@ -3,7 +3,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { dutyFor } from '#core/report/heat/duties.ts'
 import type { HeatReport } from '#core/report/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/report/path/answer.ts'
-import { pathTo, type Path } from '#core/report/path/path.ts'
+import { mattersLittle, pathTo, type Path } from '#core/report/path/path.ts'
 import { stepsThere } from '#core/report/path/steps-there.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useDoubts } from './doubts.ts'
@@ -52,5 +52,8 @@ export const usePath = createSharedComposable(() => {
       )
     return answerOf(store.project, report.value, question.value, axle.value, doubt.value)
   })
-  return { path, way, answer }
+  /** With typical figures in it: what is worth entering first, and what matters little. */
+  const first = computed(() => path.value?.needed.filter((one) => !mattersLittle(one)) ?? [])
+  const little = computed(() => path.value?.needed.filter(mattersLittle) ?? [])
+  return { path, first, little, way, answer }
 })

@@ -7,11 +7,11 @@ import { useWorkbench } from '~/composables/workbench'
 /** On the short way to an answer: what it takes, and nothing else. */
 const { link } = useWorkbench()
 const route = useRoute()
-const { path, way } = usePath()
+const { first, way } = usePath()
 const waypoints = computed(() =>
   way.value
     ? way.value.steps.map((one) => ({ key: one.id, label: one.words, done: one.done, to: link(one.to, { view: one.view }) }))
-    : (path.value?.needed ?? []).map((one) => ({
+    : first.value.map((one) => ({
         key: one.key,
         label: one.label,
         done: !one.open,

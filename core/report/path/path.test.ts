@@ -8,12 +8,13 @@ import { projectProblems } from '../../model/check.ts'
 import { QUESTION_IDS, type Project, type QuestionId } from '../../model/project.ts'
 import { figuresFrom } from '../../model/ways.ts'
 import { figure, type Figure } from '../../quantity/figure.ts'
+import { CLASS_IDS } from '../../typical/classes.ts'
 import { fillFromClass } from '../../typical/fill.ts'
 import { doubtReport } from '../doubt/doubt-report.ts'
 import { evaluate } from '../evaluate.ts'
 import { answerOf } from './answer.ts'
 import { heldAt } from '../../model/entry.ts'
-import { needsOf, pathTo, STATIONS, type Ask } from './path.ts'
+import { mattersLittle, needsOf, pathTo, STATIONS, type Ask } from './path.ts'
 import { stepsThere } from './steps-there.ts'
 
 const begun = (question: QuestionId): { project: Project; setupId: string } => {
@@ -101,6 +102,15 @@ describe('a typical car', () => {
     const { needed } = pathTo(project, report, 'balanced', 'front', { doubt })
     expect(needed.filter((one) => one.open)).toEqual([])
     expect(needed.every((one) => one.typical)).toBe(true)
+  })
+  test.each(CLASS_IDS)('a %s is asked for few figures before the rest, which matters little', (id) => {
+    const car = produce(bare, (draft) => void fillFromClass(draft, id))
+    const now = evaluate(car, 'as-it-stands')
+    const { needed } = pathTo(car, now, 'balanced', 'front', { doubt: doubtReport(car, now, 60) })
+    const first = needed.filter((one) => !mattersLittle(one))
+    expect(first.length).toBeGreaterThanOrEqual(5)
+    expect(first.length).toBeLessThanOrEqual(16)
+    expect(needed.filter(mattersLittle).every((one) => one.typical && one.share! < 0.03)).toBe(true)
   })
   test('answers in cases of 100, never flatly, and names what matters most', () => {
     const answer = answerOf(project, report, 'balanced', 'front', doubt)!

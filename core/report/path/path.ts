@@ -32,6 +32,11 @@ export interface Ask {
   /** Share of the answer's doubt that comes from it. */
   share?: number
 }
+/** A typical figure that makes less of the doubt than this need not be replaced first. */
+const MATTERS_LITTLE = 0.03
+/** What is worth entering first: all but typical figures that matter little. */
+export const mattersLittle = ({ typical, open, share }: Ask): boolean => typical && !open && share !== undefined && share < MATTERS_LITTLE
+
 export interface Path {
   /** Without these there is no answer. */
   needed: Ask[]
@@ -72,7 +77,13 @@ export function pathTo(
   more: { missing?: readonly Missing[]; doubt?: DoubtReport | undefined } = {},
 ): Path {
   const read = readFor(report.figures, figuresFor(question, axle))
-  const asks = new Asks(project, report.setupId, sharesOf(more.doubt, question))
+  const asks = new Asks(
+    project,
+    report.setupId,
+    sharesOf(more.doubt, question),
+    // of the heat of a session no doubt of a single figure is known
+    question === 'balanced' && more.doubt?.frontFirstOf100 !== undefined ? 0 : undefined,
+  )
   const corner = question === 'clears' ? report.corners[axle] : undefined
   // a body that is taken as large as it can be waits for nothing
   const cautious = new Set(read.inputs.flatMap((one) => (one.assumed && one.at.kind === 'part' ? placeKey(one.at) : [])))
@@ -110,8 +121,9 @@ function sharesOf(doubt: DoubtReport | undefined, question: QuestionId): Map<str
       : question === 'lasts'
         ? (['front.heat'] as const)
         : []
-  for (const id of ids)
-    for (const one of doubt?.figures[id]?.matters ?? []) {
+  const ofOrder = question === 'balanced' ? (doubt?.orderMatters ?? []) : []
+  for (const list of [ofOrder, ...ids.map((id) => doubt?.figures[id]?.matters ?? [])])
+    for (const one of list) {
       const key = placeKey(one.at)
       shares.set(key, Math.max(shares.get(key) ?? 0, one.share))
     }
@@ -125,6 +137,8 @@ class Asks {
     private readonly project: Project,
     private readonly setupId: string,
     readonly shares: Map<string, number>,
+    /** The share of what none is named for. */
+    private readonly unnamed: number | undefined,
   ) {}
 
   /** What is only asked where the outline was taken with other parts than those that stay on. */
@@ -175,7 +189,7 @@ class Asks {
 
   path(): Path {
     const all = [...this.found.values()].map(({ kind, ...ask }) => {
-      const share = this.shares.get(placeKey(ask.at))
+      const share = this.shares.get(placeKey(ask.at)) ?? this.unnamed
       return { kind, ask: share === undefined ? ask : { ...ask, share } }
     })
     const of = (wanted: keyof Path) =>

@@ -21,12 +21,10 @@ const route = useRoute()
 const router = useRouter()
 const { units, axle, setup, isStock, link, chooseAxle, goTo } = useWorkbench()
 const { question } = useQuestion()
-const { path, way, answer } = usePath()
+const { path, first, little, way, answer } = usePath()
 
 const stations = computed(() =>
-  STATIONS.map((station) => ({ station, asks: path.value?.needed.filter((one) => one.station === station) ?? [] })).filter(
-    (one) => one.asks.length > 0,
-  ),
+  STATIONS.map((station) => ({ station, asks: first.value.filter((one) => one.station === station) })).filter((one) => one.asks.length > 0),
 )
 const open = computed(() => path.value?.needed.filter((one) => one.open).length ?? 0)
 const typical = computed(() => path.value?.needed.filter((one) => one.typical).length ?? 0)
@@ -183,6 +181,9 @@ const AXLES_SHOWN = [
         <h2>{{ group.station }}</h2>
         <AskField v-for="ask in group.asks" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </div>
+      <FoldedPart v-if="little.length > 0" :title="`Typical, and matters little (${little.length})`">
+        <AskField v-for="ask in little" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
+      </FoldedPart>
       <FoldedPart v-if="path.surer.length > 0" :title="`Makes it surer (${path.surer.length})`" :open="open === 0 && question === 'clears'">
         <AskField v-for="ask in path.surer" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </FoldedPart>
