@@ -248,6 +248,13 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 15_000 })
   await expect(stop('The answer first')).toHaveCount(0)
   await page.keyboard.press('Control+k')
+  // any project can be asked a question
+  await page.getByRole('combobox', { name: 'Find by name' }).fill('did it help')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Did it help?' })).toBeVisible()
+  await expect(page.getByTestId('answer')).toContainText(/\d m|runs/)
+  await page.getByRole('link', { name: 'Show everything' }).first().click()
+  await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: 'Find by name' }).fill('tour')
   await page.keyboard.press('Enter')
   await expect(stop('The answer first')).toBeVisible()

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { carAxleFields, carFields } from '#core/model/car-fields.ts'
 import type { FieldTable } from '#core/model/field.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
-import { AXLES } from '#core/model/project.ts'
+import { AXLES, QUESTION_IDS, QUESTIONS } from '#core/model/project.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
 import { useProjectStore } from '../stores/project.ts'
@@ -13,11 +13,11 @@ import { useProjectFiles } from './project-files.ts'
 import { useShortcutList } from './shortcuts.ts'
 import { STEPS, useWorkbench } from './workbench.ts'
 
-/** Everything of the open project by name: steps, setups, parts, figures of the report and of the car, and what can be done. */
+/** Everything of the open project by name: questions, steps, setups, parts, figures of the report and of the car, and what can be done. */
 export const useFinder = createSharedComposable(() => {
   const store = useProjectStore()
   const router = useRouter()
-  const { report, units, go, goTo, chooseSetup, openFigureId } = useWorkbench()
+  const { report, units, go, goTo, link, chooseSetup, openFigureId } = useWorkbench()
   const { exportOpen } = useProjectFiles()
   const { open: openKeys } = useShortcutList()
   const open = ref(false)
@@ -59,6 +59,13 @@ export const useFinder = createSharedComposable(() => {
     ...(store.redoLabel ? [{ id: 'redo', label: `Do again: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
     { id: 'export', label: 'Export the project', kind: 'action', run: exportOpen },
     { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.project!.id}/form`) },
+    // any project can be asked, whatever it was begun with
+    ...QUESTION_IDS.map((ask): Findable => ({
+      id: `ask.${ask}`,
+      label: QUESTIONS[ask],
+      kind: 'question',
+      run: () => void router.push({ path: `/p/${store.project!.id}/answer`, query: { ...link('car').query, ask } }),
+    })),
     { id: 'how', label: 'How it decides', kind: 'action', run: () => void router.push('/how') },
     { id: 'tour', label: 'Tour of the bench', kind: 'action', run: () => void go('fit', { tour: '1' }) },
     { id: 'keys', label: 'Keyboard shortcuts', kind: 'action', run: () => (openKeys.value = true) },
