@@ -30,4 +30,5 @@ export const useDoubts = createSharedComposable(() => {
   )
   return { doubt }
 })
-const AFTER_MS = 150
+/** What a page asks the same worker for comes first. */
+const AFTER_MS = 400
