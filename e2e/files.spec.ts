@@ -95,7 +95,7 @@ test('a file that takes a while can be left, and is opened all the same when one
         super(url, options)
         if (!String(url).includes('formats')) return
         const send = this.postMessage.bind(this) as (...all: unknown[]) => void
-        this.postMessage = (...all: unknown[]) => void setTimeout(() => send(...all), 1500)
+        this.postMessage = (...all: unknown[]) => void setTimeout(() => send(...all), 4000)
       }
     }
   })

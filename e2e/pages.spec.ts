@@ -3,7 +3,7 @@ import { openDemo, seriousFindings, strangers, violations } from './support.ts'
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`no serious accessibility finding on any page, ${colorScheme}`, async ({ page }) => {
-    test.setTimeout(240_000)
+    test.setTimeout(420_000)
     const refused = violations(page)
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     await page.goto('/')

@@ -51,6 +51,8 @@ a.asked {
   list-style: none;
 }
 .path a {
+  /* what is only heard stays with its line */
+  position: relative;
   display: block;
   padding: 4px 10px 4px 12px;
   color: var(--ink);
