@@ -1,6 +1,6 @@
 import { carAxleFields, carFields } from './car-fields.ts'
 import type { Field, FieldTable } from './field.ts'
-import { fieldsOf } from './part-kinds.ts'
+import { COMMON_FIGURES, fieldsOf } from './part-kinds.ts'
 import type { Project } from './project.ts'
 import type { EntryPlace } from './question.ts'
 
@@ -14,7 +14,7 @@ export function tableAt(project: Project, at: EntryPlace): { name: string; table
 
 /** The field of a place, as its table has it. */
 export const fieldAt = (project: Project, at: EntryPlace): Field | undefined =>
-  'field' in at ? tableAt(project, at)?.table[at.field] : undefined
+  'field' in at ? (tableAt(project, at)?.table[at.field] ?? (at.kind === 'part' ? COMMON_FIGURES[at.field] : undefined)) : undefined
 
 /** What is entered at a place. */
 export function heldAt(project: Project, at: EntryPlace): unknown {

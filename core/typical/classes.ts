@@ -16,6 +16,7 @@ type Usuals<T extends FieldTable> = { readonly [K in FigureKeys<T>]?: Usual }
 export interface UsualPart<K extends keyof typeof PART_KINDS> {
   name: string
   figures: Usuals<(typeof PART_KINDS)[K]['fields']>
+  massKg?: Usual
   /** One side's pistons, of a caliper. */
   pistonsMm?: readonly Usual[]
   chosen?: Partial<PartOf<K>>
@@ -26,6 +27,7 @@ interface UsualAxle {
   drum?: UsualPart<'drum'>
   rotor?: UsualPart<'rotor'>
   pad?: UsualPart<'pad'>
+  hose?: UsualPart<'hose'>
 }
 export interface CarClass {
   label: string
@@ -42,6 +44,13 @@ export interface CarClass {
   valve: UsualPart<'valve'> | null
   fluid: UsualPart<'fluid'>
 }
+
+/** What it gives under pressure goes with its length; its ends no class can say. */
+const hose = (axle: 'Front' | 'Rear', lengthMm: Usual): UsualPart<'hose'> => ({
+  name: `${axle} hose as it stands`,
+  figures: { lengthMm },
+  chosen: { construction: 'rubber' },
+})
 
 interface Disc {
   pistons: readonly Usual[]
@@ -64,6 +73,8 @@ function disc(axle: 'Front' | 'Rear', tyreRadiusMm: Usual, of: Disc): UsualAxle 
       name: `${axle} caliper as it stands`,
       figures: { padTopRadiusMm: [d / 2 - 1, uD / 2] },
       pistonsMm: of.pistons,
+      // what it weighs goes with how many pistons it has, and with its metal
+      massKg: of.fixed ? [2.2, 0.4] : of.pistons.length > 1 ? [7, 1.2] : [4.4, 0.9],
       chosen: { construction: of.fixed ? 'fixed' : 'sliding', body: of.fixed ? 'aluminium' : 'iron' },
     },
     rotor: {
@@ -81,6 +92,7 @@ function disc(axle: 'Front' | 'Rear', tyreRadiusMm: Usual, of: Disc): UsualAxle 
       figures: { friction: of.friction ?? [0.38, 0.04], heightMm: [h, uH], areaMm2: of.padAreaMm2, thicknessMm: [16, 1.5] },
       chosen: { compound: 'organic' },
     },
+    hose: hose(axle, axle === 'Front' ? [420, 60] : [300, 60]),
   }
 }
 
@@ -92,6 +104,7 @@ function drum(tyreRadiusMm: Usual, cylinderBoreMm: Usual, drumDiameterMm: Usual,
       figures: { cylinderBoreMm, drumDiameterMm, drumKg, shoeWidthMm: [drumDiameterMm[0] / 5.5, 5], brakeFactor: [2, 0.25] },
       chosen: { shoes: 'leadingTrailing' },
     },
+    hose: hose('Rear', [280, 60]),
   }
 }
 

@@ -22,7 +22,7 @@ type Loose = Record<string, unknown>
 
 /**
  * Fills what is unknown of a car as it stands, its brakes included, from a class; what is known stays. Slots that hold
- * nothing on purpose stay empty. Wheels, hoses, threads and hole patterns are left unknown: no class can say them.
+ * nothing on purpose stay empty. Wheels, threads and hole patterns are left unknown: no class can say them.
  *
  * @param draft changed in place
  * @returns how many figures were filled in
@@ -69,7 +69,7 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
     }
     const holder = held as unknown as Loose
     choose(holder, usual.chosen)
-    figures(holder, fieldsOf(kind), usual.figures)
+    figures(holder, fieldsOf(kind), { ...usual.figures, massKg: usual.massKg })
     if (usual.pistonsMm && holder.pistonsMm === undefined) {
       holder.pistonsMm = usual.pistonsMm.map((piston) => typicalFigure(id, piston))
       filled += usual.pistonsMm.length
@@ -81,6 +81,7 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
     const slots = stock[axle] as Loose
     // a drum where a class has a disc, or the other way round, is what is on the car
     part(here.drum ? 'drum' : 'caliper', here.drum ?? here.caliper, slots, 'caliper', `${axle}-${here.drum ? 'drum' : 'caliper'}`)
+    part('hose', here.hose, slots, 'hose', `${axle}-hose`)
     const isDrum = draft.parts.find((one) => one.id === slots.caliper)?.kind === 'drum'
     if (isDrum) continue
     part('rotor', here.rotor, slots, 'rotor', `${axle}-rotor`)

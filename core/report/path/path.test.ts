@@ -11,6 +11,7 @@ import { figure, type Figure } from '../../quantity/figure.ts'
 import { CLASS_IDS } from '../../typical/classes.ts'
 import { fillFromClass } from '../../typical/fill.ts'
 import { doubtReport } from '../doubt/doubt-report.ts'
+import { heatReport } from '../heat/heat-report.ts'
 import { evaluate } from '../evaluate.ts'
 import { answerOf } from './answer.ts'
 import { heldAt } from '../../model/entry.ts'
@@ -118,6 +119,22 @@ describe('a typical car', () => {
     expect(answer.sentence).toMatch(/in \d+ of 100 cases/)
     expect(answer.beside.join(' ')).toMatch(/in 9 of 10 cases between/)
     expect(answer.matters[0]!.share).toBeGreaterThan(0.1)
+  })
+  test('is enough to say whether the brakes last', () => {
+    for (const id of CLASS_IDS) {
+      const car = produce(begun('lasts').project, (draft) => void fillFromClass(draft, id))
+      const heat = heatReport(car, 'as-it-stands')
+      expect([id, heat.missing]).toEqual([id, []])
+      const { needed } = pathTo(car, evaluate(car, 'as-it-stands'), 'lasts', 'front', { missing: heat.missing })
+      expect([id, needed.filter((one) => one.open)]).toEqual([id, []])
+    }
+    // what the heat misses and no other figure reads is asked for too
+    const less = produce(project, (draft) => {
+      for (const one of draft.parts) if (one.kind === 'caliper') delete one.massKg
+    })
+    const { missing } = heatReport(less, 'as-it-stands')
+    const { needed } = pathTo(less, evaluate(less, 'as-it-stands'), 'lasts', 'front', { missing })
+    expect(needed.filter((one) => one.open).map((one) => one.label)).toEqual(['Mass of Front caliper'])
   })
   test('with other calipers only their own figures are open', () => {
     let setupId = ''
