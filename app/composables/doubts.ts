@@ -1,5 +1,6 @@
 import { createSharedComposable } from '@vueuse/core'
-import { shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
+import type { Project } from '#core/model/project.ts'
 import type { DoubtReport } from '#core/report/doubt/doubt-report.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
@@ -10,25 +11,29 @@ export const useDoubts = createSharedComposable(() => {
   const store = useProjectStore()
   const { setup, report } = useWorkbench()
   const { worker, said } = useReports()
-  const doubt = shallowRef<DoubtReport>()
+  const found = shallowRef<{ project: Project; doubt: DoubtReport }>()
+  /** Of the project as it is now: a range of other figures is worse than none. */
+  const doubt = computed(() =>
+    found.value && found.value.project === store.project && found.value.doubt.setupId === setup.value?.id ? found.value.doubt : undefined,
+  )
+  /** The last of this setup: an order of lists that does not jump while the next is computed. */
+  const last = computed(() => (found.value?.doubt.setupId === setup.value?.id ? found.value?.doubt : undefined))
   let turn = 0
   let waits: ReturnType<typeof setTimeout> | undefined
   watch(
     () => [store.project, setup.value?.id, report.value] as const,
     ([project, setupId, now]) => {
       clearTimeout(waits)
-      // a range of other figures is worse than none
-      if (doubt.value?.setupId !== setupId) doubt.value = undefined
       if (!project || !setupId || now?.setupId !== setupId) return
       const mine = ++turn
       waits = setTimeout(async () => {
-        const found = await said('how sure the figures are', () => worker().doubts(project, setupId))
-        if (mine === turn && found) doubt.value = found
+        const answer = await said('how sure the figures are', () => worker().doubts(project, setupId))
+        if (mine === turn && answer) found.value = { project, doubt: answer }
       }, AFTER_MS)
     },
     { immediate: true },
   )
-  return { doubt }
+  return { doubt, last }
 })
 /** What a page asks the same worker for comes first. */
 const AFTER_MS = 400

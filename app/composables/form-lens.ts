@@ -13,7 +13,7 @@ export const FIGURED: readonly QuestionId[] = ['clears', 'balanced', 'lasts']
 export const useFormLens = createSharedComposable(() => {
   const store = useProjectStore()
   const { report, axle } = useWorkbench()
-  const { doubt } = useDoubts()
+  const { last: doubt } = useDoubts()
   const search = ref('')
   const chosen = ref<QuestionId | '' | undefined>()
   const asked = computed(() => (store.project?.question && FIGURED.includes(store.project.question) ? store.project.question : ''))

@@ -16,7 +16,7 @@ export const usePath = createSharedComposable(() => {
   const store = useProjectStore()
   const { report, reports, setup, axle } = useWorkbench()
   const { worker, said } = useReports()
-  const { doubt } = useDoubts()
+  const { doubt, last } = useDoubts()
   const { question, onPath } = useQuestion()
   const heat = shallowRef<HeatReport>()
   let turn = 0
@@ -36,7 +36,7 @@ export const usePath = createSharedComposable(() => {
   const path = computed<Path | undefined>(() => {
     if (!store.project || !report.value || !question.value || way.value || !onPath.value) return undefined
     const missing = question.value === 'lasts' ? heat.value?.missing : undefined
-    return pathTo(store.project, report.value, question.value, axle.value, { ...(missing ? { missing } : {}), doubt: doubt.value })
+    return pathTo(store.project, report.value, question.value, axle.value, { ...(missing ? { missing } : {}), doubt: last.value })
   })
   const answer = computed<Answer | undefined>(() => {
     if (!store.project || !report.value || !question.value) return undefined
