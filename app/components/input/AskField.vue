@@ -4,6 +4,7 @@ import { chooseMaster } from '#core/edit/begin.ts'
 import { newPart } from '#core/edit/new-part.ts'
 import { putAt } from '#core/edit/put-at.ts'
 import { AXLE_SLOTS, HYDRAULIC_SLOTS } from '#core/model/project.ts'
+import { placeKey } from '#core/model/question.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { fieldAt, heldAt, tableAt } from '#core/model/entry.ts'
 import type { Ask } from '#core/report/path/path.ts'
@@ -84,6 +85,7 @@ const share = computed(() =>
       :label="ask.label"
       :units="units"
       :table="tableAt(store.project!, at)?.name"
+      :place="placeKey(at)"
       at-once
       @change="change"
       @several="put($event)"

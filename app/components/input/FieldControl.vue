@@ -13,6 +13,8 @@ const props = defineProps<{
   /** The table it stands in, for markings and figures that make it. */
   table?: string
   label?: string
+  /** Where it is entered, as one word: two parts have fields of one name. */
+  place?: string
   /** Few choices stand side by side, to be taken with one press. */
   atOnce?: boolean
 }>()
@@ -30,6 +32,7 @@ const own = <T,>() => props.value as T | undefined
     :units="units"
     :table="table"
     :ways="ways"
+    :place="place"
     :label="label"
     @change="emit('change', $event)"
     @several="emit('several', $event)"

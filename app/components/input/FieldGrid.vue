@@ -92,6 +92,7 @@ onBeforeUnmount(() => cancelAnimationFrame(frame))
           :value="read(key)"
           :units="units"
           :table="kind"
+          :place="place && placeKey(place(key))"
           @change="emit('change', key, $event)"
           @several="emit('several', $event)"
         />

@@ -24,6 +24,8 @@ const props = defineProps<{
   empty?: string
   /** The table the field stands in and the ways: markings and other figures that make it are taken then. A form brings them. */
   table?: string
+  /** Where it is entered: tells it from another of the same name on the page. */
+  place?: string
   ways?: typeof import('#core/model/ways.ts')
 }>()
 const emit = defineEmits<{ change: [figure: Figure | undefined]; several: [figures: Record<string, Figure | Figure[]>]; enter: [] }>()
@@ -53,7 +55,7 @@ watch(
   { immediate: true },
 )
 /** Typed at an earlier visit and not taken: it stands there again, and waits. */
-const draft = useDraft(() => props.name)
+const draft = useDraft(() => (props.place ? `${props.place} ${props.name}` : props.name))
 const waiting = ref(false)
 const typedBefore = draft.read()
 if (typedBefore !== undefined && typedBefore !== text.value) {
