@@ -17,6 +17,8 @@ const CORE = {
   search: ['maths'],
   quantity: ['maths'],
   model: ['quantity', 'maths'],
+  // what a picture of a sheet says in millimetres: knows nothing of brakes
+  picture: ['quantity', 'maths'],
   clearance: MODEL,
   // the parking brake acts at the radius of the foot brake
   fit: ['hydraulics', ...MODEL],
@@ -31,7 +33,7 @@ const CORE = {
   evidence: MODEL,
   edit: [...SUBJECTS, ...MODEL],
   report: ['edit', ...SUBJECTS, ...MODEL],
-  formats: ['report', ...MODEL, 'heat', 'evidence'],
+  formats: ['report', ...MODEL, 'heat', 'evidence', 'picture'],
   demo: MODEL,
   // classes of cars, and what is unknown filled in from one
   typical: MODEL,
@@ -77,7 +79,7 @@ const REPORT = {
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */
-const OFFERED = ['report', 'edit', 'model', 'quantity', 'formats', 'demo', 'typical']
+const OFFERED = ['report', 'edit', 'model', 'quantity', 'formats', 'demo', 'typical', 'picture']
 
 const OUTSIDE = [
   'vue',

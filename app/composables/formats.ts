@@ -4,7 +4,7 @@ import { shallowRef, toRaw } from 'vue'
 import type { ReadProject } from '#core/formats/project-file.ts'
 import type { TakenReports } from '#core/formats/fit-reports-text.ts'
 import type { DxfLayer, DxfPlacing, ReadDxf } from '#core/formats/dxf-read.ts'
-import type { TemplateOptions } from '#core/formats/template.ts'
+import type { Paper, TemplateOptions } from '#core/formats/template.ts'
 import type { NamedOutline } from '#core/model/field.ts'
 import type { FormatsApi, Placed } from '../workers/formats.worker.ts'
 
@@ -88,6 +88,7 @@ export const useFormats = createSharedComposable(() => {
     },
     write: (outlines: readonly Pick<NamedOutline, 'name' | 'points'>[]) =>
       start().writeDxf(plain(outlines.map(({ name, points }) => ({ name, points })))),
+    referenceSheet: (paper: Paper) => start().referenceSheetPdf(paper),
     pdf: (outlines: readonly NamedOutline[], options: TemplateOptions) => start().templatePdf(plain([...outlines]), options),
   }
 })

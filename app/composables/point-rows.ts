@@ -16,6 +16,8 @@ export interface PointRow {
 export interface PointLine {
   name: string
   rows: PointRow[]
+  /** Which of the kept outlines it was made from: what those know of their points stays with them. */
+  from?: number
 }
 
 const bare = (value: number, units: UnitChoice): string =>
@@ -34,8 +36,9 @@ export function rowsOf(value: readonly NamedOutline[] | WheelProfile | undefined
   const lines: { name: string; points: [number, number][]; readings?: PointReadings[]; tags?: WheelTag[] }[] = Array.isArray(value)
     ? [...(value as NamedOutline[])]
     : [{ name: 'profile', ...(value as WheelProfile) }]
-  return lines.map(({ name, points, readings, tags }) => ({
+  return lines.map(({ name, points, readings, tags }, from) => ({
     name,
+    from,
     rows: points.map(([z, r], i) => {
       const kept = readings?.[i]
       return {

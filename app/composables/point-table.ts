@@ -8,6 +8,19 @@ import { emptyRow, rowsOf, takeRows, type PointLine } from './point-rows.ts'
 export type PointCell = 'z' | 'r'
 type Points = NamedOutline[] | WheelProfile | undefined
 
+/** Two texts of one place differ by no more than their last digit, mm. */
+const SAME_MM = 0.002
+/** What is known of points that stand as they were traced: their doubts while none was moved or added, and their picture. */
+function tracedOf(before: NamedOutline | WheelProfile | undefined, points: readonly (readonly [number, number])[]) {
+  if (!before) return {}
+  const { doubts, picture } = before
+  const kept = doubts && points.map((one) => doubts[before.points.findIndex(([z, r]) => Math.abs(z - one[0]) < SAME_MM && Math.abs(r - one[1]) < SAME_MM)])
+  return {
+    ...(kept?.every((one) => one !== undefined) ? { doubts: kept } : {}),
+    ...(picture ? { picture } : {}),
+  }
+}
+
 interface Options {
   value(): Points
   profile(): boolean
@@ -53,7 +66,8 @@ export function usePointTable(options: Options) {
   let typing = ''
   let sent = ''
 
-  const key = (value: unknown) => JSON.stringify(value ?? null)
+  /** Pictures aside: they are long, and change with the points. */
+  const key = (value: unknown) => JSON.stringify(value ?? null, (name, one: unknown) => (name === 'picture' ? undefined : one))
   const over = (value: Points) => `${options.units().length} ${key(value)}`
   /** A figure of the table's unit as the text of a cell. */
   const cellText = (mm: number) => rowsOf([{ name: '', points: [[mm, 0]] }], options.units())[0]!.rows[0]!.z
@@ -83,6 +97,11 @@ export function usePointTable(options: Options) {
   const rows = computed(() => [...line.value.rows, emptyRow(line.value.rows[line.value.rows.length - 1]?.tag)])
   const taken = computed(() => lines.value.map((one, index) => takeRows(one.rows, index, options.units(), instrument.value)))
   const problems = computed(() => taken.value.flatMap((one) => one.problems))
+  /** Pictures behind what is kept. */
+  const pictures = computed(() => {
+    const value = options.value()
+    return (Array.isArray(value) ? value : value ? [value] : []).flatMap((one) => (one.picture ? [one.picture] : []))
+  })
   const drawn = computed(() => lines.value.map((one, index) => ({ name: one.name, points: taken.value[index]!.taken.points })))
   const problemOf = (row: number, cell: PointCell) =>
     problems.value.find((one) => one.line === at.value && one.row === row && one.cell === cell)
@@ -99,8 +118,10 @@ export function usePointTable(options: Options) {
   function commit(): void {
     if (problems.value.length > 0) return wait()
     const whole = lines.value
-      .map((one, index) => ({ name: one.name.trim() || `outline ${index + 1}`, ...taken.value[index]!.taken, rows: one.rows }))
+      .map((one, index) => ({ name: one.name.trim() || `outline ${index + 1}`, ...taken.value[index]!.taken, line: one, rows: one.rows }))
       .filter((one) => one.points.length >= 2)
+    const value = options.value()
+    const before = (at: number | undefined) => (at === undefined || !value ? undefined : Array.isArray(value) ? value[at] : value)
     let next: Points
     if (whole.length === 0) next = undefined
     else if (options.profile()) {
@@ -111,16 +132,20 @@ export function usePointTable(options: Options) {
         tags: filled.slice(0, -1).map((row) => row.tag),
         origin: origin.value,
         ...(readings ? { readings, instrument: used! } : {}),
+        ...tracedOf(before(whole[0]!.line.from), points),
       }
     } else
-      next = whole.map(({ name, points, readings, instrument: used }) => ({
+      next = whole.map(({ name, points, readings, instrument: used, line: one }) => ({
         name,
         points,
         origin: origin.value,
         ...(readings ? { readings, instrument: used! } : {}),
+        ...tracedOf(before(one.from), points),
       }))
     // points that are still one alone wait in the table
     if (next === undefined && lines.value.some((one) => one.rows.length > 0)) return wait()
+    whole.forEach(({ line: one }, index) => (one.from = index))
+    for (const one of lines.value) if (!whole.some(({ line: each }) => each === one)) delete one.from
     if (key(next) !== key(options.value())) hand(next)
     else options.draft?.drop()
   }
@@ -232,6 +257,7 @@ export function usePointTable(options: Options) {
     problems,
     problemOf,
     drawn,
+    pictures,
     commit,
     typed,
     left,

@@ -5,7 +5,8 @@ import { readDxf, type DxfLayer, type DxfPlacing, type ReadDxf } from '../../cor
 import { outlinesFromDxf, profileFromDxf } from '../../core/formats/dxf-take.ts'
 import { writeDxf } from '../../core/formats/dxf-write.ts'
 import { templatePdf } from '../../core/formats/template-pdf.ts'
-import { template, type TemplateOptions } from '../../core/formats/template.ts'
+import { referenceSheet } from '../../core/formats/reference-sheet.ts'
+import { template, type Paper, type TemplateOptions } from '../../core/formats/template.ts'
 import type { NamedOutline, WheelProfile } from '../../core/model/field.ts'
 import { newId } from '../composables/new-id.ts'
 
@@ -21,6 +22,7 @@ const api = {
     return found.ok ? { ok: true, value: found.profile } : found
   },
   writeDxf: (outlines: Pick<NamedOutline, 'name' | 'points'>[]): string => writeDxf(outlines),
+  referenceSheetPdf: (paper: Paper): Promise<Uint8Array> => templatePdf(referenceSheet(paper)),
   templatePdf: (outlines: NamedOutline[], options: TemplateOptions): Promise<Uint8Array> => templatePdf(template(outlines, options)),
 }
 

@@ -5,7 +5,7 @@ import { blankProject } from '../model/blank.ts'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { projectJsonSchema } from './json-schema.ts'
 
-const published = JSON.parse(readFileSync(new URL('../../docs/format/project-9.schema.json', import.meta.url), 'utf8')) as object
+const published = JSON.parse(readFileSync(new URL('../../docs/format/project-10.schema.json', import.meta.url), 'utf8')) as object
 const check = new Ajv2020({ allErrors: true }).compile(published)
 
 test('the published schema is the one made from the code; else run npm run schema', () => {

@@ -2,9 +2,11 @@ import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf
 import type { Mark, Style, Template } from './template.ts'
 
 const POINTS_PER_MM = 72 / 25.4
-const WIDTHS_MM: Readonly<Record<Style, number>> = { cut: 0.6, outline: 0.25, axis: 0.2, bar: 0.3, tile: 0.15 }
+const WIDTHS_MM: Readonly<Record<Style, number>> = { cut: 0.6, outline: 0.25, axis: 0.2, bar: 0.3, tile: 0.15, faint: 0.15 }
 const DASHES_MM: Readonly<Partial<Record<Style, number[]>>> = { axis: [6, 1.5, 1, 1.5], tile: [1, 1] }
 const INK = rgb(0, 0, 0)
+const PAPER = rgb(1, 1, 1)
+const PALE = rgb(0.62, 0.62, 0.62)
 
 /** A template as PDF in true size, a page a sheet. Signs that the built-in font lacks become question marks. */
 export async function templatePdf(template: Template): Promise<Uint8Array> {
@@ -30,6 +32,20 @@ function draw(page: PDFPage, font: PDFFont, mark: Mark, paperMm: number): void {
     page.drawText(text, { x: mark.x * POINTS_PER_MM, y: mark.y * POINTS_PER_MM, size, font, color: INK })
     return
   }
+  if (mark.kind === 'disc') {
+    page.drawCircle({
+      x: mark.x * POINTS_PER_MM,
+      y: mark.y * POINTS_PER_MM,
+      size: mark.radius * POINTS_PER_MM,
+      color: mark.shade === 'black' ? INK : PAPER,
+    })
+    return
+  }
+  if (mark.kind === 'box') {
+    const [x, y, width, height] = [mark.x, mark.y, mark.width, mark.height].map((mm) => mm * POINTS_PER_MM) as [number, number, number, number]
+    page.drawRectangle({ x, y, width, height, color: INK })
+    return
+  }
   const dash = DASHES_MM[mark.style]
   mark.points.slice(1).forEach(([x, y], i) => {
     const [x0, y0] = mark.points[i]!
@@ -37,7 +53,7 @@ function draw(page: PDFPage, font: PDFFont, mark: Mark, paperMm: number): void {
       start: { x: x0 * POINTS_PER_MM, y: y0 * POINTS_PER_MM },
       end: { x: x * POINTS_PER_MM, y: y * POINTS_PER_MM },
       thickness: WIDTHS_MM[mark.style] * POINTS_PER_MM,
-      color: INK,
+      color: mark.style === 'faint' ? PALE : INK,
       ...(dash ? { dashArray: dash.map((mm) => mm * POINTS_PER_MM) } : {}),
     })
   })

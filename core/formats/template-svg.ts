@@ -6,6 +6,7 @@ const STROKES: Readonly<Record<Style, string>> = {
   axis: 'stroke-width="0.2" stroke-dasharray="6 1.5 1 1.5"',
   bar: 'stroke-width="0.3"',
   tile: 'stroke-width="0.15" stroke-dasharray="1 1"',
+  faint: 'stroke-width="0.15" stroke-opacity="0.4"',
 }
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
 /** XML 1.0 (2.2, Char) has no place for most control characters, half a pair or the last two of a plane, however they are written. */
@@ -24,6 +25,10 @@ export function templateSvg({ width, height, pages }: Template, page = 0): strin
   const draw = (mark: Mark): string => {
     if (mark.kind === 'text')
       return `<text x="${digits(mark.x)}" y="${digits(height - mark.y)}" font-size="${mark.sizeMm}" font-family="sans-serif">${escape(mark.text)}</text>`
+    if (mark.kind === 'disc')
+      return `<circle cx="${digits(mark.x)}" cy="${digits(height - mark.y)}" r="${digits(mark.radius)}" fill="${mark.shade === 'black' ? '#000' : '#fff'}"/>`
+    if (mark.kind === 'box')
+      return `<rect x="${digits(mark.x)}" y="${digits(height - mark.y - mark.height)}" width="${digits(mark.width)}" height="${digits(mark.height)}"/>`
     const d = mark.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${digits(x)} ${digits(height - y)}`).join(' ')
     return `<path ${mark.name === undefined ? '' : `data-name="${escape(mark.name)}" `}d="${d}" fill="none" stroke="#000" stroke-linejoin="round" ${STROKES[mark.style]}/>`
   }

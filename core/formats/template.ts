@@ -8,9 +8,11 @@ import type { NamedOutline } from '../model/field.ts'
 export const PAPERS = { a4: { label: 'A4', width: 210, height: 297 }, letter: { label: 'Letter', width: 215.9, height: 279.4 } } as const
 export type Paper = keyof typeof PAPERS
 
-export type Style = 'cut' | 'outline' | 'axis' | 'bar' | 'tile'
+export type Style = 'cut' | 'outline' | 'axis' | 'bar' | 'tile' | 'faint'
 export type Mark =
   | { kind: 'line'; style: Style; points: [number, number][]; name?: string }
+  | { kind: 'disc'; x: number; y: number; radius: number; shade: 'black' | 'white' }
+  | { kind: 'box'; x: number; y: number; width: number; height: number }
   | { kind: 'text'; x: number; y: number; sizeMm: number; text: string }
 
 export interface Page {

@@ -32,7 +32,7 @@ const MOST: Readonly<Record<string, number>> = {
 }
 const MOST_ELSE = 200
 /** Points, their tags and their readings; readings of one figure are far fewer. */
-const OF_A_LINE = new Set(['points', 'tags', 'readings'])
+const OF_A_LINE = new Set(['points', 'tags', 'readings', 'doubts'])
 /** The model is nine levels deep: a project, its setups, one, an axle, a list, a member, a figure, its readings, one. */
 const MOST_DEEP = 16
 const MOST_KEYS = 200

@@ -9,6 +9,12 @@ import { greatestU, hardLimits, WHEEL_TAGS, type Field, type FieldTable } from '
 /** What one field may hold: figures with their origin, outlines, profiles; and what all records are made of. */
 
 export const LIMITS = { points: 2000, outlines: 20, readings: 50, faces: 30 } as const
+/** A picture as text: some 640 pixels wide in colour, more in grey. */
+export const MOST_PICTURE_SIGNS = 160_000
+/** A JPEG as a data address. */
+export const JPEG_TEXT = /^data:image\/jpeg;base64,[A-Za-z0-9+/]+={0,2}$/
+/** A point that is known no better than this is not known, mm. */
+export const MOST_POINT_DOUBT_MM = 50
 
 export const idSchema = string()
   .strict()
@@ -141,6 +147,34 @@ const readingsMatch = (taken: AnyObject | undefined) =>
   !Array.isArray(taken?.readings) || !Array.isArray(taken.points) || taken.readings.length === taken.points.length
 const READINGS_MATCH = 'needs readings for each point, or none'
 
+const pointDoubtsSchema = () =>
+  array()
+    .strict()
+    .of(
+      tuple([
+        finite().required().min(0, 'a doubt is never negative').max(MOST_POINT_DOUBT_MM),
+        finite().required().min(0, 'a doubt is never negative').max(MOST_POINT_DOUBT_MM),
+      ] as never)
+        .strict()
+        .required()
+        .typeError('must be the doubts of z and r'),
+    )
+const doubtsMatch = (taken: AnyObject | undefined) =>
+  !Array.isArray(taken?.doubts) || !Array.isArray(taken.points) || taken.doubts.length === taken.points.length
+const DOUBTS_MATCH = 'needs doubts for each point, or none'
+export const jpegSchema = () =>
+  string()
+    .strict()
+    .max(MOST_PICTURE_SIGNS, 'the picture is too large')
+    .matches(JPEG_TEXT, { message: 'must be a JPEG picture', excludeEmptyString: false })
+const spanSchema = () =>
+  tuple([finite().required().min(-2000).max(2000), finite().required().min(-2000).max(2000)] as never)
+    .strict()
+    .required('what the picture shows is missing')
+    .typeError('must be from and to, mm')
+    .test('order', 'must rise', (span: unknown) => !Array.isArray(span) || (span as number[])[0]! < (span as number[])[1]!)
+const pictureSchema = () => closed({ jpeg: jpegSchema().required('the picture is missing'), z: spanSchema(), r: spanSchema() }).default(undefined)
+
 const pointSchema = tuple([
   finite().required().min(-1000).max(1000).label('z'),
   finite().required().min(0, 'a radius is never negative').max(1000).label('r'),
@@ -160,9 +194,13 @@ const outlinesSchema = array()
       name: nameSchema,
       points: pointsSchema(),
       readings: pointReadingsSchema(),
+      doubts: pointDoubtsSchema(),
+      picture: pictureSchema(),
       instrument: instrumentSchema(),
       origin: originSchema(),
-    }).test('readings', READINGS_MATCH, readingsMatch),
+    })
+      .test('readings', READINGS_MATCH, readingsMatch)
+      .test('doubts', DOUBTS_MATCH, doubtsMatch),
   )
   .min(1, 'needs at least one outline')
 
@@ -178,10 +216,13 @@ const profileSchema = closed({
     )
     .required(),
   readings: pointReadingsSchema(),
+  doubts: pointDoubtsSchema(),
+  picture: pictureSchema(),
   instrument: instrumentSchema(),
   origin: originSchema(),
 })
   .test('readings', READINGS_MATCH, readingsMatch)
+  .test('doubts', DOUBTS_MATCH, doubtsMatch)
   .test(
     'tags',
     'needs one tag for each segment: one fewer than points',

@@ -11,8 +11,19 @@ import type { Dimension } from '../quantity/units.ts'
 
 /** What was read at one point, each time: z, then r; the point is their means. */
 export type PointReadings = [z: number[], r: number[]]
+/** Standard uncertainties of one point, mm. */
+export type PointDoubts = [zMm: number, rMm: number]
+/** The picture that points were traced from, seen from straight above: a JPEG as a data address, and the mm it shows. */
+export interface PictureBehind {
+  jpeg: string
+  z: [from: number, to: number]
+  r: [from: number, to: number]
+}
 interface TakenPoints {
   points: [number, number][]
+  /** One for each point, where the way they were taken tells. */
+  doubts?: PointDoubts[]
+  picture?: PictureBehind
   /** One for each point, where readings were kept. */
   readings?: PointReadings[]
   instrument?: InstrumentId

@@ -1,5 +1,5 @@
 import { array, boolean, string, tuple } from 'yup'
-import { closed, dateSchema, figureSchema, finite, idSchema, noteSchema } from './field-schema.ts'
+import { closed, dateSchema, figureSchema, finite, idSchema, jpegSchema, noteSchema } from './field-schema.ts'
 import { BLEEDINGS, LOADS_DRIVEN, PAD_POINTS, SURFACES } from './logbook.ts'
 
 /** Schemas of the logbook and of the work order; limits are what a hand could mean. */
@@ -14,10 +14,6 @@ export const LOG_LISTS = {
   traceSamples: 1000,
 } as const
 
-/** A picture of a step, as text: about 640 pixels wide. */
-export const MOST_PICTURE_SIGNS = 160_000
-/** Pictures in a project: files are sent by mail. */
-export const MOST_PICTURES = 60
 
 const oneOf = (values: object) => {
   const names = Object.keys(values)
@@ -95,10 +91,7 @@ export const buildSchema = closed({
         id: idSchema,
         doneOn: dateSchema,
         note: noteSchema,
-        picture: string()
-          .strict()
-          .max(MOST_PICTURE_SIGNS, 'the picture is too large')
-          .matches(/^data:image\/jpeg;base64,[A-Za-z0-9+/]+={0,2}$/, { message: 'must be a JPEG picture', excludeEmptyString: false }),
+        picture: jpegSchema(),
       }),
     ),
   torques: array()

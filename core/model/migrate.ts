@@ -95,6 +95,8 @@ export const MIGRATIONS: MigrationTable = {
   7: (older) => ({ stopTests: [], lockSightings: [], wearReadings: [], builds: [], ...older }),
   // version 9 keeps what figures were made of, and the question a project was begun with: an older file has neither
   8: (older) => older,
+  // version 10 keeps with traced points their doubts and the picture behind them: an older file has neither
+  9: (older) => older,
 }
 
 function withUses({ use, ...car }: Record<string, unknown>): Record<string, unknown> {

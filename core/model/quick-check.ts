@@ -1,7 +1,7 @@
 import { ORIGINS } from '../quantity/figure.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { greatestU, hardLimits, OTHER_LIMITS, WHEEL_TAGS, type Field } from './field.ts'
-import { isGiven, LIMITS, MADE_BY, SAME_MEAN } from './field-schema.ts'
+import { isGiven, JPEG_TEXT, LIMITS, MADE_BY, MOST_PICTURE_SIGNS, MOST_POINT_DOUBT_MM, SAME_MEAN } from './field-schema.ts'
 import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
 import { CONDITIONS, CURRENCIES } from './project.ts'
 import { isInspected } from './schema.ts'
@@ -95,7 +95,31 @@ const isPoint: Check = (value) =>
   (value as number[])[1]! <= 1000
 const isLine: Check = (value) =>
   Array.isArray(value) && value.length >= 2 && value.length <= LIMITS.points && (value as unknown[]).every(isPoint)
-const TAKEN: Readonly<Record<string, Check>> = { points: isLine, instrument: among(INSTRUMENT_IDS), origin: among(ORIGINS) }
+const isDoubt: Check = (value) =>
+  Array.isArray(value) &&
+  value.length === 2 &&
+  (value as unknown[]).every((one) => typeof one === 'number' && one >= 0 && one <= MOST_POINT_DOUBT_MM)
+const isSpan: Check = (value) =>
+  Array.isArray(value) &&
+  value.length === 2 &&
+  (value as unknown[]).every((one) => typeof one === 'number' && Math.abs(one) <= 2000) &&
+  (value as number[])[0]! < (value as number[])[1]!
+const PICTURE: Readonly<Record<string, Check>> = {
+  jpeg: (value) => typeof value === 'string' && value.length <= MOST_PICTURE_SIGNS && JPEG_TEXT.test(value),
+  z: isSpan,
+  r: isSpan,
+}
+const TAKEN: Readonly<Record<string, Check>> = {
+  points: isLine,
+  doubts: (value) => Array.isArray(value) && (value as unknown[]).every(isDoubt),
+  picture: (value) => holds(value, PICTURE, ['jpeg', 'z', 'r']),
+  instrument: among(INSTRUMENT_IDS),
+  origin: among(ORIGINS),
+}
+const doubtsMatch = (value: unknown): boolean => {
+  const { points, doubts } = value as { points: unknown[]; doubts?: unknown[] }
+  return doubts === undefined || doubts.length === points.length
+}
 const isTag = among(WHEEL_TAGS)
 const list = (value: unknown, most: number, check: Check): boolean =>
   Array.isArray(value) && value.length >= 1 && value.length <= most && (value as unknown[]).every(check)
@@ -122,12 +146,12 @@ function isGoodField(field: Field, value: unknown): boolean {
     case 'text':
       return text(field.maxLength)(value)
     case 'outlines':
-      return list(value, LIMITS.outlines, (one) => holds(one, { ...TAKEN, name: isName }, ['name', 'points']))
+      return list(value, LIMITS.outlines, (one) => holds(one, { ...TAKEN, name: isName }, ['name', 'points']) && doubtsMatch(one))
     case 'profile': {
       if (!holds(value, { ...TAKEN, tags: (tags) => Array.isArray(tags) && (tags as unknown[]).every(isTag) }, ['points', 'tags']))
         return false
       const { points, tags } = value as { points: unknown[]; tags: unknown[] }
-      return tags.length === points.length - 1
+      return tags.length === points.length - 1 && doubtsMatch(value)
     }
     case 'faces':
       return list(value, LIMITS.faces, (one) => holds(one, FACE, ['name', 'raiseMm']))

@@ -3,6 +3,7 @@ import { drag, select } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
 import type { Polyline } from '#core/clearance/polyline.ts'
+import type { PictureBehind } from '#core/model/field.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { extentOf, pathOf, sectionScale } from '~/drawing/section'
@@ -18,9 +19,11 @@ const props = withDefaults(
     current?: number
     /** What else stands there, thin and grey. */
     behind?: readonly Polyline[]
+    /** What the lines were traced from, seen from straight above. */
+    pictures?: readonly PictureBehind[]
     label: string
   }>(),
-  { editable: undefined, current: undefined, behind: () => [] },
+  { editable: undefined, current: undefined, behind: () => [], pictures: () => [] },
 )
 const emit = defineEmits<{ move: [point: number, z: number, r: number]; settled: []; pick: [point: number] }>()
 
@@ -82,6 +85,19 @@ const where = (point: readonly [number, number]) =>
 <template>
   <div ref="host" class="host">
     <svg v-if="scale" :width="frame.width" :height="frame.height" role="group" :aria-label="label" data-test="outline-editor">
+      <image
+        v-for="(one, i) in pictures"
+        :key="`p${i}`"
+        class="picture"
+        :href="one.jpeg"
+        :x="scale.z(one.z[0])"
+        :y="scale.r(one.r[1])"
+        :width="scale.z(one.z[1]) - scale.z(one.z[0])"
+        :height="scale.r(one.r[0]) - scale.r(one.r[1])"
+        preserveAspectRatio="none"
+        aria-hidden="true"
+        data-test="picture-behind"
+      />
       <g class="axes num" aria-hidden="true">
         <g v-for="t in scale.r.ticks(5)" :key="`r${t}`">
           <line :x1="scale.z.range()[0]" :x2="scale.z.range()[1]" :y1="scale.r(t)" :y2="scale.r(t)" />
@@ -140,6 +156,12 @@ svg {
 }
 .none {
   margin: 12px;
+}
+.picture {
+  opacity: 0.55;
+}
+:global(.dark) .picture {
+  filter: invert(1);
 }
 .axes line {
   stroke: var(--hair);

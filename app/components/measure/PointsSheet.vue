@@ -40,6 +40,7 @@ const {
   problems,
   problemOf,
   drawn,
+  pictures,
   commit,
   typed,
   left,
@@ -133,6 +134,7 @@ function focused(row: number, cell: PointCell) {
           :editable="at"
           :current="current"
           :behind="behind"
+          :pictures="pictures"
           :label="`${label}: points to drag`"
           @move="moved"
           @settled="commit"

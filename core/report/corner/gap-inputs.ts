@@ -1,6 +1,6 @@
 import type { UncertainInput } from '../../clearance/measure-next.ts'
 import type { Shifts } from '../../clearance/shift.ts'
-import type { PointReadings } from '../../model/field.ts'
+import type { PointDoubts, PointReadings } from '../../model/field.ts'
 import { ASSUMED_LENGTH_U_MM, ASSUMED_THICKNESS_U_MM, type Figure, type Origin } from '../../quantity/figure.ts'
 import { INSTRUMENTS, type InstrumentId } from '../../quantity/instrument.ts'
 import { measuredValue } from '../../quantity/readings.ts'
@@ -67,18 +67,21 @@ export interface PointDoubt {
 
 /**
  * Standard uncertainty of points, mm: of the worst-known one, because any of them may be the one that limits. Points
- * that were read count by their readings; others are worth what points of their origin have turned out to be, and those
+ * that were read count by their readings, traced ones by what the picture was worth; others are worth what points of their origin have turned out to be, and those
  * without an origin no more than an estimate.
  */
-export function pointDoubt(taken: readonly { readings?: PointReadings[]; instrument?: InstrumentId; origin?: Origin }[]): PointDoubt {
+export function pointDoubt(
+  taken: readonly { readings?: PointReadings[]; doubts?: PointDoubts[]; instrument?: InstrumentId; origin?: Origin }[],
+): PointDoubt {
   const found: PointDoubt = { zMm: 0, rMm: 0, assumed: taken.length === 0 }
   const atLeast = (zMm: number, rMm: number) => {
     found.zMm = Math.max(found.zMm, zMm)
     found.rMm = Math.max(found.rMm, rMm)
   }
-  for (const { readings, instrument, origin = 'estimated' } of taken) {
+  for (const { readings, doubts, instrument, origin = 'estimated' } of taken) {
     if (readings && instrument)
       for (const [z, r] of readings) atLeast(measuredValue(z, INSTRUMENTS[instrument]).uMm, measuredValue(r, INSTRUMENTS[instrument]).uMm)
+    else if (doubts) for (const one of doubts) atLeast(...one)
     else {
       atLeast(ASSUMED_LENGTH_U_MM[origin], ASSUMED_LENGTH_U_MM[origin])
       found.assumed = true

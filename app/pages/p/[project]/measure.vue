@@ -2,6 +2,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import type { Polyline } from '#core/clearance/polyline.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { PART_KINDS } from '#core/model/part-kinds.ts'
 import { SHEETS, type SheetDimension, type SheetId } from '#core/model/sheets.ts'
@@ -71,6 +72,12 @@ const OFFERS: Record<string, readonly string[]> = {
   furtherOutlines: ['bleed screw', 'hose', 'crossover pipe', 'sensor', 'bridge bolt'],
   objects: ['ball joint', 'tie-rod end', 'strut', 'hose bracket'],
 }
+/** What an example's picture shows: what is there, else an invented line. */
+const exampleLine = computed((): Polyline => {
+  const value = pointsValue.value
+  const there = Array.isArray(value) ? value[0]?.points : value?.points
+  return there ?? sketch.value[0]?.points ?? [[-92, 118], [-84, 133], [-66, 139], [6, 139], [16, 134], [30, 118], [33, 112], [33, 78]]
+})
 /** The body behind the objects that are being measured. */
 const behind = computed(() =>
   part.value?.kind === 'caliper' && sheet.value.id === 'nearWheel' ? partSection({ ...part.value, furtherOutlines: [] }) : [],
@@ -169,6 +176,16 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
           :drawing-to="wide ? '#points-drawing' : ''"
           @change="write(sheet.points.field, $event)"
           @focus="current = sheet.points!.field"
+        />
+        <PictureImport
+          v-if="sheet.points"
+          :key="`picture-${part?.id ?? axle}-${sheet.points.field}`"
+          :profile="sheet.points.field === 'profile'"
+          :before="pointsValue"
+          :offers="OFFERS[sheet.points.field] ?? []"
+          :from-mount="part?.kind === 'caliper' && part.frame === 'mount'"
+          :example="exampleLine"
+          @take="write(sheet.points!.field, $event)"
         />
         <DxfImport
           v-if="sheet.points"

@@ -1,0 +1,295 @@
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { WHEEL_TAGS, type WheelTag } from '#core/model/field.ts'
+import type { Px } from '#core/picture/grey.ts'
+import type { FourMarks } from '#core/picture/marks.ts'
+import type { TracedOutline } from '#core/picture/outline.ts'
+import type { Datum, Sure } from '#core/picture/placing.ts'
+import type { Traced } from '#core/picture/snap.ts'
+import type { Drawn } from '#core/picture/simulated-camera.ts'
+import { INSTRUMENTS } from '#core/quantity/instrument.ts'
+import { measuredValue } from '#core/quantity/readings.ts'
+import type { Asked, AskedScale, Open, Outlined, ReadMarks } from '../workers/picture.worker.ts'
+import { usePicture } from './picture.ts'
+import { useTracing } from './tracing.ts'
+
+/** What is in the picture. */
+export const LIES = {
+  sheet: 'Drawn on the sheet itself',
+  card: 'A card on the sheet',
+  gauge: 'A profile gauge on the sheet',
+  drawing: 'A drawing or scan, no sheet',
+} as const
+export type Lies = keyof typeof LIES
+/** How well a thickness is known that someone says, mm; what is usual. */
+const THICK: Readonly<Record<Lies, Sure>> = {
+  sheet: { value: 0, u: 0 },
+  card: { value: 1, u: 0.2 },
+  gauge: { value: 8, u: 0.5 },
+  drawing: { value: 0, u: 0 },
+}
+/** A bar that nobody measured: what printers at 100 % are off by, mm in 100. */
+const U_PRINTED_MM = 0.3
+
+export type PxHandle = `mark-${number}` | `scale-${number}` | `axis-${number}` | `seat-${number}` | `place-${number}`
+
+/** From a picture to an outline: what millimetres are told by, where axis and seat are, and the line as it is traced. */
+export function usePictureSession(profile: () => boolean) {
+  const picture = usePicture()
+  const stage = ref<'scale' | 'trace'>('scale')
+  const message = ref('')
+  const state = reactive({
+    lies: 'card' as Lies,
+    thickMm: THICK.card.value,
+    barWith: '' as '' | 'digitalCaliper' | 'steelRule',
+    acrossMm: 100,
+    alongMm: 100,
+    datumBy: 'sheet' as 'sheet' | 'clicks',
+    mirrored: false,
+    scaleBy: 'two' as 'two' | 'corners',
+    apartMm: 100,
+    wideMm: 200,
+    highMm: 100,
+    what: 'line' as Traced,
+    lineMm: 0.5,
+    snapOn: true,
+    followOn: true,
+    tag: WHEEL_TAGS[0] as WheelTag,
+  })
+  /** So many pixels of the picture are one on the screen: how far a finger may miss a line by. */
+  const pxOnScreen = ref(1)
+  const current = ref<string>()
+  const marks = shallowRef<FourMarks>()
+  const found = shallowRef<ReadMarks>()
+  const scalePx = shallowRef<Px[]>([])
+  const axisPx = shallowRef<Px[]>([])
+  const seatPx = shallowRef<Px[]>([])
+  const looking = ref(false)
+
+  watch(
+    () => state.lies,
+    (lies) => {
+      state.thickMm = THICK[lies].value
+      state.what = lies === 'gauge' ? 'edge' : 'line'
+      if (lies === 'drawing') state.datumBy = 'clicks'
+    },
+  )
+
+  /** Where a hand begins: in the picture, far apart. */
+  function spread(): void {
+    const size = picture.shown.value
+    if (!size) return
+    const at = (x: number, y: number): Px => [x * size.width, y * size.height]
+    scalePx.value = [at(0.2, 0.85), at(0.8, 0.85), at(0.8, 0.15), at(0.2, 0.15)]
+    axisPx.value = [at(0.2, 0.9), at(0.8, 0.9)]
+    seatPx.value = [at(0.6, 0.8), at(0.6, 0.2)]
+  }
+  async function begin(opened: Open): Promise<void> {
+    if (!opened.ok) return void (message.value = opened.message)
+    message.value = ''
+    stage.value = 'scale'
+    marks.value = found.value = current.value = undefined
+    tracing.forget()
+    spread()
+    await look()
+  }
+  /** Looks for the marks of the sheet. */
+  async function look(): Promise<void> {
+    if (state.lies === 'drawing' || !picture.shown.value) return
+    looking.value = true
+    const four = await picture.findMarks()
+    marks.value = four ?? (scalePx.value as unknown as FourMarks)
+    found.value = four ? await picture.readMarks(four, false) : { ok: false, message: 'The four marks were not found: put each on the middle of its ring.' }
+    if (found.value.ok) {
+      marks.value = found.value.marks
+      axisPx.value = [...found.value.axis]
+      seatPx.value = [...found.value.seat]
+    }
+    looking.value = false
+  }
+  watch(
+    () => state.lies === 'drawing',
+    (drawing) => void (!drawing && !found.value && look()),
+  )
+  const open = async (file: File, page?: number): Promise<void> => begin(await picture.open(file, page))
+  const example = async (drawn: Drawn[]): Promise<void> => {
+    state.lies = 'sheet'
+    await begin(await picture.example(drawn))
+  }
+
+  const put = (list: readonly Px[], i: number, px: Px): Px[] => list.map((one, k) => (k === i ? px : one))
+  /** A handle was put somewhere; by arrow keys exactly there. */
+  async function place(id: string, px: Px, exact = false): Promise<void> {
+    const [of, at] = id.split('-') as [string, string]
+    const i = Number(at)
+    if (of === 'place') return exact ? undefined : tracing.move(i, px)
+    if (of === 'scale') scalePx.value = put(scalePx.value, i, px)
+    if (of === 'axis') axisPx.value = put(axisPx.value, i, px)
+    if (of === 'seat') seatPx.value = put(seatPx.value, i, px)
+    if (of !== 'mark' || !marks.value) return
+    const next = put(marks.value, i, px) as unknown as FourMarks
+    marks.value = next
+    const read = await picture.readMarks(next, exact)
+    if (marks.value !== next) return
+    found.value = read
+    if (!read.ok) return
+    marks.value = read.marks
+    // which of them is which was told by the sheet
+    const near = read.marks.findIndex((one) => Math.hypot(one[0] - px[0], one[1] - px[1]) < 60)
+    if (near >= 0) current.value = `mark-${near}`
+  }
+  async function nudge(id: string, dx: number, dy: number): Promise<void> {
+    const by = Math.max(0.5 * pxOnScreen.value, 0.25)
+    if (id.startsWith('place-')) return tracing.nudge(Number(id.slice(6)), dx * by, dy * by)
+    const px = handles.value.find((one) => one.id === id)?.px
+    if (px) await place(id, [px[0] + dx * by, px[1] + dy * by], true)
+  }
+  /** A place while a hand drags it: nothing is worked out yet. */
+  const held = shallowRef<{ id: string; px: Px }>()
+
+  const linePx = computed(() => {
+    const per = state.lies === 'drawing' ? drawingMmPerPx() : found.value?.ok ? found.value.mmPerPx : 0.2
+    return state.lineMm / Math.max(per, 1e-3)
+  })
+  function drawingMmPerPx(): number {
+    const [a, b] = scalePx.value
+    if (!a || !b) return 0.2
+    return (state.scaleBy === 'two' ? state.apartMm : state.wideMm) / Math.max(Math.hypot(a[0] - b[0], a[1] - b[1]), 1)
+  }
+  const tracing = useTracing<WheelTag>({
+    async snap(px) {
+      if (!state.snapOn) return undefined
+      const reach = Math.min(Math.max(11 * pxOnScreen.value, 4), 60)
+      return (await picture.snap(px, reach, state.what, linePx.value))?.px
+    },
+    follow: (from, to) => (state.followOn ? picture.follow(from, to, state.what, linePx.value) : undefined),
+    tag: () => state.tag,
+  })
+
+  /** A bar as it was measured, or as it was meant. */
+  const printed = (mm: number): Sure => {
+    const instrument = state.barWith
+    if (instrument === '') return { value: 100, u: U_PRINTED_MM }
+    return { value: mm, u: measuredValue([mm], INSTRUMENTS[instrument]).uMm }
+  }
+  const scale = computed((): AskedScale => {
+    const [a, b] = scalePx.value
+    // what a drawing says of itself holds to a part in a thousand, as it was copied
+    const sure = (value: number): Sure => ({ value, u: Math.max(0.001 * value, 0.05) })
+    if (state.lies !== 'drawing')
+      return { by: 'sheet', heightMm: { value: state.thickMm, u: THICK[state.lies].u }, printedMm: { across: printed(state.acrossMm), along: printed(state.alongMm) } }
+    return state.scaleBy === 'two'
+      ? { by: 'two', from: a!, to: b!, apartMm: sure(state.apartMm) }
+      : { by: 'corners', corners: scalePx.value as unknown as FourMarks, wideMm: sure(state.wideMm), highMm: sure(state.highMm) }
+  })
+  const datum = computed((): Datum =>
+    state.datumBy === 'sheet' && state.lies !== 'drawing'
+      ? { by: 'sheet', laid: state.lies !== 'sheet', mirrored: state.mirrored }
+      : { by: 'clicks', axis: axisPx.value as unknown as [Px, Px], seat: seatPx.value as unknown as [Px, Px], mirrored: state.mirrored },
+  )
+  const asked = computed((): Asked<WheelTag> => ({
+    scale: scale.value,
+    datum: datum.value,
+    stretches: tracing.stretches.value,
+    lineMm: state.what === 'line' ? state.lineMm : 0,
+    snapped: false,
+    profile: profile(),
+  }))
+  const ready = computed(() => picture.shown.value !== undefined && (state.lies === 'drawing' || found.value?.ok === true))
+  const outlined = shallowRef<Outlined<WheelTag>>()
+  const outline = computed((): TracedOutline<WheelTag> | undefined => (outlined.value?.ok ? outlined.value.outline : undefined))
+  let turn = 0
+  watch([asked, ready, found], async () => {
+    turn += 1
+    const mine = turn
+    if (!ready.value || asked.value.stretches.length === 0) return void (outlined.value = undefined)
+    const next = (await picture.outline(asked.value)) as Outlined<WheelTag>
+    if (mine === turn) outlined.value = next
+  })
+
+  const NAMES = ['inboard, below', 'street side, below', 'street side, above', 'inboard, above'] as const
+  const handles = computed(() => {
+    const hand = held.value
+    const at = (id: string, px: Px): Px => (hand?.id === id ? hand.px : px)
+    if (stage.value === 'trace')
+      return tracing.anchors.value.map((one, i) => ({
+        id: `place-${i}`,
+        px: at(`place-${i}`, one.px),
+        kind: 'place' as const,
+        snapped: one.snapped,
+        label: `Place ${i + 1}${one.snapped ? ', on the line' : ''}`,
+      }))
+    const list = (of: string, places: readonly Px[], kind: 'mark' | 'line', label: (i: number) => string) =>
+      places.map((px, i) => ({ id: `${of}-${i}`, px: at(`${of}-${i}`, px), kind, label: label(i) }))
+    const lines =
+      datum.value.by === 'clicks'
+        ? [...list('axis', axisPx.value, 'line', (i) => `Axis, place ${i + 1}`), ...list('seat', seatPx.value, 'line', (i) => `Seat, place ${i + 1}`)]
+        : []
+    if (state.lies !== 'drawing') return [...list('mark', marks.value ?? [], 'mark', (i) => `Mark ${i + 1}, ${NAMES[i]}`), ...lines]
+    const some = state.scaleBy === 'two' ? scalePx.value.slice(0, 2) : scalePx.value
+    return [...list('scale', some, 'mark', (i) => (state.scaleBy === 'two' ? `Scale, place ${i + 1}` : `Corner ${i + 1}`)), ...lines]
+  })
+  const strokes = computed(() => {
+    const hand = held.value
+    const at = (of: string, places: readonly Px[]) => places.map((px, i): Px => (hand?.id === `${of}-${i}` ? hand.px : px))
+    const [axis, seat] = [
+      { kind: 'axis' as const, px: at('axis', axisPx.value) },
+      { kind: 'axis' as const, px: at('seat', seatPx.value) },
+    ]
+    if (state.lies !== 'drawing' && !found.value?.ok) return []
+    if (stage.value === 'scale') return [axis, seat]
+    const drawn = tracing.shown.value
+    return [
+      axis,
+      seat,
+      ...drawn.slice(1).map((one, i) => {
+        const from = hand?.id === `place-${i}` ? hand.px : drawn[i]!.px
+        const to = hand?.id === `place-${i + 1}` ? hand.px : one.px
+        const way = hand?.id === `place-${i}` || hand?.id === `place-${i + 1}` ? [] : one.way
+        return { kind: profile() ? one.tag : ('traced' as const), px: [from, ...way, to] }
+      }),
+    ]
+  })
+  watch(tracing.current, (at) => void (stage.value === 'trace' && (current.value = at === undefined ? undefined : `place-${at}`)))
+  watch(stage, () => (current.value = undefined))
+  function pick(id: string): void {
+    current.value = id
+    if (id.startsWith('place-')) tracing.current.value = Number(id.slice(6))
+  }
+  /** The picture was pointed at: a further place of the line, or where the handle in hand should be. */
+  async function point(px: Px): Promise<void> {
+    if (stage.value === 'trace') await tracing.add(px)
+    else if (current.value) await place(current.value, px)
+  }
+
+  return {
+    picture,
+    stage,
+    message,
+    state,
+    pxOnScreen,
+    current,
+    marks,
+    found,
+    looking,
+    held,
+    tracing,
+    handles,
+    strokes,
+    ready,
+    outlined,
+    outline,
+    open,
+    example,
+    pick,
+    place,
+    nudge,
+    point,
+    async move(id: string, px: Px) {
+      held.value = { id, px }
+      await place(id, px)
+      held.value = undefined
+    },
+    behind: (points: [number, number][]) => picture.behind(asked.value, points),
+  }
+}
+export type PictureSession = ReturnType<typeof usePictureSession>
