@@ -15,7 +15,7 @@ export default defineNuxtModule({
       const { publicDir } = nitro.options.output
       const { warnings } = await generateSW({
         globDirectory: publicDir,
-        globPatterns: ['**/*.{js,css,woff2,svg,json,webmanifest}', 'icons/*.png'],
+        globPatterns: ['**/*.{js,css,woff2,svg,json,webmanifest,pfb,ttf}', 'icons/*.png'],
         globIgnores: ['**/builds/latest.json'],
         // the build names these files by what is in them
         dontCacheBustURLsMatching: /^_nuxt\//,

@@ -63,6 +63,9 @@ export function usePictureSession(profile: () => boolean) {
   const scalePx = shallowRef<Px[]>([])
   const axisPx = shallowRef<Px[]>([])
   const seatPx = shallowRef<Px[]>([])
+  /** How well scale, axis and seat were pointed at: the worst of them counts. */
+  const pointed = shallowRef<Record<string, number>>({})
+  const pointedPx = computed(() => Math.max(1, ...Object.values(pointed.value)))
   const looking = ref(false)
 
   watch(
@@ -82,6 +85,7 @@ export function usePictureSession(profile: () => boolean) {
     scalePx.value = [at(0.2, 0.85), at(0.8, 0.85), at(0.8, 0.15), at(0.2, 0.15)]
     axisPx.value = [at(0.2, 0.9), at(0.8, 0.9)]
     seatPx.value = [at(0.6, 0.8), at(0.6, 0.2)]
+    pointed.value = {}
   }
   async function begin(opened: Open): Promise<void> {
     if (!opened.ok) return void (message.value = opened.message)
@@ -98,7 +102,9 @@ export function usePictureSession(profile: () => boolean) {
     looking.value = true
     const four = await picture.findMarks()
     marks.value = four ?? (scalePx.value as unknown as FourMarks)
-    found.value = four ? await picture.readMarks(four, false) : { ok: false, message: 'The four marks were not found: put each on the middle of its ring.' }
+    found.value = four
+      ? await picture.readMarks(four, false)
+      : { ok: false, message: 'The four marks were not found: put each on the middle of its ring.' }
     if (found.value.ok) {
       marks.value = found.value.marks
       axisPx.value = [...found.value.axis]
@@ -122,6 +128,7 @@ export function usePictureSession(profile: () => boolean) {
     const [of, at] = id.split('-') as [string, string]
     const i = Number(at)
     if (of === 'place') return exact ? undefined : tracing.move(i, px)
+    if (of === 'scale' || of === 'axis' || of === 'seat') pointed.value = { ...pointed.value, [id]: pxOnScreen.value }
     if (of === 'scale') scalePx.value = put(scalePx.value, i, px)
     if (of === 'axis') axisPx.value = put(axisPx.value, i, px)
     if (of === 'seat') seatPx.value = put(seatPx.value, i, px)
@@ -163,6 +170,7 @@ export function usePictureSession(profile: () => boolean) {
     },
     follow: (from, to) => (state.followOn ? picture.follow(from, to, state.what, linePx.value) : undefined),
     tag: () => state.tag,
+    pointedPx: () => pxOnScreen.value,
   })
 
   /** A bar as it was measured, or as it was meant. */
@@ -176,7 +184,11 @@ export function usePictureSession(profile: () => boolean) {
     // what a drawing says of itself holds to a part in a thousand, as it was copied
     const sure = (value: number): Sure => ({ value, u: Math.max(0.001 * value, 0.05) })
     if (state.lies !== 'drawing')
-      return { by: 'sheet', heightMm: { value: state.thickMm, u: THICK[state.lies].u }, printedMm: { across: printed(state.acrossMm), along: printed(state.alongMm) } }
+      return {
+        by: 'sheet',
+        heightMm: { value: state.thickMm, u: THICK[state.lies].u },
+        printedMm: { across: printed(state.acrossMm), along: printed(state.alongMm) },
+      }
     return state.scaleBy === 'two'
       ? { by: 'two', from: a!, to: b!, apartMm: sure(state.apartMm) }
       : { by: 'corners', corners: scalePx.value as unknown as FourMarks, wideMm: sure(state.wideMm), highMm: sure(state.highMm) }
@@ -191,7 +203,7 @@ export function usePictureSession(profile: () => boolean) {
     datum: datum.value,
     stretches: tracing.stretches.value,
     lineMm: state.what === 'line' ? state.lineMm : 0,
-    snapped: false,
+    pointedPx: pointedPx.value,
     profile: profile(),
   }))
   const ready = computed(() => picture.shown.value !== undefined && (state.lies === 'drawing' || found.value?.ok === true))
@@ -222,7 +234,10 @@ export function usePictureSession(profile: () => boolean) {
       places.map((px, i) => ({ id: `${of}-${i}`, px: at(`${of}-${i}`, px), kind, label: label(i) }))
     const lines =
       datum.value.by === 'clicks'
-        ? [...list('axis', axisPx.value, 'line', (i) => `Axis, place ${i + 1}`), ...list('seat', seatPx.value, 'line', (i) => `Seat, place ${i + 1}`)]
+        ? [
+            ...list('axis', axisPx.value, 'line', (i) => `Axis, place ${i + 1}`),
+            ...list('seat', seatPx.value, 'line', (i) => `Seat, place ${i + 1}`),
+          ]
         : []
     if (state.lies !== 'drawing') return [...list('mark', marks.value ?? [], 'mark', (i) => `Mark ${i + 1}, ${NAMES[i]}`), ...lines]
     const some = state.scaleBy === 'two' ? scalePx.value.slice(0, 2) : scalePx.value

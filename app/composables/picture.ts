@@ -61,7 +61,8 @@ export function usePicture() {
     shown,
     busy,
     close,
-    open: (file: File, page = 1): Promise<Open> => taken(file.name.slice(0, 80), (api) => api.open(file, file.name.slice(0, 80), page) as Promise<Open>),
+    open: (file: File, page = 1): Promise<Open> =>
+      taken(file.name.slice(0, 80), (api) => api.open(file, file.name.slice(0, 80), page) as Promise<Open>),
     example: (drawn: Drawn[]): Promise<Open> => taken('The example', (api) => api.example(plain(drawn)) as Promise<Open>),
     findMarks: () => start().findMarks(),
     readMarks: (marks: FourMarks, exact: boolean) => start().readMarks(plain(marks), exact),

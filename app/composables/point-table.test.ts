@@ -249,3 +249,68 @@ describe('outlines', () => {
     expect(value.value).toEqual({ points: RIM.points.slice(0, 2), tags: ['barrel'], origin: 'reported' })
   })
 })
+
+describe('points that were traced', () => {
+  const TRACED: NamedOutline[] = [
+    {
+      name: 'body',
+      points: [
+        [-20.123, 100],
+        [10, 120.456],
+        [30, 118],
+      ],
+      doubts: [
+        [0.2, 0.3],
+        [0.21, 0.31],
+        [0.22, 0.32],
+      ],
+      picture: { jpeg: 'data:image/jpeg;base64,AAAA', z: [-30, 40], r: [90, 130] },
+      origin: 'measured',
+    },
+    { name: 'hose', points: BODY[0]!.points, origin: 'measured' },
+  ]
+  test('keep doubts and picture while another outline is changed, and when one of them is taken away', () => {
+    const { at, typed, left, remove, outline } = table(TRACED)
+    at.value = 1
+    typed(0, 'z', '1.5')
+    left(0, 'z', '1.5')
+    expect(outline(0)).toEqual(TRACED[0])
+    expect(outline(1).points[0]).toEqual([1.5, 100])
+    at.value = 0
+    remove(1)
+    expect(outline(0)).toMatchObject({
+      points: [
+        [-20.123, 100],
+        [30, 118],
+      ],
+      doubts: [
+        [0.2, 0.3],
+        [0.22, 0.32],
+      ],
+      picture: TRACED[0]!.picture,
+    })
+  })
+  test('lose their doubts when one of them is moved by hand, and keep the picture', () => {
+    const { moved, commit, outline } = table(TRACED)
+    moved(1, 11, 121)
+    commit()
+    expect(outline().points[1]).toEqual([11, 121])
+    expect(outline().doubts).toBeUndefined()
+    expect(outline().picture).toEqual(TRACED[0]!.picture)
+  })
+  test('stay with their outline when the one before it goes', () => {
+    const { at, removeLine, outline, rename } = table([TRACED[1]!, TRACED[0]!])
+    at.value = 0
+    removeLine()
+    expect(outline(0)).toEqual(TRACED[0])
+    rename('bridge')
+    expect(outline(0)).toEqual({ ...TRACED[0], name: 'bridge' })
+  })
+  test('keep their picture out of what waits to be typed to its end', () => {
+    const draft = keeper()
+    const { typed } = table(TRACED, { draft })
+    typed(0, 'z', 'what')
+    expect(draft.read()).toBeDefined()
+    expect(draft.read()).not.toContain('base64')
+  })
+})

@@ -14,7 +14,9 @@ const SAME_MM = 0.002
 function tracedOf(before: NamedOutline | WheelProfile | undefined, points: readonly (readonly [number, number])[]) {
   if (!before) return {}
   const { doubts, picture } = before
-  const kept = doubts && points.map((one) => doubts[before.points.findIndex(([z, r]) => Math.abs(z - one[0]) < SAME_MM && Math.abs(r - one[1]) < SAME_MM)])
+  const kept =
+    doubts &&
+    points.map((one) => doubts[before.points.findIndex(([z, r]) => Math.abs(z - one[0]) < SAME_MM && Math.abs(r - one[1]) < SAME_MM)])
   return {
     ...(kept?.every((one) => one !== undefined) ? { doubts: kept } : {}),
     ...(picture ? { picture } : {}),

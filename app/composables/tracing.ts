@@ -7,6 +7,8 @@ import type { Stretch } from '#core/picture/outline.ts'
 export interface Anchor<Tag extends string> {
   px: Px
   snapped: boolean
+  /** How well it was pointed at, px of the picture. */
+  pointedPx: number
   /** What the stretch that ends here is part of. */
   tag: Tag
   /** Places on the line between, where it was followed. */
@@ -20,6 +22,8 @@ interface Options<Tag extends string> {
   /** The line from one place to another; undefined where it is not to be followed. */
   follow(from: Px, to: Px): Promise<Followed> | undefined
   tag(): Tag
+  /** How many pixels of the picture are one on the screen: nobody points better than that. */
+  pointedPx(): number
 }
 
 const same = (a: Px, b: Px) => a[0] === b[0] && a[1] === b[1]
@@ -36,7 +40,11 @@ export function useTracing<Tag extends string>(options: Options<Tag>) {
   const anchors = computed(() => history.value[at.value]!)
   const shown = computed(() => {
     const hand = held.value
-    return hand ? anchors.value.map((one, i): Anchor<Tag> => (i === hand.index ? { ...one, px: hand.px, way: [] } : i === hand.index + 1 ? { ...one, way: [] } : one)) : anchors.value
+    return hand
+      ? anchors.value.map((one, i): Anchor<Tag> =>
+          i === hand.index ? { ...one, px: hand.px, way: [] } : i === hand.index + 1 ? { ...one, way: [] } : one,
+        )
+      : anchors.value
   })
 
   function put(next: Anchors<Tag>): void {
@@ -63,7 +71,7 @@ export function useTracing<Tag extends string>(options: Options<Tag>) {
   }
   async function anchorAt(px: Px, tag: Tag): Promise<Anchor<Tag>> {
     const near = await options.snap(px)
-    return { px: near ?? px, snapped: near !== undefined, tag, way: [] }
+    return { px: near ?? px, snapped: near !== undefined, pointedPx: options.pointedPx(), tag, way: [] }
   }
   /** The anchors with the ways to some of them looked for anew. */
   async function withWays(list: Anchors<Tag>, indices: readonly number[]): Promise<Anchors<Tag>> {
@@ -111,7 +119,7 @@ export function useTracing<Tag extends string>(options: Options<Tag>) {
         if (!before) return from
         const px: Px = [before.px[0] + dx, before.px[1] + dy]
         return withWays(
-          from.map((other, i) => (i === index ? { ...other, px, snapped: false } : other)),
+          from.map((other, i) => (i === index ? { ...other, px, snapped: false, pointedPx: options.pointedPx() } : other)),
           [index, index + 1],
         )
       }),
@@ -170,9 +178,9 @@ export function useTracing<Tag extends string>(options: Options<Tag>) {
       return {
         tag: one.tag,
         points: [
-          { px: from.px, snapped: from.snapped },
+          { px: from.px, snapped: from.snapped, pointedPx: from.pointedPx },
           ...one.way.map((px) => ({ px, snapped: true })),
-          { px: one.px, snapped: one.snapped },
+          { px: one.px, snapped: one.snapped, pointedPx: one.pointedPx },
         ],
       }
     }),

@@ -24,7 +24,8 @@ export async function checkPicture(file: Blob, name: string): Promise<Checked> {
   if (starts(bytes, '%PDF-')) return { ok: true, kind: 'pdf' }
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 1000)).toLowerCase()
   // a drawing as text may hold scripts, and is not shown
-  if (head.includes('<svg') || /\.svgz?$/i.test(name)) return refuse('is a drawing as text (SVG), which may hold programs. Save it as PNG or PDF.')
+  if (head.includes('<svg') || /\.svgz?$/i.test(name))
+    return refuse('is a drawing as text (SVG), which may hold programs. Save it as PNG or PDF.')
   let found: { width: number; height: number; type?: string }
   try {
     found = imageSize(bytes)
@@ -32,10 +33,14 @@ export async function checkPicture(file: Blob, name: string): Promise<Checked> {
     return refuse('is no picture that can be read. Take a JPEG, PNG or WebP picture, or a PDF.')
   }
   const { width, height, type = '' } = found
-  if (type === 'heic' || type === 'heif') return refuse('is kept as HEIC, which browsers cannot read. Set the camera to JPEG (“most compatible”), or save it as JPEG.')
-  if (!KNOWN.has(type)) return refuse(`is of a kind (${type || 'unknown'}) that is not read here. Take a JPEG, PNG or WebP picture, or a PDF.`)
+  if (type === 'heic' || type === 'heif')
+    return refuse('is kept as HEIC, which browsers cannot read. Set the camera to JPEG (“most compatible”), or save it as JPEG.')
+  if (!KNOWN.has(type))
+    return refuse(`is of a kind (${type || 'unknown'}) that is not read here. Take a JPEG, PNG or WebP picture, or a PDF.`)
   if (!(width * height <= MOST_PX))
-    return refuse(`has ${Math.round((width * height) / 1e6)} million pixels, more than ${MOST_PX / 1e6}. Save it smaller: 12 million are plenty.`)
+    return refuse(
+      `has ${Math.round((width * height) / 1e6)} million pixels, more than ${MOST_PX / 1e6}. Save it smaller: 12 million are plenty.`,
+    )
   if (Math.min(width, height) < LEAST_SIDE_PX)
     return refuse(`is ${width} by ${height} pixels, too small to measure in: ${LEAST_SIDE_PX} at least on the shorter side.`)
   if (type === 'jpg' && !hasEnd(bytes)) return refuse('is cut short: the end of the picture is missing. Copy it from the camera once more.')

@@ -27,6 +27,16 @@ class NoFilters {
   destroy = () => undefined
 }
 
+/** The fourteen letter forms that every reader of PDFs has, for files that bring none of their own: they ship with us. */
+const LETTERS = import.meta.glob<string>('../../node_modules/pdfjs-dist/standard_fonts/*.{pfb,ttf}', { query: '?url', import: 'default' })
+class Letters {
+  async fetch({ filename }: { filename: string }): Promise<Uint8Array> {
+    const found = Object.entries(LETTERS).find(([path]) => path.endsWith(`/${filename}`))
+    if (!found) throw new Error(`no letters called ${filename}`)
+    return new Uint8Array(await (await fetch(await found[1]())).arrayBuffer())
+  }
+}
+
 /** One page of a PDF as a picture. Nothing in the file is run, and nothing is fetched for it. */
 export async function openPage(file: Blob, name: string, page: number): Promise<Page> {
   // both with the first PDF only: half a megabyte
@@ -38,6 +48,8 @@ export async function openPage(file: Blob, name: string, page: number): Promise<
     isEvalSupported: false,
     disableFontFace: true,
     useSystemFonts: false,
+    useWorkerFetch: false,
+    StandardFontDataFactory: Letters,
     enableXfa: false,
     disableAutoFetch: true,
     CanvasFactory: Canvases,

@@ -58,7 +58,8 @@ export interface Asked<Tag extends string = string> {
   datum: Datum
   stretches: Stretch<Tag>[]
   lineMm: number
-  snapped: boolean
+  /** How well places of scale, axis and seat were pointed at, px. */
+  pointedPx: number
   /** A wheel's, which goes from the barrel to the hub pad. */
   profile: boolean
 }
@@ -103,11 +104,11 @@ function whole(scale: AskedScale): Scale | undefined {
   return { ...scale, size: { width: grey.width, height: grey.height } }
 }
 
-function placed({ scale, datum, stretches, snapped }: Asked) {
+function placed({ scale, datum, stretches, pointedPx }: Asked) {
   const known = whole(scale)
   if (!known) return { ok: false as const, message: 'First put the four marks on their rings.' }
   const all = stretches.flatMap((one) => one.points)
-  return placing(known, datum, all[all.length >> 1]?.px ?? [0, 0], snapped)
+  return placing(known, datum, all[all.length >> 1]?.px ?? [0, 0], pointedPx)
 }
 
 const api = {
@@ -133,7 +134,17 @@ const api = {
     focal35Mm = 26
     let seed = 7
     const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
-    const camera = { width: 1944, height: 2592, focal35Mm: 26, distanceMm: 390, tiltDeg: 17, azimuthDeg: 250, turnDeg: 23, lens: 0.02, aimMm: [2, 4] as const }
+    const camera = {
+      width: 1944,
+      height: 2592,
+      focal35Mm: 26,
+      distanceMm: 390,
+      tiltDeg: 17,
+      azimuthDeg: 250,
+      turnDeg: 23,
+      lens: 0.02,
+      aimMm: [2, 4] as const,
+    }
     const made = takePicture(camera, { drawn }, { blurPx: 0.9, noise: 3, slope: 0.2, shadow: { depth: 0.3, at: 0.85 }, table: 104 }, random)
     const rgba = new Uint32Array(made.data.length)
     for (let i = 0; i < rgba.length; i += 1) rgba[i] = 0xff000000 | (made.data[i]! * 0x010101)

@@ -42,7 +42,12 @@ function draw(page: PDFPage, font: PDFFont, mark: Mark, paperMm: number): void {
     return
   }
   if (mark.kind === 'box') {
-    const [x, y, width, height] = [mark.x, mark.y, mark.width, mark.height].map((mm) => mm * POINTS_PER_MM) as [number, number, number, number]
+    const [x, y, width, height] = [mark.x, mark.y, mark.width, mark.height].map((mm) => mm * POINTS_PER_MM) as [
+      number,
+      number,
+      number,
+      number,
+    ]
     page.drawRectangle({ x, y, width, height, color: INK })
     return
   }

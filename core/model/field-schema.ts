@@ -173,7 +173,8 @@ const spanSchema = () =>
     .required('what the picture shows is missing')
     .typeError('must be from and to, mm')
     .test('order', 'must rise', (span: unknown) => !Array.isArray(span) || (span as number[])[0]! < (span as number[])[1]!)
-const pictureSchema = () => closed({ jpeg: jpegSchema().required('the picture is missing'), z: spanSchema(), r: spanSchema() }).default(undefined)
+const pictureSchema = () =>
+  closed({ jpeg: jpegSchema().required('the picture is missing'), z: spanSchema(), r: spanSchema() }).default(undefined)
 
 const pointSchema = tuple([
   finite().required().min(-1000).max(1000).label('z'),

@@ -14,7 +14,6 @@ export const LOG_LISTS = {
   traceSamples: 1000,
 } as const
 
-
 const oneOf = (values: object) => {
   const names = Object.keys(values)
   return string()

@@ -164,3 +164,8 @@ test('version 9 keeps what figures were made of and a question, of which an olde
   const older = { version: 8, name: 'A car', parts: [{ id: 'p', massKg: { value: 4, origin: 'measured' } }] }
   expect(migrate(older, MIGRATIONS, 9)).toEqual({ ok: true, value: { ...older, version: 9 } })
 })
+
+test('version 10 keeps doubts of traced points and pictures behind them, of which an older file has neither', () => {
+  const older = { version: 9, name: 'A car', parts: [{ id: 'p', kind: 'caliper', outlines: [{ name: 'body', points: [[0, 100]] }] }] }
+  expect(migrate(older, MIGRATIONS, 10)).toEqual({ ok: true, value: { ...older, version: 10 } })
+})

@@ -6,7 +6,8 @@ export const MOST_PICTURES = 60
 
 /** How many pictures a project keeps: behind outlines and profiles, and with the steps of builds. */
 export function picturesIn(project: Project): number {
-  const behind = (lines: readonly (NamedOutline | WheelProfile | undefined)[] | undefined) => (lines ?? []).filter((one) => one?.picture).length
+  const behind = (lines: readonly (NamedOutline | WheelProfile | undefined)[] | undefined) =>
+    (lines ?? []).filter((one) => one?.picture).length
   const ofParts = project.parts.reduce((sum, part) => {
     if (part.kind === 'caliper') return sum + behind(part.outlines) + behind(part.furtherOutlines)
     return part.kind === 'wheel' ? sum + behind([part.profile]) : sum

@@ -1,6 +1,9 @@
 import TinyQueue from 'tinyqueue'
 import { halved, type Grey, type Px } from './grey.ts'
-import { FAINT, strengthsOf, type Traced } from './snap.ts'
+import { FAINT, settled, strengthsOf, type Traced } from './snap.ts'
+
+/** Looked up once: they are asked for every pixel. */
+const { abs, atan2, ceil, cos, floor, hypot, max, min, sin } = Math
 
 export type Followed = { ok: true; points: Px[] } | { ok: false; message: string }
 
@@ -18,13 +21,13 @@ const MOST_BLIND = 0.35
  * @returns places on the line to a part of a pixel, without the two ends
  */
 export function follow(grey: Grey, from: Px, to: Px, what: Traced, linePx: number): Followed {
-  const straight = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const straight = hypot(to[0] - from[0], to[1] - from[1])
   if (straight < 2) return { ok: true, points: [] }
-  const aside = Math.max(ASIDE * straight, ASIDE_PX)
-  const x0 = Math.max(Math.floor(Math.min(from[0], to[0]) - aside), 0)
-  const y0 = Math.max(Math.floor(Math.min(from[1], to[1]) - aside), 0)
-  const width = Math.min(Math.ceil(Math.max(from[0], to[0]) + aside), grey.width) - x0
-  const height = Math.min(Math.ceil(Math.max(from[1], to[1]) + aside), grey.height) - y0
+  const aside = max(ASIDE * straight, ASIDE_PX)
+  const x0 = max(floor(min(from[0], to[0]) - aside), 0)
+  const y0 = max(floor(min(from[1], to[1]) - aside), 0)
+  const width = min(ceil(max(from[0], to[0]) + aside), grey.width) - x0
+  const height = min(ceil(max(from[1], to[1]) + aside), grey.height) - y0
   let piece: Grey = cut(grey, x0, y0, width, height)
   let by = 1
   while (piece.width * piece.height > ENOUGH_PX) {
@@ -46,24 +49,26 @@ function refined(grey: Grey, points: readonly Px[], what: Traced, linePx: number
   const out: Px[] = []
   for (let from = 0; from < points.length; from += CHUNK) {
     const some = points.slice(from, from + CHUNK)
-    const reach = Math.ceil(1.5 * by)
+    const reach = ceil(1.5 * by)
     const xs = some.map(([x]) => x)
     const ys = some.map(([, y]) => y)
-    const box = { x0: Math.min(...xs) - reach, x1: Math.max(...xs) + reach + 1, y0: Math.min(...ys) - reach, y1: Math.max(...ys) + reach + 1 }
-    const { x0, y0, width, height, strength, dx, dy } = strengthsOf(grey, box, what, linePx)
+    const box = { x0: min(...xs) - reach, x1: max(...xs) + reach + 1, y0: min(...ys) - reach, y1: max(...ys) + reach + 1 }
+    const found = strengthsOf(grey, box, what, linePx)
+    const { x0, y0, width, height, strength, dx, dy } = found
     some.forEach((one, k) => {
       const [before, after] = [points[from + k - 2] ?? one, points[from + k + 2] ?? one]
-      const l = Math.hypot(after[0] - before[0], after[1] - before[1]) || 1
+      const l = hypot(after[0] - before[0], after[1] - before[1]) || 1
       // across the line: along it each keeps its place
       const [nx, ny] = [-(after[1] - before[1]) / l, (after[0] - before[0]) / l]
       let best = -1
       for (let t = -reach; t <= reach; t += 0.5) {
-        const [x, y] = [Math.floor(one[0] + t * nx) - x0, Math.floor(one[1] + t * ny) - y0]
+        const [x, y] = [floor(one[0] + t * nx) - x0, floor(one[1] + t * ny) - y0]
         if (x < 0 || y < 0 || x >= width || y >= height) continue
         const at = y * width + x
         if ((dx[at] !== 0 || dy[at] !== 0) && strength[at]! > (best < 0 ? FAINT : strength[best]!)) best = at
       }
-      if (best >= 0) out.push([x0 + (best % width) + 0.5 + dx[best]!, y0 + Math.floor(best / width) + 0.5 + dy[best]!])
+      const place = best < 0 ? undefined : settled(found, best)
+      if (place) out.push(place)
     })
   }
   return out
@@ -80,8 +85,8 @@ function smooth(points: readonly Px[]): Px[] {
       const [u, v] = [before[i - 4], before[i + 4]]
       // a corner stays one
       if (u && v) {
-        const [p, q] = [Math.atan2(one[1] - u[1], one[0] - u[0]), Math.atan2(v[1] - one[1], v[0] - one[0])]
-        if (Math.abs(Math.atan2(Math.sin(q - p), Math.cos(q - p))) > 0.5) return one
+        const [p, q] = [atan2(one[1] - u[1], one[0] - u[0]), atan2(v[1] - one[1], v[0] - one[0])]
+        if (abs(atan2(sin(q - p), cos(q - p))) > 0.5) return one
       }
       return [(a[0] + 2 * one[0] + b[0]) / 4, (a[1] + 2 * one[1] + b[1]) / 4]
     })
@@ -96,22 +101,23 @@ function cut({ width: of, data }: Grey, x0: number, y0: number, width: number, h
 }
 
 function within(grey: Grey, from: Px, to: Px, what: Traced, linePx: number): Followed {
-  const { width, height, strength, dx, dy } = strengthsOf(grey, { x0: 0, y0: 0, x1: grey.width, y1: grey.height }, what, linePx)
-  const cell = ([x, y]: Px) => Math.min(Math.max(Math.floor(y), 0), height - 1) * width + Math.min(Math.max(Math.floor(x), 0), width - 1)
+  const found = strengthsOf(grey, { x0: 0, y0: 0, x1: grey.width, y1: grey.height }, what, linePx)
+  const { width, height, strength } = found
+  const cell = ([x, y]: Px) => min(max(floor(y), 0), height - 1) * width + min(max(floor(x), 0), width - 1)
   const [start, end] = [cell(from), cell(to)]
   const near = (at: number) => {
     let most = 0
     for (let j = -2; j <= 2; j += 1)
       for (let i = -2; i <= 2; i += 1) {
         const x = (at % width) + i
-        const y = Math.floor(at / width) + j
-        if (x >= 0 && y >= 0 && x < width && y < height) most = Math.max(most, strength[y * width + x]!)
+        const y = floor(at / width) + j
+        if (x >= 0 && y >= 0 && x < width && y < height) most = max(most, strength[y * width + x]!)
       }
     return most
   }
   // as clear as the fainter of both ends is clear enough
-  const clear = Math.max(0.6 * Math.min(near(start), near(end)), 2 * FAINT)
-  const cost = (at: number) => 1 / (0.03 + Math.min(strength[at]! / clear, 1) ** 2)
+  const clear = max(0.6 * min(near(start), near(end)), 2 * FAINT)
+  const cost = (at: number) => 1 / (0.03 + min(strength[at]! / clear, 1) ** 2)
   const best = new Float64Array(width * height).fill(Infinity)
   const came = new Int32Array(width * height).fill(-1)
   const queue = new TinyQueue<{ at: number; cost: number }>([{ at: start, cost: 0 }], (a, b) => a.cost - b.cost)
@@ -134,13 +140,15 @@ function within(grey: Grey, from: Px, to: Px, what: Traced, linePx: number): Fol
   const way: number[] = []
   for (let at = came[end]!; at !== -1 && at !== start; at = came[at]!) way.push(at)
   way.reverse()
-  const blind = way.filter((at) => strength[at]! < Math.max(FAINT, 0.2 * clear)).length
+  const blind = way.filter((at) => strength[at]! < max(FAINT, 0.2 * clear)).length
   if (blind > MOST_BLIND * way.length)
     return { ok: false, message: 'There is no clear line between the two to follow: click along it, or turn “follow the line” off.' }
   const points = way
-    .filter((at) => dx[at] !== 0 || dy[at] !== 0)
-    .map((at): Px => [(at % width) + 0.5 + dx[at]!, Math.floor(at / width) + 0.5 + dy[at]!])
+    .flatMap((at) => {
+      const place = settled(found, at)
+      return place ? [place] : []
+    })
     // the ends have their own places
-    .filter((one) => Math.hypot(one[0] - from[0], one[1] - from[1]) > 1.5 && Math.hypot(one[0] - to[0], one[1] - to[1]) > 1.5)
+    .filter((one) => hypot(one[0] - from[0], one[1] - from[1]) > 1.5 && hypot(one[0] - to[0], one[1] - to[1]) > 1.5)
   return { ok: true, points }
 }

@@ -1,5 +1,8 @@
 import { Matrix, SingularValueDecomposition } from 'ml-matrix'
 
+/** Looked up once: they are asked for every pixel. */
+const { abs, hypot } = Math
+
 /** Nine numbers of a projective map of the plane, row by row. */
 export type Homography = readonly number[]
 export type Pair = readonly [number, number]
@@ -13,9 +16,24 @@ export function apply(h: Homography, [x, y]: Pair): [number, number] {
 /** The map back, by the adjugate; scaled so that its last number is 1 where it can be. */
 export function inverse(h: Homography): Homography {
   const [a, b, c, d, e, f, g, i, j] = h as [number, number, number, number, number, number, number, number, number]
-  const back = [e * j - f * i, c * i - b * j, b * f - c * e, f * g - d * j, a * j - c * g, c * d - a * f, d * i - e * g, b * g - a * i, a * e - b * d]
-  const scale = Math.abs(back[8]!) > 1e-300 ? back[8]! : 1
+  const back = [
+    e * j - f * i,
+    c * i - b * j,
+    b * f - c * e,
+    f * g - d * j,
+    a * j - c * g,
+    c * d - a * f,
+    d * i - e * g,
+    b * g - a * i,
+    a * e - b * d,
+  ]
+  const scale = abs(back[8]!) > 1e-300 ? back[8]! : 1
   return back.map((one) => one / scale)
+}
+
+function determinant(h: Homography): number {
+  const [a, b, c, d, e, f, g, i, j] = h as [number, number, number, number, number, number, number, number, number]
+  return a * (e * j - f * i) - b * (d * j - f * g) + c * (d * i - e * g)
 }
 
 /** First `b`, then `a`. */
@@ -31,7 +49,7 @@ export function times(a: Homography, b: Homography): Homography {
 function normalizing(points: readonly Pair[]): Homography | undefined {
   const n = points.length
   const [mx, my] = [points.reduce((sum, [x]) => sum + x, 0) / n, points.reduce((sum, [, y]) => sum + y, 0) / n]
-  const mean = points.reduce((sum, [x, y]) => sum + Math.hypot(x - mx, y - my), 0) / n
+  const mean = points.reduce((sum, [x, y]) => sum + hypot(x - mx, y - my), 0) / n
   if (!(mean > 1e-9)) return undefined
   const s = Math.SQRT2 / mean
   return [s, 0, -s * mx, 0, s, -s * my, 0, 0, 1]
@@ -60,6 +78,9 @@ export function homographyOf(from: readonly Pair[], to: readonly Pair[]): Homogr
   const { rightSingularVectors: v, diagonal } = new SingularValueDecomposition(squared.transpose().mmul(squared))
   // one direction alone may be free
   if (!(diagonal[7]! > 1e-12 * diagonal[0]!)) return undefined
-  const h = times(times(inverse(u), v.getColumn(8)), t)
-  return Math.abs(h[8]!) < 1e-300 ? undefined : h.map((one) => one / h[8]!)
+  const free = v.getColumn(8)
+  // a plane seen edge on is a line
+  if (abs(determinant(free)) < 1e-7) return undefined
+  const h = times(times(inverse(u), free), t)
+  return abs(h[8]!) < 1e-300 ? undefined : h.map((one) => one / h[8]!)
 }

@@ -28,8 +28,8 @@ function isMark(ring: Spot, dot: Spot): boolean {
   return ratio > 2 && ratio < 11 && full > 0.2 && full < 0.7 && dot.area / (v * u) > 0.45
 }
 
-function rings(grey: Grey): { at: Px; size: number }[] {
-  const spots = spotsOf(darkOf(grey), grey.width, grey.height)
+function rings(grey: Grey, darker: number): { at: Px; size: number }[] {
+  const spots = spotsOf(darkOf(grey, darker), grey.width, grey.height)
   const most = Math.min(grey.width, grey.height) / 4
   const size = (one: Spot) => Math.max(one.x1 - one.x0, one.y1 - one.y0)
   // by place, so that a dot finds the rings about it without asking all
@@ -64,7 +64,10 @@ function around(four: readonly Px[]): Px[] {
 
 /** How much of the sheet's dots and bars can be seen where a map puts them, 0 to 1. */
 function seen(grey: Grey, map: SheetMap): number {
-  const PROBES: readonly Mm[] = [...DOTS, ...[...Object.values(BARS)].flatMap(([a, b]) => [0.1, 0.3, 0.5, 0.7, 0.9].map((t): Mm => mix(a, b, t)))]
+  const PROBES: readonly Mm[] = [
+    ...DOTS,
+    ...[...Object.values(BARS)].flatMap(([a, b]) => [0.1, 0.3, 0.5, 0.7, 0.9].map((t): Mm => mix(a, b, t))),
+  ]
   let found = 0
   for (const place of PROBES) {
     const [here, there] = [toPx(map, place), toPx(map, [place[0] + 4 * DOT_MM, place[1] + 4 * DOT_MM])]
@@ -73,7 +76,9 @@ function seen(grey: Grey, map: SheetMap): number {
     let darkest = 255
     for (let i = -3; i <= 3; i += 1)
       for (let j = -3; j <= 3; j += 1) darkest = Math.min(darkest, shadeAt(grey, here[0] + i * step, here[1] + j * step))
-    const beside = [-1, 1].flatMap((a) => [-1, 1].map((b) => shadeAt(grey, ...toPx(map, [place[0] + 4 * a * DOT_MM, place[1] + 4 * b * DOT_MM]))))
+    const beside = [-1, 1].flatMap((a) =>
+      [-1, 1].map((b) => shadeAt(grey, ...toPx(map, [place[0] + 4 * a * DOT_MM, place[1] + 4 * b * DOT_MM]))),
+    )
     const light = [...beside].sort((a, b) => a - b)[2]!
     if (darkest < 0.72 * light - 6) found += 1
   }
@@ -121,14 +126,21 @@ export function findMarks(grey: Grey): FourMarks | undefined {
     small = halved(small)
     by *= 2
   }
-  let best: { marks: FourMarks; seen: number } | undefined
-  for (const four of fours(rings(small))) {
-    const sizes = four.map((one) => one.size)
-    if (Math.max(...sizes) > 4 * Math.min(...sizes)) continue
-    const found = inOrder(small, four.map((one) => one.at))
-    if (found && found.seen > (best?.seen ?? SEEN)) best = found
+  // faint in a shadow, or run together where they are small and blurred: what is dark is asked twice
+  for (const darker of [0.14, 0.38]) {
+    let best: { marks: FourMarks; seen: number } | undefined
+    for (const four of fours(rings(small, darker))) {
+      const sizes = four.map((one) => one.size)
+      if (Math.max(...sizes) > 4 * Math.min(...sizes)) continue
+      const found = inOrder(
+        small,
+        four.map((one) => one.at),
+      )
+      if (found && found.seen > (best?.seen ?? SEEN)) best = found
+    }
+    if (best) return best.marks.map(([x, y]): Px => [x * by, y * by]) as unknown as FourMarks
   }
-  return best && (best.marks.map(([x, y]): Px => [x * by, y * by]) as unknown as FourMarks)
+  return undefined
 }
 
 /** How many rays look for the edge of a disc. */
@@ -209,8 +221,10 @@ export function edgeIn(shades: readonly number[]): number | undefined {
   const dark = Math.min(...shades.slice(0, at + 1))
   const light = Math.max(...shades.slice(at + 1))
   const middle = (dark + light) / 2
-  for (let i = at; i >= 0; i -= 1) if (shades[i]! <= middle && shades[i + 1]! > middle) return i + (middle - shades[i]!) / (shades[i + 1]! - shades[i]!)
-  for (let i = at; i + 1 < n; i += 1) if (shades[i]! <= middle && shades[i + 1]! > middle) return i + (middle - shades[i]!) / (shades[i + 1]! - shades[i]!)
+  for (let i = at; i >= 0; i -= 1)
+    if (shades[i]! <= middle && shades[i + 1]! > middle) return i + (middle - shades[i]!) / (shades[i + 1]! - shades[i]!)
+  for (let i = at; i + 1 < n; i += 1)
+    if (shades[i]! <= middle && shades[i + 1]! > middle) return i + (middle - shades[i]!) / (shades[i + 1]! - shades[i]!)
   return undefined
 }
 

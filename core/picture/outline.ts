@@ -7,6 +7,8 @@ export interface TracedPoint {
   px: Px
   /** Drawn to a line or edge; false where it stands where a hand put it. */
   snapped: boolean
+  /** How well it was pointed at, px; of the whole picture at the best when absent. */
+  pointedPx?: number
 }
 /** The line from one pointed-at place to the next. */
 export interface Stretch<Tag extends string> {
@@ -32,14 +34,18 @@ export const uOfLine = (lineMm: number): number => lineMm / Math.sqrt(12)
 export type DoubtOf = Doubtful | 'pixel' | 'line'
 
 /** A place in millimetres with its doubts, each by itself: of pixel, map, thickness, print, laying and line; squares, mm. */
-function placed({ px, snapped }: TracedPoint, { place, ways, floorMm }: Placing, lineMm: number): { at: [number, number]; squares: Map<DoubtOf, [number, number]> } {
+function placed(
+  { px, snapped, pointedPx = U_POINTED_PX }: TracedPoint,
+  { place, ways, floorMm }: Placing,
+  lineMm: number,
+): { at: [number, number]; squares: Map<DoubtOf, [number, number]> } {
   const at = place(px)
   const squares = new Map<DoubtOf, [number, number]>()
   const add = (of: DoubtOf, z: number, r: number) => {
     const before = squares.get(of) ?? [0, 0]
     squares.set(of, [before[0] + z * z, before[1] + r * r])
   }
-  const uPx = snapped ? U_SNAPPED_PX : U_POINTED_PX
+  const uPx = snapped ? U_SNAPPED_PX : Math.max(pointedPx, U_POINTED_PX)
   for (const [x, y] of [
     [1, 0],
     [0, 1],
@@ -63,7 +69,11 @@ const round = (value: number, to: number): number => Math.round(value * to) / to
  * @param stretches one after the other, each from where the last one ended
  * @returns undefined for less than two places
  */
-export function outlineOf<Tag extends string>(stretches: readonly Stretch<Tag>[], placing: Placing, lineMm: number): TracedOutline<Tag> | undefined {
+export function outlineOf<Tag extends string>(
+  stretches: readonly Stretch<Tag>[],
+  placing: Placing,
+  lineMm: number,
+): TracedOutline<Tag> | undefined {
   const points: [number, number][] = []
   const doubts: [number, number][] = []
   const tags: Tag[] = []

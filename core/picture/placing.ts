@@ -35,7 +35,7 @@ export type Datum =
   /** Two places on each line. */
   | { by: 'clicks'; axis: readonly [Px, Px]; seat: readonly [Px, Px]; mirrored: boolean }
 
-/** Standard uncertainty of a place that was pointed at by hand or drawn to a line or edge, px. */
+/** Standard uncertainty of a place that was pointed at by hand, at the least, or drawn to a line or edge, px. */
 export const U_POINTED_PX = 1
 export const U_SNAPPED_PX = 0.35
 /** How well a card is laid to a printed line by eye, mm. */
@@ -160,10 +160,10 @@ function mapWays({ map, spread }: SheetReading): number[][] {
 /**
  * From pixels to the seat frame (or the wheel's), with all the ways in which that may be off.
  * @param radiiAt a place of what is traced: radii grow towards it where axis and seat were pointed at
- * @param snapped whether places of scale and datum were drawn to a line
+ * @param pointedPx how well places of scale and datum were pointed at: no better than a pixel of what was seen then
  */
-export function placing(scale: Scale, datum: Datum, radiiAt: Px, snapped = false): Placed {
-  const uPx = snapped ? U_SNAPPED_PX : U_POINTED_PX
+export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_POINTED_PX): Placed {
+  const uPx = Math.max(pointedPx, U_POINTED_PX)
   const base: Inputs = {
     numbers: scale.by === 'sheet' ? numbersOf(scale.reading.map) : [],
     lnFocal: scale.by === 'sheet' ? Math.log(scale.focal.px) : 0,

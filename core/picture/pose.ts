@@ -45,7 +45,15 @@ export function focalOf(map: SheetMap, spread: Matrix, focal35Mm?: number): Foca
   // how sure the skew is, at a likely focal length
   const at = skew(a, Math.exp(prior))
   const slopes = numbers.map((_, j) => {
-    const moved = skew(centred(mapOf(map, numbers.map((one, i) => (i === j ? one + 1e-6 : one)))), Math.exp(prior))
+    const moved = skew(
+      centred(
+        mapOf(
+          map,
+          numbers.map((one, i) => (i === j ? one + 1e-6 : one)),
+        ),
+      ),
+      Math.exp(prior),
+    )
     return [(moved[0] - at[0]) / 1e-6, (moved[1] - at[1]) / 1e-6] as const
   })
   const variance = (k: 0 | 1) => {
@@ -77,7 +85,9 @@ export function raised(map: SheetMap, heightMm: number, focalPx: number): SheetM
   const [one, two] = [column(0), column(1)]
   // the axes are as long as a millimetre is
   const by = 2 / (Math.hypot(...one) + Math.hypot(...two))
-  const up = [one[1] * two[2] - one[2] * two[1], one[2] * two[0] - one[0] * two[2], one[0] * two[1] - one[1] * two[0]].map((part) => part * by * heightMm)
+  const up = [one[1] * two[2] - one[2] * two[1], one[2] * two[0] - one[0] * two[2], one[0] * two[1] - one[1] * two[0]].map(
+    (part) => part * by * heightMm,
+  )
   const h = [...a]
   h[2]! += up[0]! * focalPx
   h[5]! += up[1]! * focalPx
@@ -92,7 +102,9 @@ export function lensOver(map: SheetMap, focalPx: number): { heightMm: number; ti
   const column = (i: number) => [a[i]! / focalPx, a[3 + i]! / focalPx, a[6 + i]!] as const
   const [one, two, t] = [column(0), column(1), column(2)]
   const by = 2 / (Math.hypot(...one) + Math.hypot(...two))
-  const up = [one[1] * two[2] - one[2] * two[1], one[2] * two[0] - one[0] * two[2], one[0] * two[1] - one[1] * two[0]].map((part) => part * by * by)
+  const up = [one[1] * two[2] - one[2] * two[1], one[2] * two[0] - one[0] * two[2], one[0] * two[1] - one[1] * two[0]].map(
+    (part) => part * by * by,
+  )
   const heightMm = -(up[0]! * t[0] + up[1]! * t[1] + up[2]! * t[2]) * by
   return { heightMm, tiltDeg: (Math.acos(Math.min(Math.abs(up[2]!) / Math.hypot(...(up as [number, number, number])), 1)) * 180) / Math.PI }
 }

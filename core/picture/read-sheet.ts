@@ -60,7 +60,12 @@ interface Place {
 }
 
 /** Least squares in pixels, by Gauss and Newton, derivatives by differences. */
-function laidThrough(size: Pick<Grey, 'width' | 'height'>, start: SheetMap, places: readonly Place[], withLens: boolean): { map: SheetMap; jacobian: Matrix } {
+function laidThrough(
+  size: Pick<Grey, 'width' | 'height'>,
+  start: SheetMap,
+  places: readonly Place[],
+  withLens: boolean,
+): { map: SheetMap; jacobian: Matrix } {
   let numbers = numbersOf(start)
   const free = withLens ? 9 : 8
   let jacobian = Matrix.zeros(places.length * 2, free)
@@ -70,7 +75,10 @@ function laidThrough(size: Pick<Grey, 'width' | 'height'>, start: SheetMap, plac
     jacobian = Matrix.zeros(places.length * 2, free)
     for (let j = 0; j < free; j += 1) {
       const step = 1e-6
-      const moved = mapOf(size, numbers.map((one, i) => (i === j ? one + step : one)))
+      const moved = mapOf(
+        size,
+        numbers.map((one, i) => (i === j ? one + step : one)),
+      )
       places.forEach(({ mm }, i) => {
         const [x, y] = toPx(moved, mm)
         jacobian.set(2 * i, j, (x - at[i]![0]) / step)
@@ -125,7 +133,13 @@ function dotAt(grey: Grey, map: SheetMap, mm: Mm): Mm | undefined {
     for (let j = -6; j <= 6; j += 1) {
       const at: Mm = [mm[0] + (i / 6) * DOT_REACH_MM, mm[1] + (j / 6) * DOT_REACH_MM]
       let shade = 0
-      for (const [a, b] of [[0, 0], [0.5, 0], [-0.5, 0], [0, 0.5], [0, -0.5]] as const) {
+      for (const [a, b] of [
+        [0, 0],
+        [0.5, 0],
+        [-0.5, 0],
+        [0, 0.5],
+        [0, -0.5],
+      ] as const) {
         const px = toPx(map, [at[0] + a, at[1] + b])
         if (!isInside(grey, px, 1)) return undefined
         shade += shadeAt(grey, ...px)
@@ -145,7 +159,9 @@ function dotAt(grey: Grey, map: SheetMap, mm: Mm): Mm | undefined {
 function markAt(grey: Grey, map: SheetMap, mm: Mm): Mm | undefined {
   let at = mm
   for (let turn = 0; turn < 2; turn += 1) {
-    const edges = MARK_EDGES.map(([radiusMm, inside]) => discAt(grey, map, at, radiusMm, inside)).filter((one) => one !== undefined && one.strayMm < 0.4)
+    const edges = MARK_EDGES.map(([radiusMm, inside]) => discAt(grey, map, at, radiusMm, inside)).filter(
+      (one) => one !== undefined && one.strayMm < 0.4,
+    )
     if (edges.length === 0) return undefined
     at = [edges.reduce((sum, one) => sum + one!.z, 0) / edges.length, edges.reduce((sum, one) => sum + one!.r, 0) / edges.length]
   }
@@ -190,7 +206,8 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     if (places.length < MARKS.length + LEAST_BESIDE)
       return {
         ok: false,
-        message: 'Of the sheet’s small dots and bars too few can be seen to say how true the picture is: lay the card clear of them, and put each mark on the middle of its ring.',
+        message:
+          'Of the sheet’s small dots and bars too few can be seen to say how true the picture is: lay the card clear of them, and put each mark on the middle of its ring.',
       }
     laid = laidThrough(size, map, places, true)
     // what strays far from what most say is hidden in part

@@ -2,6 +2,9 @@ import { apply, inverse, type Homography } from './homography.ts'
 import type { Grey, Px } from './grey.ts'
 import type { Mm } from './sheet.ts'
 
+/** Looked up once: they are asked for every pixel. */
+const { hypot, max } = Math
+
 /**
  * From millimetres of a plane to pixels of a picture and back: a homography, then a lens with one coefficient,
  * p = c + (u - c)(1 + k q), q = |u - c|^2 / (half the diagonal)^2 (D. C. Brown, 1966, first radial term), c the middle of
@@ -14,7 +17,7 @@ export interface SheetMap {
   lens: number
 }
 
-const half = ({ width, height }: Pick<Grey, 'width' | 'height'>): number => Math.hypot(width, height) / 2
+const half = ({ width, height }: Pick<Grey, 'width' | 'height'>): number => hypot(width, height) / 2
 
 export function toPx(map: SheetMap, place: Mm): [number, number] {
   const [x, y] = apply(map.toPicture, place)
@@ -46,5 +49,5 @@ export function mmPerPx(map: SheetMap, at: Px): number {
   const [z, r] = mm(at)
   const [z1, r1] = mm([at[0] + 1, at[1]])
   const [z2, r2] = mm([at[0], at[1] + 1])
-  return Math.max(Math.hypot(z1 - z, r1 - r), Math.hypot(z2 - z, r2 - r))
+  return max(hypot(z1 - z, r1 - r), hypot(z2 - z, r2 - r))
 }

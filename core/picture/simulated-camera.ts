@@ -3,6 +3,9 @@ import { inverse, times, type Homography, type Pair } from './homography.ts'
 import { BAR_HALF_MM, BARS, DOT_MM, DOTS, MARK, MARKS, type Mm } from './sheet.ts'
 import { toPx, unbent, type SheetMap } from './sheet-map.ts'
 
+/** Looked up once: they are asked for every pixel. */
+const { ceil, cos, exp, floor, hypot, log2, max, min, round, sin } = Math
+
 /**
  * A camera over the reference sheet, as a stand-in for a telephone: what is drawn on the sheet or lies on it, seen through a
  * pinhole and a bent lens, with blur, noise and a shadow.
@@ -83,34 +86,34 @@ const layer = (fill: number): Layer => {
 /** Lays a shade where a signed distance (mm, negative inside) says so, with soft edges of a pixel. */
 function paint(on: Layer, z: Pair, r: Pair, shade: number, distanceMm: (z: number, r: number) => number): void {
   const { grey, z0, r1 } = on
-  const x0 = Math.max(Math.floor((z[0] - z0) * PX_PER_MM) - 1, 0)
-  const x1 = Math.min(Math.ceil((z[1] - z0) * PX_PER_MM) + 1, grey.width)
-  const y0 = Math.max(Math.floor((r1 - r[1]) * PX_PER_MM) - 1, 0)
-  const y1 = Math.min(Math.ceil((r1 - r[0]) * PX_PER_MM) + 1, grey.height)
+  const x0 = max(floor((z[0] - z0) * PX_PER_MM) - 1, 0)
+  const x1 = min(ceil((z[1] - z0) * PX_PER_MM) + 1, grey.width)
+  const y0 = max(floor((r1 - r[1]) * PX_PER_MM) - 1, 0)
+  const y1 = min(ceil((r1 - r[0]) * PX_PER_MM) + 1, grey.height)
   for (let y = y0; y < y1; y += 1)
     for (let x = x0; x < x1; x += 1) {
       const part = 0.5 - distanceMm(z0 + (x + 0.5) / PX_PER_MM, r1 - (y + 0.5) / PX_PER_MM) * PX_PER_MM
       if (part <= 0) continue
       const at = y * grey.width + x
       const old = grey.data[at]!
-      const by = Math.min(part, 1)
+      const by = min(part, 1)
       // nothing to blend with: there or not
       if (old === CLEAR) grey.data[at] = by >= 0.5 ? shade : CLEAR
-      else grey.data[at] = Math.round(old + (shade - old) * by)
+      else grey.data[at] = round(old + (shade - old) * by)
     }
 }
 
 const disc = (on: Layer, [z, r]: Mm, radius: number, shade: number): void =>
-  paint(on, [z - radius, z + radius], [r - radius, r + radius], shade, (x, y) => Math.hypot(x - z, y - r) - radius)
+  paint(on, [z - radius, z + radius], [r - radius, r + radius], shade, (x, y) => hypot(x - z, y - r) - radius)
 const box = (on: Layer, z: Pair, r: Pair, shade: number): void =>
-  paint(on, z, r, shade, (x, y) => Math.max(z[0] - x, x - z[1], r[0] - y, y - r[1]))
+  paint(on, z, r, shade, (x, y) => max(z[0] - x, x - z[1], r[0] - y, y - r[1]))
 function stroke(on: Layer, [az, ar]: Mm, [bz, br]: Mm, widthMm: number, shade: number): void {
   const w = widthMm / 2
   const [dz, dr] = [bz - az, br - ar]
   const square = dz * dz + dr * dr || 1
-  paint(on, [Math.min(az, bz) - w, Math.max(az, bz) + w], [Math.min(ar, br) - w, Math.max(ar, br) + w], shade, (z, r) => {
-    const t = Math.min(Math.max(((z - az) * dz + (r - ar) * dr) / square, 0), 1)
-    return Math.hypot(z - az - t * dz, r - ar - t * dr) - w
+  paint(on, [min(az, bz) - w, max(az, bz) + w], [min(ar, br) - w, max(ar, br) + w], shade, (z, r) => {
+    const t = min(max(((z - az) * dz + (r - ar) * dr) / square, 0), 1)
+    return hypot(z - az - t * dz, r - ar - t * dr) - w
   })
 }
 
@@ -139,7 +142,7 @@ function printedSheet(): Layer {
 /** A line moved to its left, each point along the mean of what meets there. */
 function aside(points: readonly Mm[], by: number): Mm[] {
   const normal = (a: Mm, b: Mm): [number, number] => {
-    const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
+    const l = hypot(b[0] - a[0], b[1] - a[1]) || 1
     return [-(b[1] - a[1]) / l, (b[0] - a[0]) / l]
   }
   return points.map((one, i) => {
@@ -147,7 +150,7 @@ function aside(points: readonly Mm[], by: number): Mm[] {
     const m = i + 1 < points.length ? normal(one, points[i + 1]!) : undefined
     const [u, v] = [n ?? m!, m ?? n!]
     const [sz, sr] = [u[0] + v[0], u[1] + v[1]]
-    const scale = (2 * by) / Math.max(sz * sz + sr * sr, 0.5)
+    const scale = (2 * by) / max(sz * sz + sr * sr, 0.5)
     return [one[0] + sz * scale, one[1] + sr * scale]
   })
 }
@@ -166,12 +169,11 @@ function fillInside({ grey, z0, r1 }: Layer, points: readonly Mm[], shade: numbe
     const cuts: number[] = []
     points.forEach(([az, ar], i) => {
       const [bz, br] = points[(i + 1) % points.length]!
-      if (ar > r !== br > r) cuts.push(((az + ((r - ar) / (br - ar)) * (bz - az) - z0) * PX_PER_MM))
+      if (ar > r !== br > r) cuts.push((az + ((r - ar) / (br - ar)) * (bz - az) - z0) * PX_PER_MM)
     })
     cuts.sort((a, b) => a - b)
     for (let i = 0; i + 1 < cuts.length; i += 2)
-      for (let x = Math.max(Math.round(cuts[i]!), 0); x < Math.min(Math.round(cuts[i + 1]!), grey.width); x += 1)
-        grey.data[y * grey.width + x] = shade
+      for (let x = max(round(cuts[i]!), 0); x < min(round(cuts[i + 1]!), grey.width); x += 1) grey.data[y * grey.width + x] = shade
   }
 }
 
@@ -181,17 +183,17 @@ export function seenPlane(camera: Camera, heightMm = 0): Homography {
   const [tilt, azimuth, turn] = [rad(camera.tiltDeg), rad(camera.azimuthDeg), rad(camera.turnDeg)]
   const aim = camera.aimMm ?? [0, 0]
   const target = [MIDDLE[0] + aim[0], MIDDLE[1] + aim[1], 0] as const
-  const back = [Math.sin(tilt) * Math.cos(azimuth), Math.sin(tilt) * Math.sin(azimuth), Math.cos(tilt)] as const
+  const back = [sin(tilt) * cos(azimuth), sin(tilt) * sin(azimuth), cos(tilt)] as const
   const eye = target.map((one, i) => one + back[i]! * camera.distanceMm) as [number, number, number]
   // right and down of the picture, across the way it looks
-  const side: [number, number, number] = [-Math.sin(azimuth), Math.cos(azimuth), 0]
+  const side: [number, number, number] = [-sin(azimuth), cos(azimuth), 0]
   const up: [number, number, number] = [
     back[1] * side[2] - back[2] * side[1],
     back[2] * side[0] - back[0] * side[2],
     back[0] * side[1] - back[1] * side[0],
   ]
-  const across = side.map((one, i) => one * Math.cos(turn) + up[i]! * Math.sin(turn))
-  const down = side.map((one, i) => one * Math.sin(turn) - up[i]! * Math.cos(turn))
+  const across = side.map((one, i) => one * cos(turn) + up[i]! * sin(turn))
+  const down = side.map((one, i) => one * sin(turn) - up[i]! * cos(turn))
   const f = focalPx(camera)
   const [cx, cy] = [camera.width / 2, camera.height / 2]
   const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!
@@ -200,7 +202,7 @@ export function seenPlane(camera: Camera, heightMm = 0): Homography {
   const h = times([f, 0, cx, 0, f, cy, 0, 0, 1], rows.flat())
   return h.map((one) => one / h[8]!)
 }
-export const focalPx = ({ width, height, focal35Mm }: Camera): number => (focal35Mm / Math.hypot(36, 24)) * Math.hypot(width, height)
+export const focalPx = ({ width, height, focal35Mm }: Camera): number => (focal35Mm / hypot(36, 24)) * hypot(width, height)
 
 /** How the camera sees a plane so far above the sheet. */
 export const seenBy = (camera: Camera, heightMm = 0): SheetMap => ({
@@ -243,8 +245,8 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
   const straight = straightener(camera)
   const out = new Float32Array(width * height)
   const [a, b] = [toPx(map, MIDDLE), toPx(map, [MIDDLE[0] + 10, MIDDLE[1]])]
-  const pxPerMm = Math.hypot(a[0] - b[0], a[1] - b[1]) / 10
-  const level = Math.min(Math.max(Math.floor(Math.log2(PX_PER_MM / pxPerMm)), 0), 3)
+  const pxPerMm = hypot(a[0] - b[0], a[1] - b[1]) / 10
+  const level = min(max(floor(log2(PX_PER_MM / pxPerMm)), 0), 3)
   const perMm = PX_PER_MM / 2 ** level
   const table = light.table ?? 96
   const grains = grainsOf(random)
@@ -253,7 +255,7 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
   const shine = shineOf(light, width, height)
   for (let y = 0; y < height; y += 1) {
     straight(y, u, v)
-    let grain = Math.floor(random() * grains.length)
+    let grain = floor(random() * grains.length)
     for (let x = 0; x < width; x += 1) {
       let shade = -1
       for (const { back, levels, from } of base) {
@@ -263,7 +265,7 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
         const grey = levels[level]!
         if (px < 0 || py < 0 || px >= grey.width || py >= grey.height) continue
         // where little of it is there, what is below shows
-        if (from !== sheet && grey.data[Math.floor(py) * grey.width + Math.floor(px)]! < 12) continue
+        if (from !== sheet && grey.data[floor(py) * grey.width + floor(px)]! < 12) continue
         shade = shadeAt(grey, px, py)
         break
       }
@@ -275,11 +277,11 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
   const data = new Uint8Array(width * height)
   const noise = light.noise ?? 0
   for (let y = 0; y < height; y += 1) {
-    let grain = Math.floor(random() * grains.length)
+    let grain = floor(random() * grains.length)
     for (let x = 0; x < width; x += 1) {
       grain = grain + 1 === grains.length ? 0 : grain + 1
       const at = y * width + x
-      data[at] = Math.min(Math.max(Math.round(out[at]! + noise * grains[grain]!), 0), 255)
+      data[at] = min(max(round(out[at]! + noise * grains[grain]!), 0), 255)
     }
   }
   return { width, height, data }
@@ -300,8 +302,8 @@ function grainsOf(random: () => number): Float32Array {
 
 /** How much light falls where: worked out on a grid, the same within a square of it. */
 function shineOf(light: Light, width: number, height: number): (x: number, y: number) => number {
-  const columns = Math.ceil(width / 8) + 1
-  const rows = Math.ceil(height / 8) + 1
+  const columns = ceil(width / 8) + 1
+  const rows = ceil(height / 8) + 1
   const at = new Float32Array(columns * rows)
   for (let j = 0; j < rows; j += 1) for (let i = 0; i < columns; i += 1) at[j * columns + i] = lit(light, (8 * i) / width, (8 * j) / height)
   return (x, y) => at[(y >> 3) * columns + (x >> 3)]!
@@ -311,7 +313,7 @@ function lit({ shadow, slope = 0 }: Light, x: number, y: number): number {
   const side = 1 - slope * (0.6 * x + 0.4 * y)
   if (!shadow) return side
   const edge = (x + 0.3 * y - shadow.at) / 0.03
-  return side * (1 - shadow.depth / (1 + Math.exp(-Math.min(Math.max(edge, -30), 30))))
+  return side * (1 - shadow.depth / (1 + exp(-min(max(edge, -30), 30))))
 }
 
 /** Where the pinhole alone would have seen the pixels of a row: exact every few pixels, straight between. */
@@ -341,8 +343,8 @@ function straightener(camera: Camera): (y: number, u: Float64Array, v: Float64Ar
 }
 
 function blur(data: Float32Array, width: number, height: number, sigma: number): void {
-  const reach = Math.ceil(2.5 * sigma)
-  const raw = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)))
+  const reach = ceil(2.5 * sigma)
+  const raw = Array.from({ length: 2 * reach + 1 }, (_, i) => exp(-((i - reach) ** 2) / (2 * sigma * sigma)))
   const sum = raw.reduce((total, one) => total + one, 0)
   const weights = raw.map((one) => one / sum)
   const row = new Float32Array(width + 2 * reach)
@@ -357,7 +359,7 @@ function blur(data: Float32Array, width: number, height: number, sigma: number):
     }
   }
   // down: the rows about it are kept as they were
-  const kept = Array.from({ length: 2 * reach + 1 }, (_, i) => data.slice(Math.max(i - reach, 0) * width, Math.max(i - reach, 0) * width + width))
+  const kept = Array.from({ length: 2 * reach + 1 }, (_, i) => data.slice(max(i - reach, 0) * width, max(i - reach, 0) * width + width))
   for (let y = 0; y < height; y += 1) {
     const out = data.subarray(y * width, (y + 1) * width)
     out.fill(0)
@@ -365,7 +367,7 @@ function blur(data: Float32Array, width: number, height: number, sigma: number):
       const w = weights[k]!
       for (let x = 0; x < width; x += 1) out[x]! += one[x]! * w
     })
-    const next = Math.min(y + reach + 1, height - 1)
+    const next = min(y + reach + 1, height - 1)
     const oldest = kept.shift()!
     if (y + reach + 1 < height) oldest.set(data.subarray(next * width, (next + 1) * width))
     else oldest.set(kept[kept.length - 1]!)

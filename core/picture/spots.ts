@@ -1,5 +1,8 @@
 import type { Grey } from './grey.ts'
 
+/** Looked up once: they are asked for every pixel. */
+const { max, min, round } = Math
+
 /** A dark patch that hangs together. */
 export interface Spot {
   area: number
@@ -11,8 +14,7 @@ export interface Spot {
   y1: number
 }
 
-/** What is darker by this share than what lies around it is dark, and by so many shades at least: not noise. */
-const DARKER = 0.14
+/** What is dark is darker by so many shades at least: not noise. */
 const AT_LEAST = 9
 /** What lies around: a square of this share of the shorter side. */
 const AROUND = 1 / 9
@@ -31,23 +33,26 @@ function sums({ width, height, data }: Grey): Uint32Array {
   return out
 }
 
-/** One where a picture is darker than its surroundings, by means over squares (D. Bradley, G. Roth, 2007), shadows or not. */
-export function darkOf(grey: Grey): Uint8Array {
+/**
+ * One where a picture is darker than its surroundings, by means over squares (D. Bradley, G. Roth, 2007), shadows or not.
+ * @param darker by this share of what lies around
+ */
+export function darkOf(grey: Grey, darker = 0.14): Uint8Array {
   const { width, height } = grey
   const sum = sums(grey)
   const w = width + 1
   const mean = (x0: number, y0: number, x1: number, y1: number) =>
     (sum[y1 * w + x1]! - sum[y0 * w + x1]! - sum[y1 * w + x0]! + sum[y0 * w + x0]!) / ((x1 - x0) * (y1 - y0))
-  const reach = Math.max(Math.round((Math.min(width, height) * AROUND) / 2), 8)
+  const reach = max(round((min(width, height) * AROUND) / 2), 8)
   const dark = new Uint8Array(width * height)
   for (let y = 0; y < height; y += 1) {
-    const [y0, y1] = [Math.max(y - reach, 0), Math.min(y + reach + 1, height)]
-    const [b0, b1] = [Math.max(y - 1, 0), Math.min(y + 2, height)]
+    const [y0, y1] = [max(y - reach, 0), min(y + reach + 1, height)]
+    const [b0, b1] = [max(y - 1, 0), min(y + 2, height)]
     for (let x = 0; x < width; x += 1) {
-      const around = mean(Math.max(x - reach, 0), y0, Math.min(x + reach + 1, width), y1)
+      const around = mean(max(x - reach, 0), y0, min(x + reach + 1, width), y1)
       // nine pixels together: one alone may be noise
-      const here = mean(Math.max(x - 1, 0), b0, Math.min(x + 2, width), b1)
-      if (here < around - Math.max(AT_LEAST, DARKER * around)) dark[y * width + x] = 1
+      const here = mean(max(x - 1, 0), b0, min(x + 2, width), b1)
+      if (here < around - max(AT_LEAST, darker * around)) dark[y * width + x] = 1
     }
   }
   return dark
@@ -73,8 +78,8 @@ export function spotsOf(dark: Uint8Array, width: number, height: number): Spot[]
         parent.push(parent.length)
       } else if (left !== 0 && above !== 0) {
         const [a, b] = [root(left), root(above)]
-        label[at] = Math.min(a, b)
-        parent[Math.max(a, b)] = Math.min(a, b)
+        label[at] = min(a, b)
+        parent[max(a, b)] = min(a, b)
       } else label[at] = left || above
     }
   const found = new Map<number, Spot>()
@@ -88,8 +93,8 @@ export function spotsOf(dark: Uint8Array, width: number, height: number): Spot[]
       spot.area += 1
       spot.x += x + 0.5
       spot.y += y + 0.5
-      spot.x0 = Math.min(spot.x0, x)
-      spot.x1 = Math.max(spot.x1, x)
+      spot.x0 = min(spot.x0, x)
+      spot.x1 = max(spot.x1, x)
       spot.y1 = y
     }
   return [...found.values()]

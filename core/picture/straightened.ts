@@ -66,7 +66,8 @@ export function straightened(
   for (let j = 0; j < rows; j += 1) {
     start = pxOf(place, [z[0], r[1] - (j * GRID) / perMm], start)
     let here: Px = start
-    for (let i = 0; i < columns; i += 1) at.push((here = pxOf(place, [z[0] + (i * GRID) / perMm, r[1] - (j * GRID) / perMm], here)) as [number, number])
+    for (let i = 0; i < columns; i += 1)
+      at.push((here = pxOf(place, [z[0] + (i * GRID) / perMm, r[1] - (j * GRID) / perMm], here)) as [number, number])
   }
   for (let y = 0; y < height; y += 1) {
     const j = Math.floor(y / GRID)

@@ -7,7 +7,12 @@ const mm = (value: number, units: UnitChoice) => formatQuantity(value, 'length',
 
 /** What a sheet that was read is worth, in a sentence. */
 export function residualWords(found: { residualMm: number; places: number; leftOut: number }, units: UnitChoice): string {
-  const hidden = found.leftOut === 0 ? '' : found.leftOut === 1 ? ' One was left out: hidden in part.' : ` ${found.leftOut} were left out: hidden in part.`
+  const hidden =
+    found.leftOut === 0
+      ? ''
+      : found.leftOut === 1
+        ? ' One was left out: hidden in part.'
+        : ` ${found.leftOut} were left out: hidden in part.`
   return `${found.places} places of the sheet agree to within ${mm(found.residualMm, units)}; more than ${mm(MOST_RESIDUAL_MM, units)} would be refused.${hidden}`
 }
 
@@ -33,7 +38,10 @@ const BETTER: Readonly<Partial<Record<DoubtOf, string>>> = {
 }
 
 /** What the doubt of a traced line is made of, largest first, and what would make the largest smaller. */
-export function doubtWords(made: Readonly<Partial<Record<DoubtOf, number>>>, units: UnitChoice): { parts: string; better: string | undefined } {
+export function doubtWords(
+  made: Readonly<Partial<Record<DoubtOf, number>>>,
+  units: UnitChoice,
+): { parts: string; better: string | undefined } {
   const all = (Object.entries(made) as [DoubtOf, number][]).filter(([, u]) => u >= 0.005).sort((a, b) => b[1] - a[1])
   return {
     parts: all.map(([of, u]) => `${OF[of]} ${mm(u, units)}`).join(', '),

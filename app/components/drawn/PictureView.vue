@@ -46,12 +46,23 @@ const view = shallowRef<ZoomTransform>(zoomIdentity)
 /** So many pixels of the screen is one of the picture when all of it is seen. */
 const fit = computed(() => Math.min(width.value / props.size.width, height.value / props.size.height) || 1)
 const scale = computed(() => fit.value * view.value.k)
-const toScreen = ([x, y]: Px): [number, number] => [x * fit.value * view.value.k + view.value.x, y * fit.value * view.value.k + view.value.y]
+const toScreen = ([x, y]: Px): [number, number] => [
+  x * fit.value * view.value.k + view.value.x,
+  y * fit.value * view.value.k + view.value.y,
+]
 const toPicture = ([x, y]: readonly [number, number]): [number, number] => [
   Math.min(Math.max((x - view.value.x) / scale.value, 0), props.size.width),
   Math.min(Math.max((y - view.value.y) / scale.value, 0), props.size.height),
 ]
-const pathOf = (px: readonly Px[]) => px.map((one, i) => `${i === 0 ? 'M' : 'L'}${toScreen(one).map((part) => part.toFixed(1)).join(',')}`).join('')
+const pathOf = (px: readonly Px[]) =>
+  px
+    .map(
+      (one, i) =>
+        `${i === 0 ? 'M' : 'L'}${toScreen(one)
+          .map((part) => part.toFixed(1))
+          .join(',')}`,
+    )
+    .join('')
 
 let behaviour: ZoomBehavior<SVGSVGElement, unknown> | undefined
 function whole(): void {
@@ -213,7 +224,7 @@ defineExpose({ zoomOf: () => zoomTransform(svg.value!).k, scale })
             @focus="emit('pick', one.id)"
             @keydown="key($event, one.id)"
           >
-            <circle class="reach" r="16" />
+            <circle class="reach" r="9" />
             <circle v-if="one.kind === 'mark'" class="ring" r="10" />
             <path v-if="one.kind === 'mark'" class="cross" d="M-14,0H-3M3,0H14M0,-14V-3M0,3V14" />
             <rect v-else-if="one.kind === 'line'" class="dot" x="-5" y="-5" width="10" height="10" />
@@ -304,6 +315,12 @@ svg {
 }
 .reach {
   fill: transparent;
+}
+/* a finger is wider than a pointer */
+@media (pointer: coarse) {
+  .reach {
+    r: 16px;
+  }
 }
 .dot,
 .ring {

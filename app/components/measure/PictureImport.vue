@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { useDropZone, useEventListener } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import type { Polyline } from '#core/clearance/polyline.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
 import { MOST_PICTURES, picturesIn } from '#core/model/pictures.ts'
 import type { Drawn } from '#core/picture/simulated-camera.ts'
 import { useFormats } from '~/composables/formats'
+import { usePictureDrop } from '~/composables/picture-drop'
 import { usePictureSession } from '~/composables/picture-session'
 import { download } from '~/composables/project-files'
 import { useWorkbench } from '~/composables/workbench'
@@ -39,7 +40,8 @@ let file: File | undefined
 const names = computed(() => [...new Set([...(Array.isArray(props.before) ? props.before.map((one) => one.name) : []), ...props.offers])])
 
 async function take(next: File) {
-  if (busy.value) return
+  // another one is wanted: the one that is being read is left
+  if (busy.value) picture.close()
   note.value = ''
   file = next
   page.value = 1
@@ -66,8 +68,7 @@ async function sheet(paper: 'a4' | 'letter') {
   download(`reference-sheet-${paper}.pdf`, await formats.referenceSheet(paper), 'application/pdf')
 }
 
-const zone = ref<HTMLElement>()
-const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && void take(files[0]) })
+usePictureDrop().takeWith((dropped) => void (open.value || take(dropped)))
 // a picture from the clipboard, wherever no field waits for text
 useEventListener(document, 'paste', (event: ClipboardEvent) => {
   const pasted = [...(event.clipboardData?.files ?? [])].find((one) => one.type.startsWith('image/'))
@@ -104,7 +105,12 @@ async function keep(more: boolean) {
   const room = picturesIn(store.project!) < MOST_PICTURES
   const behind = room ? await session.behind(points) : undefined
   note.value = room ? '' : `The project keeps ${MOST_PICTURES} pictures already: this one is not kept behind the line.`
-  const taken = { points, doubts, origin: 'measured' as const, ...(behind ? { picture: { jpeg: behind.jpeg, z: [...behind.z], r: [...behind.r] } } : {}) } as const
+  const taken = {
+    points,
+    doubts,
+    origin: 'measured' as const,
+    ...(behind ? { picture: { jpeg: behind.jpeg, z: [...behind.z], r: [...behind.r] } } : {}),
+  } as const
   if (props.profile) emit('take', { ...taken, tags } as WheelProfile)
   else {
     const called = name.value.trim() || 'outline'
@@ -116,7 +122,9 @@ async function keep(more: boolean) {
   if (!more) open.value = false
   else name.value = names.value.find((each) => each !== name.value) ?? 'another object'
 }
-const replaces = computed(() => (props.profile ? props.before !== undefined : Array.isArray(props.before) && props.before.some((one) => one.name === name.value.trim())))
+const replaces = computed(() =>
+  props.profile ? props.before !== undefined : Array.isArray(props.before) && props.before.some((one) => one.name === name.value.trim()),
+)
 const view = ref<{ scale: number }>()
 /** How far a finger may miss by goes by what is seen. */
 const tell = () => (session.pxOnScreen.value = 1 / Math.max(view.value?.scale ?? 1, 1e-3))
@@ -124,7 +132,7 @@ onBeforeUnmount(() => picture.close())
 </script>
 
 <template>
-  <div ref="zone" class="picture" :class="{ over: isOverDropZone }" data-test="picture-import">
+  <div class="picture" data-test="picture-import">
     <p class="title"><b>From a picture</b> <span class="soft small">of a card, a profile gauge or a drawing</span></p>
     <div class="ways">
       <FilePick label="Choose or drop a picture …" accept="image/*,application/pdf,.pdf" name="picture-file" @pick="take" />
@@ -136,19 +144,32 @@ onBeforeUnmount(() => picture.close())
       <ElDropdown trigger="click" @command="sheet">
         <ElButton data-test="picture-sheet-print">Sheet to print</ElButton>
         <template #dropdown>
-          <ElDropdownMenu><ElDropdownItem command="a4">A4, PDF</ElDropdownItem><ElDropdownItem command="letter">Letter, PDF</ElDropdownItem></ElDropdownMenu>
+          <ElDropdownMenu
+            ><ElDropdownItem command="a4">A4, PDF</ElDropdownItem
+            ><ElDropdownItem command="letter">Letter, PDF</ElDropdownItem></ElDropdownMenu
+          >
         </template>
       </ElDropdown>
       <ElButton text data-test="picture-example" :loading="busy" @click="exampleOf">Try an example</ElButton>
     </div>
     <p class="soft small">
-      Print the sheet, lay the card on its two lines, photograph it from above with all four rings in the picture. Let the brakes cool first; brake dust is
-      harmful: wipe wet, do not blow. A card bends: weigh it down. A picture replaces no trial fit. It stays on this machine, small, with the project.
+      Print the sheet, lay the card on its two lines, photograph it from above with all four rings in the picture. Let the brakes cool
+      first; brake dust is harmful: wipe wet, do not blow. A card bends: weigh it down. A picture replaces no trial fit. It stays on this
+      machine, small, with the project.
     </p>
     <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Leave it</ElButton></p>
     <p v-if="message && !open" class="field-error" role="alert" data-test="picture-message">{{ message }}</p>
     <p v-if="note" class="tone-needs small" role="status">{{ note }}</p>
-    <ElDialog v-model="open" :title="`Outline from ${fileName}`" class="tracer" width="min(1240px, 98vw)" top="2vh" append-to-body :close-on-click-modal="false" destroy-on-close>
+    <ElDialog
+      v-model="open"
+      :title="`Outline from ${fileName}`"
+      class="tracer"
+      width="min(1240px, 98vw)"
+      top="2vh"
+      append-to-body
+      :close-on-click-modal="false"
+      destroy-on-close
+    >
       <div v-if="shown" class="desk">
         <div class="asks">
           <ElSegmented
@@ -186,12 +207,18 @@ onBeforeUnmount(() => picture.close())
         />
       </div>
       <template #footer>
-        <ElButton @click="open = false">Leave it</ElButton>
-        <ElButton v-if="stage === 'scale'" type="primary" :disabled="!ready" data-test="picture-next" @click="stage = 'trace'">Trace the line</ElButton>
-        <template v-else>
-          <ElButton v-if="!profile" :disabled="!outline" @click="keep(true)">Take it, and trace another</ElButton>
-          <ElButton type="primary" :disabled="!outline" data-test="picture-take" @click="keep(false)">{{ replaces ? 'Replace what is there' : 'Take it' }}</ElButton>
-        </template>
+        <div class="foot">
+          <ElButton @click="open = false">Leave it</ElButton>
+          <ElButton v-if="stage === 'scale'" type="primary" :disabled="!ready" data-test="picture-next" @click="stage = 'trace'"
+            >Trace the line</ElButton
+          >
+          <template v-else>
+            <ElButton v-if="!profile" :disabled="!outline" @click="keep(true)">Take it, and trace another</ElButton>
+            <ElButton type="primary" :disabled="!outline" data-test="picture-take" @click="keep(false)">{{
+              replaces ? 'Replace what is there' : 'Take it'
+            }}</ElButton>
+          </template>
+        </div>
       </template>
     </ElDialog>
   </div>
@@ -202,10 +229,6 @@ onBeforeUnmount(() => picture.close())
   margin: 12px 0 4px;
   padding: 8px 10px;
   border: 1px dashed var(--line);
-}
-.over {
-  border-color: var(--accent);
-  background: var(--accent-soft);
 }
 .title {
   margin: 0 0 6px;
@@ -228,6 +251,12 @@ onBeforeUnmount(() => picture.close())
 p {
   margin: 6px 0 0;
 }
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: flex-end;
+}
 .desk {
   display: grid;
   grid-template-columns: 300px minmax(0, 1fr);
@@ -248,6 +277,9 @@ p {
     height: auto;
   }
   .desk > :last-child {
+    position: sticky;
+    z-index: 1;
+    top: 0;
     grid-row: 1;
   }
 }

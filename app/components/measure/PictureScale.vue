@@ -14,7 +14,8 @@ const bars = [
   { value: 'digitalCaliper', label: 'digital caliper' },
 ] as const
 const seatWord = computed(() => (props.profile ? 'hub pad' : 'wheel seat'))
-const mm = (value: number, decimals = 0) => formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
+const mm = (value: number, decimals = 0) =>
+  formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
 const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
 </script>
 
@@ -45,7 +46,9 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
         help="What lies higher looks larger and further out: it is taken back, and what is not sure of it adds to the doubt."
         ><ElInputNumber v-model="state.thickMm" :min="0" :max="30" :step="0.1" :precision="1" :controls="false" data-test="picture-thick"
       /></FieldItem>
-      <FieldItem label="Printed bars measured with" help="A printer may be off by some tenths in a hundred. Measure both bars from end to end."
+      <FieldItem
+        label="Printed bars measured with"
+        help="A printer may be off by some tenths in a hundred. Measure both bars from end to end."
         ><ChoiceSelect
           data-test="picture-bars"
           :value="state.barWith"
@@ -66,20 +69,26 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
         ><ElRadioGroup v-model="state.datumBy" aria-label="Hub axis and seat">
           <ElRadio value="sheet">{{ state.lies === 'sheet' ? 'the sheet’s two lines' : 'laid to the sheet’s two lines' }}</ElRadio>
           <ElRadio value="clicks">two places on each line</ElRadio>
-        </ElRadioGroup></FieldItem>
+        </ElRadioGroup></FieldItem
+      >
     </template>
     <template v-else>
       <FieldItem label="Scale from"
         ><ElRadioGroup v-model="state.scaleBy" aria-label="Scale from">
           <ElRadio value="two">two places and their distance</ElRadio>
           <ElRadio value="corners">four corners of a rectangle</ElRadio>
-        </ElRadioGroup></FieldItem>
+        </ElRadioGroup></FieldItem
+      >
       <FieldItem v-if="state.scaleBy === 'two'" label="Their distance, mm"
         ><ElInputNumber v-model="state.apartMm" :min="1" :max="2000" :precision="2" :controls="false" data-test="picture-apart"
       /></FieldItem>
       <div v-else class="pair">
-        <FieldItem label="It is wide, mm"><ElInputNumber v-model="state.wideMm" :min="1" :max="2000" :precision="2" :controls="false" /></FieldItem>
-        <FieldItem label="It is high, mm"><ElInputNumber v-model="state.highMm" :min="1" :max="2000" :precision="2" :controls="false" /></FieldItem>
+        <FieldItem label="It is wide, mm"
+          ><ElInputNumber v-model="state.wideMm" :min="1" :max="2000" :precision="2" :controls="false"
+        /></FieldItem>
+        <FieldItem label="It is high, mm"
+          ><ElInputNumber v-model="state.highMm" :min="1" :max="2000" :precision="2" :controls="false"
+        /></FieldItem>
       </div>
       <p class="soft small">
         {{
@@ -106,7 +115,9 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
     <p class="soft small">
       Drag a place, or choose it and point in the picture; arrow keys move it by a hair. The loupe shows what is below it.
     </p>
-    <ElCheckbox v-model="state.mirrored" :validate-event="false">the street is to the left ({{ seatWord }} seen from the other side)</ElCheckbox>
+    <ElCheckbox v-model="state.mirrored" :validate-event="false"
+      >the street is to the left ({{ seatWord }} seen from the other side)</ElCheckbox
+    >
   </div>
 </template>
 

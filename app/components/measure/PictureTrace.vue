@@ -13,7 +13,8 @@ const { state, tracing, outline, outlined } = props.session
 const { anchors, current, message, canUndo, canRedo } = tracing
 
 const TAG_WORDS: Readonly<Record<WheelTag, string>> = { barrel: 'Barrel', shoulder: 'Shoulder', face: 'Spoke back' }
-const mm = (value: number, decimals = 2) => formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
+const mm = (value: number, decimals = 2) =>
+  formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
 const most = computed(() => {
   const found = outline.value
   return found && ([0, 1] as const).map((k) => Math.max(...found.doubts.map((one) => one[k])))
@@ -34,14 +35,12 @@ const tag = computed({
 <template>
   <div class="trace">
     <FieldItem v-if="!profile" label="Which outline"
-      ><ElAutocomplete
-        v-model="name"
-        :fetch-suggestions="(_: string, give: (list: { value: string }[]) => void) => give(names.map((value) => ({ value })))"
-        aria-label="Which outline"
-        maxlength="120"
-        data-test="picture-name"
+      ><ElInput v-model="name" maxlength="120" aria-label="Which outline" :validate-event="false" data-test="picture-name"
     /></FieldItem>
-    <FieldItem v-else label="The next stretch is"
+    <div v-if="!profile" class="row" role="group" aria-label="Usual names">
+      <ElButton v-for="one in names" :key="one" size="small" :aria-pressed="one === name" @click="name = one">{{ one }}</ElButton>
+    </div>
+    <FieldItem v-if="profile" label="The next stretch is"
       ><ElSegmented
         v-model="tag"
         :options="WHEEL_TAGS.map((value) => ({ value, label: TAG_WORDS[value] }))"
@@ -52,19 +51,26 @@ const tag = computed({
       ><ElRadioGroup v-model="state.what" aria-label="What is traced">
         <ElRadio value="line">the middle of a drawn line</ElRadio>
         <ElRadio value="edge">an edge, light against dark</ElRadio>
-      </ElRadioGroup></FieldItem>
-    <FieldItem v-if="state.what === 'line'" label="Width of the line, mm" help="Nobody knows where in its width the edge ran: it adds to the doubt."
+      </ElRadioGroup></FieldItem
+    >
+    <FieldItem
+      v-if="state.what === 'line'"
+      label="Width of the line, mm"
+      help="Nobody knows where in its width the edge ran: it adds to the doubt."
       ><ElInputNumber v-model="state.lineMm" :min="0.1" :max="5" :step="0.1" :precision="1" :controls="false"
     /></FieldItem>
     <div class="switches">
-      <ElSwitch v-model="state.snapOn" active-text="to the strongest line nearby" :validate-event="false" />
-      <ElSwitch v-model="state.followOn" active-text="follow the line between places" :validate-event="false" />
+      <ElCheckbox v-model="state.snapOn" :validate-event="false">to the clearest line nearby</ElCheckbox>
+      <ElCheckbox v-model="state.followOn" :validate-event="false">follow the line between places</ElCheckbox>
     </div>
     <p class="soft small">Point along the line, one place after the other; with following on, two or three are often enough.</p>
     <div class="row" role="group" aria-label="Change the line">
       <ElButton size="small" :disabled="!canUndo" data-test="picture-undo" @click="tracing.undo()">Undo</ElButton>
       <ElButton size="small" :disabled="!canRedo" @click="tracing.redo()">Do again</ElButton>
-      <ElButton size="small" :disabled="current === undefined || current === 0" @click="current !== undefined && tracing.insertBefore(current)"
+      <ElButton
+        size="small"
+        :disabled="current === undefined || current === 0"
+        @click="current !== undefined && tracing.insertBefore(current)"
         >Insert before</ElButton
       >
       <ElButton size="small" :disabled="current === undefined" @click="current !== undefined && tracing.remove(current)">Remove</ElButton>

@@ -1,31 +1,38 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
+import { usePictureDrop } from '~/composables/picture-drop'
 import { useProjectFiles } from '~/composables/project-files'
 
 const { openFile } = useProjectFiles()
-const over = ref(false)
+const pictures = usePictureDrop()
+/** What would become of what hangs over the page. */
+const over = ref<'project' | 'picture'>()
 const holdsFile = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false
 
 useEventListener(document, 'dragover', (event) => {
   if (!holdsFile(event)) return
   event.preventDefault()
-  over.value = true
+  over.value = pictures.takes(event.dataTransfer!.items[0]?.type ?? '') ? 'picture' : 'project'
 })
 useEventListener(document, 'dragleave', (event) => {
-  if (event.relatedTarget === null) over.value = false
+  if (event.relatedTarget === null) over.value = undefined
 })
 useEventListener(document, 'drop', (event) => {
   if (!holdsFile(event)) return
   event.preventDefault()
-  over.value = false
+  over.value = undefined
   const file = event.dataTransfer?.files[0]
-  if (file) void openFile(file)
+  if (!file) return
+  if (pictures.takes(file.type)) pictures.take(file)
+  else void openFile(file)
 })
 </script>
 
 <template>
-  <div v-if="over" class="drop" role="status">Let go to open the project file</div>
+  <div v-if="over" class="drop" role="status">
+    {{ over === 'picture' ? 'Let go to trace the picture' : 'Let go to open the project file' }}
+  </div>
 </template>
 
 <style scoped>

@@ -76,7 +76,19 @@ const OFFERS: Record<string, readonly string[]> = {
 const exampleLine = computed((): Polyline => {
   const value = pointsValue.value
   const there = Array.isArray(value) ? value[0]?.points : value?.points
-  return there ?? sketch.value[0]?.points ?? [[-92, 118], [-84, 133], [-66, 139], [6, 139], [16, 134], [30, 118], [33, 112], [33, 78]]
+  return (
+    there ??
+    sketch.value[0]?.points ?? [
+      [-92, 118],
+      [-84, 133],
+      [-66, 139],
+      [6, 139],
+      [16, 134],
+      [30, 118],
+      [33, 112],
+      [33, 78],
+    ]
+  )
 })
 /** The body behind the objects that are being measured. */
 const behind = computed(() =>
@@ -160,6 +172,16 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
             />
           </div>
         </template>
+        <PictureImport
+          v-if="sheet.points"
+          :key="`picture-${part?.id ?? axle}-${sheet.points.field}`"
+          :profile="sheet.points.field === 'profile'"
+          :before="pointsValue"
+          :offers="OFFERS[sheet.points.field] ?? []"
+          :from-mount="part?.kind === 'caliper' && part.frame === 'mount'"
+          :example="exampleLine"
+          @take="write(sheet.points!.field, $event)"
+        />
         <p v-if="sheet.points" class="touch">{{ sheet.points.touch }}</p>
         <PointsSheet
           v-if="sheet.points"
@@ -176,16 +198,6 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
           :drawing-to="wide ? '#points-drawing' : ''"
           @change="write(sheet.points.field, $event)"
           @focus="current = sheet.points!.field"
-        />
-        <PictureImport
-          v-if="sheet.points"
-          :key="`picture-${part?.id ?? axle}-${sheet.points.field}`"
-          :profile="sheet.points.field === 'profile'"
-          :before="pointsValue"
-          :offers="OFFERS[sheet.points.field] ?? []"
-          :from-mount="part?.kind === 'caliper' && part.frame === 'mount'"
-          :example="exampleLine"
-          @take="write(sheet.points!.field, $event)"
         />
         <DxfImport
           v-if="sheet.points"
