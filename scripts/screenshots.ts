@@ -36,7 +36,12 @@ const SHOTS: Shot[] = [
   { name: 'fit-phone', path: `${DEMO}/fit?setup=estate-fronts`, width: 390, height: 844 },
   { name: 'measure', path: `${DEMO}/measure?setup=estate-fronts&sheet=caliperOutline` },
   { name: 'interfaces', path: `${DEMO}/fit?setup=big-kit&view=check` },
-  { name: 'wheels', path: `${DEMO}/fit?setup=estate-fronts&view=wheels` },
+  {
+    name: 'picture',
+    path: `${DEMO}/measure?setup=estate-fronts&sheet=caliperOutline`,
+    press: 'picture-example',
+    until: 'picture-sheet',
+  },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
   { name: 'chain', path: `${DEMO}/balance?setup=balanced&view=chain` },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },

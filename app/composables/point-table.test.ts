@@ -290,12 +290,16 @@ describe('points that were traced', () => {
       picture: TRACED[0]!.picture,
     })
   })
-  test('lose their doubts when one of them is moved by hand, and keep the picture', () => {
+  test('are worth no more than any that is measured where a hand moved them; the others stay as sure, and the picture stays', () => {
     const { moved, commit, outline } = table(TRACED)
     moved(1, 11, 121)
     commit()
     expect(outline().points[1]).toEqual([11, 121])
-    expect(outline().doubts).toBeUndefined()
+    expect(outline().doubts).toEqual([
+      [0.2, 0.3],
+      [0.7, 0.7],
+      [0.22, 0.32],
+    ])
     expect(outline().picture).toEqual(TRACED[0]!.picture)
   })
   test('stay with their outline when the one before it goes', () => {

@@ -1,6 +1,6 @@
 import { computed, ref, watch } from 'vue'
-import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '#core/model/field.ts'
-import type { Origin } from '#core/quantity/figure.ts'
+import { WHEEL_TAGS, type NamedOutline, type PointDoubts, type WheelProfile, type WheelTag } from '#core/model/field.ts'
+import { ASSUMED_LENGTH_U_MM, type Origin } from '#core/quantity/figure.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { emptyRow, rowsOf, takeRows, type PointLine } from './point-rows.ts'
@@ -10,15 +10,18 @@ type Points = NamedOutline[] | WheelProfile | undefined
 
 /** Two texts of one place differ by no more than their last digit, mm. */
 const SAME_MM = 0.002
-/** What is known of points that stand as they were traced: their doubts while none was moved or added, and their picture. */
+/**
+ * What is known of points that were traced: each keeps its doubt while it stands, one that was moved or added by hand is
+ * worth no more than the worst of them, nor than any that is measured; the picture stays behind all.
+ */
 function tracedOf(before: NamedOutline | WheelProfile | undefined, points: readonly (readonly [number, number])[]) {
   if (!before) return {}
   const { doubts, picture } = before
-  const kept =
-    doubts &&
-    points.map((one) => doubts[before.points.findIndex(([z, r]) => Math.abs(z - one[0]) < SAME_MM && Math.abs(r - one[1]) < SAME_MM)])
+  const worst = (k: 0 | 1) => Math.max(ASSUMED_LENGTH_U_MM.measured, ...doubts!.map((one) => one[k]))
+  const same = (one: readonly [number, number]) =>
+    before.points.findIndex(([z, r]) => Math.abs(z - one[0]) < SAME_MM && Math.abs(r - one[1]) < SAME_MM)
   return {
-    ...(kept?.every((one) => one !== undefined) ? { doubts: kept } : {}),
+    ...(doubts ? { doubts: points.map((one): PointDoubts => doubts[same(one)] ?? [worst(0), worst(1)]) } : {}),
     ...(picture ? { picture } : {}),
   }
 }

@@ -138,7 +138,7 @@ const api = {
       width: 1944,
       height: 2592,
       focal35Mm: 26,
-      distanceMm: 390,
+      distanceMm: 285,
       tiltDeg: 17,
       azimuthDeg: 250,
       turnDeg: 23,

@@ -241,7 +241,7 @@ defineExpose({ zoomOf: () => zoomTransform(svg.value!).k, scale })
         :height="LOUPE_PX"
         aria-hidden="true"
       />
-      <svg v-show="looked" class="loupe hair" :class="{ right: loupeRight }" :width="LOUPE_PX" :height="LOUPE_PX" aria-hidden="true">
+      <svg v-show="looked" class="loupe hair" :class="{ right: loupeRight }" viewBox="0 0 148 148" aria-hidden="true">
         <path d="M74,0V66M74,82V148M0,74H66M82,74H148" />
       </svg>
     </div>
@@ -366,6 +366,12 @@ svg {
   fill: none;
   stroke: #b3410a;
   stroke-width: 1.2;
+}
+@media (max-width: 760px) {
+  .loupe {
+    width: 104px;
+    height: 104px;
+  }
 }
 .zoom {
   position: absolute;

@@ -88,7 +88,7 @@ const where = (point: readonly [number, number]) =>
       <image
         v-for="(one, i) in pictures"
         :key="`p${i}`"
-        class="picture"
+        class="traced-from"
         :href="one.jpeg"
         :x="scale.z(one.z[0])"
         :y="scale.r(one.r[1])"
@@ -157,10 +157,10 @@ svg {
 .none {
   margin: 12px;
 }
-.picture {
+.traced-from {
   opacity: 0.55;
 }
-:global(.dark) .picture {
+:global(.dark .traced-from) {
   filter: invert(1);
 }
 .axes line {

@@ -133,9 +133,9 @@ onBeforeUnmount(() => picture.close())
 
 <template>
   <div class="picture" data-test="picture-import">
-    <p class="title"><b>From a picture</b> <span class="soft small">of a card, a profile gauge or a drawing</span></p>
+    <p class="title"><b>From a picture</b> <span class="soft small">of a card, a gauge or a drawing; drop or paste it here</span></p>
     <div class="ways">
-      <FilePick label="Choose or drop a picture …" accept="image/*,application/pdf,.pdf" name="picture-file" @pick="take" />
+      <FilePick label="Choose a picture …" accept="image/*,application/pdf,.pdf" name="picture-file" @pick="take" />
       <label class="el-button shot">
         Take one
         <!-- a native input: ElUpload cannot ask for the camera -->

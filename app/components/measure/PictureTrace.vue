@@ -23,7 +23,10 @@ const words = computed(() => outline.value && doubtWords(outline.value.made, pro
 const offSquare = computed(() => (outlined.value?.ok ? outlined.value.offSquareDeg : undefined))
 /** In a wheel the tag in hand is that of the stretch in hand. */
 const tag = computed({
-  get: () => (current.value === undefined || current.value === anchors.value.length - 1 ? state.tag : anchors.value[current.value]!.tag),
+  get: () =>
+    current.value === undefined || current.value === anchors.value.length - 1
+      ? state.tag
+      : (anchors.value[current.value]?.tag ?? state.tag),
   set: (to: WheelTag) => {
     const at = current.value
     if (at !== undefined && at > 0 && at < anchors.value.length - 1) tracing.tagStretch(at, to)
