@@ -5,7 +5,7 @@ import { apply, homographyOf, type Homography, type Pair } from '../core/picture
 import { MARKS, type Mm } from '../core/picture/sheet.ts'
 import { takePicture, type Camera, type Light, type Scene } from '../core/picture/simulated-camera.ts'
 import type { WheelProfile } from '../core/model/field.ts'
-import { choose, exported, openDemo, seriousFindings, strangers, violations } from './support.ts'
+import { choose, exported, openDemo, seriousFindings, strangers, type, violations } from './support.ts'
 
 const CAMERA: Camera = { width: 2048, height: 1536, focal35Mm: 26, distanceMm: 420, tiltDeg: 18, azimuthDeg: 240, turnDeg: 122, lens: 0.02 }
 const LIGHT: Light = { blurPx: 0.9, noise: 3, slope: 0.15 }
@@ -66,12 +66,21 @@ test('a line on the sheet becomes an outline with its doubt and its picture, and
   await expect(page.getByTestId('picture-sheet')).toContainText(/29 places of the sheet agree to within 0\.0\d.mm/)
   await choose(page.getByTestId('picture-lies'), 'Drawn on the sheet itself')
   await choose(page.getByTestId('picture-bars'), 'digital caliper')
+  await type(page, 'Bar across', '3.94 in')
+  await expect(page.getByLabel('Bar across', { exact: true })).toHaveValue(/^100\.076.mm$/)
+  await type(page, 'Bar across', '1000')
+  await expect(dialog(page)).toContainText(/Must be between 90.* and 110.*100\.1.* is kept/)
+  await type(page, 'Bar across', '100')
+  expect(await seriousFindings(page)).toEqual([])
   await page.getByTestId('picture-next').click()
   await trace(page, at, [BODY[0]!, BODY[3]!, BODY[7]!])
   const said = page.getByTestId('picture-outline')
   await expect(said).toContainText(/3 places, \d+ points\. Doubt: z ±0\.\d\d.mm, r ±0\.\d\d.mm/)
   await expect(said).toContainText('Made of: width of the line 0.14')
 
+  // keys of the page behind do nothing there
+  await page.keyboard.press('3')
+  await expect(page).toHaveURL(/\/measure\?/)
   // undo and again, by keys and by buttons, stay in the picture
   await page.keyboard.press('Control+z')
   await expect(places(page)).toHaveCount(2)
@@ -89,6 +98,12 @@ test('a line on the sheet becomes an outline with its doubt and its picture, and
   await page.keyboard.press('Control+z')
   await expect(places(page).nth(2)).toHaveAccessibleName('Place 3, on the line')
   expect(await seriousFindings(page)).toEqual([])
+
+  // left by mistake, the line is still there
+  await page.keyboard.press('Escape')
+  await expect(dialog(page)).toBeHidden()
+  await page.getByTestId('picture-go-on').click()
+  await expect(places(page)).toHaveCount(3)
 
   await page.getByTestId('picture-take').click()
   await expect(dialog(page)).toBeHidden()

@@ -62,7 +62,7 @@ function normalizing(points: readonly Pair[]): Homography | undefined {
  * @returns undefined where three of four lie on a line, or all but
  *
  * @example
- * homographyOf([[0, 0], [1, 0], [1, 1], [0, 1]], [[0, 0], [2, 0], [2, 2], [0, 2]])?.map((one) => Math.round(one)) // => [2, 0, 0, 0, 2, 0, 0, 0, 1]
+ * homographyOf([[0, 0], [1, 0], [1, 1], [0, 1]], [[0, 0], [2, 0], [2, 2], [0, 2]])?.map((one) => Math.round(one) + 0) // => [2, 0, 0, 0, 2, 0, 0, 0, 1]
  */
 export function homographyOf(from: readonly Pair[], to: readonly Pair[]): Homography | undefined {
   if (from.length < 4 || from.length !== to.length) return undefined

@@ -151,7 +151,7 @@ const RAYS = 32
  * where it is round however it is looked at, and a circle laid through.
  * @param radiusMm of the edge
  * @param inside which side of it is dark
- * @returns where it is in the frame of the map, and how far its edge strays from a circle; undefined without a clear edge
+ * @returns where it is in the frame of the map, and how far its edge strays from a circle, and of how much of it; undefined without a clear edge
  */
 export function discAt(
   grey: Grey,
@@ -159,7 +159,7 @@ export function discAt(
   [z, r]: Mm,
   radiusMm: number,
   inside: 'dark' | 'light' = 'dark',
-): { z: number; r: number; radiusMm: number; strayMm: number } | undefined {
+): { z: number; r: number; radiusMm: number; strayMm: number; share: number } | undefined {
   const reach = Math.min(0.5 * radiusMm, 1.2)
   const steps = 24
   const step = (2 * reach) / steps
@@ -183,7 +183,7 @@ export function discAt(
   const kept = found.filter(([at, c, s]) => Math.abs(at - fit.radius - fit.z * c - fit.r * s) < Math.max(0.15, 2.5 * fit.stray))
   if (kept.length < 0.7 * RAYS) return undefined
   const again = circleThrough(kept)
-  return { z: z + again.z, r: r + again.r, radiusMm: again.radius, strayMm: again.stray }
+  return { z: z + again.z, r: r + again.r, radiusMm: again.radius, strayMm: again.stray, share: kept.length / RAYS }
 }
 
 function circleThrough(edges: readonly (readonly [number, number, number])[]): { radius: number; z: number; r: number; stray: number } {

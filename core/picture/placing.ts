@@ -38,6 +38,11 @@ export type Datum =
 /** Standard uncertainty of a place that was pointed at by hand, at the least, or drawn to a line or edge, px. */
 export const U_POINTED_PX = 1
 export const U_SNAPPED_PX = 0.35
+/**
+ * Where nothing of the sheet is seen, a lens that one coefficient does not describe is off by about twice what it is off at
+ * the places that are (simulated lenses with a term of the fourth power).
+ */
+const INSIDE = 2
 /** How well a card is laid to a printed line by eye, mm. */
 export const U_LAID_MM = 0.15
 
@@ -217,7 +222,7 @@ export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_P
     placing: {
       place: first.place,
       ways,
-      floorMm: scale.by === 'sheet' ? scale.reading.rmsMm : 0,
+      floorMm: scale.by === 'sheet' ? INSIDE * scale.reading.rmsMm : 0,
       ...(first.offSquareDeg === undefined ? {} : { offSquareDeg: first.offSquareDeg }),
     },
   }

@@ -149,7 +149,7 @@ function dotAt(grey: Grey, map: SheetMap, mm: Mm): Mm | undefined {
   let at = best!.at
   for (let turn = 0; turn < 3; turn += 1) {
     const found = discAt(grey, map, at, DOT_MM)
-    if (!found || found.strayMm > 0.22 || Math.abs(found.radiusMm - DOT_MM) > 0.45) return undefined
+    if (!found || found.strayMm > 0.16 || found.share < 0.9 || Math.abs(found.radiusMm - DOT_MM) > 0.35) return undefined
     at = [found.z, found.r]
     if (Math.hypot(at[0] - mm[0], at[1] - mm[1]) > DOT_REACH_MM) return undefined
   }
@@ -212,7 +212,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     laid = laidThrough(size, map, places, true)
     // what strays far from what most say is hidden in part
     const off = places.map((one) => distance(toPx(laid!.map, one.mm), one.px))
-    const most = Math.max(5 * middle(off), 0.9)
+    const most = Math.max(4 * middle(off), 0.6)
     const kept = places.filter((one, i) => one.what === 'mark' || off[i]! <= most)
     leftOut = places.length - kept.length
     if (leftOut > 0 && leftOut <= 0.3 * places.length && kept.length >= MARKS.length + LEAST_BESIDE) {

@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import type { Polyline } from '#core/clearance/polyline.ts'
 import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
+import { LIMITS } from '#core/model/field-schema.ts'
 import { MOST_PICTURES, picturesIn } from '#core/model/pictures.ts'
 import type { Drawn } from '#core/picture/simulated-camera.ts'
 import { useFormats } from '~/composables/formats'
@@ -31,6 +32,7 @@ const formats = useFormats()
 const session = usePictureSession(() => props.profile)
 const { picture, stage, message, current, handles, strokes, ready, outline, held } = session
 const { shown, busy } = picture
+const { anchors } = session.tracing
 const open = ref(false)
 const name = ref('')
 const page = ref(1)
@@ -82,7 +84,8 @@ useEventListener(
   'keydown',
   (event: KeyboardEvent) => {
     if (!open.value || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
-    if (event.target instanceof HTMLInputElement) return
+    // a field with text not yet taken keeps its own
+    if (event.target instanceof HTMLElement && event.target.dataset.dirty === 'true') return
     event.preventDefault()
     event.stopPropagation()
     if (event.shiftKey) session.tracing.redo()
@@ -98,12 +101,19 @@ function shot(event: Event) {
   if (one) void take(one)
 }
 
+const keeping = ref(false)
 async function keep(more: boolean) {
   const found = outline.value
-  if (!found) return
+  if (!found || keeping.value) return
+  const called = name.value.trim() || 'outline'
+  const rest = Array.isArray(props.before) ? props.before : []
+  if (!props.profile && rest.length >= LIMITS.outlines && !rest.some((one) => one.name === called))
+    return void (message.value = `${LIMITS.outlines} outlines belong to one part at most: give it the name of one that is there.`)
+  keeping.value = true
   const { points, doubts, tags } = found
   const room = picturesIn(store.project!) < MOST_PICTURES
-  const behind = room ? await session.behind(points) : undefined
+  // without its picture a line is a line all the same
+  const behind = room ? await session.behind(points).catch(() => undefined) : undefined
   note.value = room ? '' : `The project keeps ${MOST_PICTURES} pictures already: this one is not kept behind the line.`
   const taken = {
     points,
@@ -113,11 +123,10 @@ async function keep(more: boolean) {
   } as const
   if (props.profile) emit('take', { ...taken, tags } as WheelProfile)
   else {
-    const called = name.value.trim() || 'outline'
     const one = { name: called, ...taken } as NamedOutline
-    const rest = (props.before as NamedOutline[] | undefined) ?? []
     emit('take', rest.some((each) => each.name === called) ? rest.map((each) => (each.name === called ? one : each)) : [...rest, one])
   }
+  keeping.value = false
   session.tracing.forget()
   if (!more) open.value = false
   else name.value = names.value.find((each) => each !== name.value) ?? 'another object'
@@ -159,6 +168,9 @@ onBeforeUnmount(() => picture.close())
     </p>
     <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Leave it</ElButton></p>
     <p v-if="message && !open" class="field-error" role="alert" data-test="picture-message">{{ message }}</p>
+    <ElButton v-if="!open && shown && anchors.length > 0" link type="primary" data-test="picture-go-on" @click="open = true"
+      >Go on with the line in {{ fileName }}</ElButton
+    >
     <p v-if="note" class="tone-needs small" role="status">{{ note }}</p>
     <ElDialog
       v-model="open"

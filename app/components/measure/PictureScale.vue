@@ -40,12 +40,17 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
         Lens {{ mm(found.lensMm) }} above the sheet, {{ Math.round(found.tiltDeg) }}° off straight down.
         {{ aslant ? 'From straighter above less can go wrong.' : '' }}
       </p>
-      <FieldItem
+      <LengthInput
         v-if="state.lies !== 'sheet'"
-        :label="state.lies === 'card' ? 'Thickness of the card, mm' : 'Height of the gauge’s upper edge, mm'"
+        :label="state.lies === 'card' ? 'Thickness of the card' : 'Height of the gauge’s upper edge'"
         help="What lies higher looks larger and further out: it is taken back, and what is not sure of it adds to the doubt."
-        ><ElInputNumber v-model="state.thickMm" :min="0" :max="30" :step="0.1" :precision="1" :controls="false" data-test="picture-thick"
-      /></FieldItem>
+        :value-mm="state.thickMm"
+        :min-mm="0"
+        :max-mm="30"
+        :units="units"
+        data-test="picture-thick"
+        @change="state.thickMm = $event"
+      />
       <FieldItem
         label="Printed bars measured with"
         help="A printer may be off by some tenths in a hundred. Measure both bars from end to end."
@@ -58,12 +63,22 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
           @change="state.barWith = $event"
       /></FieldItem>
       <div v-if="state.barWith !== ''" class="pair">
-        <FieldItem label="Bar across, mm"
-          ><ElInputNumber v-model="state.acrossMm" :min="90" :max="110" :step="0.1" :precision="2" :controls="false"
-        /></FieldItem>
-        <FieldItem label="Bar along, mm"
-          ><ElInputNumber v-model="state.alongMm" :min="90" :max="110" :step="0.1" :precision="2" :controls="false"
-        /></FieldItem>
+        <LengthInput
+          label="Bar across"
+          :value-mm="state.acrossMm"
+          :min-mm="90"
+          :max-mm="110"
+          :units="units"
+          @change="state.acrossMm = $event"
+        />
+        <LengthInput
+          label="Bar along"
+          :value-mm="state.alongMm"
+          :min-mm="90"
+          :max-mm="110"
+          :units="units"
+          @change="state.alongMm = $event"
+        />
       </div>
       <FieldItem label="Hub axis and seat"
         ><ElRadioGroup v-model="state.datumBy" aria-label="Hub axis and seat">
@@ -79,16 +94,32 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
           <ElRadio value="corners">four corners of a rectangle</ElRadio>
         </ElRadioGroup></FieldItem
       >
-      <FieldItem v-if="state.scaleBy === 'two'" label="Their distance, mm"
-        ><ElInputNumber v-model="state.apartMm" :min="1" :max="2000" :precision="2" :controls="false" data-test="picture-apart"
-      /></FieldItem>
+      <LengthInput
+        v-if="state.scaleBy === 'two'"
+        label="Their distance"
+        :value-mm="state.apartMm"
+        :min-mm="1"
+        :max-mm="2000"
+        :units="units"
+        @change="state.apartMm = $event"
+      />
       <div v-else class="pair">
-        <FieldItem label="It is wide, mm"
-          ><ElInputNumber v-model="state.wideMm" :min="1" :max="2000" :precision="2" :controls="false"
-        /></FieldItem>
-        <FieldItem label="It is high, mm"
-          ><ElInputNumber v-model="state.highMm" :min="1" :max="2000" :precision="2" :controls="false"
-        /></FieldItem>
+        <LengthInput
+          label="It is wide"
+          :value-mm="state.wideMm"
+          :min-mm="1"
+          :max-mm="2000"
+          :units="units"
+          @change="state.wideMm = $event"
+        />
+        <LengthInput
+          label="It is high"
+          :value-mm="state.highMm"
+          :min-mm="1"
+          :max-mm="2000"
+          :units="units"
+          @change="state.highMm = $event"
+        />
       </div>
       <p class="soft small">
         {{

@@ -56,12 +56,16 @@ const tag = computed({
         <ElRadio value="edge">an edge, light against dark</ElRadio>
       </ElRadioGroup></FieldItem
     >
-    <FieldItem
+    <LengthInput
       v-if="state.what === 'line'"
-      label="Width of the line, mm"
+      label="Width of the line"
       help="Nobody knows where in its width the edge ran: it adds to the doubt."
-      ><ElInputNumber v-model="state.lineMm" :min="0.1" :max="5" :step="0.1" :precision="1" :controls="false"
-    /></FieldItem>
+      :value-mm="state.lineMm"
+      :min-mm="0.1"
+      :max-mm="5"
+      :units="units"
+      @change="state.lineMm = $event"
+    />
     <div class="switches">
       <ElCheckbox v-model="state.snapOn" :validate-event="false">to the clearest line nearby</ElCheckbox>
       <ElCheckbox v-model="state.followOn" :validate-event="false">follow the line between places</ElCheckbox>

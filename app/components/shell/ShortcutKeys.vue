@@ -16,6 +16,9 @@ const { go, setup, chooseSetup, axle, chooseAxle, openFigureId } = useWorkbench(
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable="true"]') !== null
 
+/** What is pressed in a dialog is the dialog's own: a step or an undo behind it would take away what is being done there. */
+const inDialog = (target: EventTarget | null) => target instanceof Element && target.closest('.el-dialog') !== null
+
 function turn(by: number) {
   const setups = store.project?.setups ?? []
   const at = setups.findIndex((one) => one.id === setup.value?.id)
@@ -26,6 +29,7 @@ function turn(by: number) {
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const command = event.ctrlKey || event.metaKey
   const key = event.key.toLowerCase()
+  if (inDialog(event.target) && !(command && key === 's')) return
   if (command && key === 'k') {
     event.preventDefault()
     openFinder.value = true
