@@ -245,6 +245,8 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
 .sheets,
 .fields,
 .drawings {
+  /* what is hidden for the eye alone stays within */
+  position: relative;
   min-height: 0;
   overflow: auto;
 }
