@@ -67,10 +67,12 @@ test('a line on the sheet becomes an outline with its doubt and its picture, and
   await choose(page.getByTestId('picture-lies'), 'Drawn on the sheet itself')
   await choose(page.getByTestId('picture-bars'), 'digital caliper')
   await type(page, 'Bar across', '3.94 in')
+  await expect(page.getByLabel('Bar along', { exact: true })).toHaveValue('')
   await expect(page.getByLabel('Bar across', { exact: true })).toHaveValue(/^100\.076.mm$/)
   await type(page, 'Bar across', '1000')
   await expect(dialog(page)).toContainText(/Must be between 90.* and 110.*100\.1.* is kept/)
   await type(page, 'Bar across', '100')
+  await type(page, 'Bar along', '100')
   expect(await seriousFindings(page)).toEqual([])
   await page.getByTestId('picture-next').click()
   await trace(page, at, [BODY[0]!, BODY[3]!, BODY[7]!])
@@ -226,7 +228,12 @@ test('a mark that is hidden is asked for; put by hand under the loupe the sheet 
   for (const [i, mark] of MARKS.entries()) {
     await dialog(page).locator('.places button').nth(i).click()
     await press(page, at(mark))
-    await page.waitForTimeout(150)
+    await expect
+      .poll(async () => {
+        const { x, width } = (await dialog(page).locator(`[data-handle="mark-${i}"] .reach`).boundingBox())!
+        return Math.abs(x + width / 2 - at(mark)[0])
+      })
+      .toBeLessThan(3)
   }
   await expect(page.getByTestId('picture-sheet')).toContainText('Four marks found')
   await expect(page.getByTestId('picture-next')).toBeEnabled()
@@ -264,6 +271,9 @@ test('a drawing as a page of a PDF takes its scale from two places', async ({ pa
   await put('Axis, place 2', [40, 0])
   await put('Seat, place 1', [0, 10])
   await put('Seat, place 2', [0, 220])
+  // without its length a scale is none
+  await expect(page.getByTestId('picture-next')).toBeDisabled()
+  await type(page, 'Their distance', '100')
   await page.getByTestId('picture-next').click()
   await dialog(page).getByText('an edge, light against dark').click()
   // along the long bar, on the side of the sheet's middle

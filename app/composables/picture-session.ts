@@ -3,11 +3,10 @@ import { WHEEL_TAGS, type WheelTag } from '#core/model/field.ts'
 import type { Px } from '#core/picture/grey.ts'
 import type { FourMarks } from '#core/picture/marks.ts'
 import type { TracedOutline } from '#core/picture/outline.ts'
-import type { Datum, Sure } from '#core/picture/placing.ts'
+import type { Datum } from '#core/picture/placing.ts'
+import { ofDrawing, printedBar, USUAL_HEIGHT } from '#core/picture/said.ts'
 import type { Traced } from '#core/picture/snap.ts'
 import type { Drawn } from '#core/picture/simulated-camera.ts'
-import { INSTRUMENTS } from '#core/quantity/instrument.ts'
-import { measuredValue } from '#core/quantity/readings.ts'
 import type { Asked, AskedScale, Open, Outlined, ReadMarks } from '../workers/picture.worker.ts'
 import { usePicture } from './picture.ts'
 import { useTracing } from './tracing.ts'
@@ -20,15 +19,6 @@ export const LIES = {
   drawing: 'A drawing or scan, no sheet',
 } as const
 export type Lies = keyof typeof LIES
-/** How well a thickness is known that someone says, mm; what is usual. */
-const THICK: Readonly<Record<Lies, Sure>> = {
-  sheet: { value: 0, u: 0 },
-  card: { value: 1, u: 0.2 },
-  gauge: { value: 8, u: 0.5 },
-  drawing: { value: 0, u: 0 },
-}
-/** A bar that nobody measured: what printers at 100 % are off by, mm in 100. */
-const U_PRINTED_MM = 0.3
 
 export type PxHandle = `mark-${number}` | `scale-${number}` | `axis-${number}` | `seat-${number}` | `place-${number}`
 
@@ -39,16 +29,17 @@ export function usePictureSession(profile: () => boolean) {
   const message = ref('')
   const state = reactive({
     lies: 'card' as Lies,
-    thickMm: THICK.card.value,
+    thickMm: USUAL_HEIGHT.card.value as number,
     barWith: '' as '' | 'digitalCaliper' | 'steelRule',
-    acrossMm: 100,
-    alongMm: 100,
+    // what nobody read is not known
+    acrossMm: undefined as number | undefined,
+    alongMm: undefined as number | undefined,
     datumBy: 'sheet' as 'sheet' | 'clicks',
     mirrored: false,
     scaleBy: 'two' as 'two' | 'corners',
-    apartMm: 100,
-    wideMm: 200,
-    highMm: 100,
+    apartMm: undefined as number | undefined,
+    wideMm: undefined as number | undefined,
+    highMm: undefined as number | undefined,
     what: 'line' as Traced,
     lineMm: 0.5,
     snapOn: true,
@@ -71,7 +62,7 @@ export function usePictureSession(profile: () => boolean) {
   watch(
     () => state.lies,
     (lies) => {
-      state.thickMm = THICK[lies].value
+      state.thickMm = USUAL_HEIGHT[lies].value
       state.what = lies === 'gauge' ? 'edge' : 'line'
       if (lies === 'drawing') state.datumBy = 'clicks'
     },
@@ -160,7 +151,7 @@ export function usePictureSession(profile: () => boolean) {
   function drawingMmPerPx(): number {
     const [a, b] = scalePx.value
     if (!a || !b) return 0.2
-    return (state.scaleBy === 'two' ? state.apartMm : state.wideMm) / Math.max(Math.hypot(a[0] - b[0], a[1] - b[1]), 1)
+    return ((state.scaleBy === 'two' ? state.apartMm : state.wideMm) ?? 100) / Math.max(Math.hypot(a[0] - b[0], a[1] - b[1]), 1)
   }
   const tracing = useTracing<WheelTag>({
     async snap(px) {
@@ -173,25 +164,25 @@ export function usePictureSession(profile: () => boolean) {
     pointedPx: () => pxOnScreen.value,
   })
 
-  /** A bar as it was measured, or as it was meant. */
-  const printed = (mm: number): Sure => {
-    const instrument = state.barWith
-    if (instrument === '') return { value: 100, u: U_PRINTED_MM }
-    return { value: mm, u: measuredValue([mm], INSTRUMENTS[instrument]).uMm }
-  }
   const scale = computed((): AskedScale => {
     const [a, b] = scalePx.value
-    // what a drawing says of itself holds to a part in a thousand, as it was copied
-    const sure = (value: number): Sure => ({ value, u: Math.max(0.001 * value, 0.05) })
     if (state.lies !== 'drawing')
       return {
         by: 'sheet',
-        heightMm: { value: state.thickMm, u: THICK[state.lies].u },
-        printedMm: { across: printed(state.acrossMm), along: printed(state.alongMm) },
+        heightMm: { value: state.thickMm, u: USUAL_HEIGHT[state.lies].u },
+        printedMm: {
+          across: printedBar(state.acrossMm, state.barWith || undefined),
+          along: printedBar(state.alongMm, state.barWith || undefined),
+        },
       }
     return state.scaleBy === 'two'
-      ? { by: 'two', from: a!, to: b!, apartMm: sure(state.apartMm) }
-      : { by: 'corners', corners: scalePx.value as unknown as FourMarks, wideMm: sure(state.wideMm), highMm: sure(state.highMm) }
+      ? { by: 'two', from: a!, to: b!, apartMm: ofDrawing(state.apartMm ?? NaN) }
+      : {
+          by: 'corners',
+          corners: scalePx.value as unknown as FourMarks,
+          wideMm: ofDrawing(state.wideMm ?? NaN),
+          highMm: ofDrawing(state.highMm ?? NaN),
+        }
   })
   const datum = computed((): Datum =>
     state.datumBy === 'sheet' && state.lies !== 'drawing'
@@ -206,7 +197,13 @@ export function usePictureSession(profile: () => boolean) {
     pointedPx: pointedPx.value,
     profile: profile(),
   }))
-  const ready = computed(() => picture.shown.value !== undefined && (state.lies === 'drawing' || found.value?.ok === true))
+  /** A drawing has no scale before its lengths are typed. */
+  const lengthsSaid = computed(() =>
+    state.scaleBy === 'two' ? state.apartMm !== undefined : state.wideMm !== undefined && state.highMm !== undefined,
+  )
+  const ready = computed(
+    () => picture.shown.value !== undefined && (state.lies === 'drawing' ? lengthsSaid.value : found.value?.ok === true),
+  )
   const outlined = shallowRef<Outlined<WheelTag>>()
   const outline = computed((): TracedOutline<WheelTag> | undefined => (outlined.value?.ok ? outlined.value.outline : undefined))
   let turn = 0

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { greyOf, type Grey, type Px } from '../../core/picture/grey.ts'
 import { findMarks, orderedMarks, type FourMarks } from '../../core/picture/marks.ts'
-import { inOrder, outlineOf, type Stretch, type TracedOutline } from '../../core/picture/outline.ts'
+import { BELOW_AXIS_MM, inOrder, outlineOf, type Stretch, type TracedOutline } from '../../core/picture/outline.ts'
 import { placing, type Datum, type Scale, type Sure } from '../../core/picture/placing.ts'
 import { focalOf, lensOver, type Focal } from '../../core/picture/pose.ts'
 import { readSheet, type Seen, type SheetReading } from '../../core/picture/read-sheet.ts'
@@ -198,6 +198,8 @@ const api = {
     if (!found.ok) return found
     const outline = outlineOf(asked.stretches, found.placing, asked.lineMm)
     if (!outline) return { ok: false, message: 'Two places at least make a line.' }
+    if (outline.lowestMm < -BELOW_AXIS_MM)
+      return { ok: false, message: 'The line goes below the hub axis, which nothing does: are axis and seat where they should be?' }
     const { offSquareDeg } = found.placing
     return { ok: true, outline: inOrder(outline, asked.profile), ...(offSquareDeg === undefined ? {} : { offSquareDeg }) }
   },

@@ -21,12 +21,17 @@ export interface TracedOutline<Tag extends string> {
   doubts: [zMm: number, rMm: number][]
   /** One for each segment. */
   tags: Tag[]
+  /** The least radius as it was found: below zero where the line crosses the axis, which nothing does. */
+  lowestMm: number
   /** The most that each thing makes of the doubt of any point, mm. */
   made: Partial<Record<DoubtOf, number>>
 }
 
 /** No point of the whole line is further from the thinned one than this, mm. */
 export const THINNED_MM = 0.1
+
+/** Further below the hub axis than this no pencil slips, mm: axis or seat are not where they were said to be. */
+export const BELOW_AXIS_MM = 1
 
 /** Where in the width of a line the edge ran that it was drawn along, nobody knows: evenly spread. */
 export const uOfLine = (lineMm: number): number => lineMm / Math.sqrt(12)
@@ -78,6 +83,7 @@ export function outlineOf<Tag extends string>(
   const doubts: [number, number][] = []
   const tags: Tag[] = []
   const made: TracedOutline<Tag>['made'] = {}
+  let lowestMm = Infinity
   for (const { points: traced, tag } of stretches) {
     const all = traced.map((one) => ({ ...one, at: placing.place(one.px) }))
     const thin = simplify(
@@ -91,12 +97,13 @@ export function outlineOf<Tag extends string>(
       const u = [0, 1].map((k) => Math.sqrt([...squares.values()].reduce((sum, one) => sum + one[k]!, 0))) as [number, number]
       for (const [of, square] of squares) made[of] = Math.max(made[of] ?? 0, Math.sqrt(Math.max(...square)))
       if (points.length > 0) tags.push(tag)
-      // a place that is a hair below the axis is on it
+      // a place that is a hair below the axis is on it; of one that is far below the caller is told
+      lowestMm = Math.min(lowestMm, at[1])
       points.push([round(at[0], 1000), round(Math.max(at[1], 0), 1000)])
       doubts.push([round(u[0], 1000), round(u[1], 1000)])
     }
   }
-  return points.length < 2 ? undefined : { points, doubts, tags, made }
+  return points.length < 2 ? undefined : { points, doubts, tags, made, lowestMm }
 }
 
 /** As such a line is kept: a caliper's from inboard to the street, a wheel's from the barrel's edge to the hub pad, whichever way it was traced. */

@@ -213,6 +213,23 @@ describe('an outline', () => {
     expect(doubts[1]![0]).toBeLessThan(2.2)
     expect(doubts[0]![0]).toBeLessThan(0.5)
   })
+  test('says how far it goes below the axis, where no radius is', () => {
+    const below = outlineOf(
+      [
+        stretch(
+          [
+            [300, 690],
+            [300, 760],
+          ],
+          true,
+        ),
+      ],
+      made(),
+      0,
+    )!
+    expect(below.lowestMm).toBeCloseTo(-12, 6)
+    expect(below.points[1]![1]).toBe(0)
+  })
   test('one place is no line', () => {
     expect(outlineOf([], made(), 0)).toBeUndefined()
   })

@@ -5,17 +5,18 @@ import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
 /** A length that belongs to no part: typed in any unit, without origin. What is beyond its limits is not taken. */
-const props = defineProps<{ label: string; valueMm: number; minMm: number; maxMm: number; units: UnitChoice; help?: string }>()
+const props = defineProps<{ label: string; valueMm: number | undefined; minMm: number; maxMm: number; units: UnitChoice; help?: string }>()
 const emit = defineEmits<{ change: [mm: number] }>()
 const error = ref('')
-const shown = computed(() => editQuantity(props.valueMm, 'length', props.units))
+const shown = computed(() => (props.valueMm === undefined ? '' : editQuantity(props.valueMm, 'length', props.units)))
 const words = (mm: number) => formatQuantity(mm, 'length', props.units)
+const kept = () => (props.valueMm === undefined ? 'nothing was taken.' : `${words(props.valueMm)} is kept.`)
 
 function take(text: string, put: (text: string) => void): void {
   const parsed = parseQuantity(text.trim(), 'length', props.units)
-  if (!parsed.ok) return void (error.value = `${parsed.message} ${words(props.valueMm)} is kept.`)
+  if (!parsed.ok) return void (error.value = `${parsed.message} ${kept()}`)
   if (parsed.value < props.minMm || parsed.value > props.maxMm)
-    return void (error.value = `Must be between ${words(props.minMm)} and ${words(props.maxMm)}; ${words(props.valueMm)} is kept.`)
+    return void (error.value = `Must be between ${words(props.minMm)} and ${words(props.maxMm)}; ${kept()}`)
   error.value = ''
   emit('change', parsed.value)
   put(editQuantity(parsed.value, 'length', props.units))
@@ -24,6 +25,6 @@ function take(text: string, put: (text: string) => void): void {
 
 <template>
   <FieldItem :label="label" :help="help" :error="error">
-    <DraftInput class="num" :value="shown" :aria-label="label" :aria-invalid="error !== ''" @change="take" />
+    <DraftInput class="num" placeholder="not typed yet" :value="shown" :aria-label="label" :aria-invalid="error !== ''" @change="take" />
   </FieldItem>
 </template>
