@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
 import { largeProject } from '../core/testing/large.ts'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
-import { seriousFindings } from './support.ts'
+import { ledger, seriousFindings, withinYardsticks } from './support.ts'
 
 /** A workshop's whole library: two thousand parts and forty setups, as many as a project holds. */
 
-// what is wanted on a machine that does nothing else, in a run that shares it with the builds and stories of others
-const SLOW = 6
+/** In yardsticks; a machine that does nothing else takes half of it. */
+const MOST = { opened: 20, step: 15, edit: 5 }
 
 test('a library of 2000 parts and 40 setups: opened, read, edited and searched without a wait', async ({ page }) => {
   // fifty pages are opened on the way: on a busy machine that alone takes more than the usual time
@@ -15,14 +15,17 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   await page.goto('/')
   await page.setInputFiles('input[type=file]', { name: 'large.json', mimeType: 'application/json', buffer: Buffer.from(large) })
   await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 20_000 })
-  await page.goto('/')
-  const entry = page.getByText('Large library').first()
-  await expect(entry).toBeVisible()
-  const from = Date.now()
-  await entry.click()
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
-  const openMs = Date.now() - from
-  expect(openMs).toBeLessThan(1000 * SLOW)
+  const open = async () => {
+    await page.goto('/')
+    const entry = page.getByText('Large library').first()
+    await expect(entry).toBeVisible()
+    const from = Date.now()
+    await entry.click()
+    await expect(page.getByTestId('ledger-cost')).toBeVisible()
+    return Date.now() - from
+  }
+  // wanted of a machine that does nothing else: 1 s to open, 300 ms to a step, 100 ms to an edit
+  const figures: string[] = [`opened in ${await withinYardsticks(page, MOST.opened, open)}`]
 
   /** From a change to the picture that shows it, in the page's own time. */
   const painted = (step: string) =>
@@ -34,15 +37,15 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
       await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
       return performance.now() - start
     }, step)
-  const figures: string[] = [`opened in ${openMs} ms`]
-  // what the links of the job card fetch ahead is here by the time one has read the page
-  await page.waitForLoadState('networkidle')
-  await page.waitForTimeout(1500)
   for (const step of ['parts?setup=estate-fronts', 'parts?setup=estate-fronts&view=table&kind=wheel', 'setup?setup=estate-fronts']) {
-    const ms = await painted(step)
-    figures.push(`${step.split('?')[0]} ${ms.toFixed(0)} ms`)
-    expect(ms).toBeLessThan(300 * SLOW)
-    await page.waitForTimeout(1500)
+    const visit = async () => {
+      await page.goto('/p/large-library/car?setup=estate-fronts')
+      // the ranges are computed and what the links fetch ahead is here by the time one has read the page
+      await ledger(page)
+      await page.waitForLoadState('networkidle')
+      return painted(step)
+    }
+    figures.push(`${step.split('?')[0]} ${await withinYardsticks(page, MOST.step, visit)}`)
   }
 
   // the table draws what is in sight, and the keys reach the rest
@@ -56,7 +59,7 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   // wherever the wheel leads, the keys go on from where they were
   await page.mouse.move(600, 500)
   await page.mouse.wheel(0, 3000)
-  await page.waitForTimeout(300)
+  await expect.poll(() => page.locator('[data-cell="0.0"]').evaluate((cell) => cell.getBoundingClientRect().bottom)).toBeLessThan(0)
   for (let i = 0; i < 60; i += 1) await page.keyboard.press('ArrowDown')
   await expect(page.locator(':focus')).toHaveAttribute('data-cell', /^\d{2,}\.\d+$/)
   await expect(page.locator(':focus')).toBeInViewport()
@@ -65,22 +68,25 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   // an edit is there at once, and outlasts the page
   await page.goto('/p/large-library/car?setup=estate-fronts')
   const name = page.getByLabel('Name of the project')
-  await page.waitForTimeout(3000)
-  await name.fill('Renamed library')
-  // in the page's own time: from the key to the picture in which the step can be undone
-  await page.evaluate(() => {
-    const undo = document.querySelector<HTMLButtonElement>('button[aria-label="Undo"]')!
-    const watch = (start: number) => {
-      if (undo.disabled) requestAnimationFrame(() => watch(start))
-      else document.documentElement.dataset.editMs = String(performance.now() - start)
-    }
-    document.addEventListener('keydown', () => watch(performance.now()), { capture: true, once: true })
-  })
-  await name.press('Enter')
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
-  const editMs = Number(await page.locator('html').getAttribute('data-edit-ms'))
-  figures.push(`edited in ${editMs.toFixed(0)} ms`)
-  expect(editMs).toBeLessThan(100 * SLOW)
+  const undo = page.getByRole('button', { name: 'Undo' })
+  const rename = async () => {
+    while (await undo.isEnabled()) await undo.click()
+    await name.fill('Renamed library')
+    // in the page's own time: from the key to the picture in which the step can be undone
+    await page.evaluate(() => {
+      const button = document.querySelector<HTMLButtonElement>('button[aria-label="Undo"]')!
+      const watch = (start: number) => {
+        if (button.disabled) requestAnimationFrame(() => watch(start))
+        else document.documentElement.dataset.editMs = String(performance.now() - start)
+      }
+      document.addEventListener('keydown', () => watch(performance.now()), { capture: true, once: true })
+    })
+    await name.press('Enter')
+    await expect(undo).toBeEnabled()
+    return Number(await page.locator('html').getAttribute('data-edit-ms'))
+  }
+  await expect(name).toBeVisible()
+  figures.push(`edited in ${await withinYardsticks(page, MOST.edit, rename)}`)
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.reload()
   await expect(name).toHaveValue('Renamed library')

@@ -74,7 +74,7 @@ const bolting = computed(() => {
   })
 })
 /** Of a long list the first, and what is open; the rest on demand. */
-const MOST_LISTED = 40
+const MOST_LISTED = 20
 const whole = ref(new Set<string>())
 const listed = <T,>(name: string, all: readonly T[], id: (one: T) => string): readonly T[] =>
   all.length <= MOST_LISTED || whole.value.has(name) ? all : all.filter((one, i) => i < MOST_LISTED || id(one) === chosen.value?.id)
@@ -147,7 +147,7 @@ const costs = (part: Part) =>
             Show all {{ bolting.length }}
           </ElButton>
         </template>
-        <div v-for="group in order === 'kind' ? groups : []" :key="group.kind">
+        <div v-for="group in order === 'kind' ? groups : []" :key="group.kind" class="group">
           <h3>{{ PART_KINDS[group.kind].many }}</h3>
           <ul>
             <li v-for="part in listed(group.kind, group.parts, (item) => item.id)" :key="part.id">
@@ -241,6 +241,11 @@ ul {
 .part[aria-current='true'] {
   border-left-color: var(--ink);
   background: var(--sheet-2);
+}
+/* of a long library only what is in sight is laid out */
+.group {
+  content-visibility: auto;
+  contain-intrinsic-block-size: auto 600px;
 }
 .from {
   grid-column: 1 / -1;
