@@ -11,6 +11,7 @@ const USAGE = `npm run -s search -- FILE.json [options]
   --by cost,heat,gap,bias,mass,pedal        the first one first
   --vary front,rear,wheel,hydraulics        what may change
   --on-hand                                 only what is there already
+  --whole-kits                              what belongs to a kit or donor comes with all the rest of it
   --from SETUP_ID                           what is not changed is as in this setup`
 
 const MUSTS: Readonly<Record<string, [key: string, on: boolean]>> = {
@@ -30,6 +31,7 @@ function askFrom(options: readonly string[]): Record<string, unknown> {
     const option = options[at]!
     const value = () => options[(at += 1)] ?? stop([`${option} needs a value.`, USAGE])
     if (option === '--on-hand') ask.onHand = true
+    else if (option === '--whole-kits') ask.wholeKits = true
     else if (option === '--from') ask.setupId = value()
     else if (option === '--by') ask.by = value().split(',')
     else if (option === '--vary') {

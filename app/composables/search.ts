@@ -50,6 +50,7 @@ export const useSearch = createSharedComposable(() => {
     const bases = (project: Project) => [project.setups[0], project.setups.find((one) => one.id === result.value!.ask.setupId)]
     return (
       then.parts !== now.parts ||
+      then.bundles !== now.bundles ||
       then.car !== now.car ||
       then.preferences !== now.preferences ||
       bases(then).some((one, i) => one !== bases(now)[i])

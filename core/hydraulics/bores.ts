@@ -75,6 +75,30 @@ function beforeValve(mpa: number, valve: BrakeSystem['valve']): number | undefin
   return valve.slope > 0 ? valve.kneeMpa + (mpa - valve.kneeMpa) / valve.slope : undefined
 }
 
+/** Pressures that share the road force as wanted, MPa, at the rear before and behind the valve; undefined: the brakes cannot. */
+function pressuresFor(system: BrakeSystem, wanted: StopWanted): { frontMpa: number; rearMpa: number; behindMpa: number } | undefined {
+  const frontMpa = (wanted.frontShare * wanted.roadForceN) / axleForcePerMpa(system.front, system.tyreRadiusMm.front) + system.front.sealMpa
+  const behindMpa =
+    ((1 - wanted.frontShare) * wanted.roadForceN) / axleForcePerMpa(system.rear, system.tyreRadiusMm.rear) + system.rear.sealMpa
+  const rearMpa = beforeValve(behindMpa, system.valve)
+  return rearMpa === undefined || !Number.isFinite(frontMpa) || !Number.isFinite(rearMpa) ? undefined : { frontMpa, rearMpa, behindMpa }
+}
+const barShareOf = ({ frontMpa, rearMpa }: { frontMpa: number; rearMpa: number }, frontArea: number, rearArea: number): number =>
+  (frontMpa * frontArea) / (frontMpa * frontArea + rearMpa * rearArea)
+
+/**
+ * The bar's front share with which two cylinders share a stop as wanted, in closed form: P_f A_f = x F and P_r A_r = (1 - x) F.
+ * It may lie beyond what a bar can do. Undefined: the brakes cannot share the force like that.
+ */
+export function barShareFor(
+  system: BrakeSystem,
+  bores: { frontBoreMm: number; rearBoreMm: number },
+  wanted: StopWanted,
+): number | undefined {
+  const found = pressuresFor(system, wanted)
+  return found && barShareOf(found, boreAreaMm2(bores.frontBoreMm), boreAreaMm2(bores.rearBoreMm))
+}
+
 /**
  * Every pair of stock bores for two cylinders with a bar: the bar position that shares the road force as wanted, with
  * effort, pressures and travel. In closed form: the wanted pressures fix the bar, P_f A_f = x F and P_r A_r = (1 - x) F.
@@ -82,17 +106,15 @@ function beforeValve(mpa: number, valve: BrakeSystem['valve']): number | undefin
  * @returns empty when the brakes cannot share the force like that
  */
 export function pairMatrix(system: BrakeSystem, takers: Takers, wanted: StopWanted, freeStrokeMm: number): PairCell[] {
-  const frontMpa = (wanted.frontShare * wanted.roadForceN) / axleForcePerMpa(system.front, system.tyreRadiusMm.front) + system.front.sealMpa
-  const behind =
-    ((1 - wanted.frontShare) * wanted.roadForceN) / axleForcePerMpa(system.rear, system.tyreRadiusMm.rear) + system.rear.sealMpa
-  const rearMpa = beforeValve(behind, system.valve)
-  if (rearMpa === undefined || !Number.isFinite(frontMpa) || !Number.isFinite(rearMpa)) return []
+  const found = pressuresFor(system, wanted)
+  if (!found) return []
+  const { frontMpa, behindMpa: behind } = found
   const fluidMm3 = { front: axleFluidMm3(takers.front, frontMpa), rear: axleFluidMm3(takers.rear, behind) }
   return STOCK_BORES_MM.flatMap((frontBoreMm) =>
     STOCK_BORES_MM.map((rearBoreMm) => {
       const [frontArea, rearArea] = [boreAreaMm2(frontBoreMm), boreAreaMm2(rearBoreMm)]
-      const forceN = frontMpa * frontArea + rearMpa * rearArea
-      const barShare = (frontMpa * frontArea) / forceN
+      const forceN = frontMpa * frontArea + found.rearMpa * rearArea
+      const barShare = barShareOf(found, frontArea, rearArea)
       const master = { kind: 'twin', frontBoreMm, rearBoreMm, frontShare: barShare } as const
       const strokes = circuitStrokesMm(master, fluidMm3)
       return {

@@ -78,6 +78,10 @@ export class Unbeaten<Row> {
     this.sinceSwept = 0
     this.kept = this.kept.filter(({ values }) => !known(values) || !this.beaten(values))
   }
+  /** The rows that nothing covers, beaten or not: what beats anything at all is among them, or covered by one of them. */
+  get uncovered(): readonly Values[] {
+    return this.edge
+  }
   /** In the order in which they came. */
   result(): { values: Values; row: Row }[] {
     this.sweep()
@@ -85,6 +89,26 @@ export class Unbeaten<Row> {
   }
 }
 const SWEEP_AFTER = 500
+
+/**
+ * The most that one criterion, the lower the better, may be for a row that none of these beats, all else of it as it is.
+ * Infinity: none of them can beat it.
+ *
+ * @example
+ * mostUnbeaten([120, 5], 0, [[80, 5]], [{ better: 'low', tie: 5 }, { better: 'high', tie: 1 }]) // => 85
+ */
+export function mostUnbeaten(row: Values, at: number, others: readonly Values[], criteria: readonly Criterion[]): number {
+  const { tie } = criteria[at]!
+  const limits = others.flatMap((one) => {
+    const ahead = criteria.map(({ better }, i) => (better === 'low' ? row[i]! - one[i]! : one[i]! - row[i]!))
+    const worse = criteria.some((of, i) => i !== at && !(ahead[i]! >= -of.tie))
+    if (worse || one[at] === undefined) return []
+    const better = criteria.some((of, i) => i !== at && ahead[i]! > of.tie)
+    // a row that is better elsewhere has to be dearer by more than the tie; one that is alike may be cheaper by as much
+    return [better ? one[at] - tie : one[at] + tie]
+  })
+  return Math.min(Infinity, ...limits)
+}
 
 /** The rows that nothing beats, of a list. */
 export function unbeaten<Row>(rows: readonly Row[], valuesOf: (row: Row) => Values, criteria: readonly Criterion[]): Row[] {

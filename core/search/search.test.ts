@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { combinations, countJoined, join, type JoinSlot } from './join.ts'
-import { beats, unbeaten, type Criterion, type Values } from './pareto.ts'
+import { beats, mostUnbeaten, unbeaten, type Criterion, type Values } from './pareto.ts'
 
 describe('joining', () => {
   const slots = fc
@@ -60,4 +60,22 @@ describe('what nothing beats', () => {
     const plain = many.filter((b) => !many.some((a) => beats(a, b, criteria)))
     expect(unbeaten(many, (one) => one, criteria)).toEqual(plain)
   })
+})
+
+test('the most that a row may cost unbeaten: at that cost nothing beats it, beyond it something does', () => {
+  const criteria = [
+    { better: 'low', tie: 5 },
+    { better: 'high', tie: 1 },
+    { better: 'low', tie: 0.5 },
+  ] as const
+  const value = fc.integer({ min: 0, max: 40 })
+  const row = fc.tuple(value, value.map((one) => one / 4), value.map((one) => one / 8)) // prettier-ignore
+  fc.assert(
+    fc.property(row, fc.array(row, { minLength: 1, maxLength: 8 }), (one, others) => {
+      const most = mostUnbeaten(one, 0, others, criteria)
+      const beatenAt = (cost: number) => others.some((other) => beats(other, [cost, one[1], one[2]], criteria))
+      expect(beatenAt(Math.min(most, 1e6) - 1e-6)).toBe(false)
+      if (Number.isFinite(most)) expect(beatenAt(most + 1e-6)).toBe(true)
+    }),
+  )
 })

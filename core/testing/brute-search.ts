@@ -11,7 +11,16 @@ import { pedalFindings } from '../report/balance/pedal-findings.ts'
 import { gapAsItIs } from '../report/corner/corner.ts'
 import { AXLE_RULES, CAR_RULES, drops, ruledBy } from '../report/decide/dropped.ts'
 import { factsOf } from '../report/fit/fit-check.ts'
-import { axleWeights, brakedBy, brakeOf, carAsked, FRONT_FIRST_TO_G, hydraulicsCost, weigh } from '../report/decide/figures-of.ts'
+import {
+  axleWeights,
+  brakedBy,
+  brakeOf,
+  carAsked,
+  FRONT_FIRST_TO_G,
+  hydraulicsCost,
+  weigh,
+  withBarSet,
+} from '../report/decide/figures-of.ts'
 import { criteriaOf, fewestChanges, valuesOf, type Find } from '../report/decide/found.ts'
 import { AXLE_ORDER, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
 
@@ -30,8 +39,36 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
   ]
   const finds: Find[] = []
   let together = 0
+  /** Where the bar of new cylinders is set. */
+  const barFor = (filling: Filling): number | undefined => {
+    const { masterCylinder } = filling
+    if (masterCylinder?.kind !== 'masterCylinder' || masterCylinder.construction !== 'twin') return undefined
+    if (masterCylinder.id === space.now.masterCylinder?.id) return undefined
+    const setup = setupOf(space, filling, 'search', 'Search', { barFrontShare: 0.5 })
+    const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
+    const system = systemOf(new Working(), context, { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') })
+    return system && withBarSet(asked, system).barFrontShare
+  }
+  const inKits = new Set([...space.kits.front, ...space.kits.rear].flatMap(({ bundle }) => bundle.parts))
+  /** Whether all that is new and of a kit came with one that is in whole: asked of the bundles themselves. */
+  const allCameWhole = (filling: Filling): boolean => {
+    const holds = (place: PlaceName, id: string) => filling[place]?.id === id
+    const whole = project.bundles.filter((bundle) =>
+      bundle.parts.every((id) => names.some((place) => (!place.includes('.') || place.startsWith(bundle.axle)) && holds(place, id))),
+    )
+    return names.every((place) => {
+      const part = filling[place]
+      const [axle, slot] = place.split('.') as ['front' | 'rear', 'caliper' | undefined]
+      const before = slot
+        ? [space.baseParts[axle][slot], space.stockParts[axle][slot]]
+        : [space.now[place], space.stockParts[place as 'valve']]
+      if (!part || !inKits.has(part.id) || part.owned || before.some((one) => one?.id === part.id)) return true
+      return whole.some((bundle) => bundle.parts.includes(part.id) && (!slot || bundle.axle === axle || place.endsWith('wheel')))
+    })
+  }
   const look = (filling: Filling) => {
-    const setup = setupOf(space, filling, 'search', 'Search')
+    const barFrontShare = barFor(filling)
+    const setup = setupOf(space, filling, 'search', 'Search', barFrontShare === undefined ? {} : { barFrontShare })
     const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
     const gaps = { front: gapAsItIs(context, 'front'), rear: gapAsItIs(context, 'rear') }
     const ruled = [
@@ -45,10 +82,12 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
       .filter((one) => one.rule !== 'pedal-effort')
       .map((one) => ({ id: one.rule as string, verdict: one.verdict, piece: false }))
     if ([...ofCar, ...pedal].some((one) => drops(one, one.id, ask))) return
+    if (ask.wholeKits && !allCameWhole(filling)) return
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
     const braked = brakedBy(asked, systemOf(new Working(), context, brakes))
     const weights = (axle: 'front' | 'rear') => axleWeights(space, filling, axle, brakeOf(context, axle), gaps[axle])
-    const values = weigh(asked, { front: weights('front'), rear: weights('rear') }, hydraulicsCost(space, filling), braked)
+    const both = { front: weights('front'), rear: weights('rear') }
+    const values = weigh(asked, both, hydraulicsCost(space, filling), braked)
     const { musts } = ask
     const { low, high } = asked.bandN
     if (musts.budgetMinor !== undefined && (values.cost === undefined || values.cost > musts.budgetMinor)) return
@@ -60,7 +99,16 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
       if (part !== undefined && part?.id !== options[name][0]?.id) parts[name] = part === null ? null : part.id
     }
     const verdict = worstVerdict([...ruled, ...ofCar, ...pedal].map((one) => one.verdict))
-    finds.push({ parts, values, pedalN: braked.pedalN, frontShare: braked.frontShare, verdict })
+    const kits = [...both.front.kits, ...both.rear.kits]
+    finds.push({
+      parts,
+      kits,
+      ...(barFrontShare === undefined ? {} : { barFrontShare }),
+      values,
+      pedalN: braked.pedalN,
+      frontShare: braked.frontShare,
+      verdict,
+    })
   }
   const fill = (depth: number, filling: Filling) => {
     const name = names[depth]

@@ -24,7 +24,7 @@ const VARY = [
   { key: 'front', label: 'front brakes' },
   { key: 'rear', label: 'rear brakes' },
   { key: 'wheel', label: 'wheels' },
-  { key: 'hydraulics', label: 'master cylinder and valve' },
+  { key: 'hydraulics', label: 'master cylinder, booster and valve' },
 ] as const
 const MUSTS = [
   { key: 'known', label: 'nothing left unknown' },
@@ -66,13 +66,18 @@ function big(count: number): string {
   const power = Math.floor(Math.log10(count))
   return `${(count / 10 ** power).toFixed(1)} × 10${[...String(power)].map((digit) => SUPERSCRIPT[Number(digit)]).join('')}`
 }
-/** A part's price as it is quoted, or another in its place. */
-function priceOf(partId: string, minor?: number): string {
-  const price = store.project!.parts.find((part) => part.id === partId)?.price
+/** The price of a part or a kit as it is quoted, or another in its place. */
+function priceOf(id: string, minor?: number): string {
+  const price = [...store.project!.parts, ...store.project!.bundles].find((one) => one.id === id)?.price
   return price ? formatMoney(minor ?? price.likelyMinor, price.currency) : 'no price'
 }
-const changes = (find: Pick<Find, 'parts'>) =>
-  (Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`)
+const changes = (find: Pick<Find, 'parts' | 'barFrontShare'>) => [
+  ...(Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`),
+  ...(find.barFrontShare === undefined ? [] : [`balance bar set to ${formatQuantity(find.barFrontShare, 'share', units.value)} front`]),
+]
+/** Kits and donors that are bought whole in a find. */
+const wholes = ({ kits }: Pick<Find, 'kits'>) =>
+  kits.map((id) => store.project!.bundles.find((bundle) => bundle.id === id)?.name ?? 'a kit that is gone')
 /** What is known of a find in full, once it was looked at; a table hands its rows out as proxies. */
 const lookOf = (find: Find): FullLook | undefined => looks.value[result.value?.finds.indexOf(toRaw(find)) ?? -1]
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
@@ -119,6 +124,9 @@ const askable = computed(() =>
         >
           <ElCheckbox v-for="one in VARY" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
           <ElCheckbox v-model="ask.onHand" value="onHand" :validate-event="false">only what is there already</ElCheckbox>
+          <ElCheckbox v-if="store.project!.bundles.length > 0" v-model="ask.wholeKits" value="wholeKits" :validate-event="false"
+            >kits and donors only whole</ElCheckbox
+          >
         </ElCheckboxGroup></FieldItem
       >
       <FieldItem label="Must hold" for="search-musts"
@@ -182,14 +190,16 @@ const askable = computed(() =>
       <p class="soft small num" data-test="search-counts">
         {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes go together,
         {{ big(result.counts.together) }} combinations of them with what stands between; {{ big(result.counts.looked) }} were looked at in
-        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices; packs are counted for each place.
+        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices, a kit whole where that is less; packs are counted for each
+        place.
       </p>
       <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"
           ><span class="what"
             ><VerdictMark :verdict="lookOf(row)?.verdict ?? row.verdict" :size="14" /><span
               ><template v-if="Object.keys(row.parts).length === 0">as it stands</template
-              ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></span
+              ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span
+              ><span v-if="row.kits.length > 0" class="change soft small">bought whole: {{ wholes(row).join(' and ') }}</span></span
             ></span
           ></template
         >
@@ -226,7 +236,8 @@ const askable = computed(() =>
         <h2>Nearly: one thing fails by little</h2>
         <DataTable :rows="result.near" :columns="nearColumns" class="finds">
           <template #what="{ row }"
-            ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span></template
+            ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span
+            ><span v-if="row.kits.length > 0" class="change soft small">bought whole: {{ wholes(row).join(' and ') }}</span></template
           >
           <template #fails="{ row }">{{ row.fails }}</template>
           <template #cost="{ row }">{{ money(row.values.cost) }}</template>
@@ -253,7 +264,8 @@ const askable = computed(() =>
           <p>
             <strong>{{ why.sentence }}</strong>
             <template v-if="why.winsAtMinor !== undefined && why.best">
-              Now {{ priceOf(why.partId) }}, it would be at {{ priceOf(why.partId, why.winsAtMinor) }}.</template
+              Now {{ priceOf(why.winsInKit ?? why.partId) }}, it would be at
+              {{ priceOf(why.winsInKit ?? why.partId, why.winsAtMinor) }}.</template
             >
             <template v-else-if="why.best"> The cheapest with it: {{ money(why.best.values.cost) }}.</template>
           </p>

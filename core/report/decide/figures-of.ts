@@ -2,8 +2,10 @@ import { idealFrontShare } from '../../balance/constant-split.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { rearFirstFrom } from '../../balance/lock-order.ts'
 import { oneStopRiseC } from '../../heat/one-stop.ts'
+import { barShareFor } from '../../hydraulics/bores.ts'
 import { stopOf } from '../../hydraulics/effort.ts'
 import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
+import { OTHER_LIMITS } from '../../model/field.ts'
 import { AXLES, type Axle, type AxleSlot, type Part, type Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
@@ -16,6 +18,7 @@ import { Working } from '../figure/working.ts'
 import { RING_MASS } from '../heat/heat.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
+import { leastWithKits } from './kits.ts'
 import { partCost, sumOrUnknown } from './prices.ts'
 import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type Space } from './space.ts'
 
@@ -29,6 +32,8 @@ export interface AxleWeights {
   gapMm: number | undefined
   gap: FindingVerdict
   costMinor: number | undefined
+  /** Kits and donors that are bought whole in it. */
+  kits: readonly string[]
   /** Against the car as it stands, one corner, kg. */
   massKg: number | undefined
 }
@@ -36,15 +41,15 @@ export interface AxleWeights {
 const PER_CORNER: Partial<Record<AxleSlot, number>> = { caliper: 1, bracket: 1, rotor: 1, pad: 0.5, wheel: 1, spacer: 1 }
 const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
 
-export function axleCost({ project, stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
+const PLACES = { front: AXLE_ORDER.map((slot) => `front.${slot}` as const), rear: AXLE_ORDER.map((slot) => `rear.${slot}` as const) }
+/** What the brake of an axle costs, with the kits that it is bought in where that is cheaper. */
+export function axleCost({ project, stockParts, kits }: Space, filling: Filling, axle: Axle): ReturnType<typeof leastWithKits> {
   const drum = filling[`${axle}.caliper`]?.kind === 'drum'
-  return sumOrUnknown(
-    AXLE_ORDER.map((slot) =>
-      drum && DISC_ONLY.includes(slot)
-        ? 0
-        : partCost(filling[`${axle}.${slot}`], stockParts[axle][slot] as Part | null | undefined, PER_AXLE[slot], project.preferences),
-    ),
-  )
+  return leastWithKits(kits[axle], filling, PLACES[axle], (place) => {
+    const slot = AXLE_ORDER[PLACES[axle].indexOf(place as never)]!
+    if (drum && DISC_ONLY.includes(slot)) return 0
+    return partCost(filling[place], stockParts[axle][slot] as Part | null | undefined, PER_AXLE[slot], project.preferences)
+  })
 }
 export const hydraulicsCost = ({ project, stockParts }: Space, filling: Filling): number | undefined =>
   sumOrUnknown(HYDRAULIC_NAMES.map((slot) => partCost(filling[slot], stockParts[slot], 1, project.preferences)))
@@ -75,11 +80,13 @@ export function axleWeights(
   brake: Pick<AxleWeights, 'brake' | 'ringKg'>,
   gap: ReturnType<typeof gapAsItIs>,
 ): AxleWeights {
+  const { minor, kits } = axleCost(space, filling, axle)
   return {
     ...brake,
     gap: gap.verdict,
     gapMm: gap.gapMm,
-    costMinor: axleCost(space, filling, axle),
+    costMinor: minor,
+    kits,
     massKg: axleMass(space, filling, axle),
   }
 }
@@ -114,6 +121,26 @@ export interface Braked {
   /** Deceleration from which the rear locks first, g; Infinity: never as far as is asked. */
   rearFirstG: number | undefined
 }
+/** What a bar can be set to: as the setup takes it, half a percent at a time. */
+const [BAR_LOW, BAR_HIGH] = OTHER_LIMITS.barFrontShare
+const BAR_STEP = 0.005
+/**
+ * The system with the bar of two cylinders as near to the share that is aimed at as it goes; in the middle where no share is.
+ * @returns the front share of the bar with it; undefined: another master cylinder
+ */
+export function withBarSet(asked: CarAsked, system: BrakeSystem): { system: BrakeSystem; barFrontShare: number | undefined } {
+  const { master } = system
+  if (master.kind !== 'twin') return { system, barFrontShare: undefined }
+  const { mass, refG, aim } = asked
+  const wanted =
+    mass && aim !== undefined ? barShareFor(system, master, { roadForceN: mass.massKg * STANDARD_GRAVITY * refG, frontShare: aim }) : 0.5
+  // where no bar would do it the rear gets all that it can
+  const nearest = Math.min(BAR_HIGH, Math.max(BAR_LOW, wanted ?? BAR_LOW))
+  const frontShare = Math.round(nearest / BAR_STEP) * BAR_STEP
+  const barFrontShare = Number(frontShare.toFixed(3))
+  return { system: { ...system, master: { ...master, frontShare: barFrontShare } }, barFrontShare }
+}
+
 /** As far as the criterion of UN Regulation No. 13-H looks, g. */
 export const FRONT_FIRST_TO_G = 0.8
 export function brakedBy({ mass, refG }: CarAsked, system: BrakeSystem | undefined): Braked {

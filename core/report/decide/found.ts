@@ -1,5 +1,6 @@
 import type { Criterion, Values } from '../../search/pareto.ts'
 import type { Axle } from '../../model/project.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
 import type { Ruled } from './dropped.ts'
 import type { Weighed } from './figures-of.ts'
 import { CRITERIA, type PlaceName, type SearchAsk } from './space.ts'
@@ -8,6 +9,10 @@ import { CRITERIA, type PlaceName, type SearchAsk } from './space.ts'
 export interface Find {
   /** Parts by place, only those that differ from the setup that was searched from; null: nothing. */
   parts: Partial<Record<PlaceName, string | null>>
+  /** Kits and donors that are bought whole. */
+  kits: readonly string[]
+  /** Front share that the bar of two cylinders is set to, where the search sets it. */
+  barFrontShare?: number
   values: Weighed
   pedalN: number | undefined
   frontShare: number | undefined
@@ -53,11 +58,15 @@ export interface SearchResult {
 export const criteriaOf = ({ by }: SearchAsk): Criterion[] => by.map((id) => CRITERIA[id])
 export const valuesOf = ({ by }: SearchAsk, values: Weighed): Values => by.map((id) => values[id])
 
-/** Of those that weigh exactly the same only the ones with the fewest changes: a part that does nothing is no choice. */
+/**
+ * Of those that weigh exactly the same, none that another with fewer changes and no worse verdict stands for: a part that does
+ * nothing is no choice.
+ */
 export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {
-  const keyOf = ({ values, verdict }: Find) => JSON.stringify([valuesOf(ask, values), verdict])
+  const alike = new Map<string, Find[]>()
+  const keyOf = ({ values }: Find) => JSON.stringify(valuesOf(ask, values))
+  for (const one of finds) alike.set(keyOf(one), [...(alike.get(keyOf(one)) ?? []), one])
   const changes = ({ parts }: Find) => Object.keys(parts).length
-  const least = new Map<string, number>()
-  for (const one of finds) least.set(keyOf(one), Math.min(changes(one), least.get(keyOf(one)) ?? Infinity))
-  return finds.filter((one) => changes(one) === least.get(keyOf(one)))
+  const standsFor = (a: Find, b: Find) => changes(a) < changes(b) && VERDICT_RANK[a.verdict] <= VERDICT_RANK[b.verdict]
+  return finds.filter((one) => !alike.get(keyOf(one))!.some((other) => standsFor(other, one)))
 }

@@ -2,9 +2,8 @@ import { AXLES, type Project } from '../../model/project.ts'
 import { evaluate } from '../evaluate.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import { heatBrief, type HeatBrief } from '../heat/heat-brief.ts'
-import type { Find } from './found.ts'
 import type { SearchAsk } from './space.ts'
-import { setupFromFind } from './take-find.ts'
+import { setupFromFind, type TakenFind } from './take-find.ts'
 
 /** A find looked at as a setup is: the gap by draws, the heat by the driving that is asked about. */
 export interface FullLook {
@@ -15,7 +14,7 @@ export interface FullLook {
 }
 
 /** What the search says by estimates, said in full: what the report will say of the setup once the find is taken. */
-export function fullLook(project: Project, ask: SearchAsk, find: Pick<Find, 'parts'>): FullLook {
+export function fullLook(project: Project, ask: SearchAsk, find: TakenFind): FullLook {
   const setup = setupFromFind(project, ask, find, LOOKED)
   const looked: Project = { ...project, setups: [...project.setups, setup] }
   const { verdict, figures } = evaluate(looked, LOOKED)

@@ -1,5 +1,5 @@
 import { roundMinor } from '../../cost/total.ts'
-import type { Part, Preferences } from '../../model/project.ts'
+import type { Bundle, Part, Preferences, Price } from '../../model/project.ts'
 
 /**
  * What a part costs in a place, minor units with tax in the project's currency: nothing when it is there already or stands
@@ -12,11 +12,15 @@ export function partCost(
   preferences: Preferences,
 ): number | undefined {
   if (!part || part.owned || part.id === onTheCar?.id) return 0
-  const { price } = part
-  const { currency, rates, taxPercent } = preferences
-  const rate = price && (price.currency === currency ? 1 : rates.find((one) => one.currency === price.currency)?.rate)
-  if (!price || rate === undefined) return undefined
-  return roundMinor(Math.ceil(pieces / price.pieces) * price.likelyMinor * rate * (1 + taxPercent / 100))
+  return part.price && inOwnCurrency(part.price, Math.ceil(pieces / part.price.pieces), preferences)
+}
+/** What a kit or donor costs bought whole, alike. */
+export const bundleCost = ({ price }: Pick<Bundle, 'price'>, preferences: Preferences): number | undefined =>
+  price && inOwnCurrency(price, 1, preferences)
+
+function inOwnCurrency(price: Price, quantity: number, { currency, rates, taxPercent }: Preferences): number | undefined {
+  const rate = price.currency === currency ? 1 : rates.find((one) => one.currency === price.currency)?.rate
+  return rate === undefined ? undefined : roundMinor(quantity * price.likelyMinor * rate * (1 + taxPercent / 100))
 }
 export const sumOrUnknown = (all: readonly (number | undefined)[]): number | undefined =>
   all.reduce<number | undefined>((sum, one) => (sum === undefined || one === undefined ? undefined : sum + one), 0)

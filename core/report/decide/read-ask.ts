@@ -9,6 +9,7 @@ const askSchema = closed({
   setupId: string().strict().required('the setup that is searched from is missing').max(80),
   vary: closed({ front: yesNo(), rear: yesNo(), wheel: yesNo(), hydraulics: yesNo() }).required('is missing'),
   onHand: yesNo(),
+  wholeKits: yesNo(),
   musts: closed({
     known: yesNo(),
     noPieces: yesNo(),

@@ -3,18 +3,21 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../../demo/project.ts'
 import { bruteSearch } from '../../testing/brute-search.ts'
 import { seeded, withCatalogue } from '../../demo/catalogue.ts'
-import type { Part, Project } from '../../model/project.ts'
+import type { Bundle, Part, Project } from '../../model/project.ts'
 import { evaluate } from '../evaluate.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
 import { fullLook } from './full-look.ts'
 import { search } from './search.ts'
 import { setupFromFind } from './take-find.ts'
-import { CRITERION_IDS, DEFAULT_ASK, type SearchAsk } from './space.ts'
+import { CRITERION_IDS, DEFAULT_ASK, spaceOf, type SearchAsk } from './space.ts'
 
-/** The demo's car with some parts of its library and of a catalogue beside it, some figures of them taken away. */
-function small(seed: number): Project {
+/**
+ * The demo's car with some parts of its library and of a catalogue beside it, some figures of them taken away, and kits of
+ * them at random: so few that all combinations can be looked at one by one.
+ */
+function small(seed: number, askOf: (project: Project) => SearchAsk): { project: Project; ask: SearchAsk } {
   const random = seeded(seed)
-  const kinds = ['caliper', 'rotor', 'pad', 'hose', 'bracket', 'valve', 'spacer', 'wheel'] as const
+  const kinds = ['caliper', 'rotor', 'pad', 'hose', 'bracket', 'valve', 'spacer', 'wheel', 'masterCylinder', 'booster'] as const
   const [stock] = DEMO_PROJECT.setups
   const ids = new Set<unknown>([...Object.values(stock.front), ...Object.values(stock.rear), ...Object.values(stock.hydraulics)])
   const fitted = DEMO_PROJECT.parts.filter((part) => ids.has(part.id))
@@ -22,10 +25,10 @@ function small(seed: number): Project {
     ...DEMO_PROJECT.parts.filter((part) => !ids.has(part.id)),
     ...withCatalogue(60, seed).parts.filter((part) => part.id.startsWith('cat-')),
   ]
-  const most = { caliper: 2, rotor: 2, pad: 2, hose: 1, bracket: 1, valve: 1, spacer: 1, wheel: 1 }
+  const most = { caliper: 2, rotor: 2, pad: 2, hose: 1, bracket: 1, valve: 1, spacer: 1, wheel: 1, masterCylinder: 1, booster: 1 }
   const chosen = kinds.flatMap((kind) => {
     const of = others.filter((part) => part.kind === kind)
-    return Array.from({ length: most[kind] }, () => of[Math.floor(random() * of.length)]!)
+    return of.length === 0 ? [] : Array.from({ length: most[kind] }, () => of[Math.floor(random() * of.length)]!)
   })
   const bare = (part: Part): Part => {
     const copy = structuredClone(part) as Part & Record<string, unknown>
@@ -34,8 +37,36 @@ function small(seed: number): Project {
     return copy
   }
   const parts = [...new Map(chosen.map((part) => [part.id, bare(part)])).values()]
-  return { ...DEMO_PROJECT, parts: [...fitted, ...parts], setups: [stock], bundles: [], fitReports: [] }
+  const price = (likelyMinor: number) => ({
+    lowMinor: likelyMinor,
+    likelyMinor,
+    highMinor: likelyMinor,
+    currency: 'EUR' as const,
+    pieces: 1,
+  })
+  const bundles = (of: readonly Part[]): Bundle[] =>
+    [1, 2, 3].map((n) => ({
+      id: `kit-${n}`,
+      kind: 'kit',
+      name: `Kit ${n}`,
+      axle: random() < 0.8 ? 'front' : 'rear',
+      parts: of.filter((part) => part.kind !== 'wheel' && random() < (part.kind === 'masterCylinder' ? 0.2 : 0.5)).map((part) => part.id),
+      ...(random() < 0.8 ? { price: price(Math.round(30_000 * random())) } : {}),
+    }))
+  for (;;) {
+    const project: Project = { ...DEMO_PROJECT, parts: [...fitted, ...parts], setups: [stock], bundles: bundles(parts), fitReports: [] }
+    const ask = askOf(project)
+    const { options } = spaceOf(project, ask)
+    const combinations = Object.entries(options).reduce((all, [place, of]) => (place === 'rear.wheel' ? all : all * of.length), 1)
+    if (combinations <= MOST_COMBINATIONS) return { project, ask }
+    // of what is on the car alone there are as many, with both axles
+    if (parts.length > 3 || !(ask.vary.rear || ask.vary.hydraulics)) parts.splice(Math.floor(random() * parts.length), 1)
+    else if (ask.vary.front && ask.vary.rear) ask.vary.rear = false
+    else ask.vary.hydraulics = false
+  }
 }
+const MOST_COMBINATIONS = 100
+
 test('a find looked at in full is what the report says of the setup it becomes, near to what the search said of it', () => {
   const ask = { ...DEFAULT_ASK, setupId: 'as-it-stands' }
   const { finds } = search(DEMO_PROJECT, ask)
@@ -62,6 +93,7 @@ const anyAsk = fc.record({
     parkingBrake: fc.boolean(),
     budgetMinor: fc.option(fc.integer({ min: 0, max: 90_000 }), { nil: undefined }),
   }),
+  wholeKits: fc.boolean(),
   by: fc.subarray([...CRITERION_IDS], { minLength: 1 }),
 })
 const plain = (finds: readonly { parts: object }[]) => finds.map(({ parts }) => JSON.stringify(Object.entries(parts).sort())).sort()
@@ -71,15 +103,12 @@ describe('a search', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), anyAsk, (seed, more) => {
         const { budgetMinor, ...musts } = more.musts
-        const ask: SearchAsk = {
+        const { project, ask } = small(seed, () => ({
           ...DEFAULT_ASK,
           ...more,
           setupId: 'as-it-stands',
           musts: { ...musts, ...(budgetMinor === undefined ? {} : { budgetMinor }) },
-        }
-        // both axles at once are too many for all against all
-        if (ask.vary.front && ask.vary.rear) ask.vary.rear = false
-        const project = small(seed)
+        }))
         const brute = bruteSearch(project, ask)
         const found = search(project, ask)
         expect(plain(found.finds)).toEqual(plain(brute.finds).slice(0, found.more > 0 ? undefined : brute.finds.length))
@@ -89,10 +118,68 @@ describe('a search', () => {
             (other) => JSON.stringify(Object.entries(other.parts).sort()) === JSON.stringify(Object.entries(one.parts).sort()),
           )!
           expect(one.values).toEqual(same.values)
-          expect(one.verdict).toBe(same.verdict)
+          expect([one.verdict, one.kits, one.barFrontShare]).toEqual([same.verdict, same.kits, same.barFrontShare])
         }
       }),
-      { numRuns: 12 },
+      { numRuns: 200 },
     )
   })
+})
+
+test('a kit costs what it does whole where that is less, and is bought whole when the find is taken', () => {
+  const ask: SearchAsk = {
+    ...DEFAULT_ASK,
+    setupId: 'as-it-stands',
+    vary: { front: true, rear: true, wheel: true, hydraulics: true },
+    wholeKits: true,
+    musts: { ...DEFAULT_ASK.musts, known: false, noPieces: false, clears: false, frontFirst: false },
+    by: ['cost', 'heat'],
+    only: { place: 'front.caliper', partId: 'kit4-caliper' },
+  }
+  const { finds, dropped } = search(DEMO_PROJECT, ask)
+  const inKits = finds.filter((one) => one.kits.length > 0)
+  expect(inKits.map((one) => one.kits)).toContainEqual(['kit-q4'])
+  expect(dropped.some((one) => one.rule === 'whole-kits')).toBe(true)
+  for (const find of finds) {
+    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    expect(setup.taken ?? []).toEqual(find.kits)
+    // what is of a kit or a donor came with all the rest of it
+    for (const [place, id] of Object.entries(find.parts)) {
+      const part = DEMO_PROJECT.parts.find((one) => one.id === id)
+      const came = DEMO_PROJECT.bundles.filter((one) => one.axle === place.split('.')[0] && one.parts.includes(String(id)))
+      if (!part || part.owned || came.length === 0) continue
+      expect(
+        came.some((one) =>
+          one.parts.every((brought) => Object.values(setup[one.axle]).includes(brought) || fittedOn(one.axle).includes(brought)),
+        ),
+      ).toBe(true)
+    }
+    // the bill says what the search said: no pack of these is for both axles
+    const { bill } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'taken')
+    expect(bill.total.likely).toBe(find.values.cost)
+  }
+})
+const fittedOn = (axle: 'front' | 'rear') => Object.values(DEMO_PROJECT.setups[0][axle]) as unknown[]
+
+test('two cylinders come with their bar set to the share that is aimed at, and brake so when they are taken', () => {
+  const ask: SearchAsk = {
+    ...DEFAULT_ASK,
+    setupId: 'as-it-stands',
+    vary: { front: false, rear: false, wheel: false, hydraulics: true },
+    musts: { ...DEFAULT_ASK.musts, pedal: true },
+    by: ['bias', 'cost'],
+  }
+  const twins = new Set(
+    DEMO_PROJECT.parts.flatMap((part) => (part.kind === 'masterCylinder' && part.construction === 'twin' ? part.id : [])),
+  )
+  const pairs = search(DEMO_PROJECT, ask).finds.filter((one) => twins.has(String(one.parts.masterCylinder)))
+  expect(pairs.length).toBeGreaterThan(0)
+  for (const find of pairs) {
+    expect(find.values.bias).toBeLessThan(0.004)
+    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    expect(setup.hydraulics.barFrontShare?.value).toBe(find.barFrontShare)
+    const { figures, verdict } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'taken')
+    expect(figures['bias.road'].value).toBeCloseTo(find.frontShare!, 6)
+    expect(verdict).toBe(find.verdict)
+  }
 })

@@ -4,7 +4,7 @@ import { systemOf } from '../brake/brake-system.ts'
 import { axleBrake } from '../brake/brake.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import { combinations, join } from '../../search/join.ts'
-import { Unbeaten, type Criterion } from '../../search/pareto.ts'
+import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
 import type { Axle, Part, Project } from '../../model/project.ts'
 import { formatMoney } from '../../quantity/format.ts'
 import { resolveSetup } from '../../model/resolve.ts'
@@ -22,19 +22,22 @@ import {
   FRONT_FIRST_TO_G,
   hydraulicsCost,
   weigh,
+  withBarSet,
   type AxleWeights,
   type Braked,
   type Weighed,
 } from './figures-of.ts'
 import { criteriaOf, fewestChanges, valuesOf, type Find, type NearMiss, type SearchProgress, type SearchResult } from './found.ts'
+import { brings, cameWhole, mayComeWhole, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
-import { CRITERIA, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+import { CRITERIA, HYDRAULIC_NAMES, ofKitsIn, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
 export type { Dropped, Find, NearMiss, SearchCounts, SearchProgress, SearchResult } from './found.ts'
 
 export const MOST_FINDS = 50
 const MOST_NEAR = 10
 /** How far over a limit is "by little": a share of the budget, of the pedal's band, of the deceleration. */
 const LITTLE = { budget: 0.15, pedal: 0.25, frontFirstG: 0.7 }
+const WHOLE_KITS = 'whole-kits'
 /** Combinations between two words on how far it is. */
 const SAY_EVERY = 4000
 
@@ -86,6 +89,16 @@ export function* searching(project: Project, ask: SearchAsk): Generator<SearchPr
   return search.result(builds)
 }
 
+/**
+ * What is weighed of everything that could beat another: of combinations that keep all musts those that none covers.
+ * @throws RangeError when the project has no such setup
+ */
+export function uncovered(project: Project, ask: SearchAsk): readonly Values[] {
+  const search = new Search(spaceOf(project, ask))
+  for (const _ of search.pairs({ front: search.buildsOf('front'), rear: search.buildsOf('rear') }));
+  return search.uncovered
+}
+
 /** The whole search at once. */
 export function search(project: Project, ask: SearchAsk): SearchResult {
   const going = searching(project, ask)
@@ -109,10 +122,15 @@ class Search {
   private readonly asked
   private readonly onTheCar
   private readonly criteria: Criterion[]
+  /** Kits and donors of both axles, and every place that a part may be new in. */
+  private readonly kits: readonly PlacedKit[]
+  private readonly places: readonly PlaceName[]
 
   constructor(private readonly space: Space) {
     const { project, ask, base, stock } = space
     this.readings = new Readings(space)
+    this.kits = [...space.kits.front, ...space.kits.rear]
+    this.places = Object.keys(space.options) as PlaceName[]
     this.gaps = { front: gapOf(this.readings, 'front'), rear: gapOf(this.readings, 'rear') }
     this.axleRules = { front: rulesOf(this.readings, 'front', this.gaps.front), rear: rulesOf(this.readings, 'rear', this.gaps.rear) }
     this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
@@ -124,6 +142,9 @@ class Search {
     this.asked = carAsked(project, { project, setup: stock, isStock: true, resolved: resolveSetup(project, base) })
   }
 
+  get uncovered(): readonly Values[] {
+    return this.held.uncovered
+  }
   private drop(rule: string, count: number): void {
     this.counts.set(rule, (this.counts.get(rule) ?? 0) + count)
   }
@@ -163,19 +184,34 @@ class Search {
         under.set(wheel, (under.get(wheel) ?? 0) + 1)
         const hose = filling[`${axle}.hose`]
         const takes = `${hoseKey(hose)} ${verdict}`
+        const whole = this.comesWhole(axle, filling)
+        if (whole === 'no') {
+          this.drop(WHOLE_KITS, 1)
+          return
+        }
         const price = this.hoseCost(axle, hose)
         const cheapest = hoses.get(takes)
-        // beaten by the hose before it, whatever stands beside them
-        if (cheapest !== undefined && price !== undefined && price - cheapest > CRITERIA.cost.tie) return
+        // beaten by the hose before it, whatever stands beside them; one of a kit costs what the kit does
+        if (cheapest !== undefined && price !== undefined && !this.isInKit(axle, hose) && price - cheapest > CRITERIA.cost.tie) return
         const one = this.build(axle, filling, verdict)
-        if (price !== undefined && ask.by.includes('cost') && this.comparable(one.weights))
+        if (price !== undefined && ask.by.includes('cost') && whole === 'yes' && this.comparable(one.weights))
           hoses.set(takes, Math.min(price, cheapest ?? Infinity))
-        this.keepLean(kept, one)
+        this.keepLean(kept, one, whole)
       },
     })
     return { lean: [...kept.values()].flat().sort((a, b) => a.cost - b.cost), count, under }
   }
 
+  /** Whether what an axle has of kits came with the rest of them, as far as is asked; `elsewhere`: by what the rest of the car gets. */
+  private comesWhole(axle: Axle, filling: Filling): 'yes' | 'elsewhere' | 'no' {
+    if (!this.space.ask.wholeKits) return 'yes'
+    const fresh = ofKitsIn(this.space, filling, Object.keys(filling) as PlaceName[])
+    if (cameWhole(this.kits, filling, fresh)) return 'yes'
+    return mayComeWhole(this.kits, axle, filling, fresh) ? 'elsewhere' : 'no'
+  }
+  private isInKit(axle: Axle, part: Part | null | undefined): boolean {
+    return part !== null && part !== undefined && this.space.kits[axle].some((kit) => brings(kit, `${axle}.hose`, part))
+  }
   private hoseCost(axle: Axle, hose: Part | null | undefined): number | undefined {
     const { project, stockParts } = this.space
     return partCost(hose, stockParts[axle].hose, PER_AXLE.hose, project.preferences)
@@ -184,8 +220,14 @@ class Search {
     const weights = axleWeights(this.space, filling, axle, this.brakes[axle](filling)!.value, this.gaps[axle](filling)!.value)
     return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER }
   }
-  private keepLean(kept: Map<string, Build[]>, one: Build): void {
-    const key = this.likeKey(one)
+  private keepLean(kept: Map<string, Build[]>, one: Build, whole: 'yes' | 'elsewhere'): void {
+    // what hangs on the rest of the car neither beats nor is beaten yet
+    const key =
+      whole === 'yes'
+        ? this.likeKey(one)
+        : Object.values(one.filling)
+            .map((part) => part?.id)
+            .join(' ')
     const alike = kept.get(key) ?? []
     if (alike.some((other) => this.out(other, one))) return
     kept.set(key, [...alike.filter((other) => !this.out(one, other)), { ...one, filling: { ...one.filling } }])
@@ -233,7 +275,7 @@ class Search {
 
   /** Brakes of two axles that are alike to foot and balance: their shares are reckoned once for all of them. @returns how much was done */
   private lookAtAlike(f: Alike, r: Alike, h: Between): number {
-    const braked = brakedBy(this.asked, this.systemOf(h, f, r))
+    const { braked, barFrontShare } = this.brakedWith(h, f, r)
     if (f.comparable && r.comparable) {
       // none of them can be better than the best of each together
       const bound: Weighed = weigh(this.asked, { front: f.best, rear: r.best }, h.costMinor, braked)
@@ -245,7 +287,7 @@ class Search {
         return 1
       }
     }
-    for (const one of f.members) for (const other of r.members) this.look(one, other, h, braked)
+    for (const one of f.members) for (const other of r.members) this.look(one, other, h, braked, barFrontShare)
     return 1 + f.members.length * r.members.length
   }
 
@@ -316,7 +358,7 @@ class Search {
     return `${this.brakeKey(one)}|${(one.filling['front.wheel'] ?? one.filling['rear.wheel'])?.id}|${one.verdict}`
   }
 
-  private look(f: Build, r: Build, h: Between, braked: Braked): void {
+  private look(f: Build, r: Build, h: Between, braked: Braked, barFrontShare: number | undefined): void {
     const { ask } = this.space
     const values = weigh(this.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
     const fails = this.failsMusts(values, braked)
@@ -340,9 +382,21 @@ class Search {
       }
       if (VERDICT_RANK[found.verdict] > VERDICT_RANK[verdict]) verdict = found.verdict
     }
-    const found: Find = { parts: this.changed(filling), values, pedalN: braked.pedalN, frontShare: braked.frontShare, verdict }
+    if (ask.wholeKits && !cameWhole(this.kits, filling, ofKitsIn(this.space, filling, this.places))) {
+      this.drop(WHOLE_KITS, 1)
+      return
+    }
+    const found: Find = {
+      parts: this.changed(filling),
+      kits: [...f.weights.kits, ...r.weights.kits],
+      ...(barFrontShare === undefined ? {} : { barFrontShare }),
+      values,
+      pedalN: braked.pedalN,
+      frontShare: braked.frontShare,
+      verdict,
+    }
     this.looked += 1
-    const whole = this.wholeVerdict(filling, f, r)
+    const whole = this.wholeVerdict(filling, f, r, barFrontShare)
     if (whole.drops) {
       this.drop(whole.drops, 1)
       return
@@ -389,44 +443,49 @@ class Search {
     return fails
   }
 
-  /** The system with the brakes of both axles in it; what stands between is read once for each. */
-  private systemOf({ filling }: Between, f: Alike, r: Alike): BrakeSystem | undefined {
+  /** How it brakes with the brakes of both axles in it, the bar of new cylinders set; what stands between is read once for each. */
+  private brakedWith({ filling }: Between, f: Alike, r: Alike): { braked: Braked; barFrontShare: number | undefined } {
     const [front, rear] = [f.best.brake, r.best.brake]
-    if (!front || !rear) return undefined
-    const shell = this.shell({ ...f.members[0]!.filling, ...r.members[0]!.filling, ...filling })
-    return shell && { ...shell, front, rear }
+    const shell = front && rear && this.shell({ ...f.members[0]!.filling, ...r.members[0]!.filling, ...filling })
+    if (!shell) return { braked: brakedBy(this.asked, undefined), barFrontShare: undefined }
+    const whole: BrakeSystem = { ...shell, front, rear }
+    const { system, barFrontShare } = this.isNewPair(filling) ? withBarSet(this.asked, whole) : { system: whole, barFrontShare: undefined }
+    return { braked: brakedBy(this.asked, system), barFrontShare }
+  }
+  private isNewPair({ masterCylinder }: Filling): boolean {
+    return masterCylinder !== this.space.now.masterCylinder
   }
   private readonly shells = new Map<string, BrakeSystem | undefined>()
   /** Pedal, booster, master cylinder and valve, with whatever brakes. */
   private shell(filling: Filling): BrakeSystem | undefined {
-    const key = `${filling.masterCylinder?.id} ${filling.valve?.id}`
+    const key = betweenKey(filling)
     if (this.shells.has(key)) return this.shells.get(key)
-    const context = this.contextOf(filling)
+    const context = this.contextOf(filling, this.isNewPair(filling) ? BAR_IN_THE_MIDDLE : undefined)
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
     const found = systemOf(new Working(), context, brakes)
     this.shells.set(key, found)
     return found
   }
   /** A combination as a setup of its own, as it would be taken. */
-  private contextOf(filling: Filling): Context {
+  private contextOf(filling: Filling, barFrontShare: number | undefined): Context {
     const { project } = this.space
-    const setup = setupOf(this.space, filling, 'search', 'Search')
+    const setup = setupOf(this.space, filling, 'search', 'Search', barFrontShare === undefined ? {} : { barFrontShare })
     return { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
   }
   /** Pedal and balance with everything that is said of them. */
-  private wholeVerdict(filling: Filling, f: Build, r: Build): Whole {
+  private wholeVerdict(filling: Filling, f: Build, r: Build, barFrontShare: number | undefined): Whole {
     // foot and balance see brakes by their numbers, and by what they take of the stroke
-    const key = [this.brakeKey(f), this.brakeKey(r), filling.masterCylinder?.id, filling.valve?.id].join('|')
+    const key = [this.brakeKey(f), this.brakeKey(r), betweenKey(filling), barFrontShare].join('|')
     const known = this.wholes.get(key)
     if (known) return known
-    const found = this.pedalVerdict(filling)
+    const found = this.pedalVerdict(filling, barFrontShare)
     this.wholes.set(key, found)
     return found
   }
   private readonly wholes = new Map<string, Whole>()
-  private pedalVerdict(filling: Filling): Whole {
+  private pedalVerdict(filling: Filling, barFrontShare: number | undefined): Whole {
     let verdict: Ruled['verdict'] = 'fits'
-    for (const one of pedalFindings(this.contextOf(filling), this.onTheCar)) {
+    for (const one of pedalFindings(this.contextOf(filling, barFrontShare), this.onTheCar)) {
       // what the pedal feels like is weighed, and asked for apart
       if (one.rule === 'pedal-effort') continue
       if (drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)) return { verdict: one.verdict, drops: one.rule }
@@ -487,12 +546,16 @@ class Search {
     }
   }
 }
+const BAR_IN_THE_MIDDLE = 0.5
+/** What stands between the axles and is searched for. */
+const betweenKey = ({ masterCylinder, booster, valve }: Filling): string => `${masterCylinder?.id} ${booster?.id} ${valve?.id}`
 /** What a hose takes of the stroke. */
 const hoseKey = (hose: Part | null | undefined): string =>
   hose?.kind === 'hose' ? `${hose.construction} ${hose.lengthMm?.value}` : `${hose?.id}`
 const TITLES: ReadonlyMap<string, string> = new Map([
   ...Object.entries(RULE_TITLES),
   ...[...AXLE_RULES, ...CAR_RULES].map(({ id, title }): [string, string] => [id, title]),
+  [WHOLE_KITS, 'Kits and donors only whole'],
   ['budget', 'The budget'],
   ['front-first', 'The front wheels first'],
   ['pedal-band', 'The usual pedal'],

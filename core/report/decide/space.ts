@@ -10,11 +10,9 @@ import {
   type Setup,
 } from '../../model/project.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
-
-/** A place that takes a part: "front.caliper", "masterCylinder". */
-export type PlaceName = `${Axle}.${AxleSlot}` | HydraulicSlot
-/** What stands in each place; null: nothing on purpose, undefined: not known. */
-export type Filling = Partial<Record<PlaceName, Part | null | undefined>>
+import type { Filling, PlaceName } from './filling.ts'
+import { bothAxles, brings, type PlacedKit } from './kits.ts'
+export type { Filling, PlaceName } from './filling.ts'
 
 export const CRITERIA = {
   cost: { label: 'cost', better: 'low', tie: 500 },
@@ -34,6 +32,8 @@ export interface SearchAsk {
   vary: { front: boolean; rear: boolean; wheel: boolean; hydraulics: boolean }
   /** Only parts that are there already. */
   onHand: boolean
+  /** What belongs to a kit or donor comes with all the rest of it; what belongs to none may come alone. */
+  wholeKits: boolean
   musts: {
     /** No finding left unknown. */
     known: boolean
@@ -55,6 +55,7 @@ export interface SearchAsk {
 export const DEFAULT_ASK: Omit<SearchAsk, 'setupId'> = {
   vary: { front: true, rear: true, wheel: false, hydraulics: false },
   onHand: false,
+  wholeKits: false,
   musts: { known: true, noPieces: true, clears: true, frontFirst: true, pedal: false, parkingBrake: true },
   by: ['cost', 'heat', 'gap', 'bias'],
 }
@@ -71,12 +72,20 @@ export interface Space {
   now: Filling
   /** What may stand in each place. */
   options: Record<PlaceName, readonly (Part | null | undefined)[]>
+  kits: Record<Axle, readonly PlacedKit[]>
+}
+/** What a setup of a combination has beside its parts. */
+export interface SetAs {
+  /** Front share of the bar of two cylinders, where the search sets it. */
+  barFrontShare?: number
+  /** Kits and donors bought whole. */
+  kits?: readonly string[]
 }
 
 /** Slots of an axle in the order in which they are filled: what rules out most comes first. */
 export const AXLE_ORDER = ['caliper', 'rotor', 'bracket', 'wheel', 'spacer', 'pad', 'hose'] as const satisfies readonly AxleSlot[]
 export const HYDRAULIC_NAMES = Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]
-const VARIED_HYDRAULICS: readonly HydraulicSlot[] = ['masterCylinder', 'valve']
+const VARIED_HYDRAULICS: readonly HydraulicSlot[] = ['masterCylinder', 'booster', 'valve']
 /** With a brake of its own an axle's wheel may want a spacer; the wheel itself only where it is asked for. */
 const OF_BRAKE: readonly AxleSlot[] = ['caliper', 'rotor', 'bracket', 'pad', 'hose', 'spacer']
 
@@ -87,34 +96,56 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
   const stock = stockSetup(project)
   const [baseParts, stockParts] = [resolveSetup(project, base), resolveSetup(project, stock)]
   const options = {} as Space['options']
+  const kits = bothAxles(project)
+  const inKits = [...kits.front, ...kits.rear]
+  const mustComeWhole = (part: Part) => !part.owned && inKits.some((kit) => kit.bundle.parts.includes(part.id))
   /** What is there first, then nothing where that may be, then the library. */
-  const listed = (now: Part | null | undefined, kinds: readonly string[], nothing: boolean) => {
-    const parts = project.parts.filter((part) => kinds.includes(part.kind) && (!ask.onHand || part.owned) && part.id !== now?.id)
+  const listed = (place: PlaceName, now: Part | null | undefined, onTheCar: Part | null | undefined) => {
+    const slot = place.split('.').at(-1)!
+    const { kinds, nothing } = (slot in AXLE_SLOTS ? AXLE_SLOTS[slot as AxleSlot] : HYDRAULIC_SLOTS[slot as HydraulicSlot]) as {
+      kinds: readonly string[]
+      nothing: boolean
+    }
+    const parts = project.parts.filter(
+      (part) =>
+        kinds.includes(part.kind) &&
+        part.id !== now?.id &&
+        (!ask.onHand || part.owned) &&
+        // what only comes with others must come to its own place
+        (!ask.wholeKits || !(mustComeWhole(part) && part.id !== onTheCar?.id) || inKits.some((kit) => brings(kit, place, part))),
+    )
     return [...(now === undefined ? [] : [now]), ...(nothing && now !== null ? [null] : []), ...parts]
   }
   for (const axle of AXLES)
     for (const slot of Object.keys(AXLE_SLOTS) as AxleSlot[]) {
-      const { kinds, nothing } = AXLE_SLOTS[slot]
-      const now = baseParts[axle][slot] as Part | null | undefined
+      const [now, onTheCar] = [baseParts, stockParts].map((parts) => parts[axle][slot] as Part | null | undefined)
       const varied = slot === 'wheel' ? ask.vary.wheel : ask.vary[axle] && OF_BRAKE.includes(slot)
-      options[`${axle}.${slot}`] = varied ? listed(now, kinds, nothing) : [now]
+      options[`${axle}.${slot}`] = varied ? listed(`${axle}.${slot}`, now, onTheCar) : [now]
     }
   for (const slot of HYDRAULIC_NAMES) {
-    const { kinds, nothing } = HYDRAULIC_SLOTS[slot]
     const varied = ask.vary.hydraulics && VARIED_HYDRAULICS.includes(slot)
-    const all = varied ? listed(baseParts[slot], kinds, nothing) : [baseParts[slot]]
-    // two cylinders are chosen as a pair with their bar: the step Balance does that
-    options[slot] = all.filter((part) => part === baseParts[slot] || part?.kind !== 'masterCylinder' || part.construction === 'tandem')
+    options[slot] = varied ? listed(slot, baseParts[slot], stockParts[slot]) : [baseParts[slot]]
   }
   const now = Object.fromEntries((Object.keys(options) as PlaceName[]).map((name) => [name, options[name][0]])) as Filling
   const { only } = ask
   const part = only && project.parts.find((one) => one.id === only.partId)
   if (only && part) options[only.place] = [part]
-  return { project, ask, base, stock, baseParts, stockParts, now, options }
+  return { project, ask, base, stock, baseParts, stockParts, now, options, kits }
+}
+
+/** Places with something of a kit in them that is new: neither there nor on the car, nor on hand. */
+export function ofKitsIn({ now, stockParts, kits }: Space, filling: Filling, places: readonly PlaceName[]): PlaceName[] {
+  return places.filter((place) => {
+    const part = filling[place]
+    if (!part || part.owned || part.id === now[place]?.id) return false
+    const [axle, slot] = place.split('.') as [Axle, AxleSlot | undefined]
+    const onTheCar = (slot ? stockParts[axle][slot] : stockParts[place as HydraulicSlot]) as Part | null | undefined
+    return part.id !== onTheCar?.id && AXLES.some((of) => kits[of].some((kit) => kit.bundle.parts.includes(part.id)))
+  })
 }
 
 /** A setup with these parts in: what is as the car stands stays absent, what was cut for other parts is left out. */
-export function setupOf({ base, stock, ask }: Space, filling: Filling, id: string, name: string): Setup {
+export function setupOf({ base, stock, ask }: Space, filling: Filling, id: string, name: string, set: SetAs = {}): Setup {
   const axle = (of: Axle): Setup['front'] => {
     if (!ask.vary[of] && !ask.vary.wheel) return structuredClone(base[of])
     const kept = ask.vary[of] ? {} : structuredClone(base[of])
@@ -133,5 +164,8 @@ export function setupOf({ base, stock, ask }: Space, filling: Filling, id: strin
     if (value === stock.hydraulics[slot]) Reflect.deleteProperty(hydraulics, slot)
     else if (value !== undefined) hydraulics[slot] = value
   }
-  return { id, name, front: axle('front'), rear: axle('rear'), hydraulics, extras: [] }
+  if (set.barFrontShare !== undefined)
+    hydraulics.barFrontShare = { value: set.barFrontShare, origin: 'estimated', note: 'where the search set it: turn the bar to it' }
+  const taken = set.kits?.length ? { taken: [...set.kits] } : {}
+  return { id, name, front: axle('front'), rear: axle('rear'), hydraulics, extras: [], ...taken }
 }

@@ -10,15 +10,18 @@ export function placeWords(place: PlaceName): string {
     : `${axle} ${AXLE_SLOTS[slot].label.toLowerCase()}`
 }
 
+/** What of a find makes its setup. */
+export type TakenFind = Pick<Find, 'parts' | 'kits' | 'barFrontShare'>
+
 /** A find as a setup of its own, named by what it changes. */
-export function setupFromFind(project: Project, ask: SearchAsk, find: Pick<Find, 'parts'>, id: string): Setup {
+export function setupFromFind(project: Project, ask: SearchAsk, find: TakenFind, id: string): Setup {
   const space = spaceOf(project, ask)
   const filling: Filling = {}
   for (const name of Object.keys(space.options) as PlaceName[]) {
     const changed = find.parts[name]
     filling[name] = changed === undefined ? space.now[name] : changed === null ? null : project.parts.find((part) => part.id === changed)
   }
-  return setupOf(space, filling, id, findName(project, find))
+  return setupOf(space, filling, id, findName(project, find), find)
 }
 
 /** What names a find first: calipers, then what stops the car, then the rest. */

@@ -47,6 +47,31 @@ describe('why a part is not among them', () => {
     expect(why).toMatchObject({ fails: [], place: 'front caliper or drum brake', best: undefined })
     expect(why.ends.map((one) => one.rule)).toContain('budget')
     expect(why.sentence).toMatch(/nothing with it keeps what must hold: .*budget/)
+    // with as much as is said something with it keeps all that must hold, with less nothing does
+    const costs = Number(/keeps all else costs [^\d]*([\d.]+)/.exec(why.sentence.replaceAll(/(?<=\d)[\s,](?=\d)/g, ''))![1])
+    const withIt = (euros: number) =>
+      search(DEMO_PROJECT, {
+        ...budget,
+        musts: { ...budget.musts, budgetMinor: Math.round(euros * 100) },
+        only: { place: 'front.caliper', partId: 'kit4-caliper' },
+      }).finds.length
+    expect([withIt(costs) > 0, withIt(costs - 0.01)]).toEqual([true, 0])
+  })
+  test('a part that comes cheapest in a kit is held by the price of the kit', () => {
+    const wide = { ...ask, by: ['cost', 'heat'] as const, wholeKits: true, musts: { ...ask.musts, frontFirst: false, clears: false } }
+    const asked: SearchAsk = { ...wide, by: [...wide.by] }
+    const why = whyNot(DEMO_PROJECT, asked, 'kit4-pad', search(DEMO_PROJECT, asked))
+    expect(why.best?.kits).toEqual(['kit-q4'])
+    expect(why.winsInKit).toBe('kit-q4')
+    expect(why.sentence).toContain('if Kit Q4, front cost less')
+    const at = (likelyMinor: number): Project => ({
+      ...DEMO_PROJECT,
+      bundles: DEMO_PROJECT.bundles.map((one) =>
+        one.id === 'kit-q4' ? { ...one, price: { ...one.price!, lowMinor: 0, likelyMinor } } : one,
+      ),
+    })
+    const among = (project: Project) => search(project, asked).finds.some((one) => Object.values(one.parts).includes('kit4-pad'))
+    expect([among(at(why.winsAtMinor!)), among(DEMO_PROJECT)]).toEqual([true, false])
   })
   test('what stands in the way of one that does not go is named, and it is as few as can be', () => {
     const why = whyNot(DEMO_PROJECT, budget, 'harrow-front-caliper', result)

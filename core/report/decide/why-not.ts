@@ -1,15 +1,16 @@
-import { beats } from '../../search/pareto.ts'
+import { mostUnbeaten } from '../../search/pareto.ts'
 import { checkAll } from '../../fit/rule.ts'
 import { RULES } from '../../fit/rules.ts'
-import { AXLES, type Axle, type Part, type Project } from '../../model/project.ts'
+import { AXLES, type Axle, type Bundle, type Part, type Project } from '../../model/project.ts'
 import { resolveSetup } from '../../model/resolve.ts'
+import { formatMoney } from '../../quantity/format.ts'
 import type { Context } from '../figure/read.ts'
 import { factsOf } from '../fit/fit-check.ts'
 import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
 import { Readings } from './by-what-it-reads.ts'
 import { AXLE_RULES } from './dropped.ts'
 import { criteriaOf, valuesOf, type Dropped, type Find, type SearchResult } from './found.ts'
-import { search } from './search.ts'
+import { search, uncovered } from './search.ts'
 import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
 import { placeWords } from './take-find.ts'
 
@@ -25,6 +26,8 @@ export interface WhyNot {
   best: Find | undefined
   /** Its price at which it is among the finds, minor units of its own currency: searched with. Undefined: none was found. */
   winsAtMinor: number | undefined
+  /** The kit or donor whose price that is, where the part comes cheapest with it. */
+  winsInKit: string | undefined
   /** What those with it end at, where they go together and keep no must. */
   ends: Dropped[]
 }
@@ -37,7 +40,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
   const part = project.parts.find((one) => one.id === partId)
   if (!part) throw new RangeError(`no part ${partId} in project ${project.id}`)
   const places = placesOf(spaceOf(project, ask), part)
-  const nothing = { partId, name: part.name, fails: [], best: undefined, winsAtMinor: undefined, ends: [] }
+  const nothing = { partId, name: part.name, fails: [], best: undefined, winsAtMinor: undefined, winsInKit: undefined, ends: [] }
   if (places.length === 0) return { ...nothing, place: '', sentence: `${part.name} goes into no place that this search changes.` }
   const tried = places
     .map((place) => ({ place, fails: fewestFails(project, ask, place, part) }))
@@ -56,59 +59,71 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
   if (!best) {
     // what goes together ends at something of the whole car
     const ends = with_.dropped.filter((one) => !OF_AN_AXLE.has(one.rule)).slice(0, 3)
+    const over = ends.some((one) => one.rule === 'budget') ? cheapestWithoutBudget(project, { ...ask, only: { place, partId } }) : undefined
     return {
       ...nothing,
       place: where,
       ends,
       sentence: `${part.name} goes together with parts of the library, but nothing with it keeps what must hold: ${ends
         .map((one) => one.title.toLowerCase())
-        .join(', ')}.`,
+        .join(', ')}.${
+        over === undefined
+          ? ''
+          : ` The cheapest with it that keeps all else costs ${formatMoney(over, project.preferences.currency)}, ${formatMoney(over - ask.musts.budgetMinor!, project.preferences.currency)} over the budget.`
+      }`,
     }
   }
   if (result.finds.some((one) => Object.values(one.parts).includes(partId)))
     return { ...nothing, place: where, best, sentence: `${part.name} is among the finds, as ${where}.` }
-  const wins = winningPrice(project, ask, part, best, result)
+  const wins = winningPrice(project, ask, part, best)
   return {
     ...nothing,
     place: where,
     best,
-    ...(wins === undefined ? {} : { winsAtMinor: wins }),
+    ...(wins === undefined ? {} : { winsAtMinor: wins.minor, winsInKit: wins.kit?.id }),
     sentence:
       wins === undefined
         ? `${part.name} can be built in as ${where}, and others are better by what is weighed.`
-        : `${part.name} can be built in as ${where}; it would be among the finds if it cost less.`,
+        : `${part.name} can be built in as ${where}; it would be among the finds if ${wins.kit ? wins.kit.name : 'it'} cost less.`,
   }
 }
 
+/** What the cheapest costs that keeps all musts but the budget, minor units; undefined: there is none, or no price. */
+function cheapestWithoutBudget(project: Project, ask: SearchAsk): number | undefined {
+  const { budgetMinor: _, ...musts } = ask.musts
+  const costs = search(project, { ...ask, musts, by: ['cost'] }).finds.flatMap((one) => one.values.cost ?? [])
+  return costs.length === 0 ? undefined : Math.min(...costs)
+}
+
 /**
- * The price of a part, in its own currency, at which it is among the finds: reckoned from what beats it now, then searched
- * with, for something else may stand behind. Undefined where that price is none, or does not do it.
+ * The price of a part, or of the kit that it comes cheapest with, in its own currency, at which it is among the finds: reckoned
+ * from all that could beat it, then searched with, for the price changes others too. Undefined where it does not do it.
  */
-function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find, result: SearchResult): number | undefined {
+function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find): { minor: number; kit: Bundle | undefined } | undefined {
   const criteria = criteriaOf(ask)
   const at = ask.by.indexOf('cost')
-  const { price } = part
+  const kit = project.bundles.find((one) => best.kits.includes(one.id) && one.parts.includes(part.id))
+  const { price } = kit ?? part
   if (at < 0 || !best.values.cost || !price || part.owned) return undefined
-  const beaters = result.finds.filter((one) => beats(valuesOf(ask, one.values), valuesOf(ask, best.values), criteria))
-  const costs = beaters.flatMap((one) => one.values.cost ?? [])
-  if (costs.length === 0 || costs.length < beaters.length) return undefined
-  const cheaper = (minor: number): Project => ({
-    ...project,
-    parts: project.parts.map((one) => (one === part ? ({ ...one, price: { ...price, lowMinor: 0, likelyMinor: minor } } as Part) : one)),
-  })
+  const priced = <T extends Part | Bundle>(one: T, minor: number): T => ({ ...one, price: { ...price, lowMinor: 0, likelyMinor: minor } })
+  const cheaper = (minor: number): Project =>
+    kit
+      ? { ...project, bundles: project.bundles.map((one) => (one === kit ? priced(one, minor) : one)) }
+      : { ...project, parts: project.parts.map((one) => (one === part ? priced(one, minor) : one)) }
   const only = { ...ask, only: { place: placeOf(best, part.id), partId: part.id } }
   // what a unit of its price adds to the whole, with packs, rate and tax
   const bare = search(cheaper(0), only).finds.find((one) => sameParts(one, best))?.values.cost
   if (bare === undefined) return undefined
   const perMinor = (best.values.cost - bare) / price.likelyMinor
-  const { tie } = criteria[at]!
-  // as cheap as what beats it, where that is better by its price alone; else cheaper than all that is better otherwise
-  return [Math.min(...costs) + tie, Math.min(...costs) - tie - 1]
+  const most = mostUnbeaten(valuesOf(ask, best.values), at, uncovered(project, ask), criteria)
+  // better by less than the tie is not better: where the limit itself is beaten, a unit less
+  const minor = [most, most - 1]
     .map((total) => Math.floor((total - bare) / perMinor))
     .find(
       (wins) =>
         wins >= 0 && wins < price.likelyMinor && search(cheaper(wins), ask).finds.some((one) => Object.values(one.parts).includes(part.id)),
     )
+  return minor === undefined ? undefined : { minor, kit }
 }
 const placeOf = ({ parts }: Find, partId: string): PlaceName => (Object.keys(parts) as PlaceName[]).find((name) => parts[name] === partId)!
 const sameParts = (a: Find, b: Find): boolean =>

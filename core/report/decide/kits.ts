@@ -1,0 +1,78 @@
+import { slotFor } from '../../edit/take-bundle.ts'
+import { AXLES, type Axle, type Bundle, type HydraulicSlot, type Part, type Project } from '../../model/project.ts'
+import type { Filling, PlaceName } from './filling.ts'
+import { bundleCost } from './prices.ts'
+
+/** A kit or a donor with the place of each of its parts. */
+export interface PlacedKit {
+  bundle: Bundle
+  places: readonly (readonly [PlaceName, Part])[]
+  /** Bought whole, minor units; undefined: it has no price of its own, or some part of it goes to another place than its axle. */
+  minor: number | undefined
+}
+
+/** The kits and donors whose parts go into an axle, each to a place of its own; what goes nowhere on a car comes along. */
+export function kitsFor(project: Project, axle: Axle): PlacedKit[] {
+  return project.bundles.flatMap((bundle): PlacedKit[] => {
+    if (bundle.axle !== axle) return []
+    let own = true
+    const places: (readonly [PlaceName, Part])[] = []
+    for (const id of bundle.parts) {
+      const part = project.parts.find((one) => one.id === id)
+      const slot = part && slotFor(part.kind)
+      if (!part || !slot || slot.of === 'hydraulics') own = false
+      if (!part || !slot || slot.slot === 'fluid') continue
+      places.push([slot.of === 'axle' ? `${axle}.${slot.slot}` : (slot.slot as HydraulicSlot), part])
+    }
+    if (places.length === 0 || new Set(places.map(([place]) => place)).size < places.length) return []
+    return [{ bundle, places, minor: own ? bundleCost(bundle, project.preferences) : undefined }]
+  })
+}
+export const bothAxles = (project: Project): Record<Axle, PlacedKit[]> =>
+  Object.fromEntries(AXLES.map((axle) => [axle, kitsFor(project, axle)])) as Record<Axle, PlacedKit[]>
+
+const isIn = ({ places }: PlacedKit, filling: Filling): boolean => places.every(([place, part]) => filling[place]?.id === part.id)
+/** Whether a kit brings a part to a place; wheels that it brings may stand on the other axle too. */
+export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boolean =>
+  places.some(([of, one]) => one.id === part.id && (of === place || (of.endsWith('.wheel') && place.endsWith('.wheel'))))
+
+/** More than these of one brake are not weighed against each other. */
+const MOST_AT_ONCE = 6
+/**
+ * The least that an axle costs, its parts one by one or some of them in kits bought whole.
+ * @param own what the part in a place costs alone, minor units; undefined: not known
+ */
+export function leastWithKits(
+  kits: readonly PlacedKit[],
+  filling: Filling,
+  places: readonly PlaceName[],
+  own: (place: PlaceName) => number | undefined,
+): { minor: number | undefined; kits: string[] } {
+  const alone = places.map(own)
+  const sum = (skip: ReadonlySet<PlaceName>) => alone.reduce<number>((all, one, i) => (skip.has(places[i]!) ? all : all + (one ?? NaN)), 0)
+  const there = kits.filter((kit) => kit.minor !== undefined && isIn(kit, filling)).slice(0, MOST_AT_ONCE)
+  let least = { minor: sum(new Set()), kits: [] as string[] }
+  for (let chosen = 1; chosen < 2 ** there.length; chosen += 1) {
+    const whole = there.filter((_, i) => chosen & (1 << i))
+    const minor = whole.reduce((all, kit) => all + kit.minor!, sum(new Set(whole.flatMap((kit) => kit.places.map(([place]) => place)))))
+    // what is known is less than what is not
+    if (minor < least.minor || (Number.isNaN(least.minor) && !Number.isNaN(minor)))
+      least = { minor, kits: whole.map((kit) => kit.bundle.id) }
+  }
+  return Number.isNaN(least.minor) ? { minor: undefined, kits: [] } : least
+}
+
+/**
+ * Whether what is of kits came with a kit or a donor that is in whole.
+ * @param fresh places with something of a kit that is neither on the car, nor in the setup, nor on hand
+ */
+export function cameWhole(kits: readonly PlacedKit[], filling: Filling, fresh: readonly PlaceName[]): boolean {
+  if (fresh.length === 0) return true
+  const whole = kits.filter((kit) => isIn(kit, filling))
+  return fresh.every((place) => whole.some((kit) => brings(kit, place, filling[place]!)))
+}
+/** The same as far as one axle can tell: what a kit brings elsewhere is taken as there. */
+export function mayComeWhole(kits: readonly PlacedKit[], axle: Axle, filling: Filling, fresh: readonly PlaceName[]): boolean {
+  const here = kits.map((kit) => ({ ...kit, places: kit.places.filter(([place]) => place.startsWith(`${axle}.`)) }))
+  return fresh.every((place) => kits.some((kit, i) => brings(kit, place, filling[place]!) && isIn(here[i]!, filling)))
+}
