@@ -29,13 +29,13 @@ export function tinySearch(): { project: Project; ask: SearchAsk } {
       setups: [stock],
       bundles: [],
     },
-    ask: { ...DEFAULT_ASK, setupId: stock.id, vary: { front: true, rear: false, wheel: false, hydraulics: false } },
+    ask: { ...DEFAULT_ASK, setupId: stock.id, vary: { front: true, rear: false, wheel: false, hydraulics: false, booster: false } },
   }
 }
 
 const ask = (vary: SearchAsk['vary']): SearchAsk => ({ ...DEFAULT_ASK, setupId: DEMO_PROJECT.setups[0].id, vary })
 /** What is promised of large libraries, with how many combinations there are at least. */
 export const LARGE_SEARCHES = [
-  { parts: 60, ask: ask({ front: true, rear: true, wheel: false, hydraulics: false }), most: 1e7, seconds: 1 },
-  { parts: 400, ask: ask({ front: true, rear: false, wheel: true, hydraulics: true }), most: 1e12, seconds: 10 },
+  { parts: 60, ask: ask({ front: true, rear: true, wheel: false, hydraulics: false, booster: false }), most: 1e7, seconds: 1 },
+  { parts: 400, ask: ask({ front: true, rear: false, wheel: true, hydraulics: true, booster: false }), most: 1e12, seconds: 10 },
 ] as const

@@ -45,7 +45,7 @@ test.each<[string[], RegExp]>([
   [['nothing.json'], /^Cannot read .*ENOENT/],
   [[good, '--must', 'beauty'], /^--must does not know beauty/],
   [[good, '--by', 'beauty'], /What is asked cannot be used: - ask\.by\[0\] must be among/],
-  [[good, '--vary', 'doors'], /^--vary knows front, rear, wheel, hydraulics; not doors/],
+  [[good, '--vary', 'doors'], /^--vary knows front, rear, wheel, hydraulics, booster; not doors/],
   [[good, '--from', 'nowhere'], /names the setup nowhere/],
   [[good, '--loud'], /^--loud is no option/],
 ])(

@@ -9,7 +9,7 @@ import { projectFrom, stop, write } from './file-in.ts'
 const USAGE = `npm run -s search -- FILE.json [options]
   --must budget=500 | pedal | no-known | no-clears | no-front-first | no-parking-brake | pieces    more than once
   --by cost,heat,gap,bias,mass,pedal        the first one first
-  --vary front,rear,wheel,hydraulics        what may change
+  --vary front,rear,wheel,hydraulics,booster  what may change
   --on-hand                                 only what is there already
   --whole-kits                              what belongs to a kit or donor comes with all the rest of it
   --from SETUP_ID                           what is not changed is as in this setup`
@@ -22,7 +22,7 @@ const MUSTS: Readonly<Record<string, [key: string, on: boolean]>> = {
   'no-parking-brake': ['parkingBrake', false],
   pieces: ['noPieces', false],
 }
-const VARIED = ['front', 'rear', 'wheel', 'hydraulics']
+const VARIED = ['front', 'rear', 'wheel', 'hydraulics', 'booster']
 
 function askFrom(options: readonly string[]): Record<string, unknown> {
   const musts: Record<string, unknown> = {}

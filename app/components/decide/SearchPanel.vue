@@ -24,7 +24,8 @@ const VARY = [
   { key: 'front', label: 'front brakes' },
   { key: 'rear', label: 'rear brakes' },
   { key: 'wheel', label: 'wheels' },
-  { key: 'hydraulics', label: 'master cylinder, booster and valve' },
+  { key: 'hydraulics', label: 'master cylinder and valve' },
+  { key: 'booster', label: 'booster' },
 ] as const
 const MUSTS = [
   { key: 'known', label: 'nothing left unknown' },

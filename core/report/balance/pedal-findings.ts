@@ -21,8 +21,13 @@ export function stockBrakes(project: Project): StockBrakes {
 /**
  * The findings of pedal and balance alone, for changes that are tried out.
  * @param stock where it is known already
+ * @param ends nothing more is wanted after a finding that is so
  */
-export function pedalFindings(context: Context, stock: StockBrakes = stockBrakes(context.project)): Finding[] {
+export function pedalFindings(
+  context: Context,
+  stock: StockBrakes = stockBrakes(context.project),
+  ends?: (finding: Finding) => boolean,
+): Finding[] {
   const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
-  return pedalToRoad(context, brakes, stock, { brief: true }).findings
+  return pedalToRoad(context, brakes, stock, { brief: true, ...(ends ? { ends } : {}) }).findings
 }

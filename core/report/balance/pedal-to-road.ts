@@ -56,23 +56,29 @@ const byTypical = (finding: Finding): Finding => ({
   sentence: `${finding.sentence} That goes by typical figures, not all by this car’s.`,
 })
 
-/**
- * From the pedal to the road: effort, travel, the four biases and which axle locks first.
- * @param options.brief only the findings are wanted, of a change that is tried out
- */
+interface PedalOptions {
+  /** Only the findings are wanted, of a change that is tried out. */
+  brief?: boolean
+  /** Brief: nothing more is wanted after a finding that is so; what would cure it is not looked for either. */
+  ends?: (finding: Finding) => boolean
+}
+
+/** From the pedal to the road: effort, travel, the four biases and which axle locks first. */
 export function pedalToRoad(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
   stock: StockBrakes,
-  { brief = false }: { brief?: boolean } = {},
+  { brief = false, ends }: PedalOptions = {},
 ): PedalToRoad {
   const car = brakedCar(context, brakes)
   const { system, mass } = car
   const force = PEDAL_FORCE.of(car).figure
   const stage = system && force.value !== undefined ? chain(system, force.value) : undefined
+  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
+  const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage, ends === undefined)
+  if (ends?.(stroke.finding)) return { roadBias, chain: stage, lockOrder: undefined, findings: [stroke.finding], figures: [], adhesion: [] }
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = CRITICAL.of({ force, order }).figure
-  const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage)
   const abs = antiLock(context, stage, force.value, stock.system)
   const said = [
     stroke.finding,
@@ -82,7 +88,6 @@ export function pedalToRoad(
   ]
   const typical = car.reading.inputs.some(isTypical)
   const findings = said.map((one) => (typical && one.verdict === 'fits' ? byTypical(one) : one))
-  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
   const found = { roadBias, chain: stage, lockOrder: order, findings }
   if (brief) return { ...found, figures: [], adhesion: [] }
   const figures = [

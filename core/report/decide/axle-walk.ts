@@ -16,7 +16,7 @@ export type GapOf = (filling: Filling) => { value: ReturnType<typeof gapAsItIs> 
 export const gapOf = (readings: Readings, axle: Axle): GapOf => readings.remember((context) => gapAsItIs(context, axle))
 
 /** Every rule of an axle, the wheel's clearance last: it is the dearest. */
-export function rulesOf(readings: Readings, axle: Axle, gap: GapOf): WatchedRule[] {
+export function rulesOf(readings: Readings, axle: Axle, gap: GapOf, { musts }: SearchAsk): WatchedRule[] {
   const clearance: WatchedRule = {
     id: 'wheel-clearance',
     of: (filling) => {
@@ -24,7 +24,10 @@ export function rulesOf(readings: Readings, axle: Axle, gap: GapOf): WatchedRule
       return found && { value: { verdict: found.value.verdict, piece: false } }
     },
   }
-  return [...AXLE_RULES.map((rule) => ({ id: rule.id, of: readings.remember((_, facts) => ruledBy(rule, facts[axle])) })), clearance]
+  return [
+    ...AXLE_RULES.map((rule) => ({ id: rule.id, of: readings.remember((_, facts) => ruledBy(rule, facts[axle], !musts.noPieces)) })),
+    clearance,
+  ]
 }
 
 export interface AxleWalk<S> {

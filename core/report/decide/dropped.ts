@@ -15,11 +15,14 @@ export interface Ruled {
 
 const CURED_WITHOUT_A_PART = (one: FitFinding): boolean => one.remedies.some((remedy) => remedy.kind === 'piece' || remedy.kind === 'shim')
 
-/** The worst that a rule finds; a need that no piece cures is a blocker: the part that cures it is another combination. */
-export function ruledBy(rule: Rule, facts: Facts): Ruled {
+/**
+ * The worst that a rule finds; a need that no piece cures is a blocker: the part that cures it is another combination.
+ * @param pieces whether a piece may cure it; else no need for one is looked into
+ */
+export function ruledBy(rule: Rule, facts: Facts, pieces = true): Ruled {
   let worst: FindingVerdict = 'fits'
   for (const one of verdictsOf(rule, facts)) if (VERDICT_RANK[one.verdict] > VERDICT_RANK[worst]) worst = one.verdict
-  if (worst !== 'needs') return { verdict: worst, piece: false }
+  if (worst !== 'needs' || !pieces) return { verdict: worst, piece: false }
   const needs = checkAll(rule, facts).filter((one) => one.verdict === 'needs')
   return needs.every(CURED_WITHOUT_A_PART) ? { verdict: 'needs', piece: true } : { verdict: 'blocked', piece: false }
 }

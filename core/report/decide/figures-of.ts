@@ -6,7 +6,7 @@ import { barShareFor } from '../../hydraulics/bores.ts'
 import { stopOf } from '../../hydraulics/effort.ts'
 import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
 import { OTHER_LIMITS } from '../../model/field.ts'
-import { AXLES, type Axle, type AxleSlot, type Part, type Project } from '../../model/project.ts'
+import type { Axle, AxleSlot, Part, Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { axleBrake } from '../brake/brake.ts'
@@ -160,21 +160,23 @@ export function weigh(
   hydraulicsMinor: number | undefined,
   { frontShare, pedalN }: Braked,
 ): Weighed {
+  // asked millions of times in a search: no lists are made
   const { front, rear } = axles
-  const gaps = AXLES.map((axle) => axles[axle].gapMm)
-  const rises = AXLES.map((axle) => {
-    const { ringKg } = axles[axle]
-    if (frontShare === undefined || ringKg === undefined || !asked.mass) return undefined
-    return oneStopRiseC(asked.mass.massKg, asked.stopFromKmh, axle === 'front' ? frontShare : 1 - frontShare, ringKg)
-  })
+  const { mass, stopFromKmh } = asked
+  const riseC = (ringKg: number | undefined, share: number): number | undefined =>
+    ringKg === undefined || !mass ? undefined : oneStopRiseC(mass.massKg, stopFromKmh, share, ringKg)
+  const frontC = frontShare === undefined ? undefined : riseC(front.ringKg, frontShare)
   const { low, high } = asked.bandN
   return {
-    cost: sumOrUnknown([front.costMinor, rear.costMinor, hydraulicsMinor]),
+    cost:
+      front.costMinor === undefined || rear.costMinor === undefined || hydraulicsMinor === undefined
+        ? undefined
+        : front.costMinor + rear.costMinor + hydraulicsMinor,
     // a drum's rise is not known: then the front's counts
-    heat: rises[0] === undefined ? undefined : Math.max(rises[0], rises[1] ?? 0),
-    gap: gaps[0] === undefined || gaps[1] === undefined ? undefined : Math.min(gaps[0], gaps[1]),
+    heat: frontC === undefined ? undefined : Math.max(frontC, riseC(rear.ringKg, 1 - frontShare!) ?? 0),
+    gap: front.gapMm === undefined || rear.gapMm === undefined ? undefined : Math.min(front.gapMm, rear.gapMm),
     bias: frontShare === undefined || asked.aim === undefined ? undefined : Math.abs(frontShare - asked.aim),
-    mass: sumOrUnknown([front.massKg, rear.massKg]),
+    mass: front.massKg === undefined || rear.massKg === undefined ? undefined : front.massKg + rear.massKg,
     pedal: pedalN === undefined ? undefined : pedalN < low ? low - pedalN : Math.max(0, pedalN - high),
   }
 }

@@ -7,7 +7,7 @@ import { CRITERION_IDS, DEFAULT_ASK, type SearchAsk } from './space.ts'
 const yesNo = () => boolean().strict().typeError('must be true or false').required('is missing')
 const askSchema = closed({
   setupId: string().strict().required('the setup that is searched from is missing').max(80),
-  vary: closed({ front: yesNo(), rear: yesNo(), wheel: yesNo(), hydraulics: yesNo() }).required('is missing'),
+  vary: closed({ front: yesNo(), rear: yesNo(), wheel: yesNo(), hydraulics: yesNo(), booster: yesNo() }).required('is missing'),
   onHand: yesNo(),
   wholeKits: yesNo(),
   musts: closed({

@@ -60,9 +60,10 @@ function small(seed: number, askOf: (project: Project) => SearchAsk): { project:
     const combinations = Object.entries(options).reduce((all, [place, of]) => (place === 'rear.wheel' ? all : all * of.length), 1)
     if (combinations <= MOST_COMBINATIONS) return { project, ask }
     // of what is on the car alone there are as many, with both axles
-    if (parts.length > 3 || !(ask.vary.rear || ask.vary.hydraulics)) parts.splice(Math.floor(random() * parts.length), 1)
+    if (parts.length > 3 || !(ask.vary.rear || ask.vary.hydraulics || ask.vary.booster))
+      parts.splice(Math.floor(random() * parts.length), 1)
     else if (ask.vary.front && ask.vary.rear) ask.vary.rear = false
-    else ask.vary.hydraulics = false
+    else Object.assign(ask.vary, { hydraulics: false, booster: false })
   }
 }
 const MOST_COMBINATIONS = 100
@@ -83,7 +84,7 @@ test('a find looked at in full is what the report says of the setup it becomes, 
 })
 
 const anyAsk = fc.record({
-  vary: fc.record({ front: fc.boolean(), rear: fc.boolean(), wheel: fc.boolean(), hydraulics: fc.boolean() }),
+  vary: fc.record({ front: fc.boolean(), rear: fc.boolean(), wheel: fc.boolean(), hydraulics: fc.boolean(), booster: fc.boolean() }),
   musts: fc.record({
     known: fc.boolean(),
     noPieces: fc.boolean(),
@@ -130,7 +131,7 @@ test('a kit costs what it does whole where that is less, and is bought whole whe
   const ask: SearchAsk = {
     ...DEFAULT_ASK,
     setupId: 'as-it-stands',
-    vary: { front: true, rear: true, wheel: true, hydraulics: true },
+    vary: { front: true, rear: true, wheel: true, hydraulics: true, booster: true },
     wholeKits: true,
     musts: { ...DEFAULT_ASK.musts, known: false, noPieces: false, clears: false, frontFirst: false },
     by: ['cost', 'heat'],
@@ -165,7 +166,7 @@ test('two cylinders come with their bar set to the share that is aimed at, and b
   const ask: SearchAsk = {
     ...DEFAULT_ASK,
     setupId: 'as-it-stands',
-    vary: { front: false, rear: false, wheel: false, hydraulics: true },
+    vary: { front: false, rear: false, wheel: false, hydraulics: true, booster: true },
     musts: { ...DEFAULT_ASK.musts, pedal: true },
     by: ['bias', 'cost'],
   }

@@ -5,6 +5,7 @@ import { axleBrake } from '../brake/brake.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import { combinations, join } from '../../search/join.ts'
 import { Unbeaten, type Criterion, type Values } from '../../search/pareto.ts'
+import type { Finding } from '../figure/finding.ts'
 import type { Axle, Part, Project } from '../../model/project.ts'
 import { formatMoney } from '../../quantity/format.ts'
 import { resolveSetup } from '../../model/resolve.ts'
@@ -56,6 +57,12 @@ interface Builds {
 /** What stands between the axles. */
 interface Between {
   filling: Filling
+  /** What tells it from others. */
+  key: string
+  /** The rule of the whole car that it ends at by itself. */
+  ends: string | undefined
+  /** As numbers, once it was asked for. */
+  shell?: { system: BrakeSystem | undefined }
   costMinor: number | undefined
 }
 /** Brakes of an axle that are alike to foot and balance, under one wheel, with the best of each of their figures. */
@@ -71,6 +78,8 @@ interface Build {
   weights: AxleWeights
   verdict: Ruled['verdict']
   cost: number
+  /** What of it foot and balance see. */
+  key: string
 }
 
 /**
@@ -132,7 +141,10 @@ class Search {
     this.kits = [...space.kits.front, ...space.kits.rear]
     this.places = Object.keys(space.options) as PlaceName[]
     this.gaps = { front: gapOf(this.readings, 'front'), rear: gapOf(this.readings, 'rear') }
-    this.axleRules = { front: rulesOf(this.readings, 'front', this.gaps.front), rear: rulesOf(this.readings, 'rear', this.gaps.rear) }
+    this.axleRules = {
+      front: rulesOf(this.readings, 'front', this.gaps.front, ask),
+      rear: rulesOf(this.readings, 'rear', this.gaps.rear, ask),
+    }
     this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: this.readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
     const brake = (axle: Axle) => this.readings.remember((context) => brakeOf(context, axle))
     this.brakes = { front: brake('front'), rear: brake('rear') }
@@ -218,7 +230,7 @@ class Search {
   }
   private build(axle: Axle, filling: Filling, verdict: Ruled['verdict']): Build {
     const weights = axleWeights(this.space, filling, axle, this.brakes[axle](filling)!.value, this.gaps[axle](filling)!.value)
-    return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER }
+    return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER, key: this.brakeKey(axle, filling, weights) }
   }
   private keepLean(kept: Map<string, Build[]>, one: Build, whole: 'yes' | 'elsewhere'): void {
     // what hangs on the rest of the car neither beats nor is beaten yet
@@ -243,7 +255,11 @@ class Search {
         goes: () => true,
         each: (chosen) => {
           const filling = Object.fromEntries(HYDRAULIC_NAMES.map((name, i) => [name, chosen[i]])) as Filling
-          all.push({ filling, costMinor: hydraulicsCost(this.space, filling) })
+          const ends = this.carRules.find(({ id, of }) => {
+            const found = of(filling)
+            return found !== undefined && drops(found.value, id, this.space.ask)
+          })
+          all.push({ filling, costMinor: hydraulicsCost(this.space, filling), key: betweenKey(filling), ends: ends?.id })
         },
       },
     )
@@ -252,8 +268,10 @@ class Search {
 
   *pairs({ front, rear }: Record<Axle, Builds>): Generator<SearchProgress, void> {
     const { ask } = this.space
-    const between = this.hydraulics()
-    const leastMinor = Math.min(...between.map((one) => one.costMinor ?? 0))
+    const all = this.hydraulics()
+    const between = all.filter((one) => one.ends === undefined)
+    let pairs = 0
+    const leastMinor = Math.min(...all.map((one) => one.costMinor ?? 0))
     const mostMinor = (ask.musts.budgetMinor ?? Infinity) * (1 + LITTLE.budget)
     const alike = { front: this.alike('front', front.lean), rear: this.alike('rear', rear.lean) }
     let since = 0
@@ -265,12 +283,14 @@ class Search {
           this.drop('budget', f.members.length * r.members.length * between.length)
           continue
         }
+        pairs += f.members.length * r.members.length
         for (const h of between) since += this.lookAtAlike(f, r, h)
         if (since < SAY_EVERY) continue
         since = 0
         yield { done: 0.1 + (0.9 * i) / alike.front.length, best: this.best }
       }
     }
+    for (const { ends } of all) if (ends !== undefined && pairs > 0) this.drop(ends, pairs)
   }
 
   /** Brakes of two axles that are alike to foot and balance: their shares are reckoned once for all of them. @returns how much was done */
@@ -340,8 +360,7 @@ class Search {
     return brake !== undefined || !(by.includes('heat') || by.includes('bias') || by.includes('pedal'))
   }
   /** What of a brake foot and balance see: its numbers, its caliper, what its hose takes of the stroke. */
-  private brakeKey({ weights: { brake }, filling }: Build): string {
-    const axle: Axle = 'front.caliper' in filling ? 'front' : 'rear'
+  private brakeKey(axle: Axle, filling: Filling, { brake }: AxleWeights): string {
     const hose = filling[`${axle}.hose`]
     return `${this.numbersKey(brake)} ${filling[`${axle}.caliper`]?.id} ${hoseKey(hose)}`
   }
@@ -355,7 +374,7 @@ class Search {
   }
   /** What of a brake all else sees: foot and balance, the wheel over it, and how well it goes together. */
   private likeKey(one: Build): string {
-    return `${this.brakeKey(one)}|${(one.filling['front.wheel'] ?? one.filling['rear.wheel'])?.id}|${one.verdict}`
+    return `${one.key}|${(one.filling['front.wheel'] ?? one.filling['rear.wheel'])?.id}|${one.verdict}`
   }
 
   private look(f: Build, r: Build, h: Between, braked: Braked, barFrontShare: number | undefined): void {
@@ -370,6 +389,13 @@ class Search {
     if (fails.length === 0 && this.held.outdone(weighed)) return
     if (fails.length > 0 && !this.couldBeNear(values)) {
       this.drop(fails[0]!.id, 1)
+      return
+    }
+    const key = `${f.key}|${r.key}|${h.key}|${barFrontShare}`
+    const known = this.wholes.get(key)
+    if (known?.drops !== undefined) {
+      this.looked += 1
+      this.drop(known.drops, 1)
       return
     }
     const filling: Filling = { ...f.filling, ...r.filling, ...h.filling }
@@ -396,7 +422,8 @@ class Search {
       verdict,
     }
     this.looked += 1
-    const whole = this.wholeVerdict(filling, f, r, barFrontShare)
+    const whole = known ?? this.pedalVerdict(filling, barFrontShare)
+    if (!known) this.wholes.set(key, whole)
     if (whole.drops) {
       this.drop(whole.drops, 1)
       return
@@ -444,27 +471,26 @@ class Search {
   }
 
   /** How it brakes with the brakes of both axles in it, the bar of new cylinders set; what stands between is read once for each. */
-  private brakedWith({ filling }: Between, f: Alike, r: Alike): { braked: Braked; barFrontShare: number | undefined } {
-    const [front, rear] = [f.best.brake, r.best.brake]
-    const shell = front && rear && this.shell({ ...f.members[0]!.filling, ...r.members[0]!.filling, ...filling })
-    if (!shell) return { braked: brakedBy(this.asked, undefined), barFrontShare: undefined }
+  private brakedWith(h: Between, f: Alike, r: Alike): { braked: Braked; barFrontShare: number | undefined } {
+    const { brake: front } = f.best
+    const { brake: rear } = r.best
+    if (!front || !rear) return { braked: NOT_BRAKED, barFrontShare: undefined }
+    h.shell ??= { system: this.shell({ ...f.members[0]!.filling, ...r.members[0]!.filling, ...h.filling }) }
+    const shell = h.shell.system
+    if (!shell) return { braked: NOT_BRAKED, barFrontShare: undefined }
     const whole: BrakeSystem = { ...shell, front, rear }
-    const { system, barFrontShare } = this.isNewPair(filling) ? withBarSet(this.asked, whole) : { system: whole, barFrontShare: undefined }
+    if (shell.master.kind !== 'twin' || !this.isNewPair(h.filling)) return { braked: brakedBy(this.asked, whole), barFrontShare: undefined }
+    const { system, barFrontShare } = withBarSet(this.asked, whole)
     return { braked: brakedBy(this.asked, system), barFrontShare }
   }
   private isNewPair({ masterCylinder }: Filling): boolean {
     return masterCylinder !== this.space.now.masterCylinder
   }
-  private readonly shells = new Map<string, BrakeSystem | undefined>()
   /** Pedal, booster, master cylinder and valve, with whatever brakes. */
   private shell(filling: Filling): BrakeSystem | undefined {
-    const key = betweenKey(filling)
-    if (this.shells.has(key)) return this.shells.get(key)
     const context = this.contextOf(filling, this.isNewPair(filling) ? BAR_IN_THE_MIDDLE : undefined)
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
-    const found = systemOf(new Working(), context, brakes)
-    this.shells.set(key, found)
-    return found
+    return systemOf(new Working(), context, brakes)
   }
   /** A combination as a setup of its own, as it would be taken. */
   private contextOf(filling: Filling, barFrontShare: number | undefined): Context {
@@ -472,23 +498,15 @@ class Search {
     const setup = setupOf(this.space, filling, 'search', 'Search', barFrontShare === undefined ? {} : { barFrontShare })
     return { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
   }
-  /** Pedal and balance with everything that is said of them. */
-  private wholeVerdict(filling: Filling, f: Build, r: Build, barFrontShare: number | undefined): Whole {
-    // foot and balance see brakes by their numbers, and by what they take of the stroke
-    const key = [this.brakeKey(f), this.brakeKey(r), betweenKey(filling), barFrontShare].join('|')
-    const known = this.wholes.get(key)
-    if (known) return known
-    const found = this.pedalVerdict(filling, barFrontShare)
-    this.wholes.set(key, found)
-    return found
-  }
+  /** Pedal and balance with everything that is said of them; they see brakes by their numbers, and by what they take of the stroke. */
   private readonly wholes = new Map<string, Whole>()
   private pedalVerdict(filling: Filling, barFrontShare: number | undefined): Whole {
     let verdict: Ruled['verdict'] = 'fits'
-    for (const one of pedalFindings(this.contextOf(filling, barFrontShare), this.onTheCar)) {
+    const ends = (one: Finding) => drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)
+    for (const one of pedalFindings(this.contextOf(filling, barFrontShare), this.onTheCar, ends)) {
       // what the pedal feels like is weighed, and asked for apart
       if (one.rule === 'pedal-effort') continue
-      if (drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)) return { verdict: one.verdict, drops: one.rule }
+      if (ends(one)) return { verdict: one.verdict, drops: one.rule }
       if (VERDICT_RANK[one.verdict] > VERDICT_RANK[verdict]) verdict = one.verdict
     }
     return { verdict }
@@ -546,6 +564,7 @@ class Search {
     }
   }
 }
+const NOT_BRAKED: Braked = { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
 const BAR_IN_THE_MIDDLE = 0.5
 /** What stands between the axles and is searched for. */
 const betweenKey = ({ masterCylinder, booster, valve }: Filling): string => `${masterCylinder?.id} ${booster?.id} ${valve?.id}`

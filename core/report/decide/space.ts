@@ -29,7 +29,7 @@ export const CRITERION_IDS = Object.keys(CRITERIA) as CriterionId[]
 export interface SearchAsk {
   /** What is not changed is as in this setup. */
   setupId: string
-  vary: { front: boolean; rear: boolean; wheel: boolean; hydraulics: boolean }
+  vary: { front: boolean; rear: boolean; wheel: boolean; hydraulics: boolean; booster: boolean }
   /** Only parts that are there already. */
   onHand: boolean
   /** What belongs to a kit or donor comes with all the rest of it; what belongs to none may come alone. */
@@ -53,7 +53,7 @@ export interface SearchAsk {
   only?: { place: PlaceName; partId: string }
 }
 export const DEFAULT_ASK: Omit<SearchAsk, 'setupId'> = {
-  vary: { front: true, rear: true, wheel: false, hydraulics: false },
+  vary: { front: true, rear: true, wheel: false, hydraulics: false, booster: false },
   onHand: false,
   wholeKits: false,
   musts: { known: true, noPieces: true, clears: true, frontFirst: true, pedal: false, parkingBrake: true },
@@ -123,7 +123,7 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
       options[`${axle}.${slot}`] = varied ? listed(`${axle}.${slot}`, now, onTheCar) : [now]
     }
   for (const slot of HYDRAULIC_NAMES) {
-    const varied = ask.vary.hydraulics && VARIED_HYDRAULICS.includes(slot)
+    const varied = slot === 'booster' ? ask.vary.booster : ask.vary.hydraulics && VARIED_HYDRAULICS.includes(slot)
     options[slot] = varied ? listed(slot, baseParts[slot], stockParts[slot]) : [baseParts[slot]]
   }
   const now = Object.fromEntries((Object.keys(options) as PlaceName[]).map((name) => [name, options[name][0]])) as Filling

@@ -14,7 +14,7 @@ const budget: SearchAsk = { ...ask, musts: { ...ask.musts, budgetMinor: 50_000 }
 describe('a find', () => {
   const wide: SearchAsk = {
     ...ask,
-    vary: { front: true, rear: true, wheel: true, hydraulics: true },
+    vary: { front: true, rear: true, wheel: true, hydraulics: true, booster: true },
     musts: { ...ask.musts, clears: false },
   }
   const { finds } = search(DEMO_PROJECT, wide)

@@ -149,7 +149,7 @@ function fewestFails(project: Project, ask: SearchAsk, place: PlaceName, part: P
     axle,
     options: { ...space.options, [place]: [part] },
     ask,
-    rules: rulesOf(readings, axle, gapOf(readings, axle)),
+    rules: rulesOf(readings, axle, gapOf(readings, axle), ask),
     all: true,
     start: [],
     step: (sofar, { dropped }) => {

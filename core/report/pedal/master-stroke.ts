@@ -28,6 +28,7 @@ interface Share {
 /**
  * How much of the master cylinder's stroke a hard stop takes: in all, in each chamber, and at the pedal.
  * The worst of them is the figure. (R. Limpert, Brake Design and Safety, ch. 5.)
+ * @param cured whether a larger cylinder is looked for where it is too much
  */
 export function masterStroke(
   context: Context,
@@ -35,6 +36,7 @@ export function masterStroke(
   system: BrakeSystem | undefined,
   factor: number,
   stage: Pick<Chain, 'front' | 'rear'> | undefined,
+  cured = true,
 ): { figure: ReportFigure; finding: Finding } {
   const { units, limits } = context.project.preferences
   const { figure, known } = STROKE_USED.of({ context, brakes, system, factor })
@@ -51,7 +53,7 @@ export function masterStroke(
     }
   }
   const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
-  const larger = largerMaster(context, brakes, system, limit, factor)
+  const larger = cured ? largerMaster(context, brakes, system, limit, factor) : undefined
   return larger
     ? {
         figure,
