@@ -100,6 +100,38 @@ test('a catalogue of four hundred parts: progress, cancelled without a trace, th
   await expect(page.getByTestId('add-catalogue')).toBeVisible()
 })
 
+test('only what is there; whole kits at their own price; two cylinders with their bar, taken as they were said', async ({ page }) => {
+  await openDemo(page, 'cost', 'setup=as-it-stands&view=search')
+  const box = (name: string) => page.getByRole('checkbox', { name, exact: true })
+  const search = async () => {
+    await page.getByTestId('search-go').click()
+    await expect(page.getByTestId('search-says')).toContainText('beaten by no other', { timeout: 60_000 })
+    await expect(page.getByTestId('looked')).toContainText('Gap and verdict by draws', { timeout: 60_000 })
+  }
+  const rows = page.getByTestId('finds').locator('tbody tr')
+  await tick(box('what is there already'))
+  await search()
+  for (const cost of await rows.locator('td:nth-child(2)').allTextContents()) expect(cost).toMatch(/^\s*0.EUR/)
+  await tick(box('what is there already'), false)
+
+  // a kit costs what it does whole, and it is its price that lets a part of it in
+  await tick(box('whole kits and donors, beside loose parts'))
+  for (const name of ['nothing left unknown', 'no adapters or shims', 'the wheel clears for sure']) await tick(box(name), false)
+  await search()
+  await choose(page.getByTestId('why-part'), 'Four-piston caliper Q4')
+  const why = page.getByTestId('why-says')
+  await expect(why).toContainText('it would be among the finds if Kit Q4, front cost less', { timeout: 30_000 })
+  await expect(why).toContainText(/Now 765\.00.EUR/)
+
+  for (const name of ['front brakes', 'rear brakes', 'rise in one stop', 'gap to the wheel']) await tick(box(name), false)
+  for (const name of ['master cylinder and valve', 'the usual pedal']) await tick(box(name))
+  await search()
+  const pair = rows.filter({ hasText: /balance bar: set to [\d.]+.% front/ }).first()
+  const share = /[\d.]+.%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]
+  await pair.getByRole('button', { name: /^Take/ }).click()
+  await expect(page.getByTestId('ledger-bias')).toContainText(share)
+})
+
 test('the same over the server: lines of JSON, a clear no for nonsense', async ({ request }) => {
   const { DEMO_PROJECT } = await import('../core/demo/project.ts')
   const ask = { vary: { rear: false }, musts: { budgetMinor: 50_000 } }

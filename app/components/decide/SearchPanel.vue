@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { CRITERIA, CRITERION_IDS, type CriterionId, type PlaceName } from '#core/report/decide/space.ts'
-import { placeWords } from '#core/report/decide/take-find.ts'
+import { CRITERIA, CRITERION_IDS, type CriterionId } from '#core/report/decide/space.ts'
+import { changesIn } from '#core/report/decide/take-find.ts'
 import type { FullLook } from '#core/report/decide/full-look.ts'
 import type { Find } from '#core/report/decide/search.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
@@ -17,8 +17,6 @@ const { units } = useWorkbench()
 const { ask, state, progress, result, isOld, tookMs, error, why, asking, looks, run, cancel, askWhy, take } = useSearch()
 const currency = computed(() => store.project!.preferences.currency)
 const money = (minor: number | undefined) => (minor === undefined ? 'no price' : formatMoney(minor, currency.value, { whole: true }))
-const partName = (id: string | null) =>
-  id === null ? 'none' : (store.project!.parts.find((part) => part.id === id)?.name ?? 'a part that is gone')
 
 const VARY = [
   { key: 'front', label: 'front brakes' },
@@ -26,6 +24,10 @@ const VARY = [
   { key: 'wheel', label: 'wheels' },
   { key: 'hydraulics', label: 'master cylinder and valve' },
   { key: 'booster', label: 'booster' },
+] as const
+const ONLY = [
+  { key: 'onHand', label: 'what is there already' },
+  { key: 'wholeKits', label: 'whole kits and donors, beside loose parts' },
 ] as const
 const MUSTS = [
   { key: 'known', label: 'nothing left unknown' },
@@ -35,11 +37,16 @@ const MUSTS = [
   { key: 'pedal', label: 'the usual pedal' },
   { key: 'parkingBrake', label: 'parking brake kept' },
 ] as const
-const chosen = (of: Record<string, unknown>, keys: readonly { key: string }[]) =>
-  keys.filter(({ key }) => of[key] === true).map(({ key }) => key)
-const set = (of: Record<string, unknown>, keys: readonly { key: string }[], on: readonly (string | number | boolean)[]) => {
-  for (const { key } of keys) of[key] = on.includes(key)
-}
+/** What is ticked, and where it stands in what is asked. */
+const GROUPS = [
+  { id: 'search-vary', label: 'May change', keys: VARY, of: () => ask.value.vary },
+  { id: 'search-only', label: 'Only', keys: ONLY, of: () => ask.value },
+  { id: 'search-musts', label: 'Must hold', keys: MUSTS, of: () => ask.value.musts },
+] as const
+const chosen = (of: object, keys: readonly { key: string }[]) =>
+  keys.map(({ key }) => key).filter((key) => (of as Record<string, unknown>)[key] === true)
+const set = (of: object, keys: readonly { key: string }[], on: readonly (string | number | boolean)[]) =>
+  Object.assign(of, Object.fromEntries(keys.map(({ key }) => [key, on.includes(key)])))
 const budget = ref(ask.value.musts.budgetMinor === undefined ? '' : String(ask.value.musts.budgetMinor / 100))
 const budgetError = ref('')
 function setBudget(text: string) {
@@ -72,10 +79,7 @@ function priceOf(id: string, minor?: number): string {
   const price = [...store.project!.parts, ...store.project!.bundles].find((one) => one.id === id)?.price
   return price ? formatMoney(minor ?? price.likelyMinor, price.currency) : 'no price'
 }
-const changes = (find: Pick<Find, 'parts' | 'barFrontShare'>) => [
-  ...(Object.entries(find.parts) as [PlaceName, string | null][]).map(([place, id]) => `${placeWords(place)}: ${partName(id)}`),
-  ...(find.barFrontShare === undefined ? [] : [`balance bar set to ${formatQuantity(find.barFrontShare, 'share', units.value)} front`]),
-]
+const changes = (find: Find) => changesIn(store.project!, find, units.value)
 /** Kits and donors that are bought whole in a find. */
 const wholes = ({ kits }: Pick<Find, 'kits'>) =>
   kits.map((id) => store.project!.bundles.find((bundle) => bundle.id === id)?.name ?? 'a kit that is gone')
@@ -116,28 +120,14 @@ const askable = computed(() =>
 <template>
   <div class="search">
     <section class="ask">
-      <FieldItem label="May change" for="search-vary"
+      <FieldItem v-for="group in GROUPS" :key="group.id" :label="group.label" :for="group.id"
         ><ElCheckboxGroup
-          id="search-vary"
-          :model-value="chosen(ask.vary, VARY)"
+          :id="group.id"
+          :model-value="chosen(group.of(), group.keys)"
           :validate-event="false"
-          @update:model-value="set(ask.vary, VARY, $event)"
+          @update:model-value="set(group.of(), group.keys, $event)"
         >
-          <ElCheckbox v-for="one in VARY" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
-          <ElCheckbox v-model="ask.onHand" value="onHand" :validate-event="false">only what is there already</ElCheckbox>
-          <ElCheckbox v-if="store.project!.bundles.length > 0" v-model="ask.wholeKits" value="wholeKits" :validate-event="false"
-            >kits and donors only whole</ElCheckbox
-          >
-        </ElCheckboxGroup></FieldItem
-      >
-      <FieldItem label="Must hold" for="search-musts"
-        ><ElCheckboxGroup
-          id="search-musts"
-          :model-value="chosen(ask.musts, MUSTS)"
-          :validate-event="false"
-          @update:model-value="set(ask.musts, MUSTS, $event)"
-        >
-          <ElCheckbox v-for="one in MUSTS" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
+          <ElCheckbox v-for="one in group.keys" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
         </ElCheckboxGroup></FieldItem
       >
       <div class="row">

@@ -1,4 +1,16 @@
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type HydraulicSlot, type Project, type Setup } from '../../model/project.ts'
+import {
+  AXLE_SLOTS,
+  AXLES,
+  HYDRAULIC_SLOTS,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Project,
+  type Setup,
+} from '../../model/project.ts'
+import { PART_KINDS } from '../../model/part-kinds.ts'
+import { formatQuantity } from '../../quantity/format.ts'
+import type { UnitChoice } from '../../quantity/units.ts'
 import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from './space.ts'
 import type { Find } from './found.ts'
 
@@ -8,6 +20,19 @@ export function placeWords(place: PlaceName): string {
   return slot === undefined
     ? HYDRAULIC_SLOTS[place as HydraulicSlot].label.toLowerCase()
     : `${axle} ${AXLE_SLOTS[slot].label.toLowerCase()}`
+}
+
+/** What a find changes, a line each: "front rotor: Estate front rotor", "wheels: Winter wheel", "booster: none". */
+export function changesIn(project: Project, { parts, barFrontShare }: Pick<Find, 'parts' | 'barFrontShare'>, units?: UnitChoice): string[] {
+  const oneWheel = parts['front.wheel'] !== undefined && parts['front.wheel'] === parts['rear.wheel']
+  const lines = (Object.entries(parts) as [PlaceName, string | null][]).flatMap(([place, id]) => {
+    const part = project.parts.find((one) => one.id === id)
+    const name = id === null ? 'none' : (part?.name ?? 'a part that is gone')
+    if (oneWheel && place.endsWith('.wheel')) return place === 'front.wheel' ? [`wheels: ${name}`] : []
+    const axle = AXLES.find((one) => place.startsWith(`${one}.`))
+    return [`${part && axle ? `${axle} ${PART_KINDS[part.kind].one}` : placeWords(place)}: ${name}`]
+  })
+  return barFrontShare === undefined ? lines : [...lines, `balance bar: set to ${formatQuantity(barFrontShare, 'share', units)} front`]
 }
 
 /** What of a find makes its setup. */

@@ -1,0 +1,35 @@
+import { expect, test } from '@jest/globals'
+import { DEMO_PROJECT } from '../../demo/project.ts'
+import { changesIn, findName } from './take-find.ts'
+
+test('what a find changes is said a line each: one wheel for both axles once, what is left out, where the bar is set', () => {
+  const lines = changesIn(
+    DEMO_PROJECT,
+    {
+      parts: {
+        'front.caliper': 'kit4-caliper',
+        'front.wheel': 'winter-wheel',
+        'rear.wheel': 'winter-wheel',
+        'rear.bracket': null,
+        booster: null,
+        masterCylinder: 'gone',
+      },
+      barFrontShare: 0.495,
+    },
+    undefined,
+  )
+  expect(lines.map((one) => one.replaceAll(/[\s\u202f\u00a0]/g, ' '))).toEqual([
+    'front caliper: Four-piston caliper Q4',
+    `wheels: ${DEMO_PROJECT.parts.find((part) => part.id === 'winter-wheel')!.name}`,
+    'rear bracket: none',
+    'booster: none',
+    'master cylinder: a part that is gone',
+    'balance bar: set to 49.5 % front',
+  ])
+})
+
+test('a find is named by what stops the car first', () => {
+  const parts = { 'front.hose': 'braided-front-hose', 'front.pad': 'kit4-pad', 'front.caliper': 'kit4-caliper' }
+  expect(findName(DEMO_PROJECT, { parts })).toMatch(/^Four-piston caliper Q4, .* and 1 more$/)
+  expect(findName(DEMO_PROJECT, { parts: {} })).toBe('As it stands, found')
+})
