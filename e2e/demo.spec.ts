@@ -86,7 +86,8 @@ test('the working of a figure leads to where each number is entered', async ({ p
   await page.getByTestId('ledger-area').click()
   const drawer = page.getByRole('dialog')
   await expect(drawer).toContainText('π/4 · (50² + 50²)')
-  await drawer.getByRole('button', { name: 'Piston 1 of Twin-piston caliper Q2' }).click()
+  // what matters most comes in later, above it, with the same names
+  await drawer.getByRole('button', { name: 'Piston 1 of Twin-piston caliper Q2' }).last().click()
   await expect(page.getByRole('textbox', { name: 'Pistons on one side' })).toBeFocused()
   await page.getByRole('textbox', { name: 'Pistons on one side' }).fill('44; 1-3/8"')
   await page.getByRole('textbox', { name: 'Pistons on one side' }).press('Enter')

@@ -212,6 +212,9 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   await page.getByRole('link', { name: 'All brakes' }).click()
   await choose(page.getByTestId('customer-wheel'), 'Club wheel 6.5J')
   await expect(page.getByTestId('comparison').locator('tbody tr').filter({ hasText: 'Estate front caliper' })).toContainText('Too close')
+  // one that is in no setup is looked at in its own company
+  const loose = page.getByTestId('comparison').locator('tbody tr').filter({ hasText: 'Harrow van front caliper' })
+  await expect(loose).toContainText('with Slotted rotor 276 x 26, Harrow van pads, Bracket for Harrow van calipers')
   await page.getByRole('link', { name: 'All wheels' }).click()
   await page.getByRole('button', { name: 'Fit Hill wheel' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Too close')

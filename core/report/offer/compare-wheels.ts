@@ -52,7 +52,7 @@ const CLEARANCE: Record<ClearanceVerdict, FindingVerdict> = {
 const SURENESS: readonly ClearanceVerdict[] = ['clears', 'tight', 'measure', 'tooClose', 'hits']
 
 /** What cannot be built stands last, whatever its gap; then what is surest to clear. */
-const bySureness = (a: CompareRow, b: CompareRow): number =>
+export const bySureness = (a: CompareRow, b: CompareRow): number =>
   Number(a.whole === 'blocked') - Number(b.whole === 'blocked') ||
   SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
   VERDICT_RANK[a.whole] - VERDICT_RANK[b.whole] ||
@@ -60,7 +60,14 @@ const bySureness = (a: CompareRow, b: CompareRow): number =>
   a.name.localeCompare(b.name)
 
 /** @param rules what the rules find of the part that is compared */
-function rowOf(id: string, name: string, detail: string, corner: Omit<Corner, 'consequences'>, inUse: boolean, rules: Judged): CompareRow {
+export function rowOf(
+  id: string,
+  name: string,
+  detail: string,
+  corner: Omit<Corner, 'consequences'>,
+  inUse: boolean,
+  rules: Judged,
+): CompareRow {
   const helped = (corner.stockSpacerMm ?? 0) > 0
   const gap = CLEARANCE[corner.verdict] === 'blocked' && helped ? 'needs' : CLEARANCE[corner.verdict]
   const { worst, why } = worse(rules, { worst: gap, why: gap === 'fits' || gap === 'check' ? '' : corner.sentence, count: 1 })
@@ -84,11 +91,11 @@ function rowOf(id: string, name: string, detail: string, corner: Omit<Corner, 'c
   }
 }
 
-function contextOf(project: Project, setup: Setup): Context {
+export function contextOf(project: Project, setup: Setup): Context {
   return { project, setup, isStock: setup === project.setups[0], resolved: resolveSetup(project, setup) }
 }
 
-const withAxle = (context: Context, axle: Axle, more: Partial<Context['resolved'][Axle]>): Context => ({
+export const withAxle = (context: Context, axle: Axle, more: Partial<Context['resolved'][Axle]>): Context => ({
   ...context,
   resolved: { ...context.resolved, [axle]: { ...context.resolved[axle], ...more } },
 })
@@ -114,43 +121,6 @@ export function compareWheels(project: Project, setupId: string, axle: Axle): Co
       return rowOf(wheel.id, wheel.name, words, chosen, wheel.id === fitted, rules)
     })
     .sort(bySureness)
-}
-
-/**
- * One wheel over every brake of the project: what each setup has on this axle, and every other caliper with
- * the rest of the setup that is looked at.
- * @param wheelId a customer's wheel, say
- * @throws RangeError when the project has no such setup or wheel
- */
-export function compareBrakes(project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] {
-  const here = contextOf(project, setupOf(project, setupId))
-  const wheel = project.parts.find((part) => part.id === wheelId)
-  if (wheel?.kind !== 'wheel') throw new RangeError(`no wheel ${wheelId} in project ${project.id}`)
-  const spacer = { spacer: here.resolved[axle].spacer, spacerTrialMm: here.resolved[axle].spacerTrialMm, wheel }
-  const rows: CompareRow[] = []
-  const seen = new Set<string>()
-  const calipers = new Set<string>()
-  for (const setup of project.setups) {
-    const context = contextOf(project, setup)
-    const { caliper, rotor, pad, bracket, shimMm } = context.resolved[axle]
-    if (caliper?.kind !== 'caliper') continue
-    const key = [caliper, rotor, pad, bracket].map((part) => part?.id ?? '-').join(' ') + (shimMm === 0 ? '' : ` ${shimMm}`)
-    if (seen.has(key)) continue
-    seen.add(key)
-    calipers.add(caliper.id)
-    const on = withAxle(context, axle, spacer)
-    const corner = cornerOf(on, axle, 'draws')
-    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
-    rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
-  }
-  for (const caliper of project.parts) {
-    if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
-    const on = withAxle(here, axle, { ...spacer, caliper, shimMm: 0 })
-    const corner = cornerOf(on, axle, 'draws')
-    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
-    rows.push(rowOf(caliper.id, caliper.name, 'with the rotor and pads of this setup', corner, false, rules))
-  }
-  return rows.sort(bySureness)
 }
 
 export interface RimHint {

@@ -1,0 +1,59 @@
+import { describe, expect, test } from '@jest/globals'
+import { DEMO_PROJECT } from '../../demo/project.ts'
+import type { Axle, Part, Project } from '../../model/project.ts'
+import { evaluate } from '../evaluate.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
+import { companiesOf } from './company.ts'
+import { compareBrakes } from './compare-brakes.ts'
+
+const part = (id: string): Part => DEMO_PROJECT.parts.find((one) => one.id === id)!
+const calipers = DEMO_PROJECT.parts.filter((one) => one.kind === 'caliper')
+
+/** A caliper with a company in a setup of its own, and what the fit check says there of this axle. */
+function fitted(caliper: Part, company: { rotor?: Part | null; pad?: Part | null; bracket?: Part | null }, axle: Axle) {
+  const setup = structuredClone(DEMO_PROJECT.setups[1]!)
+  const id = (one: Part | null | undefined) => (one === null ? null : one?.id)
+  Object.assign(setup[axle], { caliper: caliper.id, rotor: id(company.rotor), pad: id(company.pad), bracket: id(company.bracket) })
+  setup.id = 'tried'
+  const { fit } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'tried', { precision: 'linear' })
+  return fit.filter((one) => one.axle === axle)
+}
+
+describe('the company of a caliper', () => {
+  test.each(['front', 'rear'] as const)('goes together as it was said, %s', (axle) => {
+    const companyOf = companiesOf(DEMO_PROJECT, 'estate-fronts', axle)
+    const found = calipers.flatMap((caliper) => {
+      const company = companyOf(caliper)
+      return company ? [{ caliper, company }] : []
+    })
+    expect(found.length).toBeGreaterThan(1)
+    for (const { caliper, company } of found) {
+      // what is said of hose, wheel and how used it is stands beside it
+      const stopped = fitted(caliper, company, axle).filter(
+        (one) => (one.verdict === 'blocked' || one.verdict === 'needs') && !/^(hose|wheel|stud|register|used|residual)/.test(one.rule),
+      )
+      expect(stopped.map((one) => `${caliper.name}: ${one.sentence}`)).toEqual([])
+    }
+  })
+  test('where there is none, no rotor, pads and bracket of the library let it in', () => {
+    const companyOf = companiesOf(DEMO_PROJECT, 'estate-fronts', 'front')
+    const kinds = (kind: Part['kind']) => DEMO_PROJECT.parts.filter((one) => one.kind === kind)
+    const [alone] = calipers.filter((one) => one.id === 'coupe-rear-caliper')
+    expect(companyOf(alone!)).toBeUndefined()
+    for (const rotor of kinds('rotor'))
+      for (const bracket of [null, ...kinds('bracket')])
+        for (const pad of kinds('pad').slice(0, 4))
+          expect(fitted(alone!, { rotor, bracket, pad }, 'front').some((one) => VERDICT_RANK[one.verdict] >= VERDICT_RANK.needs)).toBe(true)
+  })
+})
+
+test('a loose caliper is judged in its own company, which is named; one that goes with nothing by what is there', () => {
+  const rows = compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'hill-wheel')
+  const row = (id: string) => rows.find((one) => one.name === part(id).name)!
+  const harrow = row('harrow-front-caliper')
+  expect(harrow.detail).toContain(part('harrow-pad').name)
+  expect([harrow.whole, harrow.verdict]).toEqual(['fits', 'clears'])
+  const coupe = row('coupe-rear-caliper')
+  expect([coupe.whole, coupe.detail]).toEqual(['blocked', 'with the rotor and pads of this setup'])
+  expect(() => compareBrakes(DEMO_PROJECT, 'none', 'front', 'hill-wheel')).toThrow(/no setup none/)
+})
