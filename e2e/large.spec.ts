@@ -58,8 +58,10 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   await page.locator('[data-cell="0.0"]').focus()
   // wherever the wheel leads, the keys go on from where they were
   await page.mouse.move(600, 500)
-  await page.mouse.wheel(0, 3000)
-  await expect.poll(() => page.locator('[data-cell="0.0"]').evaluate((cell) => cell.getBoundingClientRect().bottom)).toBeLessThan(0)
+  await expect(async () => {
+    await page.mouse.wheel(0, 3000)
+    expect(await page.locator('[data-cell="0.0"]').evaluate((cell) => cell.getBoundingClientRect().bottom)).toBeLessThan(0)
+  }).toPass({ timeout: 10_000 })
   for (let i = 0; i < 60; i += 1) await page.keyboard.press('ArrowDown')
   await expect(page.locator(':focus')).toHaveAttribute('data-cell', /^\d{2,}\.\d+$/)
   await expect(page.locator(':focus')).toBeInViewport()

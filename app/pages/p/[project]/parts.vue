@@ -75,9 +75,11 @@ const bolting = computed(() => {
 })
 /** Of a long list the first, and what is open; the rest on demand. */
 const MOST_LISTED = 20
+/** There is one list of what bolts on. */
+const MOST_BOLTING = 60
 const whole = ref(new Set<string>())
-const listed = <T,>(name: string, all: readonly T[], id: (one: T) => string): readonly T[] =>
-  all.length <= MOST_LISTED || whole.value.has(name) ? all : all.filter((one, i) => i < MOST_LISTED || id(one) === chosen.value?.id)
+const listed = <T,>(name: string, all: readonly T[], id: (one: T) => string, most = MOST_LISTED): readonly T[] =>
+  all.length <= most || whole.value.has(name) ? all : all.filter((one, i) => i < most || id(one) === chosen.value?.id)
 const showAll = (name: string) => (whole.value = new Set([...whole.value, name]))
 /** The part that the address names is in sight in its list. */
 const list = ref<HTMLElement>()
@@ -129,7 +131,7 @@ const costs = (part: Part) =>
           <h3>What bolts on, {{ order }}, against this setup</h3>
           <WorkingLine v-if="working" what="What bolts on is being computed" />
           <ul data-test="bolts-on">
-            <li v-for="one in listed(order, bolting, (item) => item.partId)" :key="one.partId">
+            <li v-for="one in listed(order, bolting, (item) => item.partId, MOST_BOLTING)" :key="one.partId">
               <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
                 <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
                 <span class="soft small num">{{ costs(one.part) }}</span>
@@ -138,7 +140,7 @@ const costs = (part: Part) =>
             </li>
           </ul>
           <ElButton
-            v-if="listed(order, bolting, (item) => item.partId).length < bolting.length"
+            v-if="listed(order, bolting, (item) => item.partId, MOST_BOLTING).length < bolting.length"
             link
             type="primary"
             class="small"
