@@ -53,7 +53,7 @@ async function trace(page: Page, at: (mm: Mm) => Pair, line: readonly Mm[]): Pro
   const before = await places(page).count()
   for (const [i, mm] of line.entries()) {
     await press(page, at(mm))
-    await expect(places(page)).toHaveCount(before + i + 1)
+    await expect(places(page)).toHaveCount(before + i + 1, { timeout: 20_000 })
   }
 }
 

@@ -40,7 +40,7 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 
 /** The six cells of the ledger as text. */
 export async function ledger(page: Page): Promise<string[]> {
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 20_000 })
   // the session comes after all else
   await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop', { timeout: 15_000 })
   // and so do the ranges, where there is a figure
