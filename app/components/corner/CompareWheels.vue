@@ -117,9 +117,7 @@ function fit(id: string) {
         <div :class="`tone-${row.whole}`">
           <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
           }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
-          ><span v-else-if="row.why && row.whole !== 'unknown' && row.verdict === 'clears'" class="block small" data-test="why">{{
-            row.why
-          }}</span
+          ><span v-else-if="row.why && row.verdict === 'clears'" class="block small" data-test="why">{{ row.why }}</span
           ><span v-if="row.missing > 0" class="block small">{{ counted(row.missing, 'open question') }}</span>
         </div>
       </template>

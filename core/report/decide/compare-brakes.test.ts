@@ -47,6 +47,17 @@ describe('the company of a caliper', () => {
   })
 })
 
+test('what a brake works with counts like the caliper itself: a doubt of its rotor, pads or bracket is no fit', () => {
+  const rowsOf = (project: Project) => compareBrakes(project, 'estate-fronts', 'front', 'hill-wheel')
+  const before = rowsOf(DEMO_PROJECT)
+  const fits = before.filter((one) => one.whole === 'fits')
+  expect(fits.length).toBeGreaterThan(2)
+  const bare = structuredClone(DEMO_PROJECT)
+  for (const one of bare.parts) if (one.kind === 'rotor') Reflect.deleteProperty(one, 'boltCircleMm')
+  const after = rowsOf(bare)
+  for (const one of fits) expect([one.name, after.find((row) => row.id === one.id)!.whole]).toEqual([one.name, 'unknown'])
+})
+
 test('a loose caliper is judged in its own company, which is named; one that goes with nothing by what is there', () => {
   const rows = compareBrakes(DEMO_PROJECT, 'estate-fronts', 'front', 'hill-wheel')
   const row = (id: string) => rows.find((one) => one.name === part(id).name)!

@@ -1,7 +1,8 @@
 import type { Axle, Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import { cornerOf } from '../corner/corner.ts'
-import { worse, worstByRules } from '../offer/candidates.ts'
+import type { Context } from '../figure/read.ts'
+import { worse, worstByRules, type Judged } from '../offer/candidates.ts'
 import { bySureness, contextOf, rowOf, withAxle, type CompareRow } from '../offer/compare-wheels.ts'
 import { companiesOf, type Company } from './company.ts'
 
@@ -31,7 +32,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     calipers.add(caliper.id)
     const on = withAxle(context, axle, spacer)
     const corner = cornerOf(on, axle, 'draws')
-    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    const rules = worstOfBrake(on, axle)
     rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
   }
   const companyOf = companiesOf(project, setupId, axle)
@@ -40,11 +41,18 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     const company = companyOf(caliper)
     const on = withAxle(here, axle, { ...spacer, ...company, caliper, shimMm: 0 })
     const corner = cornerOf(on, axle, 'draws')
-    const rules = worse(worstByRules(on, axle, caliper.id), worstByRules(on, axle, wheelId))
+    const rules = worstOfBrake(on, axle)
     rows.push(rowOf(caliper.id, caliper.name, companyWords(company ?? here.resolved[axle], here.resolved[axle]), corner, false, rules))
   }
   return rows.sort(bySureness)
 }
+
+/** The worst that the rules find of a brake with a wheel over it: of what it works with as of the caliper itself. */
+const worstOfBrake = (context: Context, axle: Axle): Judged =>
+  (['caliper', 'rotor', 'pad', 'bracket', 'wheel'] as const)
+    .flatMap((slot) => context.resolved[axle][slot]?.id ?? [])
+    .map((id) => worstByRules(context, axle, id))
+    .reduce(worse)
 
 /** What of a brake is not as in the setup: "with Estate front rotor 284 x 24, no bracket". */
 function companyWords(company: Company, now: Company): string {

@@ -28,6 +28,11 @@ test('what a find changes is said a line each: one wheel for both axles once, wh
   ])
 })
 
+test('a bar far off its middle is said to be: a small turn of its thread does much there', () => {
+  const bar = (barFrontShare: number) => changesIn(DEMO_PROJECT, { parts: {}, barFrontShare })[0]
+  expect([0.395, 0.45, 0.55, 0.6].map((share) => /far off its middle/.test(bar(share)!))).toEqual([true, false, false, true])
+})
+
 test('a find is named by what stops the car first', () => {
   const parts = { 'front.hose': 'braided-front-hose', 'front.pad': 'kit4-pad', 'front.caliper': 'kit4-caliper' }
   expect(findName(DEMO_PROJECT, { parts })).toMatch(/^Four-piston caliper Q4, .* and 1 more$/)

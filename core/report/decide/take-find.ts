@@ -11,6 +11,7 @@ import {
 import { PART_KINDS } from '../../model/part-kinds.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import type { UnitChoice } from '../../quantity/units.ts'
+import { BAR_MIDDLE } from '../pedal/bore-report.ts'
 import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from './space.ts'
 import type { Find } from './found.ts'
 
@@ -32,7 +33,9 @@ export function changesIn(project: Project, { parts, barFrontShare }: Pick<Find,
     const axle = AXLES.find((one) => place.startsWith(`${one}.`))
     return [`${part && axle ? `${axle} ${PART_KINDS[part.kind].one}` : placeWords(place)}: ${name}`]
   })
-  return barFrontShare === undefined ? lines : [...lines, `balance bar: set to ${formatQuantity(barFrontShare, 'share', units)} front`]
+  if (barFrontShare === undefined) return lines
+  const far = barFrontShare < BAR_MIDDLE.low || barFrontShare > BAR_MIDDLE.high
+  return [...lines, `balance bar: set to ${formatQuantity(barFrontShare, 'share', units)} front${far ? ', far off its middle' : ''}`]
 }
 
 /** What of a find makes its setup. */
