@@ -55,7 +55,6 @@ const REPORT = {
   doubt: ['balance', 'pedal', 'brake', 'heat', 'figure', 'report.ts'],
   // the shortest way to an answer, from what the report reads
   path: ['doubt', 'decide', 'build', 'prove', 'heat', 'figure', 'report.ts'],
-  // what is offered is tried on the whole setup
   // the whole setup is put together and weighed
   decide: [
     'build',
@@ -76,6 +75,7 @@ const REPORT = {
   build: ['offer', 'cost', 'figure', 'report.ts'],
   // what was driven is held against what the model says
   prove: ['build', 'evidence', 'heat', 'balance', 'pedal', 'brake', 'cost', 'figure', 'report.ts'],
+  // what is offered is tried on the whole setup
   offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
 }
 /** Where the interface and the server take values from; types may come from anywhere. */

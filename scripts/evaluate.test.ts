@@ -35,7 +35,10 @@ test('a good file: the report on stdout, and nothing else', () => {
   expect([status, says.join('')]).toEqual([0, ''])
   expect(JSON.parse(out)).toMatchObject({
     project: { id: DEMO_PROJECT.id },
-    setups: DEMO_PROJECT.setups.map((one) => ({ setupId: one.id })),
+    setups: DEMO_PROJECT.setups.map((one) => ({
+      setupId: one.id,
+      figures: { 'front.effectiveRadius': { filled: expect.stringMatching(/^\([\d.]+ \+ [\d.]+\) \/ 2$/) } },
+    })),
   })
 }, 60_000)
 test.each<[string, string, RegExp]>([

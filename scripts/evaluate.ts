@@ -1,4 +1,5 @@
 import { evaluateAll } from '../core/report/evaluate-all.ts'
+import { filledIn } from '../core/report/filled-in.ts'
 import { heatBrief } from '../core/report/heat/heat-brief.ts'
 import { projectFrom, stop, write } from './file-in.ts'
 
@@ -8,7 +9,7 @@ if (name === undefined) stop(['Which file? npm run -s evaluate -- FILE.json'])
 const project = projectFrom(name)
 const report = {
   project: { id: project.id, name: project.name },
-  setups: evaluateAll(project),
+  setups: evaluateAll(project).map(filledIn),
   /** The driving that is chosen, for each setup. */
   heat: project.setups.map((setup) => ({ setupId: setup.id, ...heatBrief(project, setup.id) })),
 }

@@ -87,12 +87,14 @@ export function rearFirstFrom(system: BrakeSystem, mass: Mass, toG = ORDER_TO_G)
 /** Ends of the straight pieces, the roots of the difference between them, where the rear lifts: all in which the order may turn, g, rising. */
 function placesToLook(system: BrakeSystem, mass: Mass, extras: Extras): number[] {
   const { ends, difference } = piecesOf(system, mass, extras)
-  const roots = ends.slice(1).flatMap((to, i) => {
-    const from = ends[i]!
-    const [a, m, b] = [from, (from + to) / 2, to].map(difference)
-    return a === undefined || m === undefined || b === undefined ? [] : quadraticRoots(a, m, b).map((share) => from + share * (to - from))
-  })
-  return [...ends, ...roots].sort((x, y) => x - y)
+  const places = [...ends]
+  for (let i = 1; i < ends.length; i += 1) {
+    const [from, to] = [ends[i - 1]!, ends[i]!]
+    const [a, m, b] = [difference(from), difference((from + to) / 2), difference(to)]
+    if (a === undefined || m === undefined || b === undefined) continue
+    for (const share of quadraticRoots(a, m, b)) places.push(from + share * (to - from))
+  }
+  return places.sort((x, y) => x - y)
 }
 
 /** Where the straight pieces end, g, and front use less rear use, times both loads: a quadratic of the deceleration within a piece. */

@@ -27,7 +27,7 @@ export function withWeights({ points, tags }: WheelProfile, thicknessMm: number,
       return
     }
     const at = (t: number): [number, number] => (t === 0 ? a : t === 1 ? b : [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])])
-    const cuts = [from, to].map((z) => (z - a[0]) / (b[0] - a[0])).filter((t) => t > 0 && t < 1)
+    const cuts = range ? [from, to].map((z) => (z - a[0]) / (b[0] - a[0])).filter((t) => t > 0 && t < 1) : []
     const stops = [0, ...cuts.sort((x, y) => x - y), 1]
     for (let k = 0; k + 1 < stops.length; k += 1) {
       const start = at(stops[k]!)

@@ -30,7 +30,11 @@ const VERDICTS: readonly ClearanceVerdict[] = ['clears', 'tight', 'hits', 'tooCl
 
 /** The combined standard uncertainty of the four shifts from all inputs (GUM, JCGM 100:2008, 5.1.2). */
 export function combinedShifts(inputs: readonly UncertainInput[]): Shifts {
-  const along = (shift: keyof Shifts) => Math.hypot(...inputs.map((one) => (one.moves[shift] ?? 0) * one.uMm))
+  const along = (shift: keyof Shifts) => {
+    let squared = 0
+    for (const { moves, uMm } of inputs) squared += ((moves[shift] ?? 0) * uMm) ** 2
+    return Math.sqrt(squared)
+  }
   return {
     caliperAxialMm: along('caliperAxialMm'),
     caliperRadialMm: along('caliperRadialMm'),

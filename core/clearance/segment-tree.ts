@@ -31,7 +31,12 @@ export function segmentTree(polyline: Polyline, keep?: (segment: number) => bool
   const ids: number[] = []
   for (let i = 0; i + 1 < polyline.length; i += 1) if (!keep || keep(i)) ids.push(i)
   const count = ids.length
-  const segments = new Float64Array(count * 4)
+  let depth = 0
+  while (count > LEAF << depth) depth += 1
+  const nodes = (1 << (depth + 1)) - 1
+  const { doubles, integers } = roomFor((count + nodes) * 4, count + nodes * 2)
+  const segments = doubles(count * 4)
+  const boxes = doubles(nodes * 4)
   ids.forEach((id, at) => {
     const [z0, r0] = polyline[id]!
     const [z1, r1] = polyline[id + 1]!
@@ -40,13 +45,11 @@ export function segmentTree(polyline: Polyline, keep?: (segment: number) => bool
     segments[at * 4 + 2] = z1
     segments[at * 4 + 3] = r1
   })
-  let depth = 0
-  while (count > LEAF << depth) depth += 1
-  const nodes = (1 << (depth + 1)) - 1
-  const boxes = new Float64Array(nodes * 4)
-  const ranges = new Int32Array(nodes * 2)
+  const ranges = integers(nodes * 2)
+  const numbers = integers(count)
+  numbers.set(ids)
   build(0, 0, count)
-  return { segments, count, ids: Int32Array.from(ids), boxes, ranges, depth }
+  return { segments, count, ids: numbers, boxes, ranges, depth }
 
   function build(node: number, from: number, to: number): void {
     ranges[node * 2] = from
@@ -79,6 +82,26 @@ export function segmentTree(polyline: Polyline, keep?: (segment: number) => bool
     boxes[box + 1] = minR
     boxes[box + 2] = maxZ
     boxes[box + 3] = maxR
+  }
+}
+
+/** Trees are small and many: their numbers lie one after the other in blocks, for memory of its own costs each more than filling it. */
+const BLOCK_BYTES = 1 << 15
+let block = new ArrayBuffer(0)
+let used = 0
+/** Room for so many doubles and then so many integers, all zero. */
+function roomFor(doubleCount: number, integerCount: number) {
+  const bytes = doubleCount * 8 + (integerCount + (integerCount % 2)) * 4
+  if (used + bytes > block.byteLength) {
+    block = new ArrayBuffer(Math.max(bytes, BLOCK_BYTES))
+    used = 0
+  }
+  const buffer = block
+  let at = used
+  used += bytes
+  return {
+    doubles: (count: number): Float64Array => new Float64Array(buffer, (at += count * 8) - count * 8, count),
+    integers: (count: number): Int32Array => new Int32Array(buffer, (at += count * 4) - count * 4, count),
   }
 }
 

@@ -38,6 +38,8 @@ const MOST_PAIRS = 4000
 const MOST_PREPARED = 400_000
 /** Draws differ in what they cost. */
 const SPARE = 0.7
+/** Standard deviations from which a gap is negative whatever the draws. */
+const SURE = 6
 /** Root mean square by which draws may leave the linear estimate that is still used to steady them, mm. */
 const LINEAR_MM = 0.02
 
@@ -50,6 +52,7 @@ const LINEAR_MM = 0.02
  * move, so how far they move bounds it.
  *
  * @param u standard uncertainties of the four shifts, mm
+ * @param now the gap as it is, where it is known already
  * @throws TooMuch when the caliper's effort does not even do for the gap itself
  */
 export function uncertainGap(
@@ -58,8 +61,8 @@ export function uncertainGap(
   spacerMm: number,
   u: Shifts,
   mostEffort = Infinity,
+  now = gap(caliper, wheel, spacerMm),
 ): UncertainGap {
-  const now = gap(caliper, wheel, spacerMm)
   if (u.caliperAxialMm === 0 && u.caliperRadialMm === 0 && u.faceAxialMm === 0 && u.barrelRadialMm === 0) {
     return { meanMm: now.minGapMm, uMm: 0, p05Mm: now.minGapMm, p95Mm: now.minGapMm }
   }
@@ -130,6 +133,8 @@ function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: numbe
     }
     return { gap: steadied, needed: effort && before - effort.left }
   }
+  // so deep in the wheel that no draw comes out of it: how deep to a hundredth is no question
+  if (now.minGapMm + SURE * uLinear < 0 && few.every((one) => one < 0)) return { gap: summary(few), needed: effort && before - effort.left }
   const wide = Math.max(u.caliperAxialMm, u.caliperRadialMm, u.faceAxialMm, u.barrelRadialMm) > LARGE_U_MM
   const wanted = !isSimple(wheel) ? PLAIN : wide ? MOST : MANY
   if (!effort) return { gap: summary(draw(wanted)), needed: undefined }

@@ -46,6 +46,13 @@ export function takeBundle(setup: Setup, bundle: Bundle, parts: readonly Part[],
   return taken
 }
 
+/** The setup with other parts in slots of an axle, null for nothing there on purpose; a spacer that is tried goes for a chosen one. */
+export function takeCompany(setup: Setup, axle: Axle, company: Readonly<Partial<Record<AxleSlot, string | null>>>): Setup {
+  const taken = { ...setup[axle], ...company }
+  if (company.spacer !== undefined) delete taken.spacerTrialMm
+  return { ...setup, [axle]: taken }
+}
+
 /** The kits and donors that a setup buys whole: taken, and every part of theirs in a slot. */
 export function boughtWhole(project: Project, setup: Setup): Bundle[] {
   if (!setup.taken?.length) return []

@@ -29,11 +29,20 @@ const SAME_SPACER_MM = 0.25
 const NEAR_OFFSET_MM = 3
 
 /** Names are compared without case, blanks and signs: people write them as they like. */
-export const plainName = (text: string): string =>
-  text
+export function plainName(text: string): string {
+  const known = plain.get(text)
+  if (known !== undefined) return known
+  const name = text
     .normalize('NFKD')
     .toLowerCase()
     .replace(/[^\p{L}\d]+/gu, '')
+  if (plain.size >= MOST_NAMES) plain.clear()
+  plain.set(text, name)
+  return name
+}
+/** Names of a project are few, and each is compared in every evaluation. */
+const plain = new Map<string, string>()
+const MOST_NAMES = 2000
 
 const called = (part: Named): Set<string> =>
   new Set(

@@ -1,4 +1,4 @@
-import { ORIGINS } from '../quantity/figure.ts'
+import { ORIGINS, type Origin } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
 import { notKnown } from '../model/question.ts'
@@ -30,7 +30,8 @@ export interface FindingPlace {
   slot?: AxleSlot | undefined
 }
 /** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
-export const findingKey = ({ axle, rule, slot }: FindingPlace): string => [axle ?? 'car', rule, slot].filter(Boolean).join('.')
+export const findingKey = ({ axle, rule, slot }: FindingPlace): string =>
+  slot === undefined ? `${axle ?? 'car'}.${rule}` : `${axle ?? 'car'}.${rule}.${slot}`
 
 /** The line of the bill that stands for a piece that cures a finding. */
 export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
@@ -44,16 +45,27 @@ function curedBy(line: ExtraLine, wanted: Remedy & { kind: 'piece' }, rule: Rule
   return line.cures === undefined ? line.label.startsWith(label) : line.cures === label
 }
 
-/** Everything a rule finds at one axle, or of the car. */
-export function checkAll(rule: Rule, facts: Facts): FitFinding[] {
+/** The slots that each rule looked into, by its id. */
+export type LookedInto = Map<RuleId, readonly AxleSlot[]>
+/** Whether another part in a slot can change what a rule finds, going by what it looked into with the part that is there. */
+export const mayChange = (rule: Rule, slot: AxleSlot, noted: LookedInto): boolean =>
+  rule.each !== undefined || (noted.get(rule.id)?.includes(slot) ?? true)
+
+/**
+ * Everything a rule finds at one axle, or of the car.
+ * @param noted takes down what it looked into
+ */
+export function checkAll(rule: Rule, facts: Facts, noted?: LookedInto): FitFinding[] {
   const found: FitFinding[] = []
   for (const slot of rule.each ?? NOWHERE) {
-    const one = check(rule, slot === undefined ? facts : { ...facts, slot })
+    const one = check(rule, withSlot(facts, slot), noted)
     if (one) found.push(one)
   }
   return found
 }
 const NOWHERE = [undefined]
+/** The facts of a slot that is looked at alone. */
+const withSlot = (facts: Omit<Facts, 'slot'>, slot: AxleSlot | undefined): Facts => (slot === undefined ? facts : { slot, ...facts })
 
 /**
  * What a rule finds. Whatever it looked for and did not find makes the finding unknown, unless what is
@@ -62,10 +74,12 @@ const NOWHERE = [undefined]
  *
  * @returns undefined where there is no such interface
  */
-export function check(rule: Rule, facts: Facts): FitFinding | undefined {
-  const said = ask(rule, facts)
+export function check(rule: Rule, facts: Facts, noted?: LookedInto): FitFinding | undefined {
+  const look = new Look(facts)
+  const said = ask(rule, facts, look)
+  noted?.set(rule.id, look.slots)
   if (!said) return undefined
-  const { look, judged, verdict, sentence, accepted } = said
+  const { judged, verdict, sentence, accepted } = said
   const known = verdict !== 'unknown'
   const finding: FitFinding = {
     rule: rule.id,
@@ -102,7 +116,7 @@ export function verdictOn(rule: Rule, look: Look): Verdict | undefined {
 export function verdictsOf(rule: Rule, facts: Facts): (FindingPlace & { title: string; verdict: Verdict })[] {
   const found: (FindingPlace & { title: string; verdict: Verdict })[] = []
   for (const slot of rule.each ?? NOWHERE) {
-    const here = slot === undefined ? facts : { ...facts, slot }
+    const here = withSlot(facts, slot)
     const said = ask(rule, here, new Look(here, NOBODY))
     if (said)
       found.push({ rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot, title: rule.title, verdict: said.verdict })
@@ -167,10 +181,11 @@ export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
 }
 
 const NONE: FitFinding['remedies'] = []
+const ORIGIN_RANK = Object.fromEntries(ORIGINS.map((one, at) => [one, at])) as Readonly<Record<Origin, number>>
 
 function weakest(looked: FitFinding['looked']): FitFinding['weakest'] {
   let worst = -1
-  for (const one of looked) if (one.origin) worst = Math.max(worst, ORIGINS.indexOf(one.origin))
+  for (const { origin } of looked) if (origin && ORIGIN_RANK[origin] > worst) worst = ORIGIN_RANK[origin]
   return ORIGINS[worst]
 }
 

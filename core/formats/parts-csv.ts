@@ -139,13 +139,13 @@ export function partsFromTable(
       }
     const report = { row: index + 2, name }
     if (reasons.length > 0) {
-      taken.rejected.push({ ...report, reasons })
+      taken.rejected.push({ reasons, ...report })
       return
     }
     const found = part as unknown as Part
     taken.parts.push(found)
     const questions = doubts(found, context.units).map((one) => one.sentence)
-    if (questions.length > 0) taken.doubted.push({ ...report, reasons: questions })
+    if (questions.length > 0) taken.doubted.push({ reasons: questions, ...report })
   })
   return taken
 }

@@ -236,7 +236,7 @@ const kinds = {
     wheelbaseMm: number
     frictions: number[]
   }) => {
-    const mass: Mass = { ...input, massKg: 1000 }
+    const mass: Mass = { massKg: 1000, ...input }
     const split = constantSplit(input.frontShare)
     // where the share of the load on the front is that of the force: it is a straight line of the deceleration
     const load = (decelG: number) => idealFrontShare(input.staticFront, input.cgHeightMm / input.wheelbaseMm, decelG)
@@ -320,8 +320,8 @@ const kinds = {
   }),
   'evidence.trace': ({ samples }: { samples: SpeedSample[] }) => ({ ...tracedStop(samples) }),
   'evidence.compare': ({ a, b, wantedM }: { a: number[]; b: number[]; wantedM: number }) => ({
-    ...compareRuns(a, b),
     runsEach: runsEach(varianceOf(a), varianceOf(b), wantedM) ?? null,
+    ...compareRuns(a, b),
   }),
   'evidence.wear': ({ points, minimumMm }: { points: [number, number][]; minimumMm: number }) =>
     withNulls({ ...wearLine(points, minimumMm) }),

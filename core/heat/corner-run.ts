@@ -25,7 +25,7 @@ export function cornerRun(
   const peak = { peakRingC: start.ringC, peakPadC: start.padC, peakCaliperC: start.caliperC, peakFluidC: fluidC(start, nodes) }
   const ends = segments.map((segment) => {
     const braking = segment.forceN > 0
-    const { count, seconds, ms } = steps({ ...segment, kind: braking ? 'brake' : 'roll' }, mostStepS)
+    const { count, seconds, ms } = steps({ kind: braking ? 'brake' : 'roll', ...segment }, mostStepS)
     for (let i = 0; i < count; i += 1) {
       const [from, to] = [ms(i), ms(i + 1)]
       heat.step(seconds, (from + to) / 2, workJ(segment, from, to, seconds), braking)

@@ -177,7 +177,9 @@ class Side {
     peak.fluidC = Math.max(peak.fluidC, fluidC(this.heat, this.of.nodes))
   }
   moment(): Moment {
-    return { ...this.heat.now(), faceC: this.faceC, fluidC: fluidC(this.heat, this.of.nodes) }
+    // made at each step of a session: no object is copied into another
+    const { ringC, padC, caliperC } = this.heat
+    return { ringC, padC, caliperC, faceC: this.faceC, fluidC: fluidC(this.heat, this.of.nodes) }
   }
 }
 

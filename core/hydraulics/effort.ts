@@ -38,9 +38,10 @@ export function stopOf(system: BrakeSystem): StopOf {
         ? valve.kneeMpa + (system.rear.sealMpa - valve.kneeMpa) / valve.slope
         : Infinity
       : system.rear.sealMpa
-  const corners = [0, system.front.sealMpa / per.front, rearOpens / per.rear, (valve?.kneeMpa ?? 0) / per.rear]
-    .filter((corner) => corner < FARTHEST_N)
-    .sort((a, b) => a - b)
+  const corners = [0]
+  for (const corner of [system.front.sealMpa / per.front, rearOpens / per.rear, (valve?.kneeMpa ?? 0) / per.rear])
+    if (corner < FARTHEST_N) corners.push(corner)
+  corners.sort((a, b) => a - b)
   const pieces = corners.map((from, i) => {
     const next = corners[i + 1]
     // the last piece has no end: any stretch of it gives the slope

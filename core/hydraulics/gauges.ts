@@ -217,7 +217,7 @@ function fitAt(
     chi2 += (y - Math.max(0, said)) ** 2 / (variance * (1 + steep * steep))
   }
   const uSlope = Math.sqrt(variance * (1 + slope * slope) * fit.inverse00)
-  return { ...shape, chi2, slope, uSlope, intercept: shape.fault === 'offset' ? fit.values[1]! : 0, kneeFrontMpa, turn }
+  return { chi2, slope, uSlope, intercept: shape.fault === 'offset' ? fit.values[1]! : 0, kneeFrontMpa, turn, ...shape }
 }
 
 /** Of a valve's knee, parts at which a session reads below it; the rear beyond it, MPa. */

@@ -28,9 +28,9 @@ export const carFields = {
   ladenStaticFrontShare: amount('Front share, fully laden', 'share', 0.2, 0.8),
   cgHeightMm: length('Height of the centre of gravity', 200, 1200),
   wheelbaseMm: length('Wheelbase', 1500, 4500),
-  tyreDry: amount('Tyre friction, dry', 'number', 0.3, 2, { ...grip, help: '0.9 assumed when unknown.' }),
-  tyreWet: amount('Tyre friction, wet', 'number', 0.1, 1.6, { ...grip, help: '0.6 assumed when unknown.' }),
-  tyreLoose: amount('Tyre friction, loose', 'number', 0.1, 1.2, { ...grip, help: '0.4 assumed when unknown.' }),
+  tyreDry: amount('Tyre friction, dry', 'number', 0.3, 2, { help: '0.9 assumed when unknown.', ...grip }),
+  tyreWet: amount('Tyre friction, wet', 'number', 0.1, 1.6, { help: '0.6 assumed when unknown.', ...grip }),
+  tyreLoose: amount('Tyre friction, loose', 'number', 0.1, 1.2, { help: '0.4 assumed when unknown.', ...grip }),
   driven: choice(
     'Driven wheels',
     [
@@ -41,17 +41,17 @@ export const carFields = {
     grip,
   ),
   engineDragN: amount('Engine drag at the road', 'force', 0, 5000, {
-    ...grip,
     help: 'What the engine holds back with the clutch engaged.',
+    ...grip,
   }),
-  downforceFrontN: amount('Downforce, front axle', 'force', -3000, 20000, { ...grip, help: 'At the speed that is looked at.' }),
+  downforceFrontN: amount('Downforce, front axle', 'force', -3000, 20000, { help: 'At the speed that is looked at.', ...grip }),
   downforceRearN: amount('Downforce, rear axle', 'force', -3000, 20000, grip),
-  ownMassKg: amount('Own case: mass', 'mass', 300, 6000, { ...grip, help: 'Fuel burnt, a passenger, a trailer’s ball load.' }),
+  ownMassKg: amount('Own case: mass', 'mass', 300, 6000, { help: 'Fuel burnt, a passenger, a trailer’s ball load.', ...grip }),
   ownStaticFrontShare: amount('Own case: front share', 'share', 0.2, 0.8, grip),
   ownCgHeightMm: length('Own case: centre of gravity', 200, 1200, grip),
   pedalRatio: amount('Pedal ratio', 'number', 1, 12, { help: 'Pad travel over pushrod travel.' }),
   pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85 % assumed when unknown.' }),
-  pedalTravelMm: length('Pedal travel to the floor', 30, 250, { ...hydraulics, help: 'At the pad, from rest until something stops it.' }),
+  pedalTravelMm: length('Pedal travel to the floor', 30, 250, { help: 'At the pad, from rest until something stops it.', ...hydraulics }),
   abs: choice(
     'Anti-lock',
     [
@@ -89,33 +89,33 @@ export const carFields = {
     hydraulics,
   ),
   sealsFor: choice('Seals of the hydraulics made for', FLUID_BASES, hydraulics),
-  masterFlange: text('Master cylinder flange', 60, { ...hydraulics, help: 'As two bolts, 82 apart, upright.' }),
+  masterFlange: text('Master cylinder flange', 60, { help: 'As two bolts, 82 apart, upright.', ...hydraulics }),
   masterPilotMm: length('Master cylinder pilot', 15, 90, hydraulics),
   pushrodReachMm: length('Pushrod beyond the flange', 0, 60, {
-    ...hydraulics,
     help: 'At rest. Longer than the depth to the piston, and the brakes drag.',
+    ...hydraulics,
   }),
   bareMounting: choice('Master cylinder on the bulkhead, without a booster', MOUNTINGS, {
-    ...hydraulics,
     help: 'Only where the booster is to be removed.',
+    ...hydraulics,
   }),
-  barePushrod: choice('Pushrod without the booster', PUSHRODS, { ...hydraulics, help: 'From the pedal straight to the master cylinder.' }),
+  barePushrod: choice('Pushrod without the booster', PUSHRODS, { help: 'From the pedal straight to the master cylinder.', ...hydraulics }),
   masterLineThread: text('Thread of the lines at the master cylinder', 40, hydraulics),
   measuredTravelMm: length('Pedal travel that was measured', 5, 250, {
-    ...hydraulics,
     help: 'At the pad, of the car as it stands, at the force below: it calibrates every travel of the project.',
+    ...hydraulics,
   }),
   measuredTravelForceN: amount('… at a pedal force of', 'force', 20, 1500, hydraulics),
   masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
-  dragAreaM2: amount('Air drag, Cd times area, m²', 'number', 0.2, 3, { ...heat, help: '0.65 assumed when unknown.' }),
-  rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { ...heat, help: 'Of the weight. 1.2 % assumed when unknown.' }),
+  dragAreaM2: amount('Air drag, Cd times area, m²', 'number', 0.2, 3, { help: '0.65 assumed when unknown.', ...heat }),
+  rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { help: 'Of the weight. 1.2 % assumed when unknown.', ...heat }),
   climate: choice(
     'Air where it stands',
     [
       { value: 'usual', label: 'usual' },
       { value: 'humid', label: 'humid: coast, tropics, a wet shed' },
     ],
-    { ...heat, help: 'How fast fluid takes up water. Humid is assumed where nobody says.' },
+    { help: 'How fast fluid takes up water. Humid is assumed where nobody says.', ...heat },
   ),
 } as const satisfies FieldTable
 

@@ -30,7 +30,7 @@ export function projectProblems(value: unknown): Problem[] {
   const bulk = bulkProblem(value, (one) => goodMembers.has(one))
   const found = bulk ? [bulk] : shapeProblems(value)
   const all = found.length > 0 ? found : referenceProblems(value as Project)
-  return all.slice(0, MOST_PROBLEMS).map((problem) => ({ ...problem, place: placeInWords(value, problem.path) }))
+  return all.slice(0, MOST_PROBLEMS).map((problem) => ({ place: placeInWords(value, problem.path), ...problem }))
 }
 
 /** The frozen members of a project that was just found good: they are not looked at again. */

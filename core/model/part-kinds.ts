@@ -77,27 +77,27 @@ export const caliperFields = {
   ),
   seals: choice('Seals made for', FLUID_BASES),
   padTopRadiusMm: length('Top edge of the pad lining', -60, 260, {
-    ...mounting,
     help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
+    ...mounting,
   }),
   bodyRadiusMm: length('Lowest radius of the body', -60, 260, {
-    ...mounting,
     help: 'Lowest place of the body over the rotor’s hat; from the same datum as the pad’s top edge.',
+    ...mounting,
   }),
   mountToSlotMm: length('Mount face to slot centre', -120, 120, {
-    ...mounting,
     help: 'From the face that meets knuckle or bracket to the middle of the rotor slot, + outboard.',
+    ...mounting,
   }),
-  slotWidthMm: length('Slot width', 5, 90, { ...mounting, help: 'Between the abutments, where rotor and both pads go.' }),
+  slotWidthMm: length('Slot width', 5, 90, { help: 'Between the abutments, where rotor and both pads go.', ...mounting }),
   ratedFromMm: length('Least rotor thickness', 3, 60, mounting),
   ratedToMm: length('Greatest rotor thickness', 3, 60, mounting),
   bridgeRadiusMm: length('Inner radius of the bridge', -60, 300, {
-    ...mounting,
     help: 'Under the bridge, above the rotor’s edge; from the same datum as the pad’s top edge.',
+    ...mounting,
   }),
   pistonTravelMm: length('Safe piston travel', 3, 80, {
-    ...mounting,
     help: 'How far a piston may stand out before its seal is in danger.',
+    ...mounting,
   }),
   padShape: text('Pad shape', 40, mounting),
   body: choice(
@@ -106,7 +106,7 @@ export const caliperFields = {
       { value: 'aluminium', label: 'aluminium' },
       { value: 'iron', label: 'iron' },
     ],
-    { ...heat, help: 'Unknown: aluminium for a fixed one, iron for a sliding one.' },
+    { help: 'Unknown: aluminium for a fixed one, iron for a sliding one.', ...heat },
   ),
   pistons: choice(
     'Pistons',
@@ -114,12 +114,12 @@ export const caliperFields = {
       { value: 'solid', label: 'of one piece' },
       { value: 'insulated', label: 'of two pieces or with an insulating cap' },
     ],
-    { ...heat, help: 'What the fluid gets of the pads’ heat.' },
+    { help: 'What the fluid gets of the pads’ heat.', ...heat },
   ),
   heatShield: choice('Heat shield on the body', YES_NO, heat),
   minWheelIn: amount('Smallest wheel the maker states', 'rim', 12, 24, {
-    ...mounting,
     help: 'It can rule a wheel out, never clear one.',
+    ...mounting,
   }),
   bleedUppermost: choice('Bleed screw uppermost', YES_NO, mounting),
   parkingBrake: choice(
@@ -132,12 +132,12 @@ export const caliperFields = {
     mounting,
   ),
   parkingClampN: amount('Clamp force of the parking brake', 'force', 200, 60000, {
-    ...mounting,
     help: 'On one rotor, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
+    ...mounting,
   }),
   mountType: choice('Mount', MOUNT_TYPES, bolting),
   mountSpacingMm: length('Mount bolt spacing', 40, 320, bolting),
-  mountThread: text('Mount thread', 40, { ...bolting, help: 'As M12 x 1.5.' }),
+  mountThread: text('Mount thread', 40, { help: 'As M12 x 1.5.', ...bolting }),
   boltLengthMm: length('Mount bolt length under the head', 8, 140, bolting),
   lugMm: length('Lug thickness', 3, 60, bolting),
   inletThread: text('Inlet thread', 40, inlet),
@@ -148,7 +148,7 @@ export const caliperFields = {
       { value: 'seat', label: 'hub centre and wheel seat' },
       { value: 'mount', label: 'slot centre and mount' },
     ],
-    { ...mounting, help: 'Seat: taken on this car. Slot centre and mount: taken anywhere, placed here by mount face, bracket and hat.' },
+    { help: 'Seat: taken on this car. Slot centre and mount: taken anywhere, placed here by mount face, bracket and hat.', ...mounting },
   ),
   takenAs: choice(
     'Outline was taken with',
@@ -199,15 +199,15 @@ export const caliperFields = {
     ],
     { group: 'Outline' },
   ),
-  tallestRadiusMm: length('Tallest radius', -60, 330, { ...quick, help: 'Hub centre to the highest place of the body.' }),
-  tallFromMm: length('Tall from', -250, 150, { ...quick, help: 'Inboard end of the range that is so tall, from the seat, + outboard.' }),
-  tallToMm: length('Tall to', -250, 150, { ...quick, help: 'Outboard end of that range.' }),
+  tallestRadiusMm: length('Tallest radius', -60, 330, { help: 'Hub centre to the highest place of the body.', ...quick }),
+  tallFromMm: length('Tall from', -250, 150, { help: 'Inboard end of the range that is so tall, from the seat, + outboard.', ...quick }),
+  tallToMm: length('Tall to', -250, 150, { help: 'Outboard end of that range.', ...quick }),
   faceMm: length('Outer face beyond the seat', -120, 150, {
-    ...quick,
     help: 'Straightedge over the seat: how far the face stands out. Negative when behind it.',
+    ...quick,
   }),
-  faceOuterRadiusMm: length('Face, outer radius', -100, 320, { ...quick, help: 'Where the face ends towards the barrel.' }),
-  faceInnerRadiusMm: length('Face, inner radius', -200, 300, { ...quick, help: 'Where the face ends towards the hub.' }),
+  faceOuterRadiusMm: length('Face, outer radius', -100, 320, { help: 'Where the face ends towards the barrel.', ...quick }),
+  faceInnerRadiusMm: length('Face, inner radius', -200, 300, { help: 'Where the face ends towards the hub.', ...quick }),
   corner: choice(
     'Corner between top and face',
     [
@@ -254,7 +254,7 @@ export const drumFields = {
   parkingTorqueNm: amount('Torque of the parking brake', 'torque', 20, 5000, {
     help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
   }),
-  drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, { ...heat, help: 'What stores the heat: without plate, shoes and cylinder.' }),
+  drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, { help: 'What stores the heat: without plate, shoes and cylinder.', ...heat }),
   shoeWidthMm: length('Width of the shoes', 10, 150, heat),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
@@ -282,7 +282,7 @@ export const rotorFields = {
       { value: 'stainless', label: 'stainless steel' },
       { value: 'carbon', label: 'carbon' },
     ],
-    { ...heat, help: 'Grey iron assumed when unknown.' },
+    { help: 'Grey iron assumed when unknown.', ...heat },
   ),
   construction: choice(
     'Ring and hat',
@@ -299,16 +299,16 @@ export const rotorFields = {
       { value: 'slotted', label: 'slotted' },
       { value: 'drilled', label: 'drilled' },
     ],
-    { ...heat, help: 'Slots wipe the pad and cost some lining; holes save a little mass and start cracks.' },
+    { help: 'Slots wipe the pad and cost some lining; holes save a little mass and start cracks.', ...heat },
   ),
   ringMassKg: amount('Mass of the ring, weighed', 'mass', 0.5, 40, {
-    ...heat,
     help: 'Without a separate hat. Outranks what its figures say.',
+    ...heat,
   }),
   vaneCount: count('Vanes', 16, 120, {
-    ...heat,
     when: { field: 'ventilation', is: 'vented' },
     help: 'In the whole ring. 16, the fewest that are usual, assumed when unknown.',
+    ...heat,
   }),
   inlet: choice(
     'Air goes in from',
@@ -316,7 +316,7 @@ export const rotorFields = {
       { value: 'hub', label: 'the hub side, or both' },
       { value: 'wheel', label: 'the wheel side only' },
     ],
-    { ...heat, when: { field: 'ventilation', is: 'vented' }, help: 'Most rings draw air from behind, where a hose can feed it.' },
+    { when: { field: 'ventilation', is: 'vented' }, help: 'Most rings draw air from behind, where a hose can feed it.', ...heat },
   ),
   vanes: choice('Vanes are', [
     { value: 'straight', label: 'none or straight: no hand' },
@@ -379,11 +379,11 @@ export const padFields = {
       { value: 'sintered', label: 'sintered' },
       { value: 'carbon', label: 'carbon' },
     ],
-    { ...heat, help: 'How fast heat goes through it into the fluid. Unknown: as organic with a wide doubt.' },
+    { help: 'How fast heat goes through it into the fluid. Unknown: as organic with a wide doubt.', ...heat },
   ),
   wearMmPerMj: amount('Lining worn, mm per MJ', 'number', 0.0005, 2, {
-    ...heat,
     help: 'One pad of one corner, for a megajoule of brake work at that corner. As measured or as the maker states it.',
+    ...heat,
   }),
   noise: choice('Noise', THREE, heat),
   dust: choice('Dust', THREE, heat),
@@ -409,9 +409,9 @@ export const hoseFields = {
 const nominal = { group: 'From the markings' } as const
 const weights = 'Stick-on weights'
 export const wheelFields = {
-  diameterIn: amount('Diameter code', 'rim', 13, 22, { ...nominal, help: 'The inches stamped in the wheel: 15 in 6.5J x 15.' }),
-  widthIn: amount('Width', 'rim', 3, 14, { ...nominal, help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.' }),
-  offsetMm: length('Offset ET', -80, 90, { ...nominal, help: 'Positive when the hub pad is outboard of the centre line.' }),
+  diameterIn: amount('Diameter code', 'rim', 13, 22, { help: 'The inches stamped in the wheel: 15 in 6.5J x 15.', ...nominal }),
+  widthIn: amount('Width', 'rim', 3, 14, { help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.', ...nominal }),
+  offsetMm: length('Offset ET', -80, 90, { help: 'Positive when the hub pad is outboard of the centre line.', ...nominal }),
   barrel: choice(
     'Barrel',
     [
@@ -431,15 +431,15 @@ export const wheelFields = {
     nominal,
   ),
   faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, {
-    ...nominal,
     help: 'Wheel face down: depth to the spoke taken from the depth to the pad, + outboard. Unknown leaves the face undecided.',
+    ...nominal,
   }),
   faceDepthRadiusMm: length('… measured at radius', 40, 280, nominal),
-  wellDepthMm: length('Well depth', 5, 40, { ...nominal, help: '17.3 mm assumed when unknown.' }),
-  wallMm: length('Wall at the well', 2, 12, { ...nominal, help: '5 mm assumed when unknown.' }),
+  wellDepthMm: length('Well depth', 5, 40, { help: '17.3 mm assumed when unknown.', ...nominal }),
+  wallMm: length('Wall at the well', 2, 12, { help: '5 mm assumed when unknown.', ...nominal }),
   barrelRadiusMm: length('Barrel radius over the caliper', 100, 300, {
-    ...nominal,
     help: 'Smallest radius from the wheel centre to the inside of the barrel. Outranks well depth and wall.',
+    ...nominal,
   }),
   profile: { type: 'profile', label: 'Measured profile', group: 'Profile' },
   uBarrelRadialMm: length('Standard uncertainty of the barrel', 0, 10, { group: 'Profile' }),
@@ -526,15 +526,15 @@ export const masterCylinderFields = {
   strokeMm: length('Usable stroke', 5, 80, { help: 'Of the rod, both chambers together; of each cylinder where there are two.' }),
   frontStrokeMm: length('Stroke of the front circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),
   rearStrokeMm: length('Stroke of the rear circuit’s chamber', 3, 60, { when: { field: 'construction', is: 'tandem' } }),
-  flange: text('Flange', 60, { ...atCar, help: 'As two bolts, 82 apart, upright.' }),
+  flange: text('Flange', 60, { help: 'As two bolts, 82 apart, upright.', ...atCar }),
   pilotMm: length('Pilot diameter', 15, 90, atCar),
-  pushrodDepthMm: length('Depth to the piston’s seat', 0, 60, { ...atCar, help: 'From the flange to where the pushrod meets the piston.' }),
-  portThread: text('Port thread', 40, { ...atCar, help: 'As M10 x 1.' }),
+  pushrodDepthMm: length('Depth to the piston’s seat', 0, 60, { help: 'From the flange to where the pushrod meets the piston.', ...atCar }),
+  portThread: text('Port thread', 40, { help: 'As M10 x 1.', ...atCar }),
   portSeat: choice('Port seat', PIPE_SEATS, atCar),
   outlets: count('Outlets', 1, 6, atCar),
   frontResidualMpa: amount('Residual pressure held, front', 'pressure', 0, 0.5, {
-    ...atCar,
     help: 'By a valve in the outlet or the line; 0 when there is none.',
+    ...atCar,
   }),
   rearResidualMpa: amount('Residual pressure held, rear', 'pressure', 0, 0.5, atCar),
 } as const satisfies FieldTable
@@ -559,8 +559,8 @@ export const boosterFields = {
   assistN: amount('Assist at runout', 'force', 0, 20000, {
     help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".',
   }),
-  mounting: choice('Between bulkhead and master cylinder', MOUNTINGS, { ...atCar, help: 'Where it is not the one that is on the car.' }),
-  pushrod: choice('Its pushrods', PUSHRODS, { ...atCar, help: 'To the pedal and to the master cylinder.' }),
+  mounting: choice('Between bulkhead and master cylinder', MOUNTINGS, { help: 'Where it is not the one that is on the car.', ...atCar }),
+  pushrod: choice('Its pushrods', PUSHRODS, { help: 'To the pedal and to the master cylinder.', ...atCar }),
 } as const satisfies FieldTable
 
 export const valveFields = {

@@ -22,7 +22,8 @@ export interface Question<P = EntryPlace> {
 
 /** A place as one word: places of two parts of one name differ. */
 export const placeKey = (at: Record<string, unknown> & { kind: string }): string =>
-  [at.kind, at.setupId, at.partId, at.bundleId, at.figureId, at.axle, at.slot, at.field].map((one) => one ?? '').join('/')
+  `${at.kind}/${word(at.setupId)}/${word(at.partId)}/${word(at.bundleId)}/${word(at.figureId)}/${word(at.axle)}/${word(at.slot)}/${word(at.field)}`
+const word = (one: unknown): string => (one === undefined || one === null ? '' : String(one))
 
 /** What tells one question from another: where it is answered, then what is asked there. */
 export const questionKey = ({ at, what }: { at: { kind: string }; what: string }): string => `${placeKey(at)}?${what}`

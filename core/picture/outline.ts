@@ -85,7 +85,7 @@ export function outlineOf<Tag extends string>(
   const made: TracedOutline<Tag>['made'] = {}
   let lowestMm = Infinity
   for (const { points: traced, tag } of stretches) {
-    const all = traced.map((one) => ({ ...one, at: placing.place(one.px) }))
+    const all = traced.map((one) => ({ at: placing.place(one.px), ...one }))
     const thin = simplify(
       all.map(({ at: [x, y] }, i) => ({ x, y, i })),
       THINNED_MM,

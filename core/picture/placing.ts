@@ -105,7 +105,7 @@ function planeOf(scale: Scale, inputs: Inputs): Placer | undefined {
     [...inputs.scale],
   )
   if (!toPicture) return undefined
-  const map: SheetMap = { ...scale.size, toPicture, lens: 0 }
+  const map: SheetMap = { toPicture, lens: 0, ...scale.size }
   return mmOf(map)
 }
 

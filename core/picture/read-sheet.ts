@@ -180,7 +180,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   const first = homographyOf(MARKS, marks)
   const convex = first && MARKS.every(([z, r]) => first[6]! * z + first[7]! * r + first[8]! > 0)
   if (!convex) return { ok: false, message: 'Four marks of a sheet do not lie like this: put each on the middle of its ring.' }
-  let map: SheetMap = { ...size, toPicture: first, lens: 0 }
+  let map: SheetMap = { toPicture: first, lens: 0, ...size }
   const perMm = MARKS.map(([z, r]) => {
     const [a, b] = [toPx(map, [z - 5, r]), toPx(map, [z + 5, r])]
     return Math.hypot(a[0] - b[0], a[1] - b[1]) / 10
@@ -223,7 +223,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   }
   const { jacobian } = laid!
   const back = mmOf(map)
-  const seen: Seen[] = places.map((one) => ({ ...one, offMm: distance(back(one.px), one.mm) }))
+  const seen: Seen[] = places.map((one) => ({ offMm: distance(back(one.px), one.mm), ...one }))
   const offPx = places.map((one) => distance(toPx(map, one.mm), one.px))
   const freedom = Math.max(2 * places.length - 9, 1)
   const variance = Math.max(offPx.reduce((sum, one) => sum + one * one, 0) / freedom, 0.02 ** 2)

@@ -1,3 +1,4 @@
+import type { LookedInto } from '../fit/rule.ts'
 import { AXLES, type Axle, type Project } from '../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../model/resolve.ts'
 import { systemOf } from './brake/brake-system.ts'
@@ -19,7 +20,8 @@ import type { FigureId } from './figures.ts'
 import type { Report } from './report.ts'
 import type { ReportFigure } from './figure/figure.ts'
 import { Working } from './figure/working.ts'
-import { worstVerdict } from './figure/words.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import { VERDICT_RANK } from './figure/words.ts'
 
 export interface EvaluateOptions {
   precision?: Precision
@@ -42,7 +44,9 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
 
   const brakes = both((axle) => axleBrake(context, axle))
   const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
-  const fitted = both((axle) => fitFindings(context, axle))
+  context.stock = onTheCar.context.resolved
+  const lookedInto = both((): LookedInto => new Map())
+  const fitted = both((axle) => fitFindings(context, axle, lookedInto[axle]))
   const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws', fitted[axle]))
   const stockSystem = systemOf(new Working(), onTheCar.context, onTheCar.brakes)
   const asItStands = {
@@ -72,30 +76,39 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     [...fitted.front, ...fitted.rear, ...carFindings(context)],
     [...corners.front.findings, ...corners.rear.findings, ...pedal.findings],
     asItStands,
+    lookedInto,
   )
+  const figures = {} as Record<FigureId, ReportFigure>
+  for (const figure of all) figures[figure.id] = figure
   const report: Omit<Report, 'steps'> = {
     setupId,
     setupName: setup.name,
     isStock: context.isStock,
-    figures: Object.fromEntries(all.map((figure) => [figure.id, figure])) as Record<FigureId, ReportFigure>,
+    figures,
     corners: { front: corners.front.corner, rear: corners.rear.corner },
     findings,
     fit,
     reports: both((axle) => reportsBeside(context, axle, corners[axle].corner)),
-    verdict: worstVerdict([...findings, ...fit].map((one) => one.verdict)),
+    verdict: worstOf(findings, worstOf(fit)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
     adhesion: pedal.adhesion,
     bill,
     season,
   }
-  return { ...report, steps: stepStates(project, report) }
+  return { steps: stepStates(project, report), ...report }
 }
 
 function stockBrakes(project: Project): { context: Context; brakes: Record<Axle, AxleBrakeReport> } {
   const setup = stockSetup(project)
   const context: Context = { project, setup, isStock: true, resolved: resolveSetup(project, setup) }
   return { context, brakes: both((axle) => axleBrake(context, axle)) }
+}
+
+function worstOf(found: readonly { verdict: FindingVerdict }[], sofar: FindingVerdict = 'fits'): FindingVerdict {
+  let worst = sofar
+  for (const { verdict } of found) if (VERDICT_RANK[verdict] > VERDICT_RANK[worst]) worst = verdict
+  return worst
 }
 
 function totalArea(brakes: Record<Axle, AxleBrakeReport>): number | undefined {

@@ -4,6 +4,7 @@ import { sheetFor } from '../model/sheets.ts'
 import { stageTick, stagesOf } from './build/stages.ts'
 import { workOrder } from './build/work-order.ts'
 import type { Missing } from './figure/figure.ts'
+import type { FigureId } from './figures.ts'
 import type { Report, StepId, StepState } from './report.ts'
 
 const open = (count: number): StepState => (count > 0 ? { state: 'open', count } : { state: 'settled' })
@@ -11,8 +12,10 @@ const open = (count: number): StepState => (count > 0 ? { state: 'open', count }
 /** The state of each step of the job card, from what the figures miss and where that is entered. */
 export function stepStates(project: Project, report: Omit<Report, 'steps'>): Record<StepId, StepState> {
   const missing = new Map<string, Missing>()
-  for (const figure of Object.values(report.figures).filter((one) => !one.optional))
-    for (const one of figure.missing) missing.set(questionKey(one), one)
+  for (const id in report.figures) {
+    const figure = report.figures[id as FigureId]
+    if (!figure.optional) for (const one of figure.missing) missing.set(questionKey(one), one)
+  }
   const at = (kinds: readonly Missing['at']['kind'][]) => [...missing.values()].filter((one) => kinds.includes(one.at.kind)).length
   const finding = (...rules: Report['findings'][number]['rule'][]): StepState => {
     const found = report.findings.filter((one) => rules.includes(one.rule))
@@ -20,12 +23,10 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     return open(found.filter((one) => one.verdict === 'unknown' || one.verdict === 'needs').length)
   }
   // what a sheet takes, and the one measurement that a verdict waits for
-  const kinds = new Map(project.parts.map((part) => [part.id, part.kind]))
   const onSheet = ({ at: place }: Missing): boolean => {
-    const kind = place.kind === 'part' ? kinds.get(place.partId) : undefined
-    return (
-      place.kind === 'part' && (kind === 'caliper' || kind === 'wheel' || kind === 'rotor') && sheetFor(kind, place.field) !== undefined
-    )
+    if (place.kind !== 'part') return false
+    const kind = project.parts.find((part) => part.id === place.partId)?.kind
+    return (kind === 'caliper' || kind === 'wheel' || kind === 'rotor') && sheetFor(kind, place.field) !== undefined
   }
   const toMeasure =
     [...missing.values()].filter(onSheet).length +

@@ -11,16 +11,7 @@ import { pedalFindings } from '../report/balance/pedal-findings.ts'
 import { gapAsItIs } from '../report/corner/corner.ts'
 import { AXLE_RULES, CAR_RULES, drops, ruledBy } from '../report/decide/dropped.ts'
 import { factsOf } from '../report/fit/fit-check.ts'
-import {
-  axleWeights,
-  brakedBy,
-  brakeOf,
-  carAsked,
-  FRONT_FIRST_TO_G,
-  hydraulicsCost,
-  weigh,
-  withBarSet,
-} from '../report/decide/figures-of.ts'
+import { axleWeights, brakedBy, brakeOf, carAsked, FRONT_FIRST_TO_G, weigh, wholeCost, withBarSet } from '../report/decide/figures-of.ts'
 import { criteriaOf, fewestChanges, valuesOf, type Find } from '../report/decide/found.ts'
 import { AXLE_ORDER, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
 
@@ -39,11 +30,11 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
   ]
   const finds: Find[] = []
   let together = 0
-  /** Where the bar of new cylinders is set. */
+  /** Where the bar of cylinders is set that are searched for. */
   const barFor = (filling: Filling): number | undefined => {
     const { masterCylinder } = filling
     if (masterCylinder?.kind !== 'masterCylinder' || masterCylinder.construction !== 'twin') return undefined
-    if (masterCylinder.id === space.now.masterCylinder?.id) return undefined
+    if (masterCylinder.id === space.now.masterCylinder?.id && !ask.vary.hydraulics) return undefined
     const setup = setupOf(space, filling, 'search', 'Search', { barFrontShare: 0.5 })
     const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
     const system = systemOf(new Working(), context, { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') })
@@ -87,7 +78,8 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
     const braked = brakedBy(asked, systemOf(new Working(), context, brakes))
     const weights = (axle: 'front' | 'rear') => axleWeights(space, filling, axle, brakeOf(context, axle), gaps[axle])
     const both = { front: weights('front'), rear: weights('rear') }
-    const values = weigh(asked, both, hydraulicsCost(space, filling), braked)
+    const cost = wholeCost(space, filling)
+    const values = { ...weigh(asked, both, 0, braked), cost: cost.minor }
     const { musts } = ask
     const { low, high } = asked.bandN
     if (musts.budgetMinor !== undefined && (values.cost === undefined || values.cost > musts.budgetMinor)) return
@@ -99,10 +91,9 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
       if (part !== undefined && part?.id !== options[name][0]?.id) parts[name] = part === null ? null : part.id
     }
     const verdict = worstVerdict([...ruled, ...ofCar, ...pedal].map((one) => one.verdict))
-    const kits = [...both.front.kits, ...both.rear.kits]
     finds.push({
       parts,
-      kits,
+      kits: cost.kits,
       ...(barFrontShare === undefined ? {} : { barFrontShare }),
       values,
       pedalN: braked.pedalN,

@@ -1,5 +1,6 @@
 import { readProject } from '#core/formats/project-file.ts'
 import { evaluateAll } from '#core/report/evaluate-all.ts'
+import { filledIn } from '#core/report/filled-in.ts'
 import type { Timed } from '../utils/thread-pool.ts'
 
 /** A request as it reaches the worker. */
@@ -27,5 +28,8 @@ export default function evaluateProject({ task: { text, setup }, begun }: Timed<
   const { project } = read
   if (setup !== undefined && !project.setups.some((one) => one.id === setup))
     return problem('setup', 'the address', `names the setup ${setup.slice(0, 80)}, which is not in the project.`)
-  return { status: 200, body: JSON.stringify({ project: { id: project.id, name: project.name }, setups: evaluateAll(project, setup) }) }
+  return {
+    status: 200,
+    body: JSON.stringify({ project: { id: project.id, name: project.name }, setups: evaluateAll(project, setup).map(filledIn) }),
+  }
 }

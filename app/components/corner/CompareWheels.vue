@@ -3,6 +3,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatQuantity } from '#core/quantity/format.ts'
+import { takeCompany } from '#core/edit/take-bundle.ts'
 import type { CompareRow } from '#core/report/offer/compare-wheels.ts'
 import { PLACE_WORDS } from '#core/report/corner/words.ts'
 import { counted } from '#core/report/figure/words.ts'
@@ -70,10 +71,14 @@ const columns = computed(() => [
   ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: 84 }] : []),
 ])
 const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
-function fit(id: string) {
-  store.edit('Choose wheel', (draft) => {
+/** The wheel as its row has it: with its face and its spacer. */
+function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
+  store.edit(`Choose wheel${detail ? ` ${detail}` : ''}`, (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
     one[axle.value].wheel = id
+    const wheel = draft.parts.find((part) => part.id === id)
+    if (face !== undefined && wheel?.kind === 'wheel') wheel.faceChosen = face
+    if (spacer !== undefined) Object.assign(one, takeCompany(one, axle.value, { spacer }))
   })
   void router.push(link('fit'))
 }
@@ -132,13 +137,19 @@ function fit(id: string) {
       <template #limits="{ row }">{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</template>
       <template #spacer="{ row }">{{ spacerOf(row) }}</template>
       <template #fit="{ row }">
-        <ElButton v-if="!row.inUse && row.whole !== 'blocked'" :aria-label="`Fit ${row.name}`" @click="fit(row.id)"> Fit it </ElButton>
+        <ElButton
+          v-if="(!row.inUse || Object.keys(row.fit).length > 0) && row.whole !== 'blocked'"
+          :aria-label="`Fit ${row.name}`"
+          @click="fit(row)"
+        >
+          Fit it
+        </ElButton>
       </template>
     </LazyTable>
     <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
     <p class="soft small">
-      With the spacer and the gap asked for of this setup. What cannot be built stands last; the others by how sure they are to clear, then
-      by the gap. No entry is an approval: bolt it up and turn the wheel.
+      With the spacer of this setup, or the one that is named, and the gap asked for. The best first by everything that is found of them,
+      then by how sure they are to clear and by the gap. No entry is an approval: bolt it up and turn the wheel.
     </p>
   </div>
 </template>

@@ -218,14 +218,7 @@ function cancel() {
     <LazyWayDialog v-if="working" :way="worked[0]!" :figure="figure" :units="units" :label="label" @made="made" @close="working = false" />
     <div v-if="more && figure" class="asides">
       <ChoiceSelect :value="figure.origin" :options="origins" :label="`Origin of ${label}`" @change="setOrigin" />
-      <LazyElDatePicker
-        :model-value="figure.date?.slice(0, 10)"
-        value-format="YYYY-MM-DD"
-        placeholder="Date"
-        :aria-label="`Date of ${label}`"
-        :validate-event="false"
-        @update:model-value="setMore('date', $event)"
-      />
+      <LazyFigureDate :value="figure.date" :label="`Date of ${label}`" @change="setMore('date', $event)" />
       <DraftInput
         :value="figure.note"
         placeholder="Note"
@@ -270,6 +263,10 @@ function cancel() {
 }
 .asides > :last-child {
   grid-column: 1 / -1;
+}
+/* a day needs the width that its sign would take */
+.asides :deep(.el-date-editor .el-input__prefix) {
+  display: none;
 }
 .asides :deep(.el-date-editor) {
   width: 100%;

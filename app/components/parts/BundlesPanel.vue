@@ -3,9 +3,9 @@ import { useMediaQuery, whenever } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bundle } from '#core/model/project.ts'
-import { takeBundle } from '#core/edit/take-bundle.ts'
+import { takeBundle, takeCompany } from '#core/edit/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
-import type { BundleOffer } from '#core/report/bundles.ts'
+import type { Brought, BundleOffer } from '#core/report/decide/bundle-offers.ts'
 import { FINDING_SHORT } from '#core/report/figure/words.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
@@ -43,7 +43,7 @@ const chosen = computed(() => {
 const choose = (id: string | undefined) =>
   router.replace({ path: route.path, query: { ...link('parts').query, view: 'bundles', ...(id ? { bundle: id } : {}) } })
 
-const counts = (one: BundleOffer) =>
+const counts = (one: Brought) =>
   [
     one.blocked && `${one.blocked} blocked`,
     one.unknowns && `${one.unknowns} unknown`,
@@ -60,14 +60,15 @@ function add(kind: Bundle['kind']) {
   })
   void choose(id)
 }
-/** Into the setup that is looked at; from the car as it stands a new setup is made. */
-async function take(bundle: Bundle) {
+/** Into the setup that is looked at, with its company or without; from the car as it stands a new setup is made. */
+async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
   const id = isStock.value ? newId() : setup.value!.id
   store.edit(`Take ${bundle.name}`, (draft) => {
     const from = isStock.value
       ? { id, name: bundle.name.slice(0, 120), front: {}, rear: {}, hydraulics: {}, extras: [] }
       : draft.setups.find((one) => one.id === id)!
-    const taken = takeBundle(JSON.parse(JSON.stringify(from)), bundle, store.project!.parts)
+    const whole = takeBundle(JSON.parse(JSON.stringify(from)), bundle, store.project!.parts)
+    const taken = takeCompany(whole, bundle.axle, company)
     if (isStock.value) draft.setups.push(taken)
     else draft.setups[draft.setups.findIndex((one) => one.id === id)] = taken
   })
@@ -78,7 +79,10 @@ async function take(bundle: Bundle) {
 <template>
   <div class="bundles" :class="{ editing: chosen }">
     <section class="list" aria-label="Kits and donors">
-      <p class="soft small">Against {{ setup?.name }}: what each would bring if it were taken whole, what bolts on best first.</p>
+      <p class="soft small">
+        Against {{ setup?.name }}: what each would bring if it were taken whole, what bolts on best first. Where other parts of the library
+        go with it better than what is there, they are named.
+      </p>
       <WorkingLine v-if="working" what="What kits and donors would bring is being computed" />
       <ul data-test="bundles">
         <li v-for="{ bundle, offer } in rows" :key="bundle.id" :class="{ here: bundle.id === chosen?.id }">
@@ -94,8 +98,12 @@ async function take(bundle: Bundle) {
                 }}</span
               >
               <span v-if="offer" class="block small" :class="`tone-${offer.worst}`"
-                >{{ FINDING_SHORT[offer.worst] }}{{ counts(offer) ? `: ${counts(offer)}` : '' }}.
-                <span class="soft">{{ offer.why }}</span></span
+                >{{ FINDING_SHORT[offer.worst] }}<template v-if="offer.alone"> with {{ offer.companyWords }}</template
+                >{{ counts(offer) ? `: ${counts(offer)}` : '' }}. <span class="soft">{{ offer.why }}</span></span
+              >
+              <span v-if="offer?.alone" class="block small soft" data-test="alone"
+                >Alone: {{ FINDING_SHORT[offer.alone.worst] }}{{ counts(offer.alone) ? ` (${counts(offer.alone)})` : '' }},
+                {{ money(offer.alone.extraMinor) }}. {{ offer.alone.why }}</span
               ></span
             >
           </button>
@@ -106,6 +114,12 @@ async function take(bundle: Bundle) {
             >
           </span>
           <span v-if="offer?.there" class="soft small there">in this setup</span>
+          <span v-else-if="offer?.alone" class="two">
+            <ElButton :aria-label="`Take ${bundle.name} with ${offer.companyWords}`" @click="take(bundle, offer.company)">
+              Take with these
+            </ElButton>
+            <ElButton text :aria-label="`Take ${bundle.name} whole, alone`" @click="take(bundle)"> Take alone </ElButton>
+          </span>
           <ElButton v-else :disabled="bundle.parts.length === 0" :aria-label="`Take ${bundle.name} whole`" @click="take(bundle)">
             Take whole
           </ElButton>
@@ -148,7 +162,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 112px auto;
+  grid-template-columns: minmax(0, 1fr) 90px 126px;
   gap: 10px;
   align-items: center;
   border-bottom: 1px solid var(--hair);
@@ -173,8 +187,16 @@ li {
 .price {
   text-align: right;
 }
-.there {
-  padding: 0 8px;
+li > .el-button,
+li > .there {
+  justify-self: end;
+}
+.two {
+  display: grid;
+  justify-items: stretch;
+}
+.two .el-button + .el-button {
+  margin-left: 0;
 }
 .list > .el-button {
   margin-right: 8px;

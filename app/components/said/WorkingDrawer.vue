@@ -5,6 +5,7 @@ import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { boundWord } from '#core/report/figure/words.ts'
+import { filledOf } from '#core/report/figure/working.ts'
 import type { DoubtfulId } from '#core/report/doubt/values.ts'
 import type { Dimension } from '#core/quantity/units.ts'
 import { costMatters } from '#core/report/cost/cost-matters.ts'
@@ -19,6 +20,7 @@ const { openFigureId, report, stock, isStock, units, goTo } = useWorkbench()
 
 const figure = computed(() => (openFigureId.value ? report.value?.figures[openFigureId.value] : undefined))
 const before = computed(() => (openFigureId.value ? stock.value?.figures[openFigureId.value] : undefined))
+const filled = computed(() => figure.value && filledOf(figure.value))
 const formula = computed(() => figure.value?.method)
 /** What the doubts of all that went in make of it. */
 const doubted = computed(() => {
@@ -103,9 +105,9 @@ const origin = (input: Input) =>
       <h3>{{ formula.name }}</h3>
       <p class="formula num">
         {{ formula.text }}
-        <span v-if="figure.filled" class="block">= {{ figure.filled }}</span>
+        <span v-if="filled" class="block">= {{ filled }}</span>
       </p>
-      <p v-if="figure.filled" class="soft small">Numbers in mm, N, MPa, kg and g.</p>
+      <p v-if="filled" class="soft small">Numbers in mm, N, MPa, kg and g.</p>
       <p v-for="note in figure.notes" :key="note" class="small">{{ note }}</p>
       <h3>What went in</h3>
       <LazyTable :rows="figure.inputs" :columns="inputColumns">

@@ -12,9 +12,8 @@ export const bridge: Rule = {
     if (inner === undefined || diameter === undefined) return undefined
     const gap = inner - diameter / 2
     const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between rotor and bridge.` }
+    if (gap >= least - 1e-9) return { verdict: 'fits', sentence: `${look.mm(gap)} between rotor and bridge.`, ...figure }
     return {
-      ...figure,
       verdict: 'needs',
       sentence:
         gap < 0
@@ -29,6 +28,7 @@ export const bridge: Rule = {
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },
       ],
+      ...figure,
     }
   },
 }

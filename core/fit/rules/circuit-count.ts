@@ -40,10 +40,9 @@ export const circuitCount: Rule = {
       return replumbing('Two cylinders work front and rear, the car is plumbed diagonally.')
     if (construction === undefined || outlets === undefined || lines === undefined || circuits === undefined) return undefined
     const figure = { value: outlets, dimension: 'count', limit: `${lines} lines` } as const
-    if (outlets === lines) return { ...figure, verdict: 'fits', sentence: `${outlets} outlets for ${lines} lines, circuits as before.` }
+    if (outlets === lines) return { verdict: 'fits', sentence: `${outlets} outlets for ${lines} lines, circuits as before.`, ...figure }
     if (outlets < lines)
       return {
-        ...figure,
         verdict: 'needs',
         sentence: `${outlets} outlets for ${lines} lines.`,
         remedies: [
@@ -55,9 +54,9 @@ export const circuitCount: Rule = {
             sentence: 'A tee within the same circuit for each line too many.',
           },
         ],
+        ...figure,
       }
     return {
-      ...figure,
       verdict: 'needs',
       sentence: `${outlets} outlets for ${lines} lines: the rest must be closed.`,
       remedies: [
@@ -69,6 +68,7 @@ export const circuitCount: Rule = {
           sentence: 'A plug with the seat of the port.',
         },
       ],
+      ...figure,
     }
   },
 }

@@ -37,12 +37,12 @@ export const discDiameterRule: Rule = {
     const found = discDiameter(diameter, top, most, look.limit('edgeOverMm'), look.limit('edgeWantedMm'))
     const figure = { value: found.edgeMm, dimension: 'length', limit: `0 to ${look.mm(most)}` } as const
     if (found.verdict === 'fits')
-      return { ...figure, verdict: 'fits', sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge.` }
+      return { verdict: 'fits', sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge.`, ...figure }
     if (found.verdict === 'check')
       return {
-        ...figure,
         verdict: 'check',
         sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
+        ...figure,
       }
     const at = (diameterMm: number, topMm: number) => discDiameter(diameterMm, topMm, most, 0, 0).verdict
     const liftMm = look.facts.resolved.bracket?.radialMm?.value ?? 0
@@ -51,13 +51,12 @@ export const discDiameterRule: Rule = {
       const sentence = `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`
       const larger = likeRotors(look).filter((one) => one.diameterMm && at(one.diameterMm.value, top) === 'fits')
       const remedies = [...asRemedies('bracket', brackets, 'brings it down'), ...asRemedies('rotor', larger, 'reaches as far')]
-      return { ...figure, verdict: remedies.length > 0 ? 'needs' : 'blocked', sentence, remedies }
+      return { verdict: remedies.length > 0 ? 'needs' : 'blocked', sentence, remedies, ...figure }
     }
     const type = look.wordOf(caliper, 'mountType')
     if (type === undefined) return undefined
     const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
     return {
-      ...figure,
       verdict: 'needs',
       sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
       remedies: [
@@ -70,6 +69,7 @@ export const discDiameterRule: Rule = {
           sentence: 'One a side; enter it as a bracket to have the rest checked with it.',
         },
       ],
+      ...figure,
     }
   },
 }

@@ -72,10 +72,10 @@ export const discPlaneRule: Rule = {
     const wrongWay = shim !== 0 && (side === 'outboard') !== shim > 0
     if (found.verdict === 'fits' && !wrongWay)
       return {
-        ...figure,
         verdict: 'fits',
         accepted,
         sentence: `${stands}${shim === 0 ? '' : `, with shims of ${look.mm(Math.abs(shim))}`}.`,
+        ...figure,
       }
     const instead = shim === 0 ? '' : ` in place of ${look.mm(Math.abs(shim))}`
     const wrong = wrongWay ? ` On the mount’s ${side} face shims move the caliper ${side} only.` : ''
@@ -83,14 +83,13 @@ export const discPlaneRule: Rule = {
     const bare = withStack(axial, 0)
     if (bare.verdict === 'fits')
       return {
-        ...figure,
         verdict: 'needs',
         sentence: `${stands} with shims of ${look.mm(Math.abs(shim))}.${wrong} Without any it is ${look.mm(Math.abs(bare.misalignMm))}.`,
         remedies: [{ kind: 'shim', shimMm: 0, sentence: 'No shims between mount and caliper.' }],
+        ...figure,
       }
     if (bare.shimMm !== null)
       return {
-        ...figure,
         verdict: 'needs',
         sentence: `${stands}: shims of ${look.mm(bare.shimMm)} under the mount${instead}.${wrong}`,
         remedies: [
@@ -100,15 +99,16 @@ export const discPlaneRule: Rule = {
             sentence: `Shims of ${look.mm(bare.shimMm)} between mount and caliper, both bolts alike.`,
           },
         ],
+        ...figure,
       }
     const brackets = wrongWay
       ? []
       : joiningBrackets(look).filter((one) => one.axialMm && withStack(one.axialMm.value, shim).verdict === 'fits')
     return {
-      ...figure,
       verdict: brackets.length > 0 ? 'needs' : 'blocked',
       sentence: `${stands}, and no shim can put that right: another bracket.${wrong}`,
       remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
+      ...figure,
     }
   },
 }

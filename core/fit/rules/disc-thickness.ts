@@ -13,7 +13,7 @@ export const discThickness: Rule = {
     if (thickness === undefined || from === undefined || to === undefined) return undefined
     const figure = { value: thickness, dimension: 'length', limit: `${look.mm(from)} to ${look.mm(to)}` } as const
     if (thickness >= from - 1e-9 && thickness <= to + 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The rotor is ${look.mm(thickness)} thick, inside what the caliper is made for.` }
+      return { verdict: 'fits', sentence: `The rotor is ${look.mm(thickness)} thick, inside what the caliper is made for.`, ...figure }
     const sentence = `The rotor is ${look.mm(thickness)} thick; the caliper is made for ${look.mm(from)} to ${look.mm(to)}.`
     // which of them leaves least open is judged with the whole setup
     const others = look
@@ -30,12 +30,12 @@ export const discThickness: Rule = {
           one.mountType === caliper.mountType,
       )
     if (others.length === 0)
-      return { ...figure, verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.` }
+      return { verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.`, ...figure }
     return {
-      ...figure,
       verdict: 'needs',
       sentence,
       remedies: asRemedies('caliper', others, 'takes it on the same mount'),
+      ...figure,
     }
   },
 }

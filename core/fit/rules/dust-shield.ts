@@ -13,14 +13,14 @@ export const dustShield: Rule = {
     if (radius === undefined || diameter === undefined) return undefined
     const gap = radius - diameter / 2
     const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
-    if (gap >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between rotor and shield.` }
+    if (gap >= least - 1e-9) return { verdict: 'fits', sentence: `${look.mm(gap)} between rotor and shield.`, ...figure }
     return {
-      ...figure,
       verdict: look.seen('dust-shield') ? 'fits' : 'check',
       sentence:
         gap < 0
           ? `The rotor is ${look.mm(-gap)} larger than its shield: trim or remove it, and see that it runs free.`
           : `Only ${look.mm(gap)} between rotor and shield: see that it runs free.`,
+      ...figure,
     }
   },
 }

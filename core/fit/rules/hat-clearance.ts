@@ -26,12 +26,12 @@ export const hatClearance: Rule = {
       const mostMm = hat + 2 * (gap - least)
       const rotors = likeRotorsOfDiameter(look).filter((one) => one.hatOuterDiameterMm && one.hatOuterDiameterMm.value <= mostMm + 1e-9)
       return {
-        ...figure,
         verdict: rotors.length > 0 ? 'needs' : 'blocked',
         sentence: `${gap < 0 ? `The ${what} reaches ${look.mm(-gap)} into the hat` : `Only ${look.mm(gap)} between ${what} and hat`}: another rotor.`,
         remedies: asRemedies('rotor', rotors, 'has a smaller hat'),
+        ...figure,
       }
     }
-    return known.length === gaps.length ? { ...figure, verdict: 'fits', sentence: `${look.mm(gap)} between ${what} and hat.` } : undefined
+    return known.length === gaps.length ? { verdict: 'fits', sentence: `${look.mm(gap)} between ${what} and hat.`, ...figure } : undefined
   },
 }

@@ -17,14 +17,14 @@ export const hatInlet: Rule = {
     const figure = { value: gap, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
     return gap < least - 1e-9
       ? {
-          ...figure,
           verdict: 'needs',
           sentence: `${gap <= 0 ? 'The hat closes' : `Only ${look.mm(gap)} beside the hat leave`} the way of the air into the ring, which draws it from the wheel side: a ring that breathes from the hub side, or a smaller hat.`,
+          ...figure,
         }
       : {
-          ...figure,
           verdict: 'fits',
           sentence: `${look.mm(gap)} beside the hat let the air in; a ring that breathes from the hub side cools better.`,
+          ...figure,
         }
   },
 }

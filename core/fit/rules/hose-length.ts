@@ -14,14 +14,13 @@ export const hoseLength: Rule = {
     const needed = hoseNeededMm(path, look.limit('hoseShare'), look.limit('hoseSlackMm'))
     const figure = { value: length, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
     if (length >= needed - 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The hose has ${look.mm(length - path)} to spare over its path.` }
+      return { verdict: 'fits', sentence: `The hose has ${look.mm(length - path)} to spare over its path.`, ...figure }
     return {
-      ...figure,
-      // a hose that can be pulled is no need but a blocker, until another is in
       verdict: 'blocked',
       safety: true,
       sentence: `The hose is ${look.mm(needed - length)} short at full lock and droop: a hose must never be pulled.`,
       remedies: asRemedies('hose', otherHoses(look), 'is long enough'),
+      ...figure,
     }
   },
 }

@@ -66,7 +66,6 @@ export const masterMount: Rule = {
     const figure = { value: play, dimension: 'length', limit: `at least ${look.mm(look.limit('freePlayMm'))}` } as const
     if (play < look.limit('freePlayMm') - 1e-9)
       return {
-        ...figure,
         verdict: 'needs',
         safety: true,
         sentence: `The pushrod reaches ${look.mm(reach)}, the piston sits ${look.mm(depth)} deep: without free play the brakes drag.`,
@@ -79,8 +78,9 @@ export const masterMount: Rule = {
             sentence: 'A pushrod that leaves free play.',
           },
         ],
+        ...figure,
       }
-    return { ...figure, verdict: 'fits', sentence: `Flange, pilot and ports as on the car; ${look.mm(play)} of free play at the pushrod.` }
+    return { verdict: 'fits', sentence: `Flange, pilot and ports as on the car; ${look.mm(play)} of free play at the pushrod.`, ...figure }
   },
 }
 

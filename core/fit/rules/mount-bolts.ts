@@ -22,8 +22,8 @@ export const mountBolts: Rule = {
       material: look.carWord('knuckleMaterial'),
     }
     if (bracket === undefined) return undefined
-    if (bracket === null) return joint(look, { ...own, ...knuckle, shimMm })
-    const lower = joint(look, { bolt: look.of(bracket, 'boltLengthMm'), lug: look.of(bracket, 'lugMm'), ...knuckle, shimMm })
+    if (bracket === null) return joint(look, { bolt: own.bolt, lug: own.lug, shimMm, ...knuckle })
+    const lower = joint(look, { bolt: look.of(bracket, 'boltLengthMm'), lug: look.of(bracket, 'lugMm'), shimMm, ...knuckle })
     const written = look.wordOf(bracket, 'caliperThread')
     const diameter = written === undefined ? undefined : parseThread(written)?.diameterMm
     if (written !== undefined && diameter === undefined)
@@ -33,12 +33,12 @@ export const mountBolts: Rule = {
         `“${written}” does not say diameter and pitch: write it as M10 x 1.25.`,
       )
     const upper = joint(look, {
-      ...own,
       where: 'in the bracket',
       diameter,
       depth: look.of(bracket, 'caliperDepthMm'),
       material: look.wordOf(bracket, 'material'),
       shimMm: 0,
+      ...own,
     })
     const bad = [upper, lower].find((one) => one !== undefined && one.verdict !== 'fits')
     if (bad) return bad
@@ -73,26 +73,26 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
   ]
   if (depth < needed - 1e-9)
     return {
-      ...figure,
       verdict: 'blocked',
       safety: true,
       sentence: `The thread ${where} is ${look.mm(depth)} deep and ${look.mm(needed)} are needed: no bolt holds there.`,
+      ...figure,
     }
   if (engaged > depth + 1e-9)
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: `The bolts ${where} are ${look.mm(engaged - depth)} too long and would bottom before they clamp.`,
       remedies: other(engaged - depth, 'shorter', engaged - needed),
+      ...figure,
     }
   if (engaged < needed - 1e-9)
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: `${look.mm(engaged)} of thread hold ${where} where ${look.mm(needed)} are needed.`,
       remedies: other(needed - engaged, 'longer', depth - engaged),
+      ...figure,
     }
-  return { ...figure, verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold ${where}, ${material}.` }
+  return { verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold ${where}, ${material}.`, ...figure }
 }

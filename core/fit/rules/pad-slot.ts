@@ -29,7 +29,7 @@ export const padSlotRule: Rule = {
     const [least, most] = [look.limit('slotLeastMm'), look.limit('slotMostMm')]
     const { clearanceMm, verdict, padTotalMaxMm } = padSlot(slot, rotor, total, least, most)
     const figure = { value: clearanceMm, dimension: 'length', limit: `${look.mm(least)} to ${look.mm(most)}` } as const
-    if (verdict === 'fits') return { ...figure, verdict, sentence: `Rotor and new pads go in with ${look.mm(clearanceMm)} to spare.` }
+    if (verdict === 'fits') return { verdict, sentence: `Rotor and new pads go in with ${look.mm(clearanceMm)} to spare.`, ...figure }
     const tight = clearanceMm < least
     const others = look
       .library('pad')
@@ -42,7 +42,6 @@ export const padSlotRule: Rule = {
           padSlot(slot, rotor, one.thicknessMm.value, least, most).verdict === 'fits',
       )
     return {
-      ...figure,
       verdict,
       sentence: tight
         ? `Rotor and two new pads are ${look.mm(-clearanceMm + least)} too thick for the slot: pads of at most ${look.mm(padTotalMaxMm)}.`
@@ -57,6 +56,7 @@ export const padSlotRule: Rule = {
           sentence: 'Pads of another thickness, from their maker; never ground by hand.',
         },
       ],
+      ...figure,
     }
   },
 }

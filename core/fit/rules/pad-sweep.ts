@@ -14,10 +14,9 @@ export const padSweep: Rule = {
     if (top === undefined || height === undefined || inner === undefined) return undefined
     const inside = top - height - inner / 2
     const figure = { value: inside, dimension: 'length', limit: 'not below 0' } as const
-    if (inside >= -1e-9) return { ...figure, verdict: 'fits', sentence: `The pad’s foot runs ${look.mm(inside)} inside the friction ring.` }
+    if (inside >= -1e-9) return { verdict: 'fits', sentence: `The pad’s foot runs ${look.mm(inside)} inside the friction ring.`, ...figure }
     if (inside >= -trim - 1e-9)
       return {
-        ...figure,
         verdict: 'needs',
         sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
         remedies: [
@@ -29,15 +28,16 @@ export const padSweep: Rule = {
             sentence: 'Trimmed by the pad maker.',
           },
         ],
+        ...figure,
       }
     const rotors = likeRotorsOfDiameter(look).filter(
       ({ frictionInnerDiameterMm }) => frictionInnerDiameterMm && top - height - frictionInnerDiameterMm.value / 2 >= -1e-9,
     )
     return {
-      ...figure,
       verdict: rotors.length > 0 ? 'needs' : 'blocked',
       sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
       remedies: asRemedies('rotor', rotors, 'has a ring that reaches further in'),
+      ...figure,
     }
   },
 }

@@ -71,15 +71,15 @@ export const parkingHold: Rule = {
     const figure = { value: Math.min(grade, 9.99), dimension: 'share', limit: `at least ${percent(least)}` } as const
     return grade >= least - 1e-9
       ? {
-          ...figure,
           verdict: 'fits',
           sentence: `By its figures it holds the laden car on ${percent(grade)}, ${percent(least)} are asked; cable and adjustment show on a slope.`,
+          ...figure,
         }
       : {
-          ...figure,
           verdict: 'check',
           safety: true,
           sentence: `By its figures it holds the laden car only on ${percent(grade)} where ${percent(least)} are asked: a stronger parking brake, or a slope test that shows it holds.`,
+          ...figure,
         }
   },
 }

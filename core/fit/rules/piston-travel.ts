@@ -19,10 +19,9 @@ export const pistonTravel: Rule = {
     const out = wornExtensionMm(construction as 'fixed' | 'sliding', slot, rotor, pad)
     const figure = { value: out, dimension: 'length', limit: `at most ${look.mm(safe)}` } as const
     if (out <= safe + 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `With all worn a piston stands out ${look.mm(out)} of ${look.mm(safe)}.` }
+      return { verdict: 'fits', sentence: `With all worn a piston stands out ${look.mm(out)} of ${look.mm(safe)}.`, ...figure }
     const earlierMm = construction === 'fixed' ? out - safe : (out - safe) / 2
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: `With all worn a piston stands out ${look.mm(out)}, and ${look.mm(safe)} is safe: a thicker rotor or thicker pads.`,
@@ -35,6 +34,7 @@ export const pistonTravel: Rule = {
           sentence: 'Pads that are changed earlier, written into the log.',
         },
       ],
+      ...figure,
     }
   },
 }

@@ -17,11 +17,10 @@ export const registerLeft: Rule = {
     const left = registerLeftMm(height, hat, spacer.thicknessMm)
     const figure = { value: left, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
     if (own === 'own') return { verdict: 'fits', sentence: 'The spacer carries a register of its own for the wheel.' }
-    if (left >= least - 1e-9) return { ...figure, verdict: 'fits', sentence: `${look.mm(left)} of the hub’s register centre the wheel.` }
+    if (left >= least - 1e-9) return { verdict: 'fits', sentence: `${look.mm(left)} of the hub’s register centre the wheel.`, ...figure }
     const sentence = `${look.mm(left)} of the hub’s register are left and ${look.mm(least)} centre a wheel`
     if (spacer.thicknessMm === 0)
       return {
-        ...figure,
         verdict: 'needs',
         safety: true,
         sentence: `${sentence}: a ring that carries it through the hat.`,
@@ -34,6 +33,7 @@ export const registerLeft: Rule = {
             sentence: 'One a side, turned to hub, hat and wheel.',
           },
         ],
+        ...figure,
       }
     const others = look
       .library('spacer')
@@ -45,7 +45,6 @@ export const registerLeft: Rule = {
           Math.abs(one.thicknessMm.value - spacer.thicknessMm) < 0.05,
       )
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: `${sentence}: a spacer with a register of its own.`,
@@ -59,6 +58,7 @@ export const registerLeft: Rule = {
           sentence: 'One a side, in place of the plain ones.',
         },
       ],
+      ...figure,
     }
   },
 }

@@ -16,13 +16,12 @@ export function registerPlay(
   const figure = { value: play, dimension: 'length', limit: `0 to ${look.mm(most)}` } as const
   if (play < -1e-9)
     return {
-      ...figure,
       verdict: 'blocked',
       sentence: `Its bore is ${look.mm(-play)} smaller than the hub’s register: it does not go over.`,
+      ...figure,
     }
-  if (play <= most + 1e-9) return { ...figure, verdict: 'fits', sentence: `It is centred with ${look.mm(play)} play.` }
+  if (play <= most + 1e-9) return { verdict: 'fits', sentence: `It is centred with ${look.mm(play)} play.`, ...figure }
   return {
-    ...figure,
     verdict: 'needs',
     sentence: `Its bore is ${look.mm(play)} larger than the hub’s register: a centring ring is needed.`,
     remedies: [
@@ -34,5 +33,6 @@ export function registerPlay(
         sentence: 'A centring ring on each side centres it.',
       },
     ],
+    ...figure,
   }
 }

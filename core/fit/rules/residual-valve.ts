@@ -27,10 +27,9 @@ export const residualValve: Rule = {
     const figure = { value: held, dimension: 'pressure', limit: `${show(low)} to ${show(high)}` } as const
     const what = brake.kind === 'drum' ? 'drum' : above === 'yes' ? 'disc' : 'disc with the reservoir below it'
     if (held >= low - 1e-9 && held <= high + 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The ${axle} circuit holds ${show(held)}, as a ${what} wants.` }
+      return { verdict: 'fits', sentence: `The ${axle} circuit holds ${show(held)}, as a ${what} wants.`, ...figure }
     const more = held < low
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: more
@@ -53,6 +52,7 @@ export const residualValve: Rule = {
               sentence: `Take the residual valve out of the ${axle} circuit, as the cylinder’s maker allows.`,
             },
       ],
+      ...figure,
     }
   },
 }

@@ -15,16 +15,16 @@ export const rotorWorn: Rule = {
     if (now === undefined || least === undefined) return undefined
     const figure = { value: now, dimension: 'length', limit: `at least ${look.mm(least)}` } as const
     if (now >= least - 1e-9)
-      return { ...figure, verdict: 'fits', sentence: `The rotor is ${look.mm(now)} thick now; it may wear to ${look.mm(least)}.` }
+      return { verdict: 'fits', sentence: `The rotor is ${look.mm(now)} thick now; it may wear to ${look.mm(least)}.`, ...figure }
     const others = likeRotorsOfDiameter(look).filter(
       (one) => !one.nowThicknessMm || (one.minThicknessMm && one.nowThicknessMm.value >= one.minThicknessMm.value),
     )
     return {
-      ...figure,
       verdict: 'blocked',
       safety: true,
       sentence: `The rotor is ${look.mm(now)} thick, below the ${look.mm(least)} cast into it: it is renewed, on both sides of the axle.`,
       remedies: asRemedies('rotor', others, 'is thick enough'),
+      ...figure,
     }
   },
 }

@@ -70,7 +70,7 @@ export const studEngagementRule: Rule = {
     )
       return undefined
     const bolts = fastener === 'bolts'
-    const held = (past: number, what: Held) => hold(look, threadHold(past, tip, holding, room, needed), { ...what, needed, room, holding })
+    const held = (past: number, what: Held) => hold(look, threadHold(past, tip, holding, room, needed), { needed, room, holding, ...what })
     const quantity = 2 * count
     if (!own) return held(length - hat - spacer.thicknessMm - pad, { who: bolts ? 'bolts' : 'studs', bolts, quantity })
     const proud = length - hat - spacer.thicknessMm
@@ -153,11 +153,11 @@ function hold(
   if (shorterByMm > 1e-9) {
     const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'
     const sentence = `${Who} reach ${look.mm(shorterByMm)} into ${into}: they would turn tight and hold nothing.`
-    const unsafe = { ...figure, verdict: 'needs', safety: true, sentence } as const
+    const unsafe = { verdict: 'needs', safety: true, sentence, ...figure } as const
     if (!bolts)
       return {
-        ...unsafe,
         remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.'),
+        ...unsafe,
       }
     return room < needed
       ? {
@@ -166,18 +166,17 @@ function hold(
           sentence: `${sentence} No length both holds with ${look.mm(needed)} and stays within ${look.mm(room)}.`,
         }
       : {
-          ...unsafe,
           remedies: piece(
             { id: 'bolts-shorter', mm: shorterByMm, enough: 'atLeast', mostMm: shorterByMm + room - needed },
             `Wheel bolts ${look.mm(shorterByMm)} shorter`,
             'Shorter bolts of the same grade and seat.',
           ),
+          ...unsafe,
         }
   }
   const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
   if (longerByMm > 1e-9)
     return {
-      ...figure,
       verdict: 'needs',
       safety: true,
       sentence: `${short}: ${who} longer by ${look.mm(longerByMm)}.`,
@@ -191,12 +190,12 @@ function hold(
         `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
         `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
       ),
+      ...figure,
     }
   if (holding < needed - 1e-9)
     return bolts
-      ? { ...figure, verdict: 'blocked', safety: true, sentence: `${short}: the thread in the hub is too short.` }
+      ? { verdict: 'blocked', safety: true, sentence: `${short}: the thread in the hub is too short.`, ...figure }
       : {
-          ...figure,
           verdict: 'needs',
           safety: true,
           sentence: `${short}: nuts with more thread.`,
@@ -205,6 +204,7 @@ function hold(
             `Wheel nuts with ${look.mm(needed)} of thread`,
             'Nuts with more thread, of the same seat.',
           ),
+          ...figure,
         }
-  return { ...figure, verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.` }
+  return { verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.`, ...figure }
 }

@@ -15,20 +15,20 @@ export const wheelMinimum: Rule = {
     const figure = { value: has, dimension: 'count', limit: `${least} in` } as const
     if (has >= least)
       return {
-        ...figure,
         verdict: 'check',
         sentence: `The maker states ${least} inches as the smallest wheel; that alone does not clear: see the wheel clearance.`,
+        ...figure,
       }
     return wheel?.profile
       ? {
-          ...figure,
           verdict: 'check',
           sentence: `The maker states ${least} inches as the smallest wheel, this one has ${has}; it was measured, and the clearance decides.`,
+          ...figure,
         }
       : {
-          ...figure,
           verdict: 'blocked',
           sentence: `The maker states ${least} inches as the smallest wheel, this one has ${has} and was not measured.`,
+          ...figure,
         }
   },
 }

@@ -54,7 +54,7 @@ export function antiLock(
     const missing = [{ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } as const }]
     return {
       figure,
-      finding: { ...base, verdict: 'unknown', missing, sentence: `Cannot say: ${notKnown(missing)}.` },
+      finding: { verdict: 'unknown', missing, sentence: `Cannot say: ${notKnown(missing)}.`, ...base },
     }
   }
   const missing = [...figure.missing]
@@ -67,10 +67,10 @@ export function antiLock(
       return {
         figure,
         finding: {
-          ...base,
           verdict: 'blocked',
           missing: [],
           sentence: `${rotor.name} has no ring for the wheel-speed sensor: anti-lock would be lost.`,
+          ...base,
         },
       }
     if (rotor.absRing === undefined)
@@ -80,10 +80,10 @@ export function antiLock(
     return {
       figure,
       finding: {
-        ...base,
         verdict: 'unknown',
         missing,
         sentence: `Cannot say what anti-lock makes of it: ${notKnown(missing)}.`,
+        ...base,
       },
     }
   const limit = project.preferences.limits?.absPoints ?? LIMITS.absPoints.value
@@ -91,15 +91,15 @@ export function antiLock(
   if (Math.abs(value) <= limit + 1e-9)
     return {
       figure,
-      finding: { ...base, verdict: 'fits', missing: [], sentence: `Rings kept; the bias is ${points} than stock at the same pedal force.` },
+      finding: { verdict: 'fits', missing: [], sentence: `Rings kept; the bias is ${points} than stock at the same pedal force.`, ...base },
     }
   return {
     figure,
     finding: {
-      ...base,
       verdict: 'check',
       missing: [],
       sentence: `The bias is ${points} than stock at the same pedal force; the control unit was set up for stock. Have its tolerance confirmed by a qualified technician.`,
+      ...base,
     },
   }
 }

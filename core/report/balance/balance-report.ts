@@ -281,11 +281,11 @@ function failuresOf({ context, takers }: Hydraulics, system: BrakeSystem, mass: 
     const most = mostOf(one)
     const decelG = Math.min(brakesG, most.decelG)
     return {
-      ...one,
       decelG,
       limit: brakesG <= most.decelG ? 'brakes' : most.lifts ? 'lift' : 'tyres',
       tooLittle: decelG * STANDARD_GRAVITY < SECONDARY_MS2,
       leftMm: floorMm === undefined || one.pedalTravelMm === undefined ? undefined : floorMm - one.pedalTravelMm,
+      ...one,
     }
   })
 }

@@ -40,7 +40,7 @@ function shareOf(
   return {
     label: `Front share of ${of.what}`,
     dimension: 'share',
-    formula: { ...of.formula, text: `${front} / (${front} + ${rear})` },
+    formula: { text: `${front} / (${front} + ${rear})`, ...of.formula },
     read(work, from): ReadShare {
       const { force, stage: found } = from
       if (!found) {

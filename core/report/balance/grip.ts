@@ -35,7 +35,8 @@ export function massIn({ car }: Project, load: LoadId): Mass | undefined {
   const { mass, share, height } = MASS_FIELDS[load]
   const figureOf = (field: CarField) => car[field] as Figure | undefined
   const [massKg, front] = [figureOf(mass), figureOf(share)]
-  const [cg] = (height as readonly CarField[]).flatMap((field) => figureOf(field) ?? [])
+  const at = (height as readonly CarField[]).find((field) => figureOf(field))
+  const cg = at && figureOf(at)
   if (!massKg || !front || !cg || !car.wheelbaseMm) return undefined
   return { massKg: massKg.value, staticFront: front.value, cgHeightMm: cg.value, wheelbaseMm: car.wheelbaseMm.value }
 }

@@ -86,15 +86,13 @@ export function caseVerdict(
 /**
  * How far the front locks first beyond what the criterion asks for, in the worse of driver only and laden as far as they
  * are known, g; negative where the rear does before.
+ * @param order with the driver only
  */
-export function orderMarginG(context: Context, system: BrakeSystem, mass: Mass): number {
+export function orderMarginG(context: Context, system: BrakeSystem, mass: Mass, order: LockOrder): number {
   const limitG = frontFirstToG(context, system, mass)
-  const untilG = (['driver', 'laden'] as const).map((load) => {
-    const found = load === 'driver' ? { system, mass } : loadCase(context, system, load)
-    const order = found.system && found.mass && lockOrder(found.system, found.mass)
-    return order ? frontFirstUntil(order) : Infinity
-  })
-  return Math.min(...untilG) - limitG
+  const found = loadCase(context, system, 'laden')
+  const laden = found.system && found.mass && lockOrder(found.system, found.mass)
+  return Math.min(frontFirstUntil(order), laden ? frontFirstUntil(laden) : Infinity) - limitG
 }
 
 /** Cases that the criterion looks at, the road's and the person's own. */
@@ -115,7 +113,7 @@ export function lockFinding(
 ): Finding {
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing } as const
   if (!order || !system || !mass)
-    return { ...base, verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.' }
+    return { verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.', ...base }
   const { project } = context
   if (project.car.abs === 'absAndDistribution') return { ...base, ...keptDistribution(context, againstStock) }
   const road = !inCompetitionOnly(project.car.uses)
@@ -131,12 +129,12 @@ export function lockFinding(
   const must = `${road ? 'on the road ' : ''}the front must lock first up to ${show(limitG)}. The car can spin under braking.`
   if (worst.untilG < limitG - SAME_G)
     return {
-      ...base,
       verdict: caseVerdict(context, worst.order, limitG, true, againstStock),
       sentence:
         worst.order!.kind === 'rearAlways'
           ? `Rear locks first at every deceleration${when(worst.load)}. The car can spin under braking.`
           : `${rearFirstWords(worst.order!)}${when(worst.load)}; ${must}`,
+      ...base,
     }
   const laden = cases.find((one) => one.load === 'laden')!
   if (!laden.order && road)
@@ -149,9 +147,9 @@ export function lockFinding(
   const own = known.find((one) => one.load === 'own')
   if (own && own.untilG < limitG - SAME_G)
     return {
-      ...base,
       verdict: caseVerdict(context, own.order, limitG, false, againstStock),
       sentence: `${frontWords(order)}; in your own case: ${lowerFirst(rearFirstWords(own.order!))}. The car can spin under braking then.`,
+      ...base,
     }
   const { rear } = system
   const linings = rear.kind === 'disc' ? 'pads' : 'shoes'
@@ -162,11 +160,11 @@ export function lockFinding(
   const first = turned.reduce<(typeof turned)[number] | undefined>((a, b) => (a && a.untilG <= b.untilG ? a : b), undefined)
   if (first)
     return {
-      ...base,
       verdict: 'check',
       sentence: `${frontWords(order)}; rear ${linings} that bite 10 % more would turn it at ${show(first.untilG)}${when(first.load)}. Keep to ${linings} of this friction, and try it on a closed place.`,
+      ...base,
     }
-  return { ...base, verdict: 'fits', sentence: `${frontWords(order)}.` }
+  return { verdict: 'fits', sentence: `${frontWords(order)}.`, ...base }
 }
 
 /** "Front locks first up to 0.96 g, the rear above", for an order that is right at the lowest decelerations. */

@@ -5,7 +5,7 @@ import type { Finding } from '../figure/finding.ts'
 import type { Context } from '../figure/read.ts'
 import { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
-import { pedalToRoad, type StockBrakes } from './pedal-to-road.ts'
+import { pedalSaid, type StockBrakes } from './pedal-to-road.ts'
 
 /** What the car brakes with as it stands. */
 export function stockBrakes(project: Project): StockBrakes {
@@ -29,5 +29,5 @@ export function pedalFindings(
   ends?: (finding: Finding) => boolean,
 ): Finding[] {
   const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
-  return pedalToRoad(context, brakes, stock, { brief: true, ...(ends ? { ends } : {}) }).findings
+  return pedalSaid(context, brakes, stock, ends)
 }

@@ -56,51 +56,96 @@ const byTypical = (finding: Finding): Finding => ({
   sentence: `${finding.sentence} That goes by typical figures, not all by this car’s.`,
 })
 
-interface PedalOptions {
-  /** Only the findings are wanted, of a change that is tried out. */
-  brief?: boolean
-  /** Brief: nothing more is wanted after a finding that is so; what would cure it is not looked for either. */
-  ends?: (finding: Finding) => boolean
-}
-
-/** From the pedal to the road: effort, travel, the four biases and which axle locks first. */
-export function pedalToRoad(
-  context: Context,
-  brakes: Record<Axle, AxleBrakeReport>,
-  stock: StockBrakes,
-  { brief = false, ends }: PedalOptions = {},
-): PedalToRoad {
+/** Effort, the pressures it makes and the stroke it takes. */
+function pressed(context: Context, brakes: Record<Axle, AxleBrakeReport>, stock: StockBrakes, cured: boolean) {
   const car = brakedCar(context, brakes)
-  const { system, mass } = car
+  const { system } = car
   const force = PEDAL_FORCE.of(car).figure
   const stage = system && force.value !== undefined ? chain(system, force.value) : undefined
-  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
-  const stroke = masterStroke(context, brakes, system, stock.calibration.factor, stage, ends === undefined)
-  if (ends?.(stroke.finding)) return { roadBias, chain: stage, lockOrder: undefined, findings: [stroke.finding], figures: [], adhesion: [] }
+  return { car, force, stage, stroke: masterStroke(context, brakes, system, stock.calibration.factor, stage, cured) }
+}
+
+/** Which axle locks first, what the control unit makes of it, and everything that is said of foot and balance. */
+function said(context: Context, stock: StockBrakes, { car, force, stage, stroke }: ReturnType<typeof pressed>) {
+  const { system, mass, reading } = car
   const order = system && mass ? lockOrder(system, mass) : undefined
   const critical = CRITICAL.of({ force, order }).figure
   const abs = antiLock(context, stage, force.value, stock.system)
-  const said = [
+  const all = [
     stroke.finding,
     ...effortFinding(context, force),
     ...(abs.finding ? [abs.finding] : []),
     lockFinding(context, system, mass, order, critical.missing, abs.figure),
   ]
-  const typical = car.reading.inputs.some(isTypical)
-  const findings = said.map((one) => (typical && one.verdict === 'fits' ? byTypical(one) : one))
-  const found = { roadBias, chain: stage, lockOrder: order, findings }
-  if (brief) return { ...found, figures: [], adhesion: [] }
-  const figures = [
+  const typical = reading.inputs.some(isTypical)
+  return { order, critical, abs, findings: all.map((one) => (typical && one.verdict === 'fits' ? byTypical(one) : one)) }
+}
+
+/**
+ * The findings alone, of a change that is tried out.
+ * @param ends nothing more is wanted after a finding that is so; what would cure it is not looked for either
+ */
+export function pedalSaid(
+  context: Context,
+  brakes: Record<Axle, AxleBrakeReport>,
+  stock: StockBrakes,
+  ends?: (finding: Finding) => boolean,
+): Finding[] {
+  const now = pressed(context, brakes, stock, ends === undefined)
+  return ends?.(now.stroke.finding) ? [now.stroke.finding] : said(context, stock, now).findings
+}
+
+/** The figures from the pedal to the road that doubts are asked of, and nothing of what is said of them. */
+export function doubtfulFigures(context: Context, brakes: Record<Axle, AxleBrakeReport>, calibration: Calibration) {
+  const car = brakedCar(context, brakes)
+  const { system, mass } = car
+  const force = PEDAL_FORCE.of(car).figure
+  const stage = system && force.value !== undefined ? chain(system, force.value) : undefined
+  const order = system && mass ? lockOrder(system, mass) : undefined
+  const critical = CRITICAL.of({ force, order }).figure
+  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
+  const figures = [...splitFigures(car, brakes, stage, { force, roadBias, critical }), travelOf(car, brakes, force, stage, calibration)]
+  return { system, mass, order, roadBias, figures }
+}
+
+/** Effort, the four biases and where both axles lock together. */
+function splitFigures(
+  car: ReturnType<typeof brakedCar>,
+  brakes: Record<Axle, AxleBrakeReport>,
+  stage: Chain | undefined,
+  { force, roadBias, critical }: Record<'force' | 'roadBias' | 'critical', ReportFigure>,
+): ReportFigure[] {
+  const { context } = car
+  return [
     force,
-    PEDAL_FORCE_NO_ASSIST.of({ ...car, force }).figure,
+    PEDAL_FORCE_NO_ASSIST.of({ force, ...car }).figure,
     ...[PRESSURE_BIAS, CLAMP_BIAS, TORQUE_BIAS].map((bias) => bias.of({ context, brakes, force, stage }).figure),
     roadBias,
     IDEAL_BIAS.of({ context }).figure,
     critical,
-    PEDAL_TRAVEL.of({ context, brakes, system, stage, force, calibration: stock.calibration }).figure,
+  ]
+}
+const travelOf = (
+  { context, system }: ReturnType<typeof brakedCar>,
+  brakes: Record<Axle, AxleBrakeReport>,
+  force: ReportFigure,
+  stage: Chain | undefined,
+  calibration: Calibration,
+): ReportFigure => PEDAL_TRAVEL.of({ context, brakes, system, stage, force, calibration }).figure
+
+/** From the pedal to the road: effort, travel, the four biases and which axle locks first. */
+export function pedalToRoad(context: Context, brakes: Record<Axle, AxleBrakeReport>, stock: StockBrakes): PedalToRoad {
+  const now = pressed(context, brakes, stock, true)
+  const { car, force, stage, stroke } = now
+  const { system, mass } = car
+  const { order, critical, abs, findings } = said(context, stock, now)
+  const roadBias = ROAD_BIAS.of({ context, brakes, force, stage }).figure
+  const figures = [
+    ...splitFigures(car, brakes, stage, { force, roadBias, critical }),
+    travelOf(car, brakes, force, stage, stock.calibration),
     SAME_FEEL.of({ context, brakes, system, stock }).figure,
     stroke.figure,
     abs.figure,
   ]
-  return { ...found, figures, adhesion: adhesionCurve(system, mass) }
+  return { figures, roadBias, chain: stage, lockOrder: order, adhesion: adhesionCurve(system, mass), findings }
 }

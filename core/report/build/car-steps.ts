@@ -97,7 +97,6 @@ export function hydraulicSteps(
   const master = now.masterCylinder
   if (hydraulics.has('masterCylinder') && master) {
     add('master', `${master.name} filled on the bench, then in`, [45, 120], {
-      ...slot(master.name),
       puts: [master.id],
       torques: [
         { id: 'master', label: 'Master cylinder' },
@@ -105,6 +104,7 @@ export function hydraulicSteps(
       ],
       caution: 'A master cylinder that is not filled on the bench can keep air for hours of bleeding.',
       opens: all,
+      ...slot(master.name),
     })
     if (master.construction === 'twin')
       add('bar', 'Two cylinders and bar set up on the bench', [30, 90], {
@@ -126,11 +126,11 @@ export function hydraulicSteps(
   if (hydraulics.has('handLever')) {
     const { handLever } = now
     add('handLever', handLever ? `${handLever.name} into the rear line` : 'Hand lever taken out of the rear line', [60, 150], {
-      ...(handLever ? slot(handLever.name) : {}),
       puts: handLever ? [handLever.id] : [],
       torques: [{ id: 'handLever', label: 'Lines at the hand lever' }],
       caution: 'It is no parking brake, and many rules ask that the car keeps one.',
       opens: all,
+      ...(handLever ? slot(handLever.name) : {}),
     })
   }
   for (const line of pieces.fluid) add(`piece-${line.id}`, line.label, [20, 90], { uses: [line.id], look: line.why, opens: all })

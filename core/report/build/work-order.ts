@@ -44,7 +44,7 @@ export function workOrder(project: Project, setupId: string, fit: readonly FitFi
   const steps = inOrder(stepsOf(project, setup, fit)).map((one, i): OrderedStep => ({
     ...one,
     number: i + 1,
-    torques: one.torques.map((asked) => ({ ...asked, torque: torques.get(asked.id) })),
+    torques: one.torques.map((asked) => ({ torque: torques.get(asked.id), ...asked })),
   }))
   const asked = new Map(steps.flatMap((one) => one.torques.map((torque) => [torque.id, torque] as const)))
   const sum = (at: 0 | 1) => steps.reduce((minutes, one) => minutes + one.minutes[at], 0)
@@ -96,30 +96,30 @@ function settings({ barSet, kneeSet, hydraulics, pedalRatio }: SetupChanges, don
   const plain = { phase: 'hydraulics' as const, parts: [], puts: [], uses: [], torques: [], opens: [], bleeds: [], needs: ['lay-out'] }
   if (barSet && !done.some((one) => one.id === 'bar'))
     steps.push({
-      ...plain,
       id: 'bar',
       title: 'Balance bar set',
       minutes: [10, 30],
       look: 'The share of the setup at the front; lock nuts on.',
       keep: 'Turns of the knob from one end.',
+      ...plain,
     })
   if (kneeSet && !hydraulics.has('valve'))
     steps.push({
-      ...plain,
       id: 'knee',
       title: 'Rear valve set',
       minutes: [5, 15],
       look: 'As the setup says, and a little towards shut: the first drive opens it.',
       keep: 'Turns from shut.',
+      ...plain,
     })
   if (pedalRatio)
     steps.push({
-      ...plain,
       id: 'pedalRatio',
       title: 'Pedal or its pivot changed for the other ratio',
       minutes: [30, 120],
       caution: 'A pedal carries the whole stop: only made parts, never bent or welded ones.',
       look: 'A little play before the pushrod meets the piston; the brake light goes on and off.',
+      ...plain,
     })
   return steps
 }

@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../../demo/project.ts'
-import type { Part, PartOf, Project } from '../../model/project.ts'
+import { AXLES, type Part, type PartOf, type Project } from '../../model/project.ts'
 import { figure, figureFromReadings } from '../../quantity/figure.ts'
 import { compareBrakes } from '../decide/compare-brakes.ts'
 import { compareWheels, smallestRim } from '../offer/compare-wheels.ts'
 import { evaluate } from '../evaluate.ts'
 import { liveGap } from './live-gap.ts'
+import { filledOf } from '../figure/working.ts'
+import { VERDICT_RANK } from '../figure/words.ts'
 
 function demo(change: (project: Project) => void): Project {
   const copy = structuredClone(DEMO_PROJECT)
@@ -342,12 +344,12 @@ describe('what a spacer brings', () => {
       ['spacer-10', 7.5],
     ] as const) {
       const report = evaluate(spaced(spacer), 'estate-fronts')
-      const { value, filled } = report.figures['front.studEngagement']
-      expect([value, report.fit.find((one) => one.rule === 'stud-engagement' && one.axle === 'front')!.value]).toEqual([
+      const figure = report.figures['front.studEngagement']
+      expect([figure.value, report.fit.find((one) => one.rule === 'stud-engagement' && one.axle === 'front')!.value]).toEqual([
         expect.closeTo(mm, 9),
         expect.closeTo(mm, 9),
       ])
-      expect(filled).toMatch(/^min\(38 − 6 − \d+ − 12 − 2\.5, 17\)$/)
+      expect(filledOf(figure)).toMatch(/^min\(38 − 6 − \d+ − 12 − 2\.5, 17\)$/)
     }
   })
   test('too little of either makes the setup need more, however wide the gap', () => {
@@ -397,16 +399,36 @@ describe('many at once', () => {
     const rows = compareWheels(DEMO_PROJECT, 'estate-fronts', 'front')
     expect(rows).toHaveLength(DEMO_PROJECT.parts.filter((one) => one.kind === 'wheel').length)
     const order = ['clears', 'tight', 'measure', 'tooClose', 'hits']
-    for (const some of [rows.filter((row) => row.whole !== 'blocked'), rows.filter((row) => row.whole === 'blocked')]) {
-      const places = some.map((row) => order.indexOf(row.verdict))
-      expect(places).toEqual([...places].sort((a, b) => a - b))
-    }
-    for (const row of rows.filter((one) => one.detail === '')) {
-      const alone = demo((project) => (project.setups[1]!.front.wheel = row.id))
-      expect([row.id, front(alone).verdict]).toEqual([row.id, row.verdict])
-    }
+    const places = rows.map((row) => VERDICT_RANK[row.whole] * 10 + order.indexOf(row.verdict))
+    expect(places).toEqual([...places].sort((a, b) => a - b))
     expect(rows.find((row) => row.id === 'hill-wheel')!.detail).toBe('with face F3, the least that clears')
     expect(rows.filter((row) => row.inUse).map((row) => row.id)).toEqual(['club-wheel'])
+  })
+  test.each(DEMO_PROJECT.setups.flatMap((setup) => AXLES.map((axle) => [setup.id, axle] as const)))(
+    'a wheel fitted as its row says is what the row said, with its face and its spacer: %s, %s',
+    (setupId, axle) => {
+      const before = compareWheels(DEMO_PROJECT, setupId, axle)
+      for (const row of before) {
+        const fitted = demo((project) => {
+          const setup = project.setups.find((one) => one.id === setupId)!
+          setup[axle].wheel = row.id
+          if (row.fit.face !== undefined) part<'wheel'>(project, row.id).faceChosen = row.fit.face
+          if (row.fit.spacer === undefined) return
+          setup[axle].spacer = row.fit.spacer
+          delete setup[axle].spacerTrialMm
+        })
+        const { corners, fit } = evaluate(fitted, setupId)
+        expect([row.id, corners[axle].verdict, corners[axle].gap?.meanMm]).toEqual([row.id, row.verdict, row.meanMm])
+        const ofWheel = fit.filter((one) => one.axle === axle && /^(wheel|stud)/.test(one.rule)).map((one) => VERDICT_RANK[one.verdict])
+        expect(Math.max(...ofWheel)).toBeLessThanOrEqual(Math.max(VERDICT_RANK[row.whole], VERDICT_RANK.check))
+      }
+    },
+  )
+  test('a wheel that the spacer of the setup does not clear has one of the library that does; without any it stays blocked', () => {
+    const row = (project: Project) => compareWheels(project, 'estate-fronts', 'front').find((one) => one.id === 'club-wheel')!
+    expect(row(DEMO_PROJECT)).toMatchObject({ whole: 'fits', detail: 'with Spacer 3 mm', fit: { spacer: 'spacer-3' } })
+    const none = demo((project) => (project.parts = project.parts.filter((one) => one.kind !== 'spacer')))
+    expect(row(none)).toMatchObject({ whole: 'needs', detail: '', fit: {} })
   })
   test('a wheel with other holes than the hub stands last, however wide its gap, and says why', () => {
     const five = demo((project) => {

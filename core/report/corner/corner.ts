@@ -74,14 +74,17 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision,
     difference.figure,
     ...effects.figures,
   ]
-  const corner = { ...halfSection(looked, spacers, sentence), consequences: effects.consequences }
+  const corner = Object.assign(halfSection(looked, spacers, sentence), { consequences: effects.consequences })
   return { corner, figures, findings: [clearanceFinding(looked, sentence, spacers?.stockMm)] }
 }
 
-/** The corner alone, without what its spacer brings with it: for lists of wheels and brakes. */
-export function cornerOf(context: Context, axle: Axle, precision: Precision): Omit<Corner, 'consequences'> {
+/**
+ * The corner alone, without what its spacer brings with it: for lists of wheels and brakes.
+ * @param faces whether the other face heights of the wheel are judged too
+ */
+export function cornerOf(context: Context, axle: Axle, precision: Precision, faces = true): Omit<Corner, 'consequences'> {
   const looked = look(context, axle, precision)
-  return halfSection(looked, spacersOf(looked), sentenceOf(looked))
+  return halfSection(looked, spacersOf(looked), sentenceOf(looked), faces)
 }
 
 /**
@@ -119,7 +122,7 @@ function sectionOf(context: Context, work: Working, wheel: PartOf<'wheel'>, inpu
   let read = context.wheels.get(wheel) as ReadSection | undefined
   if (!read) {
     const own = { work: new Working(), inputs: new GapInputs(instrument) }
-    read = { ...own, section: wheelSection(own.work, wheel, own.inputs, weightAllowanceMm) }
+    read = { section: wheelSection(own.work, wheel, own.inputs, weightAllowanceMm), ...own }
     context.wheels.set(wheel, read)
   }
   work.inputs.push(...read.work.inputs)
@@ -195,7 +198,7 @@ function addNotes({ context, axle, work, now, section }: Looked): void {
 }
 
 /** What a half section shows. */
-function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence: string): Omit<Corner, 'consequences'> {
+function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence: string, faces = true): Omit<Corner, 'consequences'> {
   const { context, axle, precision, effort, work, inputs, placed, section, spacerMm, ready, now, difference, verdict } = looked
   const { preferences, car } = context.project
   const { caliper, wheel, rotor } = context.resolved[axle]
@@ -219,7 +222,7 @@ function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence
     shifts: ready?.u,
     rotor: rotor && !isDrum(looked) ? rotorSection(rotor) : undefined,
     registerRadiusMm: car[axle].registerMm ? car[axle].registerMm.value / 2 : undefined,
-    gap: now && { ...now.gap, meanMm: now.meanMm, u: now.uMm, p05Mm: now.p05Mm, p95Mm: now.p95Mm },
+    gap: now && { meanMm: now.meanMm, u: now.uMm, p05Mm: now.p05Mm, p95Mm: now.p95Mm, ...now.gap },
     missing: work.missing,
     measureNext: open ? nextMeasurements(now, inputs.all, preferences, trialAt) : [],
     twoWays: caliper?.kind === 'caliper' ? secondWay(caliper, preferences.units) : undefined,
@@ -230,7 +233,7 @@ function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence
       sentence: difference.said.sentence,
       agrees: differenceAgrees(difference.said, now, preferences.units),
     },
-    faces: ready && now && wheel ? faceHeights(context, axle, ready, spacerMm!, precision, effort) : [],
+    faces: faces && ready && now && wheel ? faceHeights(context, axle, ready, spacerMm!, precision, effort) : [],
   }
 }
 
@@ -291,10 +294,10 @@ function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: numbe
     const found = within(effort, EFFORT.verdict, () =>
       judge({ ...ready, wheel: readyWheel(section.profile!, precision) }, spacerMm, precision, seen),
     )
-    return { ...face, verdict: found?.verdict ?? ('measure' as const), gapMm: found?.gap.minGapMm, fitted: wheel!.faceChosen === face.name }
+    return { verdict: found?.verdict ?? ('measure' as const), gapMm: found?.gap.minGapMm, fitted: wheel!.faceChosen === face.name, ...face }
   })
   const least = judged.filter((one) => one.verdict === 'clears').sort((a, b) => a.raiseMm - b.raiseMm)[0]
-  return judged.map((one) => ({ ...one, leastThatClears: one === least }))
+  return judged.map((one) => ({ leastThatClears: one === least, ...one }))
 }
 
 /** The spacer that stands there: tried, chosen, none, or not known. */
@@ -302,7 +305,7 @@ function spacerInUse(work: Working, context: Context, axle: Axle, inputs: GapInp
   const { spacer, spacerTrialMm: trialMm } = context.resolved[axle]
   const asked = { symbol: 's', label: `Wheel spacer, ${axle}`, dimension: 'length' } as const
   if (trialMm !== undefined)
-    return work.set(trialMm, { ...asked, at: { kind: 'setup', setupId: context.setup.id, axle, field: 'spacerTrialMm' } })
+    return work.set(trialMm, { at: { kind: 'setup', setupId: context.setup.id, axle, field: 'spacerTrialMm' }, ...asked })
   if (spacer) {
     // the wheel outboard is the caliper inboard
     if (spacer.thicknessMm)
@@ -314,7 +317,7 @@ function spacerInUse(work: Working, context: Context, axle: Axle, inputs: GapInp
       )
     return readPart(work, spacer, 'thicknessMm', 's')
   }
-  if (spacer === null) return work.set(0, { ...asked, at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'spacer' } })
+  if (spacer === null) return work.set(0, { at: { kind: 'slot', setupId: context.setup.id, axle, slot: 'spacer' }, ...asked })
   askSlot(work, context, axle, 'spacer')
   return undefined
 }
@@ -322,22 +325,22 @@ function spacerInUse(work: Working, context: Context, axle: Axle, inputs: GapInp
 function clearanceFinding(looked: Looked, sentence: string, stockMm: number | undefined): Finding {
   const { axle, work } = looked
   const base = { rule: 'wheel-clearance', axle, sentence, figureId: `${axle}.gap`, missing: work.missing } as const
-  if (isDrum(looked)) return { ...base, verdict: 'check' }
+  if (isDrum(looked)) return { verdict: 'check', ...base }
   switch (looked.verdict) {
     case 'clears':
-      return { ...base, verdict: 'fits' }
+      return { verdict: 'fits', ...base }
     case 'tight':
-      return { ...base, verdict: 'check' }
+      return { verdict: 'check', ...base }
     case 'measure':
-      return { ...base, verdict: 'unknown' }
+      return { verdict: 'unknown', ...base }
     default: {
-      if (stockMm === undefined || stockMm === 0) return { ...base, verdict: 'blocked' }
+      if (stockMm === undefined || stockMm === 0) return { verdict: 'blocked', ...base }
       const remedy = {
         kind: 'spacer',
         thicknessMm: stockMm,
         sentence: `A spacer of ${stockMm} mm on each wheel of this axle clears.`,
       } as const
-      return { ...base, verdict: 'needs', remedy }
+      return { verdict: 'needs', remedy, ...base }
     }
   }
 }

@@ -80,10 +80,12 @@ export function readyWheel(profile: WheelProfile, precision: Precision): Ready<P
 }
 
 /** The doubt of a gap by draws, on thinned lines where there are such; the mean stays with the whole ones. */
-function drawn({ caliper, wheel, u }: Judge, spacerMm: number, minGapMm: number): UncertainGap {
-  const found = uncertainGap(caliper.few, wheel.few, spacerMm, u, DRAWS_EFFORT)
-  if (caliper.few === caliper.whole && wheel.few === wheel.whole) return found
-  const off = minGapMm - gap(caliper.few, wheel.few, spacerMm).minGapMm
+function drawn({ caliper, wheel, u }: Judge, spacerMm: number, whole: Gap): UncertainGap {
+  const same = caliper.few === caliper.whole && wheel.few === wheel.whole
+  const few = same ? whole : gap(caliper.few, wheel.few, spacerMm)
+  const found = uncertainGap(caliper.few, wheel.few, spacerMm, u, DRAWS_EFFORT, few)
+  if (same) return found
+  const off = whole.minGapMm - few.minGapMm
   return { ...found, meanMm: found.meanMm + off, p05Mm: found.p05Mm + off, p95Mm: found.p95Mm + off }
 }
 
@@ -96,7 +98,7 @@ function drawn({ caliper, wheel, u }: Judge, spacerMm: number, minGapMm: number)
 export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: SeenGap, barrelOnly = false): Judged {
   const found = gap(of.caliper.whole, of.wheel.whole, spacerMm)
   let known: UncertainGap =
-    precision === 'draws' ? drawn(of, spacerMm, found.minGapMm) : linear(found.minGapMm, gapUncertainty(gapGradient(found), of.u))
+    precision === 'draws' ? drawn(of, spacerMm, found) : linear(found.minGapMm, gapUncertainty(gapGradient(found), of.u))
   let trial: Judged['trial']
   if (seen) {
     const compared = agreement({ valueMm: known.meanMm, uMm: known.uMm }, seen)

@@ -68,7 +68,7 @@ export const REGISTER_LEFT: AxleFigure<'registerLeft', AtSpacer> = axleFigure('r
   optional: true,
   read(work, at) {
     const stack = readStack(work, at)
-    return { ...stack, heightMm: readCarAxle(work, at.context, at.axle, 'registerHeightMm', 'H') }
+    return { heightMm: readCarAxle(work, at.context, at.axle, 'registerHeightMm', 'H'), ...stack }
   },
   value: ({ heightMm, hatMm, spacerMm }) => registerLeftMm(heightMm, hatMm, spacerMm),
 })
@@ -115,7 +115,7 @@ export function placeOfWheel(at: AtSpacer): Placed {
         { offsetMm: thenOffsetMm, widthMm: thenWidthIn * 25.4, spacerMm: thenSpacerMm, hatThicknessMm: thenHatMm },
       )
     : undefined
-  return { ...at, reading: work, stance }
+  return { reading: work, stance, ...at }
 }
 
 const WHEEL_PLACE: Formula = {

@@ -192,7 +192,7 @@ const extraLines = ({ setup }: Context): Wanted[] =>
 
 /** A line of the bill with its amounts; asks for its price, or for the rate of a price's currency. */
 function priceOf(work: Working, preferences: Preferences, { price, sold = false, ...line }: Wanted): Priced {
-  if (line.owned) return { line: { ...line, low: 0, likely: 0, high: 0 }, depositMinor: 0 }
+  if (line.owned) return { line: { low: 0, likely: 0, high: 0, ...line }, depositMinor: 0 }
   const { currency, taxPercent, rates } = preferences
   const rate = price && (price.currency === currency ? OWN_CURRENCY : rates.find((one) => one.currency === price.currency))
   const cost = price && rate && costLine(line, price, rate, sold)
@@ -204,20 +204,13 @@ function priceOf(work: Working, preferences: Preferences, { price, sold = false,
       `Enter what one ${price.currency} is in ${currency}.`,
     )
   const amount = (which: 'low' | 'likely' | 'high') => (cost ? roundMinor(lineAmount(cost, which, taxPercent)) : undefined)
-  return {
-    line: {
-      ...line,
-      ...(price && !rate ? { rateMissing: price.currency } : {}),
-      low: amount('low'),
-      likely: amount('likely'),
-      high: amount('high'),
-      ...(price?.origin ? { origin: price.origin } : {}),
-      ...(price?.date ? { date: price.date } : {}),
-      ...(price?.seller ? { seller: price.seller } : {}),
-    },
-    ...(cost ? { cost } : {}),
-    depositMinor: price?.depositMinor && rate ? roundMinor(line.quantity * price.depositMinor * rate.rate) : 0,
-  }
+  const priced: BillLine = { low: amount('low'), likely: amount('likely'), high: amount('high'), ...line }
+  if (price && !rate) priced.rateMissing = price.currency
+  if (price?.origin) priced.origin = price.origin
+  if (price?.date) priced.date = price.date
+  if (price?.seller) priced.seller = price.seller
+  const depositMinor = price?.depositMinor && rate ? roundMinor(line.quantity * price.depositMinor * rate.rate) : 0
+  return cost ? { line: priced, cost, depositMinor } : { line: priced, depositMinor }
 }
 const OWN_CURRENCY = { rate: 1, spreadPercent: 0 }
 

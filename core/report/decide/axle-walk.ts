@@ -39,7 +39,11 @@ export interface AxleWalk<S> {
   all: boolean
   start: S
   /** What becomes of a state with another part chosen; undefined: it is followed no further. */
-  step: (state: S, found: { dropped: readonly string[]; verdict: Ruled['verdict'] }, depth: number) => S | undefined
+  step: (
+    state: S,
+    found: { dropped: readonly string[]; verdict: Ruled['verdict']; part: Part | null | undefined },
+    depth: number,
+  ) => S | undefined
   /** Each whole brake; the filling is used again for the next. */
   each: (filling: Filling, state: S) => void
 }
@@ -71,7 +75,7 @@ export function walkAxle<S>({ axle, options, rules, ask, all, start, step, each 
           if (!all) break
         } else if (VERDICT_RANK[found.value.verdict] > VERDICT_RANK[verdict]) verdict = found.value.verdict
       }
-      const next = step(states[depth]!, { dropped, verdict }, depth)
+      const next = step(states[depth]!, { dropped, verdict, part: chosen[depth] }, depth)
       if (next === undefined) return false
       open[depth + 1] = left
       states[depth + 1] = next

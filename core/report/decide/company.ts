@@ -1,66 +1,114 @@
 import { looksInto } from '../../fit/rule.ts'
-import type { Axle, Part, Project } from '../../model/project.ts'
+import type { Axle, AxleSlot, Part, Project } from '../../model/project.ts'
 import type { ResolvedAxle } from '../../model/resolve.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
 import { factsOf } from '../fit/fit-check.ts'
-import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
+import { gapOf, rulesOf, slotsOf, walkAxle } from './axle-walk.ts'
 import { Readings } from './by-what-it-reads.ts'
 import { AXLE_RULES } from './dropped.ts'
 import { partCost } from './prices.ts'
-import { DEFAULT_ASK, spaceOf, type Filling, type SearchAsk } from './space.ts'
+import { AXLE_ORDER, DEFAULT_ASK, spaceOf, type Filling, type SearchAsk } from './space.ts'
 
+/** What stands in some slots of an axle; null: nothing. */
+export type AxleParts = Partial<Record<AxleSlot, Part | null | undefined>>
 /** What a caliper works with. */
 export type Company = Pick<ResolvedAxle, 'rotor' | 'pad' | 'bracket'>
 const COMPANY = ['rotor', 'pad', 'bracket'] as const
 const BRAKE: ReadonlySet<string> = new Set(['caliper', ...COMPANY])
 
+interface Companions {
+  /** Slots that the library may fill. */
+  free: readonly AxleSlot[]
+  /** Which rules count, by the slots that they look into; absent: all, and the wheel's clearance with them. */
+  counts?: (slots: ReadonlySet<AxleSlot>) => boolean
+  /** Whether a piece to buy or shims may cure something. */
+  pieces: boolean
+}
+
 /**
- * The company of the library in which a caliper goes together best on an axle of a setup, without adapters and shims: by the
- * worst that the rules find between these parts and the car, then what the setup has and what costs least. Hose, wheel and
- * spacer, and how used a part is, are other questions.
+ * What of the library goes together best with parts that are given, on one axle of a setup: by the worst that the rules find,
+ * then by how little of the setup it changes, then by price.
  *
- * @returns asked for one caliper after the other, for what two parts decide is asked once for all of them; undefined where it
- *   goes together with nothing of the library
+ * @returns asked for one part after the other, for what two parts decide is asked once for all of them; undefined where
+ *   nothing of the library goes together with them
  * @throws RangeError when the project has no such setup
  */
-export function companiesOf(project: Project, setupId: string, axle: Axle): (caliper: Part) => Company | undefined {
+function companions(project: Project, setupId: string, axle: Axle, { free, counts, pieces }: Companions) {
   const ask: SearchAsk = {
     ...DEFAULT_ASK,
     setupId,
     vary: { front: axle === 'front', rear: axle === 'rear', wheel: false, hydraulics: false, booster: false },
-    musts: { known: false, noPieces: true, clears: false, frontFirst: false, pedal: false, parkingBrake: false },
+    musts: { known: false, noPieces: !pieces, clears: false, frontFirst: false, pedal: false, parkingBrake: false },
   }
   const space = spaceOf(project, ask)
   const readings = new Readings(space)
-  const now = space.baseParts[axle]
   const facts = factsOf({ project, setup: space.base, isStock: space.base === space.stock, resolved: space.baseParts }, axle)
-  // what hose, wheel and spacer have to say is said of any company alike
-  const between = new Set<string>(
-    AXLE_RULES.filter((rule) => [...looksInto(rule, facts)].every((slot) => BRAKE.has(slot))).map((rule) => rule.id),
-  )
-  const rules = rulesOf(readings, axle, gapOf(readings, axle), ask).filter((rule) => between.has(rule.id))
+  const counted = counts && new Set<string>(AXLE_RULES.filter((rule) => counts(looksInto(rule, facts))).map((rule) => rule.id))
+  const rules = rulesOf(readings, axle, gapOf(readings, axle), ask).filter((rule) => !counted || counted.has(rule.id))
   const cost = (part: Part | null | undefined) => partCost(part, undefined, 1, project.preferences) ?? Infinity
-  const options = { ...space.options, [`${axle}.spacer`]: [now.spacer], [`${axle}.hose`]: [now.hose] }
-  for (const slot of COMPANY) {
-    const [first, ...others] = space.options[`${axle}.${slot}`]
-    options[`${axle}.${slot}`] = [first, ...others.sort((a, b) => cost(a) - cost(b))]
+  const options = { ...space.options }
+  for (const slot of AXLE_ORDER) {
+    const [now, ...others] = space.options[`${axle}.${slot}`]
+    options[`${axle}.${slot}`] = free.includes(slot) ? [now, ...others.sort((a, b) => cost(a) - cost(b))] : [now]
   }
-  return (caliper) => {
-    let best: { rank: number; filling: Filling } | undefined
+  return (given: AxleParts): AxleParts | undefined => {
+    const here = { ...options }
+    for (const slot of Object.keys(given) as AxleSlot[]) here[`${axle}.${slot}`] = [given[slot]]
+    const firsts = slotsOf(axle, here).map((slot) => slot.options[0])
+    let best: { weight: number; filling: Filling } | undefined
     walkAxle<number>({
       axle,
-      options: { ...options, [`${axle}.caliper`]: [caliper] },
+      options: here,
       rules,
       ask,
       all: false,
-      start: VERDICT_RANK.fits,
-      step: (sofar, { dropped, verdict }) => {
-        const rank = Math.max(sofar, VERDICT_RANK[verdict])
-        return dropped.length > 0 || (best && rank >= best.rank) ? undefined : rank
+      start: 0,
+      // the worst counts before any number of changes
+      step: (sofar, { dropped, verdict, part }, depth) => {
+        const changes = (sofar % CHANGES) + Number(part?.id !== firsts[depth]?.id)
+        const weight = Math.max(sofar - (sofar % CHANGES), VERDICT_RANK[verdict] * CHANGES) + changes
+        return dropped.length > 0 || (best && weight >= best.weight) ? undefined : weight
       },
-      each: (filling, rank) => (best = { rank, filling: { ...filling } }),
+      each: (filling, weight) => (best = { weight, filling: { ...filling } }),
     })
     const filling = best?.filling
-    return filling && (Object.fromEntries(COMPANY.map((slot) => [slot, filling[`${axle}.${slot}`]])) as unknown as Company)
+    return filling && (Object.fromEntries(AXLE_ORDER.map((slot) => [slot, filling[`${axle}.${slot}`]])) as AxleParts)
   }
+}
+/**
+ * Parts in their slots, in words.
+ *
+ * @example
+ * partsInWords({ rotor: { name: 'Estate front rotor' }, bracket: null }) // => 'Estate front rotor, no bracket'
+ */
+export const partsInWords = (parts: Readonly<Partial<Record<AxleSlot, Pick<Part, 'name'> | null | undefined>>>): string =>
+  Object.entries(parts)
+    .map(([slot, part]) => part?.name ?? `no ${slot}`)
+    .join(', ')
+
+/** More than an axle has slots. */
+const CHANGES = 100
+
+/**
+ * The rotor, pads and bracket that a caliper goes together with best, without adapters and shims. Hose, wheel and spacer, and
+ * how used a part is, are other questions.
+ * @throws RangeError when the project has no such setup
+ */
+export function companiesOf(project: Project, setupId: string, axle: Axle): (caliper: Part) => Company | undefined {
+  const between = (slots: ReadonlySet<AxleSlot>) => [...slots].every((slot) => BRAKE.has(slot))
+  const companyOf = companions(project, setupId, axle, { free: COMPANY, counts: between, pieces: false })
+  return (caliper) => companyOf({ caliper }) as Company | undefined
+}
+
+/**
+ * What of the library an axle of a setup goes together with best when the parts that are named stay; the wheel stays too.
+ * @returns slots that differ from the setup; undefined: nothing of the library goes together with them
+ * @throws RangeError when the project has no such setup
+ */
+export function companyBeside(project: Project, setupId: string, axle: Axle, stay: readonly AxleSlot[]): AxleParts | undefined {
+  const free = (['rotor', 'bracket', 'pad', 'hose', 'spacer'] as const).filter((slot) => !stay.includes(slot))
+  const found = companions(project, setupId, axle, { free, pieces: true })({})
+  if (!found) return undefined
+  const now = spaceOf(project, { setupId, ...DEFAULT_ASK }).baseParts[axle]
+  return Object.fromEntries(free.filter((slot) => found[slot]?.id !== now[slot]?.id).map((slot) => [slot, found[slot]]))
 }

@@ -3,8 +3,8 @@ import { findSetup } from '../../model/resolve.ts'
 import { cornerOf } from '../corner/corner.ts'
 import type { Context } from '../figure/read.ts'
 import { worse, worstByRules, type Judged } from '../offer/candidates.ts'
-import { bySureness, contextOf, rowOf, withAxle, type CompareRow } from '../offer/compare-wheels.ts'
-import { companiesOf, type Company } from './company.ts'
+import { bestFirst, contextOf, rowOf, withAxle, type CompareRow } from '../offer/compare-wheels.ts'
+import { companiesOf, partsInWords, type Company } from './company.ts'
 
 /**
  * One wheel over every brake of the project: what each setup has on this axle, and every other caliper in the company of
@@ -31,7 +31,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     seen.add(key)
     calipers.add(caliper.id)
     const on = withAxle(context, axle, spacer)
-    const corner = cornerOf(on, axle, 'draws')
+    const corner = cornerOf(on, axle, 'draws', false)
     const rules = worstOfBrake(on, axle)
     rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
   }
@@ -40,11 +40,11 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
     const company = companyOf(caliper)
     const on = withAxle(here, axle, { ...spacer, ...company, caliper, shimMm: 0 })
-    const corner = cornerOf(on, axle, 'draws')
+    const corner = cornerOf(on, axle, 'draws', false)
     const rules = worstOfBrake(on, axle)
     rows.push(rowOf(caliper.id, caliper.name, companyWords(company ?? here.resolved[axle], here.resolved[axle]), corner, false, rules))
   }
-  return rows.sort(bySureness)
+  return rows.sort(bestFirst)
 }
 
 /** The worst that the rules find of a brake with a wheel over it: of what it works with as of the caliper itself. */
@@ -58,5 +58,5 @@ const worstOfBrake = (context: Context, axle: Axle): Judged =>
 function companyWords(company: Company, now: Company): string {
   const other = (['rotor', 'pad', 'bracket'] as const).filter((slot) => company[slot]?.id !== now[slot]?.id)
   if (other.length === 0) return 'with the rotor and pads of this setup'
-  return `with ${other.map((slot) => company[slot]?.name ?? `no ${slot}`).join(', ')}`
+  return `with ${partsInWords(Object.fromEntries(other.map((slot) => [slot, company[slot]])))}`
 }

@@ -126,11 +126,11 @@ function rowOf(spec: RowSpec, columns: readonly Column[], project: Project): Com
   const [reference] = raws
   const row = { id, label, better, tie }
   const cells = raws.map((raw, at): CompareCell => ({
-    ...raw,
     against: at === 0 || !reference ? undefined : heldAgainst(row, raw, reference),
     difference: at === 0 || !reference ? '' : differenceWords(project, raw, reference, dimension),
+    ...raw,
   }))
-  return { ...row, alike: raws.every((one) => one.text === reference?.text), cells }
+  return { alike: raws.every((one) => one.text === reference?.text), cells, ...row }
 }
 
 function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension | 'money' | undefined): string {

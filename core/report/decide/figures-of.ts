@@ -6,7 +6,7 @@ import { barShareFor } from '../../hydraulics/bores.ts'
 import { stopOf } from '../../hydraulics/effort.ts'
 import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
 import { OTHER_LIMITS } from '../../model/field.ts'
-import type { Axle, AxleSlot, Part, Project } from '../../model/project.ts'
+import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { axleBrake } from '../brake/brake.ts'
@@ -20,7 +20,7 @@ import { BANDS } from '../pedal/pedal-bands.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import { leastWithKits } from './kits.ts'
 import { partCost, sumOrUnknown } from './prices.ts'
-import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type Space } from './space.ts'
+import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type PlaceName, type Space } from './space.ts'
 
 /** What the criteria are of a combination; undefined: not known. */
 export type Weighed = Record<CriterionId, number | undefined>
@@ -43,16 +43,32 @@ const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
 
 const PLACES = { front: AXLE_ORDER.map((slot) => `front.${slot}` as const), rear: AXLE_ORDER.map((slot) => `rear.${slot}` as const) }
 /** What the brake of an axle costs, with the kits that it is bought in where that is cheaper. */
-export function axleCost({ project, stockParts, kits }: Space, filling: Filling, axle: Axle): ReturnType<typeof leastWithKits> {
+export function axleCost(space: Space, filling: Filling, axle: Axle): ReturnType<typeof leastWithKits> {
+  return leastWithKits(space.kitsWithin[axle], filling, PLACES[axle], aloneAt(space, filling, axle))
+}
+/** What the part in a place of an axle costs alone. */
+function aloneAt({ project, stockParts }: Space, filling: Filling, axle: Axle): (place: PlaceName) => number | undefined {
   const drum = filling[`${axle}.caliper`]?.kind === 'drum'
-  return leastWithKits(kits[axle], filling, PLACES[axle], (place) => {
+  return (place) => {
     const slot = AXLE_ORDER[PLACES[axle].indexOf(place as never)]!
     if (drum && DISC_ONLY.includes(slot)) return 0
     return partCost(filling[place], stockParts[axle][slot] as Part | null | undefined, PER_AXLE[slot], project.preferences)
+  }
+}
+const betweenAt = ({ project, stockParts }: Space, filling: Filling, slot: HydraulicSlot): number | undefined =>
+  partCost(filling[slot], stockParts[slot], 1, project.preferences)
+export const hydraulicsCost = (space: Space, filling: Filling): number | undefined =>
+  sumOrUnknown(HYDRAULIC_NAMES.map((slot) => betweenAt(space, filling, slot)))
+
+const EVERY_PLACE: readonly PlaceName[] = [...PLACES.front, ...PLACES.rear, ...HYDRAULIC_NAMES]
+/** What a whole car costs, with kits that bring something of the hydraulics too. */
+export function wholeCost(space: Space, filling: Filling): ReturnType<typeof leastWithKits> {
+  const alone = { front: aloneAt(space, filling, 'front'), rear: aloneAt(space, filling, 'rear') }
+  return leastWithKits([...space.kits.front, ...space.kits.rear], filling, EVERY_PLACE, (place) => {
+    const axle = AXLES.find((one) => place.startsWith(`${one}.`))
+    return axle ? alone[axle](place) : betweenAt(space, filling, place as HydraulicSlot)
   })
 }
-export const hydraulicsCost = ({ project, stockParts }: Space, filling: Filling): number | undefined =>
-  sumOrUnknown(HYDRAULIC_NAMES.map((slot) => partCost(filling[slot], stockParts[slot], 1, project.preferences)))
 
 function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
   const kg = (part: Part | null | undefined, drum: boolean, slot: AxleSlot): number | undefined =>
@@ -82,12 +98,12 @@ export function axleWeights(
 ): AxleWeights {
   const { minor, kits } = axleCost(space, filling, axle)
   return {
-    ...brake,
     gap: gap.verdict,
     gapMm: gap.gapMm,
     costMinor: minor,
     kits,
     massKg: axleMass(space, filling, axle),
+    ...brake,
   }
 }
 

@@ -44,8 +44,8 @@ test('a kit with a master cylinder is whole only with it; an axle alone cannot t
   expect(mayComeWhole([kit!], 'front', pads, ['front.pad'])).toBe(true)
   expect(cameWhole([kit!], pads, ['front.pad'])).toBe(false)
   expect(cameWhole([kit!], { ...pads, masterCylinder: part('master-24') }, ['front.pad', 'masterCylinder'])).toBe(true)
-  // its price is for more than the axle: its parts are counted one by one
-  expect(kit!.minor).toBeUndefined()
+  // its price is for more than the axle
+  expect(kit!.spans).toBe(true)
 })
 
 test('two parts for one place are no kit that can be in whole; wheels of a kit may stand on both axles', () => {

@@ -7,31 +7,42 @@ import { bundleCost } from './prices.ts'
 export interface PlacedKit {
   bundle: Bundle
   places: readonly (readonly [PlaceName, Part])[]
-  /** Bought whole, minor units; undefined: it has no price of its own, or some part of it goes to another place than its axle. */
+  /** Bought whole, minor units; undefined: it has no price of its own, or some part of it goes to no place that a search fills. */
   minor: number | undefined
+  /** It brings something of the hydraulics too: an axle alone cannot tell what it costs. */
+  spans: boolean
 }
 
 /** The kits and donors whose parts go into an axle, each to a place of its own; what goes nowhere on a car comes along. */
 export function kitsFor(project: Project, axle: Axle): PlacedKit[] {
   return project.bundles.flatMap((bundle): PlacedKit[] => {
     if (bundle.axle !== axle) return []
-    let own = true
+    let placed = true
     const places: (readonly [PlaceName, Part])[] = []
     for (const id of bundle.parts) {
       const part = project.parts.find((one) => one.id === id)
       const slot = part && slotFor(part.kind)
-      if (!part || !slot || slot.of === 'hydraulics') own = false
-      if (!part || !slot || slot.slot === 'fluid') continue
+      if (!part || !slot || slot.slot === 'fluid') {
+        placed = false
+        continue
+      }
       places.push([slot.of === 'axle' ? `${axle}.${slot.slot}` : (slot.slot as HydraulicSlot), part])
     }
     if (places.length === 0 || new Set(places.map(([place]) => place)).size < places.length) return []
-    return [{ bundle, places, minor: own ? bundleCost(bundle, project.preferences) : undefined }]
+    const minor = placed ? bundleCost(bundle, project.preferences) : undefined
+    return [{ bundle, places, minor, spans: places.some(([place]) => isBetween(place)) }]
   })
 }
 export const bothAxles = (project: Project): Record<Axle, PlacedKit[]> =>
   Object.fromEntries(AXLES.map((axle) => [axle, kitsFor(project, axle)])) as Record<Axle, PlacedKit[]>
 
-const isIn = ({ places }: PlacedKit, filling: Filling): boolean => places.every(([place, part]) => filling[place]?.id === part.id)
+/** Whether a place is one of the hydraulics. */
+const isBetween = (place: PlaceName): boolean => !place.includes('.')
+/** The places of a kit that are between the axles, or at its axle. */
+export const placesOf = ({ places }: PlacedKit, between: boolean) => places.filter(([place]) => isBetween(place) === between)
+
+export const isIn = ({ places }: Pick<PlacedKit, 'places'>, filling: Filling): boolean =>
+  places.every(([place, part]) => filling[place]?.id === part.id)
 /** Whether a kit brings a part to a place; wheels that it brings may stand on the other axle too. */
 export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boolean =>
   places.some(([of, one]) => one.id === part.id && (of === place || (of.endsWith('.wheel') && place.endsWith('.wheel'))))
@@ -39,7 +50,7 @@ export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boo
 /** More than these of one brake are not weighed against each other. */
 const MOST_AT_ONCE = 6
 /**
- * The least that an axle costs, its parts one by one or some of them in kits bought whole.
+ * The least that parts in some places cost, one by one or some of them in kits bought whole.
  * @param own what the part in a place costs alone, minor units; undefined: not known
  */
 export function leastWithKits(

@@ -11,6 +11,14 @@ import { search } from './search.ts'
 import { setupFromFind } from './take-find.ts'
 import { CRITERION_IDS, DEFAULT_ASK, spaceOf, type SearchAsk } from './space.ts'
 
+const price = (likelyMinor: number) => ({
+  lowMinor: likelyMinor,
+  likelyMinor,
+  highMinor: likelyMinor,
+  currency: 'EUR' as const,
+  pieces: 1,
+})
+
 /**
  * The demo's car with some parts of its library and of a catalogue beside it, some figures of them taken away, and kits of
  * them at random: so few that all combinations can be looked at one by one.
@@ -37,24 +45,30 @@ function small(seed: number, askOf: (project: Project) => SearchAsk): { project:
     return copy
   }
   const parts = [...new Map(chosen.map((part) => [part.id, bare(part)])).values()]
-  const price = (likelyMinor: number) => ({
-    lowMinor: likelyMinor,
-    likelyMinor,
-    highMinor: likelyMinor,
-    currency: 'EUR' as const,
-    pieces: 1,
-  })
   const bundles = (of: readonly Part[]): Bundle[] =>
     [1, 2, 3].map((n) => ({
       id: `kit-${n}`,
       kind: 'kit',
       name: `Kit ${n}`,
       axle: random() < 0.8 ? 'front' : 'rear',
-      parts: of.filter((part) => part.kind !== 'wheel' && random() < (part.kind === 'masterCylinder' ? 0.2 : 0.5)).map((part) => part.id),
+      parts: of.filter((part) => part.kind !== 'wheel' && random() < (part.kind === 'masterCylinder' ? 0.3 : 0.5)).map((part) => part.id),
       ...(random() < 0.8 ? { price: price(Math.round(30_000 * random())) } : {}),
     }))
+  // sometimes the car has two cylinders already, their bar off its middle
+  const twin = others.find((part) => part.kind === 'masterCylinder' && part.construction === 'twin')!
+  const setup = structuredClone(stock)
+  if (random() < 0.25) {
+    fitted.push(twin)
+    Object.assign(setup.hydraulics, { masterCylinder: twin.id, booster: null, barFrontShare: { value: 0.56, origin: 'estimated' } })
+  }
   for (;;) {
-    const project: Project = { ...DEMO_PROJECT, parts: [...fitted, ...parts], setups: [stock], bundles: bundles(parts), fitReports: [] }
+    const project: Project = {
+      ...DEMO_PROJECT,
+      parts: withoutTwice([...fitted, ...parts]),
+      setups: [setup],
+      bundles: bundles(parts),
+      fitReports: [],
+    }
     const ask = askOf(project)
     const { options } = spaceOf(project, ask)
     const combinations = Object.entries(options).reduce((all, [place, of]) => (place === 'rear.wheel' ? all : all * of.length), 1)
@@ -67,6 +81,7 @@ function small(seed: number, askOf: (project: Project) => SearchAsk): { project:
   }
 }
 const MOST_COMBINATIONS = 100
+const withoutTwice = (parts: readonly Part[]): Part[] => [...new Map(parts.map((part) => [part.id, part])).values()]
 
 test('a find looked at in full is what the report says of the setup it becomes, near to what the search said of it', () => {
   const ask = { ...DEFAULT_ASK, setupId: 'as-it-stands' }
@@ -159,6 +174,57 @@ test('a kit costs what it does whole where that is less, and is bought whole whe
     const { bill } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'taken')
     expect(bill.total.likely).toBe(find.values.cost)
   }
+})
+
+test('a kit of pads and a master cylinder costs what it does whole, and only with both of them', () => {
+  const kit: Bundle = {
+    id: 'both',
+    kind: 'kit',
+    name: 'Pads and cylinder',
+    axle: 'front',
+    parts: ['front-fast-pad', 'master-24'],
+    price: price(100),
+  }
+  const project: Project = { ...DEMO_PROJECT, bundles: [kit] }
+  const ask: SearchAsk = {
+    ...DEFAULT_ASK,
+    setupId: 'as-it-stands',
+    vary: { front: true, rear: false, wheel: false, hydraulics: true, booster: false },
+    musts: { ...DEFAULT_ASK.musts, known: false, clears: false, frontFirst: false },
+    by: ['cost', 'pedal', 'heat', 'bias'],
+    only: { place: 'front.pad', partId: 'front-fast-pad' },
+  }
+  const { finds } = search(project, ask)
+  const bought = finds.filter((one) => one.kits.includes('both'))
+  expect(bought.length).toBeGreaterThan(0)
+  for (const find of finds) {
+    expect(find.kits.includes('both')).toBe(find.parts.masterCylinder === 'master-24')
+    const setup = setupFromFind(project, ask, find, 'taken')
+    const { bill } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
+    expect(bill.total.likely).toBe(find.values.cost)
+  }
+})
+
+test('the bar of cylinders that are there is set anew where hydraulics are searched for, and stays where they are not', () => {
+  const twin = DEMO_PROJECT.parts.find((part) => part.kind === 'masterCylinder' && part.construction === 'twin')!
+  const project = structuredClone(DEMO_PROJECT)
+  const [stock] = project.setups
+  Object.assign(stock.hydraulics, { masterCylinder: twin.id, booster: null, barFrontShare: { value: 0.4, origin: 'measured' } })
+  const asked = (hydraulics: boolean): SearchAsk => ({
+    ...DEFAULT_ASK,
+    setupId: stock.id,
+    vary: { front: true, rear: false, wheel: false, hydraulics, booster: false },
+    musts: { ...DEFAULT_ASK.musts, known: false, clears: false, frontFirst: false },
+    by: ['bias', 'cost'],
+  })
+  const stays = search(project, asked(false)).finds
+  expect(stays.length).toBeGreaterThan(0)
+  expect(stays.every((one) => one.barFrontShare === undefined)).toBe(true)
+  const [best] = search(project, asked(true)).finds
+  expect(best!.values.bias).toBeLessThan(stays[0]!.values.bias!)
+  const setup = setupFromFind(project, asked(true), best!, 'taken')
+  const { figures } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
+  expect(figures['bias.road'].value).toBeCloseTo(best!.frontShare!, 6)
 })
 const fittedOn = (axle: 'front' | 'rear') => Object.values(DEMO_PROJECT.setups[0][axle]) as unknown[]
 

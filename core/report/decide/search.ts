@@ -23,13 +23,14 @@ import {
   FRONT_FIRST_TO_G,
   hydraulicsCost,
   weigh,
+  wholeCost,
   withBarSet,
   type AxleWeights,
   type Braked,
   type Weighed,
 } from './figures-of.ts'
 import { criteriaOf, fewestChanges, valuesOf, type Find, type NearMiss, type SearchProgress, type SearchResult } from './found.ts'
-import { brings, cameWhole, mayComeWhole, type PlacedKit } from './kits.ts'
+import { brings, cameWhole, isIn, mayComeWhole, placesOf, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
 import { CRITERIA, HYDRAULIC_NAMES, ofKitsIn, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
 export type { Dropped, Find, NearMiss, SearchCounts, SearchProgress, SearchResult } from './found.ts'
@@ -64,6 +65,9 @@ interface Between {
   /** As numbers, once it was asked for. */
   shell?: { system: BrakeSystem | undefined }
   costMinor: number | undefined
+  /** Kits whose hydraulics are in it, and the most that they save, minor units. */
+  kits: readonly PlacedKit[]
+  savesMinor: number
 }
 /** Brakes of an axle that are alike to foot and balance, under one wheel, with the best of each of their figures. */
 interface Alike {
@@ -208,7 +212,7 @@ class Search {
         const one = this.build(axle, filling, verdict)
         if (price !== undefined && ask.by.includes('cost') && whole === 'yes' && this.comparable(one.weights))
           hoses.set(takes, Math.min(price, cheapest ?? Infinity))
-        this.keepLean(kept, one, whole)
+        this.keepLean(kept, axle, one, whole)
       },
     })
     return { lean: [...kept.values()].flat().sort((a, b) => a.cost - b.cost), count, under }
@@ -224,6 +228,13 @@ class Search {
   private isInKit(axle: Axle, part: Part | null | undefined): boolean {
     return part !== null && part !== undefined && this.space.kits[axle].some((kit) => brings(kit, `${axle}.hose`, part))
   }
+  /** Whether it has all that a kit brings to its axle, and what it costs hangs on the hydraulics. */
+  private waitsForKit(axle: Axle, filling: Filling): boolean {
+    return this.space.kits[axle].some((kit) => {
+      const here = placesOf(kit, false)
+      return kit.spans && kit.minor !== undefined && here.length > 0 && isIn({ places: here }, filling)
+    })
+  }
   private hoseCost(axle: Axle, hose: Part | null | undefined): number | undefined {
     const { project, stockParts } = this.space
     return partCost(hose, stockParts[axle].hose, PER_AXLE.hose, project.preferences)
@@ -232,10 +243,10 @@ class Search {
     const weights = axleWeights(this.space, filling, axle, this.brakes[axle](filling)!.value, this.gaps[axle](filling)!.value)
     return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER, key: this.brakeKey(axle, filling, weights) }
   }
-  private keepLean(kept: Map<string, Build[]>, one: Build, whole: 'yes' | 'elsewhere'): void {
+  private keepLean(kept: Map<string, Build[]>, axle: Axle, one: Build, whole: 'yes' | 'elsewhere'): void {
     // what hangs on the rest of the car neither beats nor is beaten yet
     const key =
-      whole === 'yes'
+      whole === 'yes' && !this.waitsForKit(axle, one.filling)
         ? this.likeKey(one)
         : Object.values(one.filling)
             .map((part) => part?.id)
@@ -259,11 +270,22 @@ class Search {
             const found = of(filling)
             return found !== undefined && drops(found.value, id, this.space.ask)
           })
-          all.push({ filling, costMinor: hydraulicsCost(this.space, filling), key: betweenKey(filling), ends: ends?.id })
+          const kits = this.kits.filter((kit) => kit.spans && kit.minor !== undefined && isIn({ places: placesOf(kit, true) }, filling))
+          const savesMinor = kits.reduce((sum, kit) => sum + this.mostSaved(kit), 0)
+          all.push({ filling, costMinor: hydraulicsCost(this.space, filling), key: betweenKey(filling), ends: ends?.id, kits, savesMinor })
         },
       },
     )
     return all.sort((a, b) => (a.costMinor ?? 0) - (b.costMinor ?? 0))
+  }
+
+  /** The most that a kit saves against its parts one by one, minor units. */
+  private mostSaved({ places, minor }: PlacedKit): number {
+    const { project } = this.space
+    const alone = places.map(([place, part]) =>
+      partCost(part, undefined, PER_AXLE[place.split('.')[1] as keyof typeof PER_AXLE] ?? 1, project.preferences),
+    )
+    return Math.max(0, alone.reduce<number>((sum, one) => sum + (one ?? 0), 0) - minor!)
   }
 
   *pairs({ front, rear }: Record<Axle, Builds>): Generator<SearchProgress, void> {
@@ -271,7 +293,7 @@ class Search {
     const all = this.hydraulics()
     const between = all.filter((one) => one.ends === undefined)
     let pairs = 0
-    const leastMinor = Math.min(...all.map((one) => one.costMinor ?? 0))
+    const leastMinor = Math.min(...all.map((one) => (one.costMinor ?? 0) - one.savesMinor))
     const mostMinor = (ask.musts.budgetMinor ?? Infinity) * (1 + LITTLE.budget)
     const alike = { front: this.alike('front', front.lean), rear: this.alike('rear', rear.lean) }
     let since = 0
@@ -298,7 +320,8 @@ class Search {
     const { braked, barFrontShare } = this.brakedWith(h, f, r)
     if (f.comparable && r.comparable) {
       // none of them can be better than the best of each together
-      const bound: Weighed = weigh(this.asked, { front: f.best, rear: r.best }, h.costMinor, braked)
+      const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor
+      const bound: Weighed = weigh(this.asked, { front: f.best, rear: r.best }, least, braked)
       if (this.held.outdone(valuesOf(this.space.ask, bound))) return 1
       const fails = this.failsMusts(bound, braked).find((one) => one.id !== 'budget')
       // what no other member would change
@@ -380,6 +403,9 @@ class Search {
   private look(f: Build, r: Build, h: Between, braked: Braked, barFrontShare: number | undefined): void {
     const { ask } = this.space
     const values = weigh(this.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
+    let filling: Filling | undefined = h.kits.length > 0 ? { ...f.filling, ...r.filling, ...h.filling } : undefined
+    const priced = filling && wholeCost(this.space, filling)
+    if (priced) values.cost = priced.minor
     const fails = this.failsMusts(values, braked)
     if (fails.length > 1 || fails.some((one) => !one.little)) {
       this.drop(fails[0]!.id, 1)
@@ -398,7 +424,7 @@ class Search {
       this.drop(known.drops, 1)
       return
     }
-    const filling: Filling = { ...f.filling, ...r.filling, ...h.filling }
+    filling ??= { ...f.filling, ...r.filling, ...h.filling }
     let verdict = VERDICT_RANK[f.verdict] > VERDICT_RANK[r.verdict] ? f.verdict : r.verdict
     for (const { id, of } of this.carRules) {
       const found = of(filling)!.value
@@ -414,7 +440,7 @@ class Search {
     }
     const found: Find = {
       parts: this.changed(filling),
-      kits: [...f.weights.kits, ...r.weights.kits],
+      kits: priced?.kits ?? [...f.weights.kits, ...r.weights.kits],
       ...(barFrontShare === undefined ? {} : { barFrontShare }),
       values,
       pedalN: braked.pedalN,
@@ -431,7 +457,7 @@ class Search {
     if (VERDICT_RANK[whole.verdict] > VERDICT_RANK[verdict]) found.verdict = whole.verdict
     if (fails.length > 0) {
       this.drop(fails[0]!.id, 1)
-      this.keepNear({ ...found, fails: fails[0]!.words })
+      this.keepNear({ fails: fails[0]!.words, ...found })
       return
     }
     this.held.add(weighed, found)
@@ -470,7 +496,7 @@ class Search {
     return fails
   }
 
-  /** How it brakes with the brakes of both axles in it, the bar of new cylinders set; what stands between is read once for each. */
+  /** How it brakes with the brakes of both axles in it, the bar of cylinders set that are searched for; what stands between is read once for each. */
   private brakedWith(h: Between, f: Alike, r: Alike): { braked: Braked; barFrontShare: number | undefined } {
     const { brake: front } = f.best
     const { brake: rear } = r.best
@@ -479,16 +505,17 @@ class Search {
     const shell = h.shell.system
     if (!shell) return { braked: NOT_BRAKED, barFrontShare: undefined }
     const whole: BrakeSystem = { ...shell, front, rear }
-    if (shell.master.kind !== 'twin' || !this.isNewPair(h.filling)) return { braked: brakedBy(this.asked, whole), barFrontShare: undefined }
+    if (shell.master.kind !== 'twin' || !this.turnsBar(h.filling)) return { braked: brakedBy(this.asked, whole), barFrontShare: undefined }
     const { system, barFrontShare } = withBarSet(this.asked, whole)
     return { braked: brakedBy(this.asked, system), barFrontShare }
   }
-  private isNewPair({ masterCylinder }: Filling): boolean {
-    return masterCylinder !== this.space.now.masterCylinder
+  /** Cylinders that were searched for, or that the search came with, are set anew; where hydraulics stay, so does the bar. */
+  private turnsBar({ masterCylinder }: Filling): boolean {
+    return this.space.ask.vary.hydraulics || masterCylinder !== this.space.now.masterCylinder
   }
   /** Pedal, booster, master cylinder and valve, with whatever brakes. */
   private shell(filling: Filling): BrakeSystem | undefined {
-    const context = this.contextOf(filling, this.isNewPair(filling) ? BAR_IN_THE_MIDDLE : undefined)
+    const context = this.contextOf(filling, this.turnsBar(filling) ? BAR_IN_THE_MIDDLE : undefined)
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
     return systemOf(new Working(), context, brakes)
   }

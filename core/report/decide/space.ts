@@ -73,6 +73,8 @@ export interface Space {
   /** What may stand in each place. */
   options: Record<PlaceName, readonly (Part | null | undefined)[]>
   kits: Record<Axle, readonly PlacedKit[]>
+  /** Those of an axle that are all at it. */
+  kitsWithin: Record<Axle, readonly PlacedKit[]>
 }
 /** What a setup of a combination has beside its parts. */
 export interface SetAs {
@@ -130,7 +132,9 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
   const { only } = ask
   const part = only && project.parts.find((one) => one.id === only.partId)
   if (only && part) options[only.place] = [part]
-  return { project, ask, base, stock, baseParts, stockParts, now, options, kits }
+  const within = (axle: Axle) => kits[axle].filter((kit) => !kit.spans)
+  const kitsWithin = { front: within('front'), rear: within('rear') }
+  return { project, ask, base, stock, baseParts, stockParts, now, options, kits, kitsWithin }
 }
 
 /** Places with something of a kit in them that is new: neither there nor on the car, nor on hand. */

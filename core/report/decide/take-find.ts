@@ -54,14 +54,17 @@ export function setupFromFind(project: Project, ask: SearchAsk, find: TakenFind,
 
 /** What names a find first: calipers, then what stops the car, then the rest. */
 const NAMING: readonly string[] = ['caliper', 'masterCylinder', 'rotor', 'wheel', 'pad', 'valve', 'bracket', 'spacer', 'hose']
-export function findName(project: Project, { parts }: Pick<Find, 'parts'>): string {
+export function findName(project: Project, { parts, barFrontShare }: Pick<Find, 'parts' | 'barFrontShare'>): string {
   const names = (Object.entries(parts) as [PlaceName, string | null][])
     .map(([place, id]) => ({ slot: place.split('.').at(-1)!, name: project.parts.find((part) => part.id === id)?.name }))
     .filter((one): one is { slot: string; name: string } => one.name !== undefined)
     .sort((a, b) => NAMING.indexOf(a.slot) - NAMING.indexOf(b.slot))
     .map((one) => one.name)
   const different = [...new Set(names)]
-  if (different.length === 0) return Object.keys(parts).length === 0 ? 'As it stands, found' : 'Without what was there'
+  if (different.length === 0) {
+    if (Object.keys(parts).length > 0) return 'Without what was there'
+    return barFrontShare === undefined ? 'As it stands, found' : 'Balance bar set anew'
+  }
   const more = different.length > 2 ? ` and ${different.length - 2} more` : ''
   return `${different.slice(0, 2).join(', ')}${more}`.slice(0, 120)
 }

@@ -41,7 +41,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
   if (!part) throw new RangeError(`no part ${partId} in project ${project.id}`)
   const places = placesOf(spaceOf(project, ask), part)
   const nothing = { partId, name: part.name, fails: [], best: undefined, winsAtMinor: undefined, winsInKit: undefined, ends: [] }
-  if (places.length === 0) return { ...nothing, place: '', sentence: `${part.name} goes into no place that this search changes.` }
+  if (places.length === 0) return { place: '', sentence: `${part.name} goes into no place that this search changes.`, ...nothing }
   const tried = places
     .map((place) => ({ place, fails: fewestFails(project, ask, place, part) }))
     .sort((a, b) => a.fails.length - b.fails.length)

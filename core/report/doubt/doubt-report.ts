@@ -89,7 +89,7 @@ export function doubtReport(project: Project, report: Pick<Report, 'setupId' | '
       .map((leaf, i): Matter => {
         const share = variance > 0 ? parts[i]! ** 2 / variance : 0
         const left = variance - parts[i]! ** 2 * (1 - (leaf.measuredU / leaf.u) ** 2)
-        return { ...leaf, share, leftU: Math.sqrt(Math.max(0, left)) }
+        return { share, leftU: Math.sqrt(Math.max(0, left)), ...leaf }
       })
       .filter((one) => one.share >= LEAST_SHARE)
       .sort((a, b) => b.share - a.share)

@@ -1,8 +1,8 @@
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../../model/resolve.ts'
-import { pedalToRoad } from '../balance/pedal-to-road.ts'
+import { doubtfulFigures } from '../balance/pedal-to-road.ts'
 import { orderMarginG } from '../balance/lock-finding.ts'
-import { massOf, systemOf } from '../brake/brake-system.ts'
+import { systemOf } from '../brake/brake-system.ts'
 import { axleBrake } from '../brake/brake.ts'
 import type { Context } from '../figure/read.ts'
 import { Working } from '../figure/working.ts'
@@ -50,11 +50,7 @@ export function valuesOf(project: Project, setupId: string): Values {
     : { project, setup: stockSetup(project), isStock: true, resolved: resolveSetup(project, stockSetup(project)) }
   const stockBrakes = context.isStock ? brakes : both((axle) => axleBrake(stock, axle))
   const stockSystem = systemOf(new Working(), stock, stockBrakes)
-  const pedal = pedalToRoad(context, brakes, {
-    area: undefined,
-    system: stockSystem,
-    calibration: calibrate(stock, stockBrakes, stockSystem),
-  })
+  const pedal = doubtfulFigures(context, brakes, calibrate(stock, stockBrakes, stockSystem))
   const figures: Values['figures'] = {}
   const all = [
     ...pedal.figures,
@@ -62,7 +58,6 @@ export function valuesOf(project: Project, setupId: string): Values {
   ]
   for (const { id, value } of all)
     if (value !== undefined && (DOUBTFUL as readonly FigureId[]).includes(id)) figures[id as DoubtfulId] = value
-  const system = systemOf(new Working(), context, brakes)
-  const mass = massOf(new Working(), context)
-  return { figures, marginG: system && mass ? orderMarginG(context, system, mass) : undefined }
+  const { system, mass, order } = pedal
+  return { figures, marginG: system && mass && order ? orderMarginG(context, system, mass, order) : undefined }
 }

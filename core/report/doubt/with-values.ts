@@ -6,10 +6,20 @@ import type { Leaf } from './leaves.ts'
 
 type Loose = Record<string, unknown>
 
+/** What the fields of leaves can hold: leaves are few, and are set thousands of times. */
+const limits = new WeakMap<Leaf, readonly [number, number]>()
+function limitsOf(project: Project, leaf: Leaf): readonly [number, number] {
+  const known = limits.get(leaf)
+  if (known) return known
+  const field = fieldAt(project, leaf.at)
+  const found =
+    field && (field.type === 'figure' || field.type === 'figures') ? hardLimits(field) : ([1e-3 * leaf.value, Infinity] as const)
+  limits.set(leaf, found)
+  return found
+}
 /** A value within what the field can hold: a draw of a doubtful figure is still a figure. */
-function held(project: Project, { at, value: middle }: Leaf, value: number): number {
-  const field = fieldAt(project, at)
-  const [least, most] = field && (field.type === 'figure' || field.type === 'figures') ? hardLimits(field) : [1e-3 * middle, Infinity]
+function held(project: Project, leaf: Leaf, value: number): number {
+  const [least, most] = limitsOf(project, leaf)
   return Math.min(most, Math.max(least > 0 ? least : Math.min(least, value), value))
 }
 

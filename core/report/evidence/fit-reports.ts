@@ -25,7 +25,7 @@ export function reportsBeside({ project, resolved }: Context, axle: Axle, corner
   return matchReports(project.fitReports, named)
     .slice(0, MOST)
     .map((one) => ({
-      ...one,
       contradicts: one.nearness === 'exact' && corner.gap ? contradiction(one.report, corner.gap, mm) : undefined,
+      ...one,
     }))
 }

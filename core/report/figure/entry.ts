@@ -1,7 +1,7 @@
 import type { Axle } from '../../model/project.ts'
 import type { Formula, Missing, ReportFigure } from './figure.ts'
 import type { FigureId } from '../figures.ts'
-import { fill, Working } from './working.ts'
+import { Working } from './working.ts'
 
 /**
  * A figure of the report, described in one place: what it is called, how it comes about, what it reads, and a pure
@@ -59,24 +59,32 @@ export const carFigure = <Id extends string, From, Read extends object>(id: Id, 
   of: (from) => work(id as string as FigureId, entry, from),
 })
 
-export const axleFigure = <Id extends string, From extends { axle: Axle }, Read extends object>(
+export function axleFigure<Id extends string, From extends { axle: Axle }, Read extends object>(
   id: Id,
   entry: Entry<From, Read>,
-): AxleFigure<Id, From, Read> => ({ id, of: (from) => work(`${from.axle}.${id}` as FigureId, entry, from) })
+): AxleFigure<Id, From, Read> {
+  const ids = { front: `front.${id}` as FigureId, rear: `rear.${id}` as FigureId }
+  return { id, of: (from) => work(ids[from.axle], entry, from) }
+}
+
+/** Asked of every figure of every evaluation: no list of values is made. */
+function isKnown<Read extends object>(read: Read): read is Read & Known<Read> {
+  for (const key in read) if (read[key] === undefined) return false
+  return true
+}
 
 function work<From, Read extends object>(id: FigureId, entry: Entry<From, Read>, from: From): Worked<Read> {
   const working = new Working()
   const read = entry.read(working, from)
   const bound = entry.bound?.(read, from)
   const all = working.missing.length === 0 || entry.partial
-  const known = all && Object.values(read).every((one) => one !== undefined) ? (read as Known<Read>) : undefined
+  const known = all && isKnown(read) ? read : undefined
   const found = known && entry.value(known, from)
   if (typeof found === 'object') working.askAll([found])
   const value = typeof found === 'number' && Number.isFinite(found) ? found : undefined
   const method = typeof entry.formula === 'function' ? entry.formula(from) : entry.formula
   const u = value === undefined ? undefined : entry.u?.(known!)
-  const filled =
-    value === undefined ? undefined : (entry.filled?.(known!, from) ?? (method.inWords ? undefined : fill(method.text, working.inputs)))
+  const filled = value === undefined ? undefined : entry.filled?.(known!, from)
   if (value !== undefined && entry.notes) working.notes.push(...entry.notes(value, known!, from))
   const figure: ReportFigure = {
     id,

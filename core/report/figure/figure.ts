@@ -58,7 +58,7 @@ export interface ReportFigure {
   method: Formula
   /** A quick check or what a spacer adds: a blank project does not ask for it. */
   optional?: boolean
-  /** The formula's right side with the numbers put in, in the core's units. */
+  /** The formula's right side with the numbers put in, where its symbols do not do; `filledOf` says it of every figure. */
   filled?: string
   inputs: readonly Input[]
   missing: readonly Missing[]

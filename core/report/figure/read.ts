@@ -16,6 +16,8 @@ export interface Context {
   setup: Setup
   isStock: boolean
   resolved: ResolvedSetup
+  /** The car as it stands, once somebody asked for it. */
+  stock?: ResolvedSetup
   /** What looking at its corners may cost, where many setups are looked at for one answer. */
   effort?: Effort
   /** Sections of wheels that were read before, where hundreds of corners are looked at under the same few. */
@@ -58,16 +60,19 @@ export function partFigure<P extends Part>(part: P, field: FigureOf<P>): { figur
 /** Reads a figure of a part into a working. */
 export function readPart<P extends Part>(working: Working, part: P, field: FigureOf<P>, symbol = ''): number | undefined {
   const { figure, words, at } = partFigure(part, field)
-  return working.read(figure, { symbol, label: words.label, dimension: words.dimension, how: words.how, at })
+  const { label, dimension, how } = words
+  return working.read(figure, { symbol, label, dimension, how, at })
 }
 
 export function readPartOr<P extends Part>(working: Working, part: P, field: FigureOf<P>, fallback: number, symbol = ''): number {
   const { figure, words, at } = partFigure(part, field)
-  return working.readOr(figure, fallback, { symbol, ...words, at })
+  const { label, dimension, how } = words
+  return working.readOr(figure, fallback, { symbol, label, dimension, how, at })
 }
 
 export function readCar(working: Working, { project }: Context, field: FigureName<typeof carFields>, symbol = ''): number | undefined {
-  return working.read(project.car[field], { symbol, ...wordsOf(carFields[field]), at: { kind: 'car', field } })
+  const { label, dimension, how } = wordsOf(carFields[field])
+  return working.read(project.car[field], { symbol, label, dimension, how, at: { kind: 'car', field } })
 }
 
 export function readCarAxle(
@@ -77,8 +82,8 @@ export function readCarAxle(
   field: FigureName<typeof carAxleFields>,
   symbol = '',
 ): number | undefined {
-  const { label, ...rest } = wordsOf(carAxleFields[field])
-  return working.read(project.car[axle][field], { symbol, label: `${label}, ${axle}`, ...rest, at: { kind: 'car', axle, field } })
+  const { label, dimension, how } = wordsOf(carAxleFields[field])
+  return working.read(project.car[axle][field], { symbol, label: `${label}, ${axle}`, dimension, how, at: { kind: 'car', axle, field } })
 }
 
 /** Asks for a part where a slot is unknown. */

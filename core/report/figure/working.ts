@@ -117,12 +117,16 @@ export function fill(text: string, inputs: readonly Input[]): string | undefined
   return hits > 0 ? filled.join('') : undefined
 }
 
+/** A figure's right side with the numbers put in, in the core's units: filled when somebody reads it. */
+export const filledOf = ({ value, filled, method, inputs }: ReportFigure): string | undefined =>
+  value === undefined ? undefined : (filled ?? (method.inWords ? undefined : fill(method.text, inputs)))
+
 interface Piece {
   text: string
   /** It may be a symbol. */
   word: boolean
 }
-/** Formulas are few and are filled thousands of times: each is cut once. */
+/** Formulas are few: each is cut once. */
 const cut = new Map<string, readonly Piece[]>()
 function piecesOf(text: string): readonly Piece[] {
   const known = cut.get(text)

@@ -1,9 +1,9 @@
 import type { FitFinding } from '../../fit/finding.ts'
 import type { Facts } from '../../fit/look.ts'
-import { checkAll, verdictsOf } from '../../fit/rule.ts'
+import { checkAll, mayChange, verdictsOf, type LookedInto, type Rule } from '../../fit/rule.ts'
 import { RULES } from '../../fit/rules.ts'
 import { seenOn } from '../../fit/seen.ts'
-import type { Axle } from '../../model/project.ts'
+import type { Axle, AxleSlot } from '../../model/project.ts'
 import { resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
 import type { Context } from '../figure/read.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
@@ -12,6 +12,13 @@ const worstFirst = (a: FitFinding, b: FitFinding): number => VERDICT_RANK[b.verd
 
 const OF_AXLE = RULES.filter((rule) => rule.on !== 'car')
 const OF_CAR = RULES.filter((rule) => rule.on === 'car')
+
+/** What all rules find, one after the other; asked in every evaluation, so a plain loop. */
+function found<T>(rules: readonly Rule[], by: (rule: Rule) => readonly T[]): T[] {
+  const all: T[] = []
+  for (const rule of rules) for (const one of by(rule)) all.push(one)
+  return all
+}
 
 /** What the rules may look at, at one axle of a setup. */
 export function factsOf(context: Context, axle: Axle, stock: ResolvedSetup = stockParts(context)): Facts {
@@ -27,27 +34,33 @@ export function factsOf(context: Context, axle: Axle, stock: ResolvedSetup = sto
   }
 }
 
-const stockParts = ({ project, isStock, resolved }: Context): ResolvedSetup =>
-  isStock ? resolved : resolveSetup(project, stockSetup(project))
+/** Looked up once for all that is asked of one setup. */
+const stockParts = (context: Context): ResolvedSetup =>
+  context.isStock ? context.resolved : (context.stock ??= resolveSetup(context.project, stockSetup(context.project)))
 
-/** Every interface of one axle, worst first; rules of one verdict in the order of building. */
-export function fitFindings(context: Context, axle: Axle): FitFinding[] {
+/**
+ * Every interface of one axle, worst first; rules of one verdict in the order of building.
+ * @param noted takes down what the rules looked into
+ */
+export function fitFindings(context: Context, axle: Axle, noted?: LookedInto): FitFinding[] {
   const facts = factsOf(context, axle)
-  return OF_AXLE.flatMap((rule) => checkAll(rule, facts)).sort(worstFirst)
+  return found(OF_AXLE, (rule) => checkAll(rule, facts, noted)).sort(worstFirst)
 }
 
 /** What concerns both axles. */
 export function carFindings(context: Context): FitFinding[] {
   const facts = factsOf(context, 'front')
-  return OF_CAR.flatMap((rule) => checkAll(rule, facts)).sort(worstFirst)
+  return found(OF_CAR, (rule) => checkAll(rule, facts)).sort(worstFirst)
 }
 
 /** The verdicts alone: of one axle, or of the car. */
-export const axleVerdicts = (context: Context, axle: Axle) => {
+export const axleVerdicts = (context: Context, axle: Axle, rules: readonly Rule[] = OF_AXLE) => {
   const facts = factsOf(context, axle)
-  return OF_AXLE.flatMap((rule) => verdictsOf(rule, facts))
+  return found(rules, (rule) => verdictsOf(rule, facts))
 }
+/** The rules of an axle that another part in a slot can make find something else. */
+export const changedBy = (slot: AxleSlot, noted: LookedInto): readonly Rule[] => OF_AXLE.filter((rule) => mayChange(rule, slot, noted))
 export const carVerdicts = (context: Context) => {
   const facts = factsOf(context, 'front')
-  return OF_CAR.flatMap((rule) => verdictsOf(rule, facts))
+  return found(OF_CAR, (rule) => verdictsOf(rule, facts))
 }

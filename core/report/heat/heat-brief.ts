@@ -25,7 +25,7 @@ export function heatBrief(project: Project, setupId: string, dutyId?: string): H
   const leftC = lines.length === 0 ? undefined : Math.min(...lines.map((one) => one.limitC - one.peakC))
   const base = { dutyId: duty.id, duty: duty.label, verdict, sentence, leftC, goesAtS: undefined }
   if (lines.length === 0)
-    return { ...base, value: 'not known', detail: `${missing.length} ${missing.length === 1 ? 'figure' : 'figures'} missing` }
+    return { value: 'not known', detail: `${missing.length} ${missing.length === 1 ? 'figure' : 'figures'} missing`, ...base }
   const [first] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
   const atS = Math.min(first?.overAtS ?? Infinity, goneAtS ?? Infinity)
   if (atS < Infinity) {
@@ -38,5 +38,5 @@ export function heatBrief(project: Project, setupId: string, dutyId?: string): H
   }
   const near = nearestLine(lines)!
   const left = formatQuantity(near.limitC - near.peakC, 'temperatureRise', project.preferences.units, { decimals: 0 })
-  return { ...base, value: `${left} left`, detail: near.label.toLowerCase() }
+  return { value: `${left} left`, detail: near.label.toLowerCase(), ...base }
 }

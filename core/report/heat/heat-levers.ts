@@ -143,7 +143,7 @@ function outcome(project: Project, setupId: string, duty: NamedDuty) {
   )
   if (session.gone) all.push({ label: 'The brakes', seconds: session.gone.seconds })
   const [first] = all.sort((a, b) => a.seconds - b.seconds)
-  return { peaks: session.peak, first: first && { ...first, when: when(first.seconds) } }
+  return { peaks: session.peak, first: first && { when: when(first.seconds), ...first } }
 }
 
 const inGear = (duty: NamedDuty, engineDragN: number): NamedDuty =>

@@ -101,7 +101,7 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
     cautions,
     workJ: { front: 0, rear: 0 },
   }
-  if (!bare) return { ...nothing, verdict: 'unknown', sentence: missingSentence(missing), notKnown: '' }
+  if (!bare) return { verdict: 'unknown', sentence: missingSentence(missing), notKnown: '', ...nothing }
   const { prepared, readings } = calibrated(project, setupId, bare)
   const run = drive(prepared, duty)
   const others = driveDoubts(prepared, duty)

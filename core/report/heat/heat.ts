@@ -80,5 +80,5 @@ export const ONE_STOP_RISE: AxleFigure<'heat', OneStop> = axleFigure('heat', {
 /** One stop from the preferred speed: what each rotor's ring weighs, and how much hotter it gets. */
 export function heatFigures(at: AtAxle, roadBias: ReportFigure): ReportFigure[] {
   const ringMass = RING_MASS.of(at).figure
-  return [ringMass, ONE_STOP_RISE.of({ ...at, roadBias, ringMass }).figure]
+  return [ringMass, ONE_STOP_RISE.of({ roadBias, ringMass, ...at }).figure]
 }

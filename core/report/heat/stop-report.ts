@@ -41,7 +41,7 @@ export function stopReport(project: Project, setupId: string): StopReport {
     footAtMost: here.unknownAssist !== undefined,
   }
   const { system, mass } = here
-  if (!system || !mass || project.car.abs === undefined) return { ...base, rows: [], sentence: missingSentence(missing), worth: '' }
+  if (!system || !mass || project.car.abs === undefined) return { rows: [], sentence: missingSentence(missing), worth: '', ...base }
   const stockId = project.setups[0].id
   const there = setupId === stockId ? undefined : hydraulicsOf(project, stockId)
   const stop = (friction: number) => ({ driverLimitN: FAILURE_FORCE_N, tyreFriction: friction, abs: base.abs, fromKmh: stopFromKmh })
@@ -74,7 +74,7 @@ export function stopReport(project: Project, setupId: string): StopReport {
     stroke: `The stroke of pedal or master cylinder limits a dry stop: ${stops}. The tyres would hold ${g(dry.tyreG)}.`,
     pads: `Cold pads limit a dry stop: ${most}${stops}. The tyres would hold ${g(dry.tyreG)}.`,
   }
-  return { ...base, rows, sentence: [SAID[dry.limit], ...doubts].join(' '), worth: worthOf(dry, metres) }
+  return { rows, sentence: [SAID[dry.limit], ...doubts].join(' '), worth: worthOf(dry, metres), ...base }
 }
 
 /** Less than this between two stops nobody feels or measures, m. */

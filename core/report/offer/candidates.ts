@@ -66,11 +66,11 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
       // nothing is worse than what cannot be built anyway
       const clearance = OVER_THE_CALIPER.has(slot) && judged.worst !== 'blocked' ? clearanceOf(context, axle, slot, part) : undefined
       found.push({
-        ...(clearance ? worse(judged, clearance) : judged),
         partId: part.id,
         slot,
         axle,
         extraMinor: difference(part, resolved[slot], PER_AXLE[slot], project.preferences.currency),
+        ...(clearance ? worse(judged, clearance) : judged),
       })
     }
   }
@@ -105,7 +105,7 @@ export function hydraulicCandidates(project: Project, setupId: string): Candidat
         ),
       ).reduce(worse)
       const extraMinor = difference(part, context.resolved[slot], 1, project.preferences.currency)
-      found.push({ ...judged, partId: part.id, slot, extraMinor })
+      found.push({ partId: part.id, slot, extraMinor, ...judged })
     }
   return found.sort(bestFirst)
 }

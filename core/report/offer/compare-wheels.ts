@@ -7,7 +7,7 @@ import type { Axle, PartOf, Project, Setup } from '../../model/project.ts'
 import { findSetup, resolveSetup, spacerInUseMm } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import type { Context } from '../figure/read.ts'
-import { cornerOf } from '../corner/corner.ts'
+import { cornerOf, gapAsItIs } from '../corner/corner.ts'
 import { worse, worstByRules, type Judged } from './candidates.ts'
 import type { Corner } from '../corner/half-section.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
@@ -37,6 +37,8 @@ export interface CompareRow {
   missing: number
   /** In use in the setup that is looked at. */
   inUse: boolean
+  /** What of the axle is other than in the setup, so that this row holds: the wheel's face, a spacer; null: none. */
+  fit: { face?: string; spacer?: string | null }
 }
 
 /** A gap in the words of a finding: where a spacer clears it needs one, else it is blocked. */
@@ -51,11 +53,10 @@ const CLEARANCE: Record<ClearanceVerdict, FindingVerdict> = {
 /** Surest first: what clears, what a trial fit may show, what a measurement may show, what does not. */
 const SURENESS: readonly ClearanceVerdict[] = ['clears', 'tight', 'measure', 'tooClose', 'hits']
 
-/** What cannot be built stands last, whatever its gap; then what is surest to clear. */
-export const bySureness = (a: CompareRow, b: CompareRow): number =>
-  Number(a.whole === 'blocked') - Number(b.whole === 'blocked') ||
-  SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
+/** By everything that is said of it, then by what is surest to clear. */
+export const bestFirst = (a: CompareRow, b: CompareRow): number =>
   VERDICT_RANK[a.whole] - VERDICT_RANK[b.whole] ||
+  SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
   (b.p05Mm ?? -Infinity) - (a.p05Mm ?? -Infinity) ||
   a.name.localeCompare(b.name)
 
@@ -88,6 +89,7 @@ export function rowOf(
     nominal: corner.wheelIsNominal,
     missing: corner.missing.length,
     inUse,
+    fit: {},
   }
 }
 
@@ -101,26 +103,81 @@ export const withAxle = (context: Context, axle: Axle, more: Partial<Context['re
 })
 
 /**
- * Every wheel of the project on the brakes and the spacer of one axle. A wheel with several face heights
- * has the least one that clears, or else its highest.
+ * Every wheel of the project on the brakes of one axle, the best first. A wheel with several face heights has the least one
+ * that clears, or else its highest; one that does not go on with the spacer of the setup has the spacer of the library, or
+ * none, with which it goes on best.
  * @throws RangeError when the project has no such setup
  */
 export function compareWheels(project: Project, setupId: string, axle: Axle): CompareRow[] {
   const context = contextOf(project, setupOf(project, setupId))
-  const fitted = context.resolved[axle].wheel?.id
+  const spacers = spacersOf(project)
   return project.parts
     .filter((part): part is PartOf<'wheel'> => part.kind === 'wheel')
     .map((wheel) => {
-      const on = withAxle(context, axle, { wheel })
-      const asFitted = cornerOf(on, axle, 'draws')
-      const rules = worstByRules(on, axle, wheel.id)
-      if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, wheel.id === fitted, rules)
-      const face = asFitted.faces.find((one) => one.leastThatClears) ?? [...asFitted.faces].sort((a, b) => b.raiseMm - a.raiseMm)[0]!
-      const chosen = cornerOf(withAxle(context, axle, { wheel: { ...wheel, faceChosen: face.name } }), axle, 'draws')
-      const words = face.leastThatClears ? `with face ${face.name}, the least that clears` : `with face ${face.name}, the highest`
-      return rowOf(wheel.id, wheel.name, words, chosen, wheel.id === fitted, rules)
+      const row = rowOfWheel(context, axle, wheel)
+      return withSpacer(context, axle, wheel, spacers, row) ?? row
     })
-    .sort(bySureness)
+    .sort(bestFirst)
+}
+
+function rowOfWheel(context: Context, axle: Axle, wheel: PartOf<'wheel'>): CompareRow {
+  const on = withAxle(context, axle, { wheel })
+  const asFitted = cornerOf(on, axle, 'draws')
+  const rules = worstByRules(on, axle, wheel.id)
+  const inUse = context.resolved[axle].wheel?.id === wheel.id
+  if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, inUse, rules)
+  const face = asFitted.faces.find((one) => one.leastThatClears) ?? [...asFitted.faces].sort((a, b) => b.raiseMm - a.raiseMm)[0]!
+  const chosen = cornerOf(withAxle(context, axle, { wheel: { ...wheel, faceChosen: face.name } }), axle, 'draws', false)
+  const words = face.leastThatClears ? `with face ${face.name}, the least that clears` : `with face ${face.name}, the highest`
+  const row = rowOf(wheel.id, wheel.name, words, chosen, inUse, rules)
+  return wheel.faceChosen === face.name ? row : { ...row, fit: { face: face.name } }
+}
+
+/** None, and those of the library, the thinnest first. */
+const spacersOf = ({ parts }: Project): (PartOf<'spacer'> | null)[] => [
+  null,
+  ...parts
+    .filter((part): part is PartOf<'spacer'> => part.kind === 'spacer')
+    .sort((a, b) => (a.thicknessMm?.value ?? Infinity) - (b.thicknessMm?.value ?? Infinity)),
+]
+
+/** The same with another spacer, where the one that is there stands in its way and another makes it better. */
+function withSpacer(
+  context: Context,
+  axle: Axle,
+  wheel: PartOf<'wheel'>,
+  spacers: readonly (PartOf<'spacer'> | null)[],
+  row: CompareRow,
+): CompareRow | undefined {
+  const { spacer: now, spacerTrialMm } = context.resolved[axle]
+  const put = row.fit.face === undefined ? wheel : { ...wheel, faceChosen: row.fit.face }
+  const rulesOf = (on: Context, spacer: PartOf<'spacer'> | null | undefined): Judged =>
+    [wheel.id, ...(spacer ? [spacer.id] : [])].map((id) => worstByRules(on, axle, id)).reduce(worse)
+  if (VERDICT_RANK[row.whole] < VERDICT_RANK.needs) return undefined
+  // where no spacer of any thickness clears, or it clears and the spacer has no part in what is open, there is nothing to look for
+  const inTheGap = row.verdict !== 'clears' && row.stockSpacerMm !== undefined
+  if (!inTheGap && !(row.verdict === 'clears' && spacerHasAHand(context, axle, put))) return undefined
+  let best: { rank: number; on: Context; spacer: PartOf<'spacer'> | null } | undefined
+  for (const spacer of spacers) {
+    if (spacerTrialMm === undefined && spacer?.id === now?.id) continue
+    const on = withAxle(context, axle, { wheel: put, spacer, spacerTrialMm: undefined })
+    const rank = VERDICT_RANK[gapAsItIs(on, axle).verdict]
+    if (rank >= (best?.rank ?? VERDICT_RANK[row.whole])) continue
+    const whole = Math.max(rank, VERDICT_RANK[rulesOf(on, spacer).worst])
+    if (whole < (best?.rank ?? VERDICT_RANK[row.whole])) best = { rank: whole, on, spacer }
+  }
+  if (!best) return undefined
+  const { on, spacer } = best
+  const detail = [row.detail, spacer ? `with ${spacer.name}` : 'without a spacer'].filter(Boolean).join(', ')
+  const other = rowOf(wheel.id, wheel.name, detail, cornerOf(on, axle, 'draws', false), row.inUse, rulesOf(on, spacer))
+  if (VERDICT_RANK[other.whole] >= VERDICT_RANK[row.whole]) return undefined
+  return { ...other, fit: { ...row.fit, spacer: spacer?.id ?? null } }
+}
+
+/** Whether what stands open is between wheel and spacer: length of studs, holes, register. */
+function spacerHasAHand(context: Context, axle: Axle, wheel: PartOf<'wheel'>): boolean {
+  const { spacer } = context.resolved[axle]
+  return spacer ? VERDICT_RANK[worstByRules(withAxle(context, axle, { wheel }), axle, spacer.id).worst] >= VERDICT_RANK.needs : false
 }
 
 export interface RimHint {
@@ -137,14 +194,14 @@ const ASSUMED_RIM = { widthIn: 7, offsetMm: 35 } as const
  */
 export function smallestRim(project: Project, setupId: string, axle: Axle): RimHint {
   const context = contextOf(project, setupOf(project, setupId))
-  const corner = cornerOf(context, axle, 'linear')
+  const corner = cornerOf(context, axle, 'linear', false)
   const { wheel } = context.resolved[axle]
   if (!corner.caliper) return { diameterIn: undefined, sentence: 'The smallest rim cannot be said before the caliper’s outline is known.' }
   const caliper = prepareCaliper(corner.caliper)
   const spacerMm = spacerInUseMm(context.resolved[axle])
   const rim = { widthIn: wheel?.widthIn?.value ?? ASSUMED_RIM.widthIn, offsetMm: wheel?.offsetMm?.value ?? ASSUMED_RIM.offsetMm }
   const clears = (diameterIn: number): boolean => {
-    const barrel = prepareWheel(nominalWheel({ ...rim, diameterIn })!).barrel
+    const barrel = prepareWheel(nominalWheel({ diameterIn, ...rim })!).barrel
     const gaps = caliper.outlines
       .map((outline) => axisGap(outline.tree, barrel, 'radial', spacerMm ?? 0))
       .filter((one) => one !== undefined)

@@ -1,7 +1,8 @@
 import { Effort } from '../../clearance/effort.ts'
 import { acceptRemedy } from '../../edit/accept.ts'
 import type { FitFinding, Remedy } from '../../fit/finding.ts'
-import { findingKey } from '../../fit/rule.ts'
+import { findingKey, type LookedInto } from '../../fit/rule.ts'
+import { changedBy } from '../fit/fit-check.ts'
 import type { Axle, Project, Setup } from '../../model/project.ts'
 import { betterFirst, outcomeFrom, outcomeOf, worsened, type Outcome, type Reach } from './outcome.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
@@ -24,11 +25,14 @@ export function judgeRemedies(
   fit: readonly FitFinding[],
   findings: readonly Finding[],
   stock: StockBrakes,
+  lookedInto: Readonly<Record<Axle, LookedInto>>,
 ) {
   let known: Outcome | undefined
   const before = () => (known ??= outcomeFrom(fit, findings))
   const effort = new Effort(EFFORT)
   const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock, effort })
+  // a spacer is looked into by few rules of its axle, and by none of the whole car
+  const spacerReach = (axle: Axle): Reach => ({ rules: changedBy('spacer', lookedInto[axle]), ...reachOf(axle, false) })
   const judged = fit.map((one) => {
     const tried = one.remedies.filter((remedy) => remedy.kind !== 'piece')
     if (tried.length === 0) return one
@@ -56,7 +60,8 @@ export function judgeRemedies(
     const { remedy } = one
     if (!remedy) return one
     const key = `${one.axle ?? 'car'}.${one.rule}`
-    const found = judge(project, setup, remedy, key, reachOf(one.axle, remedy.kind === 'hydraulic'), (draft) => {
+    const reach = one.axle && remedy.kind === 'spacer' ? spacerReach(one.axle) : reachOf(one.axle, remedy.kind === 'hydraulic')
+    const found = judge(project, setup, remedy, key, reach, (draft) => {
       const target = draft.setups.find((candidate) => candidate.id === setup.id)!
       if (remedy.kind === 'spacer') target[one.axle!].spacerTrialMm = remedy.thicknessMm
       else target.hydraulics[remedy.slot] = remedy.partId
@@ -82,10 +87,18 @@ const noneOf = (parts: number): string =>
     : `Of ${parts} parts that could cure it the first ${MOST_TRIED} break something else; the rest is not tried.`
 const BREAKS = 'But that breaks something else.'
 
+/** As deep as a remedy reaches: slots and what is beside them; lines of the bill are put anew, not changed. */
+const copied = (setup: Setup): Setup => ({
+  ...setup,
+  front: { ...setup.front },
+  rear: { ...setup.rear },
+  hydraulics: { ...setup.hydraulics },
+})
+
 /** The setup with a remedy in it; undefined where that does not help the finding, blocks something else, or costs too much to say. */
 function judge<R>(project: Project, setup: Setup, remedy: R, key: string, reach: Reach, apply: (draft: Project) => void) {
   const before = reach.from
-  const setups = project.setups.map((one) => (one === setup ? (JSON.parse(JSON.stringify(one)) as Setup) : one))
+  const setups = project.setups.map((one) => (one === setup ? copied(one) : one))
   const draft = { ...project, setups: setups as Project['setups'] }
   apply(draft)
   const outcome = outcomeOf(draft, setup.id, reach)

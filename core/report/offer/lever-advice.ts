@@ -109,7 +109,6 @@ export function leverReport(project: Project, setupId: string): LeverReport {
       ? `, ${formatQuantity(one.to / one.from - 1, 'share', units, { signed: true, decimals: 0 })}`
       : ''
     return {
-      ...one,
       label,
       dimension,
       sentence: one.from > 0 ? `${label} from ${show(one.from)} to ${show(one.to)}${change}.` : `${label}: ${show(one.to)}.`,
@@ -117,6 +116,7 @@ export function leverReport(project: Project, setupId: string): LeverReport {
         .filter((offer) => offer.lever === one.id)
         .sort((a, b) => betterFirst(a.outcome, b.outcome) || a.frontFirstToG - b.frontFirstToG)
         .slice(0, MOST_OFFERS),
+      ...one,
     }
   })
   return { aim: wanted.words, met, advice }
@@ -221,7 +221,7 @@ function judge(project: Project, setupId: string, tried: Tried, wanted: Wanted, 
   if (VERDICT_RANK[outcome.verdict] > VERDICT_RANK[before.verdict]) return undefined
   if (tried.change.kind === 'part' && !fitsItsPlace(tried.change, outcome)) return undefined
   const frontFirstToG = untilIn(there, there.system)
-  return { ...tried, frontFirstToG, outcome, brings, sentence: offerSentence(project, tried, there, frontFirstToG) }
+  return { frontFirstToG, outcome, brings, sentence: offerSentence(project, tried, there, frontFirstToG), ...tried }
 }
 
 /** Pads of another shape are pads for another place. */

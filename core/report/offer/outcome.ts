@@ -1,5 +1,5 @@
 import type { Effort } from '../../clearance/effort.ts'
-import { findingKey, type FindingPlace } from '../../fit/rule.ts'
+import { findingKey, type FindingPlace, type Rule } from '../../fit/rule.ts'
 import type { FitFinding } from '../../fit/finding.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../../model/resolve.ts'
@@ -30,6 +30,8 @@ export interface Reach {
   /** What it was before. */
   from: Outcome
   axles: readonly Axle[]
+  /** All that it can make find something else beside the gaps of those axles; absent: every rule. */
+  rules?: readonly Rule[]
   /** Whether pedal and balance may change with it. */
   pedal: boolean
   /** What the car brakes with as it stands, where it is known already. */
@@ -55,17 +57,18 @@ export function outcomeOf(project: Project, setupId: string, reach?: Reach): Out
     resolved: resolveSetup(project, setup),
     ...(reach?.effort ? { effort: reach.effort } : {}),
   }
+  if (reach?.rules) return outcomeOfFew(context, reach, reach.rules)
   const findings = new Map<string, Settled>()
-  const fit = (one: FindingPlace & Settled) =>
-    findings.set(findingKey(one), { title: one.axle ? `${one.title}, ${one.axle}` : one.title, verdict: one.verdict })
+  const fit = (one: FindingPlace & Settled) => findings.set(findingKey(one), settled(one))
+  const kept = reach ? AXLES.filter((axle) => !reach.axles.includes(axle)) : []
+  if (kept.length > 0)
+    reach!.from.findings.forEach((one, key) => {
+      for (const axle of kept) if (key.startsWith(axle)) findings.set(key, one)
+    })
   for (const axle of AXLES) {
-    if (reach && !reach.axles.includes(axle)) {
-      for (const [key, one] of reach.from.findings) if (key.startsWith(`${axle}.`)) findings.set(key, one)
-      continue
-    }
+    if (kept.includes(axle)) continue
     axleVerdicts(context, axle).forEach(fit)
-    const { verdict } = briefClearance(context, axle)
-    findings.set(`${axle}.wheel-clearance`, { title: `${RULE_TITLES['wheel-clearance']}, ${axle}`, verdict })
+    findings.set(`${axle}.wheel-clearance`, clearanceOf(context, axle))
   }
   carVerdicts(context).forEach(fit)
   if (reach && !reach.pedal) {
@@ -76,6 +79,23 @@ export function outcomeOf(project: Project, setupId: string, reach?: Reach): Out
   } else
     for (const one of pedalFindings(context, reach?.stock))
       findings.set(`car.${one.rule}`, { title: RULE_TITLES[one.rule], verdict: one.verdict })
+  return summed(findings)
+}
+
+const settled = ({ title, axle, verdict }: FindingPlace & Settled): Settled => ({ title: axle ? `${title}, ${axle}` : title, verdict })
+const clearanceOf = (context: Context, axle: Axle): Settled => ({
+  title: `${RULE_TITLES['wheel-clearance']}, ${axle}`,
+  verdict: briefClearance(context, axle).verdict,
+})
+
+/** All findings as they were but those that a few rules and the gap make. */
+function outcomeOfFew(context: Context, { from, axles }: Reach, rules: readonly Rule[]): Outcome {
+  const findings = new Map(from.findings)
+  for (const axle of axles) {
+    for (const rule of rules) for (const slot of rule.each ?? [undefined]) findings.delete(findingKey({ rule: rule.id, axle, slot }))
+    for (const one of axleVerdicts(context, axle, rules)) findings.set(findingKey(one), settled(one))
+    findings.set(`${axle}.wheel-clearance`, clearanceOf(context, axle))
+  }
   return summed(findings)
 }
 
@@ -102,10 +122,12 @@ function summed(findings: ReadonlyMap<string, Settled>): Outcome {
 
 /** What a change makes worse: findings that were better, or were not there, and are open afterwards. */
 export function worsened(before: Outcome, after: Outcome): Settled[] {
-  return [...after.findings].flatMap(([key, now]) => {
+  const worse: Settled[] = []
+  after.findings.forEach((now, key) => {
     const then = before.findings.get(key)?.verdict ?? 'fits'
-    return VERDICT_RANK[now.verdict] > VERDICT_RANK[then] ? [now] : []
+    if (VERDICT_RANK[now.verdict] > VERDICT_RANK[then]) worse.push(now)
   })
+  return worse
 }
 
 /** Whether one outcome is better than another: the worse verdict first, then what is left open. */

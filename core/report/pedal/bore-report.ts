@@ -115,8 +115,8 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...(travelMm > bands.travelMm.high ? (['travel too long'] as const) : []),
   ]
   const tandem = boreTable(system, takers, roadForceN, DEFAULT_FREE_STROKE_MM).map((row) => ({
-    ...row,
     reasons: reasonsOf(row.pedalForceN, row.pedalTravelMm),
+    ...row,
   }))
   const bar = barOf(project, setupId)
   const pairs: Pair[] =
@@ -125,7 +125,6 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
       : pairMatrix(system, takers, { roadForceN, frontShare: wantedShare }, DEFAULT_FREE_STROKE_MM).map((cell) => {
           const tiltDeg = bar && Math.abs(barTiltDeg(cell, bar.spacingMm))
           return {
-            ...cell,
             pivotMm: bar && barPivotMm(cell.barShare, bar.spacingMm),
             tiltDeg,
             reasons: [
@@ -133,6 +132,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
               ...(cell.barShare < BAR_MIDDLE.low || cell.barShare > BAR_MIDDLE.high ? (['bar too far off centre'] as const) : []),
               ...((tiltDeg ?? 0) > (bar?.mostTiltDeg ?? Infinity) ? (['unlike strokes bind the bar'] as const) : []),
             ],
+            ...cell,
           }
         })
   const middle = (force.low + force.high) / 2

@@ -42,15 +42,13 @@ export function masterStroke(
   const { figure, known } = STROKE_USED.of({ context, brakes, system, factor })
   const worst = known?.worst
   const base = { rule: 'master-stroke', figureId: 'master.strokeUsed', missing: figure.missing } as const
-  if (!worst) return { figure, finding: { ...base, verdict: 'unknown', sentence: sayMissing(figure) } }
+  if (!worst) return { figure, finding: { verdict: 'unknown', sentence: sayMissing(figure), ...base } }
   const limit = limits?.strokeShare ?? LIMITS.strokeShare.value
   const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
   if (worst.share <= limit) {
     const tilt = barTilt(context, brakes, system, factor, stage)
-    return {
-      figure,
-      finding: { ...base, verdict: 'fits', sentence: `${used}.`, ...tilt, ...(tilt && { sentence: `${used}. ${tilt.sentence}` }) },
-    }
+    const fits: Finding = { verdict: 'fits', sentence: `${used}.`, ...base }
+    return { figure, finding: tilt ? { ...fits, ...tilt, sentence: `${used}. ${tilt.sentence}` } : fits }
   }
   const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
   const larger = cured ? largerMaster(context, brakes, system, limit, factor) : undefined
@@ -58,7 +56,6 @@ export function masterStroke(
     ? {
         figure,
         finding: {
-          ...base,
           verdict: 'needs',
           sentence,
           remedy: {
@@ -67,9 +64,10 @@ export function masterStroke(
             partId: larger.id,
             sentence: `${larger.name} leaves enough; it makes the pedal heavier, by ${formatQuantity(heavier(larger, system), 'share', units, { decimals: 0 })}.`,
           },
+          ...base,
         },
       }
-    : { figure, finding: { ...base, verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.` } }
+    : { figure, finding: { verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.`, ...base } }
 }
 
 /**

@@ -83,18 +83,18 @@ export function effortFinding({ project, resolved, isStock }: Context, force: Re
   const use = pedalOf(project.car.uses)
   const show = (value: number) => formatQuantity(value, 'force', project.preferences.units)
   if (force.value === undefined)
-    return [{ ...base, verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.' }]
+    return [{ verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.', ...base }]
   const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} take ${show(force.value)} at the pedal`
   if (force.value > DRIVER_LIMIT_N)
     return [
       {
-        ...base,
         verdict: use === 'road' ? 'blocked' : 'check',
         sentence: `${said}; few drivers reach ${show(DRIVER_LIMIT_N)}. A smaller bore or a longer pedal.`,
+        ...base,
       },
     ]
   const { high } = BANDS[use].forceN
   return force.value > high
-    ? [{ ...base, verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Try it at walking pace on private ground.` }]
-    : [{ ...base, verdict: 'fits', sentence: `${said}, within what is usual.` }]
+    ? [{ verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Try it at walking pace on private ground.`, ...base }]
+    : [{ verdict: 'fits', sentence: `${said}, within what is usual.`, ...base }]
 }

@@ -171,16 +171,16 @@ function forecast(project: Project, series: WearSeries): WearForecast {
     }
   if (last[1] < minimumMm)
     return {
-      ...base,
       tone: 'blocked',
       sentence: `${name}: ${mm(last[1])} is below the minimum of ${mm(minimumMm)}. Change ${what === 'pad' ? 'them' : 'both rotors'} before the car is driven.`,
+      ...base,
     }
   const line = lineOf(series, minimumMm)
   if (!line)
     return {
-      ...base,
       tone: 'unknown',
       sentence: `${name}: a second reading after some events says how long ${what === 'pad' ? 'they last' : 'it lasts'}.`,
+      ...base,
     }
   if (line.usedUpAt === undefined)
     return { ...base, line, tone: 'unknown', sentence: `${name}: the readings do not get thinner. Measure again at the same places.` }

@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { whenever } from '@vueuse/core'
+import { whenIdle } from '~/composables/idle'
+import { useReports } from '~/composables/reports'
 import { useView } from '~/composables/view'
 import { useWorkbench } from '~/composables/workbench'
 
-const { report } = useWorkbench()
+const { report, setup, axle } = useWorkbench()
+const { worker } = useReports()
 const VIEWS = [
   { id: 'wheel', label: 'This wheel' },
   { id: 'check', label: 'Every interface' },
@@ -12,6 +16,16 @@ const VIEWS = [
   { id: 'card', label: 'Template' },
 ] as const
 const view = useView(VIEWS)
+
+// what is asked next of a fit is whether another wheel does: its code is there, and its gaps are known, before anybody asks
+whenever(
+  report,
+  () => whenIdle(() => void import('~/composables/wheels-ahead').then((ahead) => ahead.wheelsAhead(worker(), setup.value, axle.value))),
+  {
+    immediate: true,
+    once: true,
+  },
+)
 </script>
 
 <template>
