@@ -38,6 +38,7 @@ const openSheet = (page: Page, sheet: string) => openDemo(page, 'measure', `setu
 /** Where places of the sheet are on the screen: told by the four marks that were found. */
 async function onScreen(page: Page): Promise<(at: Mm) => Pair> {
   await expect(page.getByTestId('picture-sheet')).toContainText('Four marks found', { timeout: 20_000 })
+  await atRest(page)
   const middles = await Promise.all(
     MARKS.map(async (_, i) => {
       const { x, y, width, height } = (await dialog(page).locator(`[data-handle="mark-${i}"] .reach`).boundingBox())!
@@ -48,6 +49,8 @@ async function onScreen(page: Page): Promise<(at: Mm) => Pair> {
   return (at) => apply(h, at)
 }
 const press = (page: Page, [x, y]: Pair) => (page.viewportSize()!.width < 500 ? page.touchscreen.tap(x, y) : page.mouse.click(x, y))
+/** A dialog that is still coming up is not yet where it will be. */
+const atRest = (page: Page) => dialog(page).getByRole('button', { name: 'Leave it' }).click({ trial: true })
 const places = (page: Page): Locator => dialog(page).locator('[data-handle^="place-"]')
 async function trace(page: Page, at: (mm: Mm) => Pair, line: readonly Mm[]): Promise<void> {
   const before = await places(page).count()
@@ -216,26 +219,28 @@ test('a mark that is hidden is asked for; put by hand under the loupe the sheet 
   )
   await expect(page.getByTestId('picture-refused')).toContainText('not found: put each on the middle of its ring', { timeout: 20_000 })
   await expect(page.getByTestId('picture-next')).toBeDisabled()
+  await atRest(page)
   // where they are is known here from a picture in which all are seen
-  const box = (await page.getByTestId('picture').boundingBox())!
-  const by = Math.min(box.width / CAMERA.width, box.height / CAMERA.height)
   const { seenBy } = await import('../core/picture/simulated-camera.ts')
   const { toPx } = await import('../core/picture/sheet-map.ts')
-  const at = (mm: Mm): Pair => {
+  const at = async (mm: Mm): Promise<Pair> => {
+    const box = (await page.getByTestId('picture').boundingBox())!
+    const by = Math.min(box.width / CAMERA.width, box.height / CAMERA.height)
     const [x, y] = toPx(seenBy(CAMERA), mm)
     return [box.x + (box.width - CAMERA.width * by) / 2 + x * by, box.y + (box.height - CAMERA.height * by) / 2 + y * by]
   }
   for (const [i, mark] of MARKS.entries()) {
     await dialog(page).locator('.places button').nth(i).click()
-    await press(page, at(mark))
+    await press(page, await at(mark))
     await expect
       .poll(async () => {
-        const { x, width } = (await dialog(page).locator(`[data-handle="mark-${i}"] .reach`).boundingBox())!
-        return Math.abs(x + width / 2 - at(mark)[0])
+        const { x, y, width, height } = (await dialog(page).locator(`[data-handle="mark-${i}"] .reach`).boundingBox())!
+        const [toX, toY] = await at(mark)
+        return Math.hypot(x + width / 2 - toX, y + height / 2 - toY)
       })
       .toBeLessThan(3)
   }
-  await expect(page.getByTestId('picture-sheet')).toContainText('Four marks found')
+  await expect(page.getByTestId('picture-sheet')).toContainText('Four marks found', { timeout: 20_000 })
   await expect(page.getByTestId('picture-next')).toBeEnabled()
   // dragged far off, the picture is refused, with the reason; nothing was changed so far
   const handle = dialog(page).locator('[data-handle="mark-0"]')
