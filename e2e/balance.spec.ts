@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { choose, openDemo, pick, seriousFindings, slide, tick, type } from './support.ts'
+import { choose, grab, openDemo, pick, seriousFindings, slide, tick, type } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 
@@ -33,10 +33,8 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   const nudged = String(Math.round((Number(before) + 0.3) * 100) / 100)
   await expect(knee).toHaveAttribute('aria-valuenow', nudged)
   await expect(page.getByTestId('lock-order')).toContainText('Rear locks first above')
-  const box = (await knee.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2, box.y - 60, { steps: 6 })
+  const from = await grab(knee)
+  await page.mouse.move(from.x, from.y - 65, { steps: 6 })
   await page.mouse.up()
   await expect(knee).not.toHaveAttribute('aria-valuenow', nudged)
   await expect(page.getByTestId('lock-order')).toContainText('Rear locks first')
@@ -64,10 +62,8 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
   await expect(road).toContainText('as it stands')
   const before = await road.textContent()
   // the foot under the hand, and a press that is watched
-  const foot = (await page.getByTestId('foot').boundingBox())!
-  await page.mouse.move(foot.x + foot.width / 2, foot.y + foot.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(foot.x + foot.width / 2 + 12, foot.y + foot.height / 2, { steps: 4 })
+  const from = await grab(page.getByTestId('foot'))
+  await page.mouse.move(from.x + 12, from.y, { steps: 4 })
   await page.mouse.up()
   await expect(road).not.toHaveText(before!)
   const dragged = (await road.textContent())!

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { DEMO, exported, ledger, openDemo, strangers } from './support.ts'
+import { DEMO, exported, grab, ledger, openDemo, strangers } from './support.ts'
 
 test('from the list of projects to the verdict of the demo', async ({ page }) => {
   const asked = strangers(page)
@@ -21,10 +21,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   const verdict = page.getByTestId('verdict')
   const before = await ledger(page)
   const grip = page.getByTestId('spacer-grip')
-  const box = (await grip.locator('circle').boundingBox())!
-  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
-  await page.mouse.move(from.x, from.y)
-  await page.mouse.down()
+  const from = await grab(grip.locator('circle'))
   for (let dx = 1; dx <= 40 && !/^Clears/.test(await verdict.innerText()); dx += 1) {
     await page.mouse.move(from.x + dx, from.y)
     await page.waitForFunction(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(true)))))

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { choose, exported, ledger, openDemo, seriousFindings, tick } from './support.ts'
+import { choose, exported, grab, ledger, openDemo, seriousFindings, tick } from './support.ts'
 
 const reading = (page: Page, label: string) => page.getByLabel(label, { exact: true })
 async function take(page: Page, label: string, text: string): Promise<void> {
@@ -123,10 +123,8 @@ test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) =
   const cell = page.getByLabel('Point 9, z')
   await expect(cell).toHaveValue('43.05')
   const handle = page.getByRole('button', { name: /^Point 9:/ })
-  const box = (await handle.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.down()
-  for (let step = 1; step <= 12; step += 1) await page.mouse.move(box.x + box.width / 2 - step * 2, box.y + box.height / 2)
+  const from = await grab(handle)
+  for (let step = 1; step <= 12; step += 1) await page.mouse.move(from.x - step * 2, from.y)
   await page.mouse.up()
   await expect(cell).not.toHaveValue('43.05')
   await expect.poll(async () => (await ledger(page))[0]).not.toBe(before[0])
@@ -255,10 +253,7 @@ test('a trial fit and a gap by difference are entered and compared with the figu
 test('a move of the hand takes less than a frame', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=estate-fronts')
   const grip = page.getByTestId('spacer-grip')
-  const box = (await grip.locator('circle').boundingBox())!
-  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
-  await page.mouse.move(from.x, from.y)
-  await page.mouse.down()
+  const from = await grab(grip.locator('circle'))
   const times = await page.evaluate(async ({ x, y }) => {
     const found: number[] = []
     for (let step = 1; step <= 60; step += 1) {

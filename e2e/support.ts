@@ -91,6 +91,23 @@ export async function tick(field: Locator, on = true): Promise<void> {
   if ((await label.locator('input').isChecked()) !== on) await label.click()
 }
 
+/** Takes hold of something at its middle, once it has come to rest. @returns where the hand is */
+export async function grab(what: Locator): Promise<{ x: number; y: number }> {
+  const seen: string[] = []
+  await expect
+    .poll(async () => {
+      seen.push(JSON.stringify(await what.boundingBox()))
+      return seen.at(-1) === seen.at(-2)
+    })
+    .toBe(true)
+  const { x, y, width, height } = (await what.boundingBox())!
+  const at = { x: x + width / 2, y: y + height / 2 }
+  const { mouse } = what.page()
+  await mouse.move(at.x, at.y)
+  await mouse.down()
+  return at
+}
+
 /** Drags something onto something else, as a hand does: taken, moved over it, let go. */
 export async function drag(what: Locator, onto: Locator): Promise<void> {
   const middle = async (of: Locator) => {
