@@ -43,16 +43,18 @@ class Reading {
   }
   read(place: PlaceName): Part | null | undefined {
     if (!this.log.includes(place)) this.log.push(place)
-
-    if (!(place in this.filling)) throw NOT_YET
-    return this.filling[place]
+    const part = this.filling[place]
+    if (part === undefined && !(place in this.filling)) throw NOT_YET
+    return part
   }
   private resolved({ ask, baseParts, stockParts }: Space, setup: Setup): ResolvedSetup {
     const read = (place: PlaceName) => this.read(place)
     const axle = (of: Axle): ResolvedAxle => {
       const own = {} as ResolvedAxle
-      for (const slot of Object.keys(AXLE_SLOTS) as AxleSlot[])
-        Object.defineProperty(own, slot, { enumerable: true, get: () => read(`${of}.${slot}`) })
+      for (const slot of Object.keys(AXLE_SLOTS) as AxleSlot[]) {
+        const place: PlaceName = `${of}.${slot}`
+        Object.defineProperty(own, slot, { enumerable: true, get: () => read(place) })
+      }
       if (!ask.vary[of]) {
         const { spacerTrialMm, shimMm, duct, padShims } = baseParts[of]
         return Object.defineProperties(own, plainOf({ spacerTrialMm, shimMm, duct, padShims }))

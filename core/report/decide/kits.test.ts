@@ -29,6 +29,41 @@ test('a brake costs the least of its parts alone and the kits that are in it who
   expect(leastWithKits(kits, other, places, unpriced)).toEqual({ minor: undefined, kits: [] })
 })
 
+test('any number of kits of one brake is weighed against each other: as every choice among them would be', () => {
+  let seed = 5
+  const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
+  const bundle = (id: string): Bundle => ({ id, kind: 'kit', name: id, axle: 'front', parts: [] })
+  for (let turn = 0; turn < 60; turn += 1) {
+    const many = Array.from({ length: 9 }, (_, i) => ({
+      bundle: bundle(`kit-${i}`),
+      places: places.filter(() => random() < 0.45).map((place) => [place, filling[place]!] as const),
+      minor: random() < 0.1 ? undefined : Math.round(random() * 400),
+      spans: false,
+    })).filter((kit) => kit.places.length > 0)
+    const price = Object.fromEntries(places.map((place) => [place, random() < 0.15 ? undefined : Math.round(random() * 300)]))
+    let least = Infinity
+    for (let choice = 0; choice < 2 ** many.length; choice += 1) {
+      const chosen = many.filter((_, i) => choice & (1 << i))
+      const filled = new Set(chosen.flatMap((kit) => kit.places.map(([place]) => place)))
+      const minor =
+        chosen.reduce((all, kit) => all + (kit.minor ?? NaN), 0) +
+        places.reduce((all, place) => (filled.has(place) ? all : all + (price[place] ?? NaN)), 0)
+      if (minor < least) least = minor
+    }
+    const found = leastWithKits(many, filling, places, (place) => price[place])
+    expect(found.minor ?? Infinity).toBe(least)
+    const named = many.filter((kit) => found.kits.includes(kit.bundle.id))
+    const filled = new Set(named.flatMap((kit) => kit.places.map(([place]) => place)))
+    const paid = named.reduce((all, kit) => all + kit.minor!, 0)
+    if (found.minor !== undefined)
+      expect(places.reduce((all, place) => (filled.has(place) ? all : all + price[place]!), paid)).toBe(found.minor)
+  }
+  // a shelf full of the same kit is no more work than one
+  const whole = kits.find((kit) => kit.bundle.id === 'kit-q4')!
+  const same = Array.from({ length: 400 }, (_, i) => ({ ...whole, bundle: bundle(`same-${i}`), minor: 700 + i }))
+  expect(leastWithKits(same, filling, places, dear).kits).toEqual(['same-0'])
+})
+
 test('what is of a kit came whole when all the rest of some kit with it is there', () => {
   expect(cameWhole(kits, filling, places)).toBe(true)
   expect(cameWhole(kits, { ...filling, 'front.pad': part('front-fast-pad') }, ['front.caliper'])).toBe(false)

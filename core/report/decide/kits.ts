@@ -47,10 +47,9 @@ export const isIn = ({ places }: Pick<PlacedKit, 'places'>, filling: Filling): b
 export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boolean =>
   places.some(([of, one]) => one.id === part.id && (of === place || (of.endsWith('.wheel') && place.endsWith('.wheel'))))
 
-/** More than these of one brake are not weighed against each other. */
-const MOST_AT_ONCE = 6
 /**
- * The least that parts in some places cost, one by one or some of them in kits bought whole.
+ * The least that parts in some places cost, one by one or some of them in kits bought whole. Of kits that fill the same places
+ * together only the cheapest are followed: any number of them is weighed exactly.
  * @param own what the part in a place costs alone, minor units; undefined: not known
  */
 export function leastWithKits(
@@ -60,15 +59,21 @@ export function leastWithKits(
   own: (place: PlaceName) => number | undefined,
 ): { minor: number | undefined; kits: string[] } {
   const alone = places.map(own)
-  const sum = (skip: ReadonlySet<PlaceName>) => alone.reduce<number>((all, one, i) => (skip.has(places[i]!) ? all : all + (one ?? NaN)), 0)
-  const there = kits.filter((kit) => kit.minor !== undefined && isIn(kit, filling)).slice(0, MOST_AT_ONCE)
-  let least = { minor: sum(new Set()), kits: [] as string[] }
-  for (let chosen = 1; chosen < 2 ** there.length; chosen += 1) {
-    const whole = there.filter((_, i) => chosen & (1 << i))
-    const minor = whole.reduce((all, kit) => all + kit.minor!, sum(new Set(whole.flatMap((kit) => kit.places.map(([place]) => place)))))
-    // what is known is less than what is not
-    if (minor < least.minor || (Number.isNaN(least.minor) && !Number.isNaN(minor)))
-      least = { minor, kits: whole.map((kit) => kit.bundle.id) }
+  const sum = (filled: number) => alone.reduce<number>((all, one, i) => (filled & (1 << i) ? all : all + (one ?? NaN)), 0)
+  let least = { minor: sum(0), kits: [] as string[] }
+  const there = kits.filter((kit) => kit.minor !== undefined && isIn(kit, filling))
+  /** By the places that they fill, a bit for each. */
+  const bought = new Map(there.length > 0 ? [[0, { minor: 0, kits: [] as string[] }]] : [])
+  for (const kit of there) {
+    const fills = kit.places.reduce((bits, [place]) => (places.includes(place) ? bits | (1 << places.indexOf(place)) : bits), 0)
+    for (const [filled, before] of [...bought]) {
+      const both = { minor: before.minor + kit.minor!, kits: [...before.kits, kit.bundle.id] }
+      if (both.minor >= (bought.get(filled | fills)?.minor ?? Infinity)) continue
+      bought.set(filled | fills, both)
+      const minor = both.minor + sum(filled | fills)
+      // what is known is less than what is not
+      if (minor < least.minor || (Number.isNaN(least.minor) && !Number.isNaN(minor))) least = { minor, kits: both.kits }
+    }
   }
   return Number.isNaN(least.minor) ? { minor: undefined, kits: [] } : least
 }
