@@ -71,7 +71,7 @@ test('nothing keeps all that must hold: what is nearest, and what is missing', a
   await choose(page.getByLabel('What is not changed is as in', { exact: true }), 'Twin-piston kit')
   await tick(page.getByRole('checkbox', { name: 'front brakes' }), false)
   await tick(page.getByRole('checkbox', { name: 'rear brakes' }), false)
-  await tick(page.getByRole('checkbox', { name: 'master cylinder and valve' }))
+  await tick(page.getByRole('checkbox', { name: 'master cylinder, bar and valve' }))
   await page.getByTestId('search-go').click()
   await expect(page.getByTestId('search-says')).toContainText('Nothing in the library keeps all that must hold', { timeout: 30_000 })
   await page.setViewportSize({ width: 390, height: 844 })
@@ -93,7 +93,7 @@ test('a catalogue of four hundred parts: progress, cancelled without a trace, th
   await tick(page.getByRole('checkbox', { name: 'wheels', exact: true }), false)
   await tick(page.getByRole('checkbox', { name: 'front brakes' }), false)
   await tick(page.getByRole('checkbox', { name: 'rear brakes' }), false)
-  await tick(page.getByRole('checkbox', { name: 'master cylinder and valve' }))
+  await tick(page.getByRole('checkbox', { name: 'master cylinder, bar and valve' }))
   await page.getByTestId('search-go').click()
   await expect(page.getByTestId('search-says')).toContainText('beaten by no other', { timeout: 90_000 })
   await page.keyboard.press('Control+z')
@@ -124,7 +124,7 @@ test('only what is there; whole kits at their own price; two cylinders with thei
   await expect(why).toContainText(/Now 765\.00.EUR/)
 
   for (const name of ['front brakes', 'rear brakes', 'rise in one stop', 'gap to the wheel']) await tick(box(name), false)
-  for (const name of ['master cylinder and valve', 'the usual pedal']) await tick(box(name))
+  for (const name of ['master cylinder, bar and valve', 'the usual pedal']) await tick(box(name))
   await search()
   const pair = rows.filter({ hasText: /balance bar: set to [\d.]+.% front/ }).first()
   const share = /[\d.]+.%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]

@@ -106,13 +106,22 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   }
   const steps = ['fit', 'parts', 'setup', 'cost', 'measure', 'balance'].map((step) => `${step}?setup=estate-fronts`)
   for (const step of steps) await painted(step)
-  await page.waitForTimeout(3000)
-  const before = await heapMb()
+  /** Once what was begun has ended: two looks in a row differ by little. */
+  const heapAtRest = async () => {
+    const seen: number[] = []
+    const change = async () => {
+      seen.push(await heapMb())
+      return Math.abs(seen.at(-1)! - (seen.at(-2) ?? Infinity))
+    }
+    await expect.poll(change, { intervals: [2000], timeout: 30_000 }).toBeLessThan(1)
+    return seen.at(-1)!
+  }
+  const before = await heapAtRest()
   for (let i = 0; i < 50; i += 1) await painted(steps[i % steps.length]!)
-  await page.waitForTimeout(3000)
-  const after = await heapMb()
+  let after = NaN
+  // what the last page was working on is let go when it has ended
+  await expect.poll(async () => (after = await heapMb()), { intervals: [1000], timeout: 30_000 }).toBeLessThan(before * 1.3 + 10)
   figures.push(`heap ${before.toFixed(0)} MB, after fifty pages ${after.toFixed(0)} MB`)
-  expect(after).toBeLessThan(before * 1.3 + 10)
   console.log(figures.join('; '))
 })
 
@@ -142,7 +151,8 @@ test('names without a blank push nothing out of its place', async ({ page }) => 
   for (const step of ['car', 'measure', 'parts', 'setup', 'fit', 'fit?view=reports', 'fit?view=wheels', 'balance', 'cost']) {
     await page.goto(`/p/long-names/${step}${step.includes('?') ? '&' : '?'}setup=estate-fronts`)
     await expect(page.getByTestId('ledger-cost')).toBeVisible()
-    await page.waitForTimeout(400)
+    // what comes in late is there too
+    await page.waitForLoadState('networkidle')
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
     expect([step, wide]).toEqual([step, 0])
   }

@@ -22,7 +22,7 @@ const VARY = [
   { key: 'front', label: 'front brakes' },
   { key: 'rear', label: 'rear brakes' },
   { key: 'wheel', label: 'wheels' },
-  { key: 'hydraulics', label: 'master cylinder and valve' },
+  { key: 'hydraulics', label: 'master cylinder, bar and valve' },
   { key: 'booster', label: 'booster' },
 ] as const
 const ONLY = [

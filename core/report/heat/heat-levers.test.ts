@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '../../demo/project.ts'
 import { withHeatEdit } from '../../edit/heat-edit.ts'
 import { checkProject } from '../../formats/project-file.ts'
 import type { Project } from '../../model/project.ts'
-import { gainWords, heatLevers, leversSentence } from './heat-levers.ts'
+import { gainWords, goesFirstWords, heatLevers, leversSentence } from './heat-levers.ts'
 import { heatReport } from './heat-report.ts'
 
 const withTow: Project = {
@@ -50,10 +50,18 @@ describe('what would help', () => {
             ? /carries it further\.$/
             : new RegExp(`\\. ${further.length} changes? would`),
       )
-      for (const one of found.levers)
+      for (const one of found.levers) {
         expect(gainWords(one)).toMatch(
           one.gainsS === Infinity ? /^lasts$/ : one.gainsS > 1 ? /^\d+ s$/ : one.gainsS < -1 ? /^less$/ : /^nothing$/,
         )
+        // a range that nobody knows is never "nothing goes"
+        const words = goesFirstWords(one)
+        if (one.first) expect(words).toBe(`${one.first.label.toLowerCase()} ${one.first.when}`)
+        else
+          expect(words).toMatch(
+            one.open === 'range' ? /not known/ : one.open === 'fade' ? /fade is not predicted/ : /^nothing, by the likely/,
+          )
+      }
     }
   })
   test('cheapest first, what nobody knows the price of last; the project itself is left alone', () => {

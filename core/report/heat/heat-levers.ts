@@ -77,6 +77,12 @@ export function gainWords({ gainsS }: Pick<HeatLever, 'gainsS'>): string {
   if (gainsS < -FELT_S) return 'less'
   return helps({ gainsS }) ? `${Math.round(gainsS)} s` : 'nothing'
 }
+/** What goes first once a change is made: "pads, front after 2 runs", or why nothing can be named. */
+export function goesFirstWords({ first, open }: Pick<HeatLever, 'first' | 'open'>): string {
+  if (first) return `${first.label.toLowerCase()} ${first.when}`
+  if (open === 'range') return 'its range is not known'
+  return open === 'fade' ? 'nothing, but fade is not predicted' : 'nothing, by the likely figures'
+}
 
 /** Of mass that a club car can lose, kg. */
 const LIGHTER_KG = 50
