@@ -58,9 +58,9 @@ const spacerOf = (row: CompareRow) =>
 /** On a phone the gap's cell says the rest of it. */
 const narrow = useMediaQuery('(max-width: 760px)')
 const columns = computed(() => [
-  { id: 'name', label: props.what === 'wheels' ? 'Wheel' : 'Brake', least: narrow.value ? 110 : 210 },
-  { id: 'verdict', label: 'Verdict', least: narrow.value ? 120 : 190 },
-  { id: 'gap', label: 'Least gap', number: true, least: 86 },
+  { id: 'name', label: props.what === 'wheels' ? 'Wheel' : 'Brake', least: narrow.value ? 96 : 210 },
+  { id: 'verdict', label: 'Verdict', least: narrow.value ? 98 : 190 },
+  { id: 'gap', label: 'Least gap', number: true, least: 84 },
   ...(narrow.value
     ? []
     : [
@@ -68,7 +68,7 @@ const columns = computed(() => [
         { id: 'limits', label: 'Limits' },
         { id: 'spacer', label: 'Spacer', number: true, least: 96 },
       ]),
-  ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: 84 }] : []),
+  ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: narrow.value ? 78 : 90 }] : []),
 ])
 const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
 /** The wheel as its row has it: with its face and its spacer. */
@@ -139,6 +139,7 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
       <template #fit="{ row }">
         <ElButton
           v-if="(!row.inUse || Object.keys(row.fit).length > 0) && row.whole !== 'blocked'"
+          :size="narrow ? 'small' : 'default'"
           :aria-label="`Fit ${row.name}`"
           @click="fit(row)"
         >

@@ -47,7 +47,7 @@ function remove() {
 <template>
   <form @submit.prevent>
     <header>
-      <FieldItem :label="bundle.kind"
+      <FieldItem :label="bundle.kind === 'kit' ? 'Kit' : 'Donor'"
         ><DraftInput :value="bundle.name" maxlength="120" aria-label="Name of the kit or donor" @change="rename"
       /></FieldItem>
       <ElButton title="Undo brings it back." @click="remove">Remove</ElButton>
