@@ -69,9 +69,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; 
     if (ruled.some((one) => drops(one, one.id, ask))) return
     together += 1
     const ofCar = CAR_RULES.map((rule) => ({ id: rule.id as string, ...ruledBy(rule, factsOf(context, 'front')) }))
-    const pedal = pedalFindings(context)
-      .filter((one) => one.rule !== 'pedal-effort')
-      .map((one) => ({ id: one.rule as string, verdict: one.verdict, piece: false }))
+    const pedal = pedalFindings(context).map((one) => ({ id: one.rule as string, verdict: one.verdict, piece: false }))
     if ([...ofCar, ...pedal].some((one) => drops(one, one.id, ask))) return
     if (ask.wholeKits && !allCameWhole(filling)) return
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }

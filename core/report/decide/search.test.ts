@@ -98,6 +98,17 @@ test('a find looked at in full is what the report says of the setup it becomes, 
   }
 })
 
+test('with the booster left out no find asks for more than a foot can press, where the report would say that it blocks', () => {
+  for (const { id } of DEMO_PROJECT.setups) {
+    const vary = { front: true, rear: false, wheel: false, hydraulics: false, booster: true }
+    const ask: SearchAsk = { ...DEFAULT_ASK, setupId: id, vary, by: ['cost'], musts: { ...DEFAULT_ASK.musts, known: false } }
+    const { finds, dropped } = search(DEMO_PROJECT, ask)
+    expect(finds.map((find) => fullLook(DEMO_PROJECT, ask, find).verdict)).not.toContain('blocked')
+    expect(finds.some(({ parts }) => parts.booster === null)).toBe(false)
+    expect(dropped.map((one) => one.title)).toContain('Pedal without the booster')
+  }
+})
+
 const anyAsk = fc.record({
   vary: fc.record({ front: fc.boolean(), rear: fc.boolean(), wheel: fc.boolean(), hydraulics: fc.boolean(), booster: fc.boolean() }),
   musts: fc.record({

@@ -77,8 +77,6 @@ export class WholeCar {
     let verdict: Ruled['verdict'] = 'fits'
     const ends = (one: Finding) => drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)
     for (const one of pedalFindings(this.contextOf(filling, barFrontShare), this.onTheCar, ends)) {
-      // what the pedal feels like is weighed, and asked for apart
-      if (one.rule === 'pedal-effort') continue
       if (ends(one)) return { verdict: one.verdict, drops: one.rule }
       if (VERDICT_RANK[one.verdict] > VERDICT_RANK[verdict]) verdict = one.verdict
     }
