@@ -1,4 +1,9 @@
+import type { ResolvedAxle } from '../../model/resolve.ts'
 import type { Rule } from '../rule.ts'
+
+/** Whether the wheel is smaller than the caliper's maker states. */
+export const isBelowMinimum = ({ caliper, wheel }: Pick<ResolvedAxle, 'caliper' | 'wheel'>): boolean =>
+  caliper?.kind === 'caliper' && (wheel?.diameterIn?.value ?? Infinity) < (caliper.minWheelIn?.value ?? -Infinity)
 
 export const wheelMinimum: Rule = {
   id: 'wheel-minimum',

@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
 import { DEMO_PROJECT } from '../../demo/project.ts'
 import { takeBundle, takeCompany } from '../../edit/take-bundle.ts'
 import type { Project, Setup } from '../../model/project.ts'
+import { randomSetup, SETUP, withSetup } from '../../testing/setups.ts'
 import { evaluate } from '../evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import { bundleOffers, type Brought, type BundleOffer } from './bundle-offers.ts'
@@ -62,4 +64,25 @@ test('a donor whose spacer is missing is offered with the thinnest of the librar
 test('one that is there already is not offered with anything else', () => {
   const there = bundleOffers(DEMO_PROJECT, 'estate-fronts').find((one) => one.bundleId === 'donor-estate')!
   expect([there.there, there.company]).toEqual([true, {}])
+})
+
+test('in setups made at random each brings what was said of it, with its company and alone', () => {
+  let companies = 0
+  fc.assert(
+    fc.property(randomSetup, (parts) => {
+      const project = withSetup(parts)
+      const now = evaluate(project, SETUP).bill.total.likely
+      for (const offer of bundleOffers(project, SETUP)) {
+        const with_ = taken(project, SETUP, offer, offer.company)
+        expect([offer.bundleId, with_.worst]).toEqual([offer.bundleId, offer.worst])
+        if (offer.extraMinor !== undefined) expect([offer.bundleId, with_.minor - now]).toEqual([offer.bundleId, offer.extraMinor])
+        if (!offer.alone) continue
+        companies += 1
+        expect(VERDICT_RANK[offer.worst]).toBeLessThanOrEqual(VERDICT_RANK[offer.alone.worst])
+        expect([offer.bundleId, taken(project, SETUP, offer, {}).worst]).toEqual([offer.bundleId, offer.alone.worst])
+      }
+    }),
+    { numRuns: 20, seed: 20261128 },
+  )
+  expect(companies).toBeGreaterThan(10)
 })

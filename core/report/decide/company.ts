@@ -97,7 +97,10 @@ const CHANGES = 100
 export function companiesOf(project: Project, setupId: string, axle: Axle): (caliper: Part) => Company | undefined {
   const between = (slots: ReadonlySet<AxleSlot>) => [...slots].every((slot) => BRAKE.has(slot))
   const companyOf = companions(project, setupId, axle, { free: COMPANY, counts: between, pieces: false })
-  return (caliper) => companyOf({ caliper }) as Company | undefined
+  return (caliper) => {
+    const found = companyOf({ caliper })
+    return found && (Object.fromEntries(COMPANY.map((slot) => [slot, found[slot]])) as unknown as Company)
+  }
 }
 
 /**

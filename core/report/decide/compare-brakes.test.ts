@@ -1,8 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
 import { DEMO_PROJECT } from '../../demo/project.ts'
-import type { Axle, Part, Project } from '../../model/project.ts'
+import { AXLES, type Axle, type Part, type Project } from '../../model/project.ts'
+import { findSetup, resolveSetup } from '../../model/resolve.ts'
+import { randomSetup, SETUP, withSetup } from '../../testing/setups.ts'
 import { evaluate } from '../evaluate.ts'
-import { VERDICT_RANK } from '../figure/words.ts'
+import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import { companiesOf } from './company.ts'
 import { compareBrakes } from './compare-brakes.ts'
 
@@ -63,8 +66,52 @@ test('a loose caliper is judged in its own company, which is named; one that goe
   const row = (id: string) => rows.find((one) => one.name === part(id).name)!
   const harrow = row('harrow-front-caliper')
   expect(harrow.detail).toContain(part('harrow-pad').name)
-  expect([harrow.whole, harrow.verdict]).toEqual(['fits', 'clears'])
+  // all of it goes together; what nobody looked at before it is bought used stays open
+  expect([harrow.whole, harrow.verdict, harrow.why]).toEqual(['unknown', 'clears', expect.stringMatching(/pressed back by hand/)])
   const coupe = row('coupe-rear-caliper')
   expect([coupe.whole, coupe.detail]).toEqual(['blocked', 'with the rotor and pads of this setup'])
   expect(() => compareBrakes(DEMO_PROJECT, 'none', 'front', 'hill-wheel')).toThrow(/no setup none/)
+})
+
+test('each brake, fitted with its company, clears as was said, and nothing that looks at its parts is worse, in setups made at random', () => {
+  let rows = 0
+  fc.assert(
+    fc.property(
+      randomSetup,
+      fc.constantFrom(...AXLES),
+      fc.constantFrom('hill-wheel', 'club-wheel', 'winter-wheel'),
+      (parts, axle, wheelId) => {
+        const project = withSetup(parts)
+        const companyOf = companiesOf(project, SETUP, axle)
+        for (const row of compareBrakes(project, SETUP, axle, wheelId)) {
+          const caliper = project.parts.find((one) => one.id === row.id)
+          // those that stand in a setup are not loose
+          if (!caliper) continue
+          rows += 1
+          const changed = structuredClone(project)
+          const setup = findSetup(changed, SETUP)!
+          const company = Object.entries(companyOf(caliper) ?? {}).map(([slot, one]) => [slot, one === null ? null : one?.id])
+          setup[axle] = { ...setup[axle], ...Object.fromEntries(company), caliper: row.id, wheel: wheelId }
+          delete setup[axle].shimMm
+          const { corners, fit } = evaluate(changed, SETUP)
+          expect([row.id, corners[axle].verdict]).toEqual([row.id, row.verdict])
+          const resolved = resolveSetup(changed, setup)[axle]
+          const ids = new Set([row.id, wheelId, resolved.rotor?.id, resolved.pad?.id, resolved.bracket?.id])
+          const ofIt = fit.filter(
+            (one) => one.axle === axle && one.verdict !== 'check' && one.looked.some(({ at }) => 'partId' in at && ids.has(at.partId)),
+          )
+          const worst = worstVerdict(ofIt.map((one) => one.verdict))
+          const said = [row.id, ofIt.find((one) => one.verdict === worst)?.sentence]
+          expect([...said, VERDICT_RANK[worst] <= VERDICT_RANK[row.whole]]).toEqual([...said, true])
+        }
+      },
+    ),
+    { numRuns: 25, seed: 20261128 },
+  )
+  expect(rows).toBeGreaterThan(100)
+})
+
+test('a caliper that failed its inspection is none that fits', () => {
+  const row = compareBrakes(DEMO_PROJECT, 'as-it-stands', 'rear', 'club-wheel').find((one) => one.id === 'gt-rear-caliper')!
+  expect([row.whole, row.why]).toEqual(['needs', expect.stringMatching(/failed: a dust boot is torn/)])
 })

@@ -49,10 +49,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
 
 /** The worst that the rules find of a brake with a wheel over it: of what it works with as of the caliper itself. */
 const worstOfBrake = (context: Context, axle: Axle): Judged =>
-  (['caliper', 'rotor', 'pad', 'bracket', 'wheel'] as const)
-    .flatMap((slot) => context.resolved[axle][slot]?.id ?? [])
-    .map((id) => worstByRules(context, axle, id))
-    .reduce(worse)
+  (['caliper', 'rotor', 'pad', 'bracket', 'wheel'] as const).map((slot) => worstByRules(context, axle, slot)).reduce(worse)
 
 /** What of a brake is not as in the setup: "with Estate front rotor 284 x 24, no bracket". */
 function companyWords(company: Company, now: Company): string {

@@ -1,6 +1,7 @@
 import { Look, type Facts } from '../../fit/look.ts'
 import { looksInto, sentenceOn, verdictOn, type Rule } from '../../fit/rule.ts'
 import { RULES } from '../../fit/rules.ts'
+import { isBelowMinimum, wheelMinimum } from '../../fit/rules/wheel-minimum.ts'
 import {
   AXLES,
   AXLE_SLOTS,
@@ -115,13 +116,13 @@ const bestFirst = (a: Candidate, b: Candidate): number =>
 
 export type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
 
-/** The worst that the rules find of one part at an axle, as it stands there; the wheel's clearance apart. */
-export const worstByRules = (context: Context, axle: Axle, partId: string): Judged =>
-  worstOf(
-    RULES.filter((rule) => rule.on !== 'car' || axle === 'front'),
-    factsOf(context, axle),
-    partId,
-  )
+/** The worst that the rules find of the part in a slot of an axle, its own inspection too; the wheel's clearance apart. */
+export function worstByRules(context: Context, axle: Axle, slot: AxleSlot): Judged {
+  const facts = factsOf(context, axle)
+  const part = facts.resolved[slot]
+  const rules = RULES.filter((rule) => rule.on !== 'car' || axle === 'front')
+  return part ? worstOf(rules, { slot, ...facts }, part.id) : { worst: 'fits', why: '', count: 0 }
+}
 
 /** An axle with another part in a slot: a tried spacer goes with a chosen one, shims with the caliper they were cut for. */
 const withPart = (axle: ResolvedAxle, slot: AxleSlot, part: Part): ResolvedAxle => ({
@@ -143,6 +144,9 @@ export function worse(a: Judged, b: Judged): Judged {
   return ra > rb ? a : b
 }
 
+/** A measured wheel that is smaller than the caliper's maker states is told from the others; by the gap alone it might be said to clear. */
+const tellsApart = (rule: Rule, { resolved }: Facts): boolean => rule === wheelMinimum && isBelowMinimum(resolved)
+
 /** What only the car can say is said of every part alike, and tells none from another. */
 function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
   let worst: FindingVerdict = 'fits'
@@ -150,7 +154,7 @@ function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
   const look = new Look(facts, partId)
   for (const rule of rules) {
     const found = verdictOn(rule, look)
-    if (!found || found === 'check' || found === 'fits') continue
+    if (!found || found === 'fits' || (found === 'check' && !tellsApart(rule, facts))) continue
     if (found === worst) count += 1
     else if (VERDICT_RANK[found] > VERDICT_RANK[worst]) [worst, first, count] = [found, rule, 1]
   }

@@ -123,7 +123,7 @@ export function compareWheels(project: Project, setupId: string, axle: Axle): Co
 function rowOfWheel(context: Context, axle: Axle, wheel: PartOf<'wheel'>): CompareRow {
   const on = withAxle(context, axle, { wheel })
   const asFitted = cornerOf(on, axle, 'draws')
-  const rules = worstByRules(on, axle, wheel.id)
+  const rules = worstByRules(on, axle, 'wheel')
   const inUse = context.resolved[axle].wheel?.id === wheel.id
   if (asFitted.faces.length === 0) return rowOf(wheel.id, wheel.name, '', asFitted, inUse, rules)
   const face = asFitted.faces.find((one) => one.leastThatClears) ?? [...asFitted.faces].sort((a, b) => b.raiseMm - a.raiseMm)[0]!
@@ -151,8 +151,7 @@ function withSpacer(
 ): CompareRow | undefined {
   const { spacer: now, spacerTrialMm } = context.resolved[axle]
   const put = row.fit.face === undefined ? wheel : { ...wheel, faceChosen: row.fit.face }
-  const rulesOf = (on: Context, spacer: PartOf<'spacer'> | null | undefined): Judged =>
-    [wheel.id, ...(spacer ? [spacer.id] : [])].map((id) => worstByRules(on, axle, id)).reduce(worse)
+  const rulesOf = (on: Context): Judged => worse(worstByRules(on, axle, 'wheel'), worstByRules(on, axle, 'spacer'))
   if (VERDICT_RANK[row.whole] < VERDICT_RANK.needs) return undefined
   // where no spacer of any thickness clears, or it clears and the spacer has no part in what is open, there is nothing to look for
   const inTheGap = row.verdict !== 'clears' && row.stockSpacerMm !== undefined
@@ -163,21 +162,20 @@ function withSpacer(
     const on = withAxle(context, axle, { wheel: put, spacer, spacerTrialMm: undefined })
     const rank = VERDICT_RANK[gapAsItIs(on, axle).verdict]
     if (rank >= (best?.rank ?? VERDICT_RANK[row.whole])) continue
-    const whole = Math.max(rank, VERDICT_RANK[rulesOf(on, spacer).worst])
+    const whole = Math.max(rank, VERDICT_RANK[rulesOf(on).worst])
     if (whole < (best?.rank ?? VERDICT_RANK[row.whole])) best = { rank: whole, on, spacer }
   }
   if (!best) return undefined
   const { on, spacer } = best
   const detail = [row.detail, spacer ? `with ${spacer.name}` : 'without a spacer'].filter(Boolean).join(', ')
-  const other = rowOf(wheel.id, wheel.name, detail, cornerOf(on, axle, 'draws', false), row.inUse, rulesOf(on, spacer))
+  const other = rowOf(wheel.id, wheel.name, detail, cornerOf(on, axle, 'draws', false), row.inUse, rulesOf(on))
   if (VERDICT_RANK[other.whole] >= VERDICT_RANK[row.whole]) return undefined
   return { ...other, fit: { ...row.fit, spacer: spacer?.id ?? null } }
 }
 
 /** Whether what stands open is between wheel and spacer: length of studs, holes, register. */
 function spacerHasAHand(context: Context, axle: Axle, wheel: PartOf<'wheel'>): boolean {
-  const { spacer } = context.resolved[axle]
-  return spacer ? VERDICT_RANK[worstByRules(withAxle(context, axle, { wheel }), axle, spacer.id).worst] >= VERDICT_RANK.needs : false
+  return VERDICT_RANK[worstByRules(withAxle(context, axle, { wheel }), axle, 'spacer').worst] >= VERDICT_RANK.needs
 }
 
 export interface RimHint {
