@@ -73,3 +73,11 @@ export function formatMoney(minor: number | undefined, currency: string, options
   const sign = minor < 0 ? MINUS : options.signed ? '+' : ''
   return `${sign}${grouped}${fraction ? `.${fraction}` : ''}\u00a0${currency}`
 }
+
+/**
+ * A text as it stands at the beginning of a sentence.
+ *
+ * @example
+ * capital('cannot say') // => 'Cannot say'
+ */
+export const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)

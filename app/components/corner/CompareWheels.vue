@@ -49,9 +49,6 @@ watch(
   },
   { immediate: true },
 )
-/** What its clearance says, unless something else is worse: then that is the answer. */
-const answer = (row: CompareRow) =>
-  row.whole === 'blocked' && row.verdict !== 'hits' && row.verdict !== 'tooClose' ? 'Blocked' : row.short
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
 const spacerOf = (row: CompareRow) =>
   row.stockSpacerMm === undefined ? (row.spacerJudged ? 'none helps' : '') : row.stockSpacerMm === 0 ? 'none needed' : mm(row.stockSpacerMm)
@@ -120,9 +117,10 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
       </template>
       <template #verdict="{ row }">
         <div :class="`tone-${row.whole}`">
-          <VerdictMark :verdict="row.whole" :size="16" /> {{ answer(row)
-          }}<span v-if="row.why && answer(row) !== row.short" class="block small" data-test="why">{{ row.why }}</span
-          ><span v-else-if="row.why && row.verdict === 'clears'" class="block small" data-test="why">{{ row.why }}</span
+          <VerdictMark :verdict="row.whole" :size="16" /> {{ row.answer
+          }}<span v-if="row.why && (row.answer !== row.short || row.verdict === 'clears')" class="block small" data-test="why">{{
+            row.why
+          }}</span
           ><span v-if="row.missing > 0" class="block small">{{ counted(row.missing, 'open question') }}</span>
         </div>
       </template>

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { PART_KINDS, fieldsOf } from '#core/model/part-kinds.ts'
 import type { ChoiceField } from '#core/model/field.ts'
 import { INSTRUMENTS, type InstrumentId } from '#core/quantity/instrument.ts'
-import { formatQuantity } from '#core/quantity/format.ts'
+import { capital, formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 import type { useMeasuring } from '~/composables/measuring'
@@ -25,7 +25,6 @@ const words = computed(() =>
     INSTRUMENTS[atHand.value].label,
   ].join(', '),
 )
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 /** The choices that decide how the sheet's figures are read. */
 const choices = computed(() => {
   const wantedHere: Record<string, readonly string[]> = {

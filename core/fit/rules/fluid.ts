@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/format.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
@@ -85,5 +86,3 @@ function sealsOfOthers(look: Look, base: string | undefined): Judgement | undefi
   }
   return undefined
 }
-
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1)

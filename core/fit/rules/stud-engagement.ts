@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/format.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Piece } from '../piece.ts'
@@ -147,7 +148,7 @@ function hold(
   { who, bolts, quantity, needed, room, holding }: Held & { needed: number; room: number; holding: number },
 ): Judgement {
   const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
-  const Who = who[0]!.toUpperCase() + who.slice(1)
+  const Who = capital(who)
   const piece = (what: Piece, label: string, sentence: string) =>
     [{ kind: 'piece', label, quantity, piece: { of: who, ...what }, sentence }] as const
   if (shorterByMm > 1e-9) {

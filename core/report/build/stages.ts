@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/format.ts'
 import type { AxleSetup, AxleSlot, Project, Setup } from '../../model/project.ts'
 import { stockSetup } from '../../model/resolve.ts'
 import { outcomeOf, worsened, type Outcome } from '../offer/outcome.ts'
@@ -81,8 +82,6 @@ export function stagesOf(project: Project, report: Pick<Report, 'setupId' | 'fit
 /** Under which name a step of a stage is ticked: the same step may come in several. */
 export const stageTick = (stage: number, stepId: string): string => `s${stage + 1}.${stepId}`
 const STAGE_ID = 'a-stage'
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-
 /** Findings that are worse than before the build and than after it, in words. */
 function spoiled(before: Outcome, after: Outcome, now: Outcome): string[] {
   return worsened(before, now).flatMap((one) => {

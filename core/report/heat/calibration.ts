@@ -4,7 +4,7 @@ import { calibrate, type Scale } from '../../heat/calibrate.ts'
 import type { SessionAxle } from '../../heat/session.ts'
 import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type Project, type ReadLump } from '../../model/project.ts'
 import { findSetup, resolveSetup } from '../../model/resolve.ts'
-import { formatQuantity } from '../../quantity/format.ts'
+import { capital, formatQuantity } from '../../quantity/format.ts'
 import { Working } from '../figure/working.ts'
 import { ownDuty } from './duties.ts'
 import { drive, driveDoubts, prepare, type Driven, type Prepared } from './session-run.ts'
@@ -88,7 +88,6 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
 }
 const drivenThen = ({ id, driving }: HeatReading) => ownDuty(id, driving.name, driving.duty)
 const percent = (value: number) => `${Math.round(value * 100)}\u202f%`
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 const priorDoubt = (key: Doubted): number => DOUBTED.find(([one]) => one === key)?.[1] ?? HEAT_DEFAULTS.h1Vented.doubt
 const withFigure = (axle: SessionAxle, key: Doubted, value: number): SessionAxle => ({ ...axle, nodes: { ...axle.nodes, [key]: value } })
 /** The temperature that the reading is of: at its moment after the driving, or the highest. */

@@ -1,7 +1,7 @@
 import { dutySegments } from '../../heat/duty.ts'
 import type { Session } from '../../heat/session.ts'
 import { AXLES, type Project } from '../../model/project.ts'
-import { formatQuantity } from '../../quantity/format.ts'
+import { capital, formatQuantity } from '../../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { NamedDuty } from './duties.ts'
@@ -14,8 +14,6 @@ export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS:
   if (seconds > lastsS) return `after ${each.word} ${marks.length}, while it stands`
   return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
 }
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-
 /** What is said of a session; `notKnown` is empty where nothing stands open. */
 export interface HeatSaid {
   verdict: FindingVerdict

@@ -29,6 +29,8 @@ test('each wheel, fitted as its row has it, clears as was said, and nothing that
         rows += 1
         const { corners, fit } = evaluate(withRow(project, axle, row), SETUP)
         expect([row.id, row.fit, corners[axle].verdict]).toEqual([row.id, row.fit, row.verdict])
+        // "Clears" stands only where nothing else is worse
+        expect([row.id, row.answer === 'Clears']).toEqual([row.id, row.verdict === 'clears' && row.whole === 'fits'])
         // what only the car can say is said of every wheel alike
         const ofIt = fit.filter((one) => one.verdict !== 'check' && one.looked.some(({ at }) => 'partId' in at && at.partId === row.id))
         const worst = worstVerdict(ofIt.filter((one) => one.axle !== (axle === 'front' ? 'rear' : 'front')).map((one) => one.verdict))

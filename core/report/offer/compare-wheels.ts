@@ -5,13 +5,13 @@ import type { ClearanceVerdict } from '../../clearance/verdict.ts'
 import type { WheelTag } from '../../model/field.ts'
 import type { Axle, PartOf, Project, Setup } from '../../model/project.ts'
 import { findSetup, resolveSetup, spacerInUseMm } from '../../model/resolve.ts'
-import { formatQuantity } from '../../quantity/format.ts'
+import { capital, formatQuantity } from '../../quantity/format.ts'
 import type { Context } from '../figure/read.ts'
 import { cornerOf, gapAsItIs } from '../corner/corner.ts'
 import { worse, worstByRules, type Judged } from './candidates.ts'
 import type { Corner } from '../corner/half-section.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
-import { VERDICT_RANK } from '../figure/words.ts'
+import { FINDING_SHORT, VERDICT_RANK } from '../figure/words.ts'
 
 /** One wheel, or one brake, in a comparison: how sure, how much, and what would help. */
 export interface CompareRow {
@@ -22,6 +22,8 @@ export interface CompareRow {
   /** The worst of clearance and of all rules that it has a hand in, with its sentence; empty when all fits. */
   whole: FindingVerdict
   why: string
+  /** In a word or two: what its clearance says, unless something else is worse. */
+  answer: string
   verdict: ClearanceVerdict
   short: string
   sentence: string
@@ -78,6 +80,7 @@ export function rowOf(
     detail,
     whole: worst,
     why,
+    answer: VERDICT_RANK[worst] > VERDICT_RANK[gap] ? capital(FINDING_SHORT[worst]) : corner.short,
     verdict: corner.verdict,
     short: corner.short,
     sentence: corner.sentence,
