@@ -15,7 +15,7 @@ function taken(project: Project, setupId: string, offer: BundleOffer, company: B
   const empty: Setup = { id: 'new', name: 'New', front: {}, rear: {}, hydraulics: {}, extras: [] }
   const from = setup === project.setups[0] ? empty : { ...structuredClone(setup), id: 'new' }
   const made = takeCompany(takeBundle(from, bundle, project.parts), bundle.axle, company)
-  const { fit, findings, bill } = evaluate({ ...project, setups: [...project.setups, made] }, 'new', { precision: 'linear' })
+  const { fit, findings, bill } = evaluate({ ...project, setups: [...project.setups, made] }, 'new')
   const concerned = [...fit, ...findings].filter((one) => one.axle === undefined || one.axle === bundle.axle)
   return { worst: worstVerdict(concerned.map((one) => one.verdict)), minor: bill.total.likely, made }
 }

@@ -85,7 +85,7 @@ const slotsOf = ({ parts }: Project, bundle: Bundle): AxleSlot[] =>
   })
 
 function look(tried: Project, bundle: Bundle, now: number): { brought: Brought; openAtAxle: boolean } {
-  const { fit, findings, bill } = evaluate(tried, TRIED, { precision: 'linear' })
+  const { fit, findings, bill } = evaluate(tried, TRIED)
   const concerned = [...fit, ...findings].filter((one) => one.axle === undefined || one.axle === bundle.axle)
   const count = (verdict: FindingVerdict) => concerned.filter((one) => one.verdict === verdict).length
   const worst = concerned.reduce((a, b) => (VERDICT_RANK[b.verdict] > VERDICT_RANK[a.verdict] ? b : a))
