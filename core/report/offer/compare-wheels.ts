@@ -74,13 +74,15 @@ export function rowOf(
   const helped = (corner.stockSpacerMm ?? 0) > 0
   const gap = CLEARANCE[corner.verdict] === 'blocked' && helped ? 'needs' : CLEARANCE[corner.verdict]
   const { worst, why } = worse(rules, { worst: gap, why: gap === 'fits' || gap === 'check' ? '' : corner.sentence, count: 1 })
+  const answer = VERDICT_RANK[worst] > VERDICT_RANK[gap] ? capital(FINDING_SHORT[worst]) : corner.short
   return {
     id,
     name,
     detail,
     whole: worst,
-    why,
-    answer: VERDICT_RANK[worst] > VERDICT_RANK[gap] ? capital(FINDING_SHORT[worst]) : corner.short,
+    // what the answer says already is not said twice
+    why: why.startsWith(`${answer}: `) ? capital(why.slice(answer.length + 2)) : why,
+    answer,
     verdict: corner.verdict,
     short: corner.short,
     sentence: corner.sentence,
