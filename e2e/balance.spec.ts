@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { choose, grab, openDemo, pick, seriousFindings, slide, tick, type } from './support.ts'
+import type { Page } from '@playwright/test'
+import { choose, expect, grab, openDemo, pick, seriousFindings, slide, test, tick, type } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 
@@ -21,7 +21,7 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   const lever = page.locator('[data-lever="valveKnee"]')
   await expect(lever).toContainText('Adjustable rear valve, set to')
   await lever.getByRole('button', { name: 'New setup with Adjustable rear valve' }).click()
-  await expect(page.getByTestId('lock-order')).toContainText('Front locks first', { timeout: 15_000 })
+  await expect(page.getByTestId('lock-order')).toContainText('Front locks first')
   await expect(page.getByRole('tab', { name: /Adjustable rear valve/ })).toBeVisible()
   expect(await seriousFindings(page)).toEqual([])
 
@@ -69,7 +69,7 @@ test('the chain as a picture follows the foot; the car as it stands beside it', 
   const dragged = (await road.textContent())!
   await page.getByTestId('press').click()
   await expect(road).not.toHaveText(dragged)
-  await expect(road).toHaveText(dragged, { timeout: 10_000 })
+  await expect(road).toHaveText(dragged)
   await slide(slider, 60)
   await expect(drawing.locator('[data-stage="booster"]')).toContainText('at runout')
   // a part is changed in place, and undone
@@ -96,7 +96,7 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
   await type(page, 'Balance bar, front share', '50/50')
   await saved(page)
   await page.goto('/p/larkrise-club-hatch/balance?setup=balanced&view=gauges')
-  await expect(page.getByTestId('gauge-says')).toContainText('Three pairs at different efforts are needed', { timeout: 15_000 })
+  await expect(page.getByTestId('gauge-says')).toContainText('Three pairs at different efforts are needed')
   await page.getByLabel('Front pressure').fill('20 bar')
   await page.getByLabel('Rear pressure').fill('a lot')
   await page.getByRole('button', { name: 'Add the pair' }).click()
@@ -105,16 +105,14 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
   await page.getByLabel('Rear pressure').fill('')
   // a whole session, from rest to hard, at the efforts that tell most
   await page.getByTestId('read-session').click()
-  await expect(page.getByTestId('gauge-says')).toContainText(/The bar stands at 5[12]\.\d.% front; the setup is entered with 50\.0/, {
-    timeout: 15_000,
-  })
+  await expect(page.getByTestId('gauge-says')).toContainText(/The bar stands at 5[12]\.\d.% front; the setup is entered with 50\.0/)
   await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)
   // neither a look at another view nor a reload loses them
   await page.getByRole('link', { name: 'Bores' }).click()
   await page.getByRole('link', { name: 'Gauges' }).click()
   await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)
   await page.reload()
-  await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14, { timeout: 15_000 })
+  await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)
   await page.getByRole('button', { name: /as the bar position/ }).click()
   await expect(page.getByTestId('gauge-says')).toContainText('as entered')
   await expect(page.getByRole('button', { name: /as the bar position/ })).toHaveCount(0)
@@ -128,13 +126,13 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
   for (let i = 14; i > 0; i -= 1) await page.getByRole('button', { name: `Leave out pair ${i}`, exact: true }).click()
   await choose(page.getByLabel('Fault'), 'air in the rear line')
   await page.getByTestId('read-session').click()
-  await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14, { timeout: 15_000 })
+  await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)
   await expect(page.getByTestId('gauge-says')).toContainText('air in a line')
 })
 
 test('pedal: what fails is said, one measured travel calibrates', async ({ page }) => {
   await openDemo(page, 'balance', 'setup=balanced&view=pedal')
-  await expect(page.getByTestId('stops').locator('tbody tr').first()).toContainText('everyday', { timeout: 15_000 })
+  await expect(page.getByTestId('stops').locator('tbody tr').first()).toContainText('everyday')
   await expect(page.getByTestId('stops')).toContainText(/cannot be reached: with the driver only, dry tyres give out at 0\.86.g/)
   await expect(page.getByTestId('failures')).toContainText('Front circuit lost')
   await type(page, 'Pedal travel that was measured', '80')

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { choose, chosen, drag, exported, ledger, openDemo, pick, type } from './support.ts'
+import { choose, chosen, drag, expect, exported, ledger, openDemo, pick, test, type } from './support.ts'
 
 const KINDS = {
   caliper: 'caliper',
@@ -210,7 +209,7 @@ test('a text that is typed and not taken outlasts a reload and the other tab’s
   await expect(page.getByLabel('Name of the project')).toHaveValue('Renamed')
   await expect(mass).toHaveValue('1.05')
   await page.reload()
-  await expect(mass).toHaveValue('1.05', { timeout: 15_000 })
+  await expect(mass).toHaveValue('1.05')
   await expect(page.getByTestId('draft')).toContainText('Typed earlier and not taken yet')
   await mass.fill('1.05 t')
   await mass.press('Enter')
@@ -221,7 +220,7 @@ test('a text that is typed and not taken outlasts a reload and the other tab’s
 
 test('an address of a project that is not here says so; the theme stays chosen', async ({ page }) => {
   await page.goto('/p/nobody/fit')
-  await expect(page.getByRole('heading', { name: 'This project is not in this browser' })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('heading', { name: 'This project is not in this browser' })).toBeVisible()
   await openDemo(page)
   await page.getByRole('button', { name: 'Dark theme' }).click()
   await expect(page.locator('html')).toHaveClass(/dark/)

@@ -1,9 +1,8 @@
-import { expect, test } from '@playwright/test'
-import { choose, pick, type } from './support.ts'
+import { choose, expect, pick, test, type } from './support.ts'
 
 test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
-  await expect(page.getByLabel('Name of the project')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByLabel('Name of the project')).toBeVisible()
   await page.getByRole('button', { name: 'Make project' }).click()
   await expect(page.getByText('Give the project a name')).toBeVisible()
   await page.getByLabel('Name of the project').fill('Hill-climb spare')
@@ -75,13 +74,13 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   // it is all there after the tab was closed
   await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
   await page.reload()
-  await expect(page.getByTestId('verdict')).toContainText('Clears. Least gap', { timeout: 15_000 })
+  await expect(page.getByTestId('verdict')).toContainText('Clears. Least gap')
 })
 
 test('measured points pasted with a slip name the line', async ({ page }) => {
   await page.goto('/p/larkrise-club-hatch/parts?part=estate-front-caliper')
   const points = page.getByLabel(/Measured points/)
-  await expect(points).toBeVisible({ timeout: 15_000 })
+  await expect(points).toBeVisible()
   const good = await points.inputValue()
   await points.fill('body\n-104\t146\n-92\tabc')
   await points.blur()

@@ -1,11 +1,10 @@
-import { expect, test, type Page } from '@playwright/test'
-import { DEMO, openDemo, pick, seriousFindings, tick } from './support.ts'
+import type { Page } from '@playwright/test'
+import { DEMO, expect, openDemo, pick, seriousFindings, test, tick } from './support.ts'
 
 const box = (page: Page, step: string) => page.locator(`[data-step="${step}"]`).getByRole('checkbox')
 const ids = (page: Page) => page.locator('[data-step]').evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.step!))
 
 test('the balanced setup on a phone to the first drive: a torque is typed, a leak is found and noted', async ({ page }) => {
-  test.setTimeout(150_000)
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'build', 'setup=balanced')
   await expect(page.getByTestId('build-says')).toContainText(/32 steps, 6\.5 to 18.h/)
@@ -39,7 +38,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
   // everything survives a reload
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.reload()
-  await expect(page.getByTestId('build-says')).toContainText(`${all.indexOf('leak') + 1} of 32 done`, { timeout: 15_000 })
+  await expect(page.getByTestId('build-says')).toContainText(`${all.indexOf('leak') + 1} of 32 done`)
   await expect(page.locator('[data-step="leak"]')).toContainText('Front left banjo wept')
   for (const step of all.slice(all.indexOf('leak') + 1)) await tick(box(page, step))
   await expect(page.getByTestId('build-says')).toContainText('All 32 steps are done.')
@@ -57,7 +56,7 @@ test('before ordering: what is open with its stake, what to buy, what comes alon
   expect(await seriousFindings(page)).toEqual([])
   // a caliper that meets the rim
   await page.goto(`${DEMO}/setup?setup=big-kit`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
   await pick(page, 'Rotor, front', 'Tarn saloon rotor 284 x 24, five holes')
   await page.getByRole('navigation', { name: 'Job card' }).getByRole('link', { name: /Build/ }).click()
   await expect(page.getByTestId('build-says')).toContainText('No work order: this setup is blocked.')
@@ -81,7 +80,7 @@ test('in stages: ticked apart, dated, a calendar file, a stage as a setup; print
   await page.getByTestId('stage-1').getByRole('button', { name: 'Look at it as a setup' }).click()
   await expect(page.getByRole('tab', { name: /rear to match: fluid and hoses/ })).toBeVisible()
   await page.goto(`${DEMO}/build?setup=balanced`)
-  await expect(page.locator('[data-stage="s1."]')).toContainText('1. Fluid and hoses, 2026-12-05', { timeout: 15_000 })
+  await expect(page.locator('[data-stage="s1."]')).toContainText('1. Fluid and hoses, 2026-12-05')
   await tick(page.locator('[data-stage="s1."] [data-step="read"]').getByRole('checkbox'))
   await expect(page.locator('[data-stage="s2."] [data-step="read"]').getByRole('checkbox')).not.toBeChecked()
   await page.emulateMedia({ media: 'print' })

@@ -1,6 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test } from '@playwright/test'
-import { choose, drag, openDemo, row, seriousFindings, type } from './support.ts'
+import { choose, drag, expect, openDemo, row, seriousFindings, test, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=balanced')

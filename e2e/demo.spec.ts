@@ -1,10 +1,9 @@
-import { expect, test } from '@playwright/test'
-import { DEMO, exported, grab, ledger, openDemo, strangers } from './support.ts'
+import { DEMO, expect, exported, grab, ledger, openDemo, strangers, test } from './support.ts'
 
 test('from the list of projects to the verdict of the demo', async ({ page }) => {
   const asked = strangers(page)
   await page.goto('/')
-  await expect(page.getByRole('heading', { name: 'Valiant Caliper' })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('heading', { name: 'Valiant Caliper' })).toBeVisible()
   await page.getByRole('button', { name: 'Open the demo' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Too close. Least gap 1.2 mm at the spoke back, 3.0 mm is asked for.')
   await expect(page.getByTestId('corner-drawing')).toBeVisible()
@@ -51,7 +50,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   const text = await exported(page)
   await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
   await page.reload()
-  await expect(page.getByTestId('ledger-cost')).toContainText('331', { timeout: 15_000 })
+  await expect(page.getByTestId('ledger-cost')).toContainText('331')
   await expect.poll(() => ledger(page)).toEqual(settled)
 
   await page.goto('/')

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
-import { exported, ledger, openDemo } from './support.ts'
+import { expect, exported, ledger, openDemo, test } from './support.ts'
 
 async function drop(page: Page, name: string, text: string): Promise<void> {
   const transfer = await page.evaluateHandle(
@@ -87,7 +87,7 @@ test('the server evaluates the same project, and refuses what is wrong', async (
 })
 
 test('a file that takes a while can be left, and is opened all the same when one waits', async ({ page }) => {
-  // a reader that is slow
+  // a reader that waits until it is let go
   await page.addInitScript(() => {
     const Plain = window.Worker
     window.Worker = class extends Plain {
@@ -95,7 +95,14 @@ test('a file that takes a while can be left, and is opened all the same when one
         super(url, options)
         if (!String(url).includes('formats')) return
         const send = this.postMessage.bind(this) as (...all: unknown[]) => void
-        this.postMessage = (...all: unknown[]) => void setTimeout(() => send(...all), 4000)
+        const held: unknown[][] = []
+        this.postMessage = (...all: unknown[]) => void held.push(all)
+        Object.assign(window, {
+          letRead: () => {
+            this.postMessage = send
+            for (const all of held.splice(0)) send(...all)
+          },
+        })
       }
     }
   })
@@ -109,6 +116,8 @@ test('a file that takes a while can be left, and is opened all the same when one
   await expect(dialog).toBeHidden()
   await expect(page.getByText('None yet.')).toBeVisible()
   await page.setInputFiles('input[type=file]', file)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await expect(dialog).toContainText('slow.json')
+  await page.evaluate(() => (window as unknown as { letRead: () => void }).letRead())
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
   expect(page.url()).toContain('/p/slow/')
 })

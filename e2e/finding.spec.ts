@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { chosen, openDemo, pick, seriousFindings, type } from './support.ts'
+import { chosen, expect, openDemo, pick, seriousFindings, test, type } from './support.ts'
 
 test('anything is found by its name and gone to by keyboard', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=balanced')

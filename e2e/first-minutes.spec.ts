@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
-import { exported, openDemo, type } from './support.ts'
+import type { Locator, Page } from '@playwright/test'
+import { expect, exported, openDemo, test, type } from './support.ts'
 
 /** A person's hands: each press, each field filled in and each Enter is one action. */
 class Hands {
@@ -21,7 +21,7 @@ class Hands {
   async ask(question: string): Promise<void> {
     await this.page.goto('/')
     await this.press(this.page.getByTestId(`ask-${question}`))
-    await expect(this.page.getByTestId('answer')).toBeVisible({ timeout: 15_000 })
+    await expect(this.page.getByTestId('answer')).toBeVisible()
   }
   get answer(): Locator {
     return this.page.getByTestId('answer')
@@ -73,12 +73,12 @@ test('pedal and order of locking of a typical car with other front calipers', as
   const hands = new Hands(page)
   await hands.ask('balanced')
   await hands.choose(typicalCar(page), /small hatchback/)
-  await expect(page.getByLabel('The answer so far')).toContainText(/in \d+ of 100 cases/, { timeout: 15_000 })
+  await expect(page.getByLabel('The answer so far')).toContainText(/in \d+ of 100 cases/)
   await expect(page.getByTestId('answer-typical')).toContainText(/typical of a class of cars/)
   await hands.press(page.getByRole('button', { name: 'Other front calipers' }))
   await hands.enter('Pistons on one side of Other front caliper', '38.1; 41.3')
   await hands.enter('Top edge of the pad lining of Other front caliper', '123')
-  await expect(page.getByLabel('The answer so far')).toContainText(/in \d+ of 100 cases/, { timeout: 15_000 })
+  await expect(page.getByLabel('The answer so far')).toContainText(/in \d+ of 100 cases/)
   await expect(page.getByText(/^Pedal force at 0\.90.g: \d+.N, in 9 of 10 cases between/)).toBeVisible()
   expect(hands.actions).toBeLessThanOrEqual(8)
   // what matters most leads to its field; measured, it matters less
@@ -89,7 +89,7 @@ test('pedal and order of locking of a typical car with other front calipers', as
   await expect(field).toBeFocused()
   await field.fill('61 ± 0.5 %')
   await field.press('Enter')
-  await expect(page.getByTestId('matters').getByRole('button').first()).not.toHaveText(name, { timeout: 15_000 })
+  await expect(page.getByTestId('matters').getByRole('button').first()).not.toHaveText(name)
 })
 
 test('a whole car as it stands, from a list that is typed in', async ({ page }) => {
@@ -131,7 +131,7 @@ test('a whole car as it stands, from a list that is typed in', async ({ page }) 
   ] as const)
     await hands.enter(label, text)
   await expect(page.getByTestId('path-count')).toHaveText('All that it needs is there.')
-  await expect(hands.answer).toContainText(/Front locks first|100 cases/, { timeout: 15_000 })
+  await expect(hands.answer).toContainText(/Front locks first|100 cases/)
   await expect(page.getByTestId('ledger-bias')).toContainText(/\d+\.\d.% front/)
   expect(hands.actions).toBeLessThanOrEqual(60)
   const project = JSON.parse(await exported(page)) as { car: { front: { tyreRadiusMm: object } }; question: string }
@@ -236,17 +236,16 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   await page.goto('/')
   await page.getByRole('button', { name: 'Open the demo' }).click()
   const stop = (name: string) => page.locator('.el-tour__content', { hasText: name })
-  await expect(stop('The answer first')).toBeVisible({ timeout: 15_000 })
+  await expect(stop('The answer first')).toBeVisible()
   for (const name of ['Setups are tabs', 'The corner to scale', 'The job card', 'The ledger']) {
-    // what is said moves to where it belongs: the press goes to it, wherever it is by then
-    await page.getByRole('button', { name: 'Next' }).dispatchEvent('click')
+    await page.getByRole('button', { name: 'Next' }).click()
     await expect(stop(name)).toBeVisible()
   }
-  await page.getByRole('button', { name: 'Finish' }).dispatchEvent('click')
+  await page.getByRole('button', { name: 'Finish' }).click()
   await expect(stop('The ledger')).toHaveCount(0)
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.getByRole('button', { name: 'Open the demo' }).click()
-  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('verdict')).toBeVisible()
   await expect(stop('The answer first')).toHaveCount(0)
   await page.keyboard.press('Control+k')
   // any project can be asked a question
@@ -277,7 +276,7 @@ test('on a phone, by touch: the questions that take more than figures say what c
   await expect(hands.answer).toContainText('nothing to choose between yet')
   await hands.ask('lasts')
   await hands.choose(typicalCar(page), /van/)
-  await expect(hands.answer).not.toContainText('Cannot say: pedal ratio', { timeout: 15_000 })
+  await expect(hands.answer).not.toContainText('Cannot say: pedal ratio')
   const wider = await page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth)
   expect(wider).toBe(false)
 })

@@ -1,11 +1,11 @@
-import { expect, test, type Page } from '@playwright/test'
-import { choose, openDemo, pick, seriousFindings, tick, type } from './support.ts'
+import type { Page } from '@playwright/test'
+import { choose, expect, openDemo, pick, seriousFindings, test, tick, type } from './support.ts'
 
 /** Another address, once what was changed is kept. */
 async function leave(page: Page, address: string): Promise<void> {
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.goto(`/p/larkrise-club-hatch/${address}`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
 }
 
 test('every interface: needs and unknowns are named, measured, accepted; the bill follows', async ({ page }) => {
@@ -58,7 +58,7 @@ test('the yard checklist on a phone', async ({ page }) => {
   await openDemo(page, 'setup', 'setup=balanced')
   await pick(page, 'Caliper or drum brake, front', 'Estate front caliper')
   await leave(page, 'fit?setup=balanced&view=check')
-  await expect(page.getByTestId('fit-counts')).toContainText('in need of something', { timeout: 15_000 })
+  await expect(page.getByTestId('fit-counts')).toContainText('in need of something')
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await tick(page.getByLabel('only what is open'))
   await expect(page.locator('[data-rule="front.mount"]')).toContainText('blocked')
@@ -69,7 +69,7 @@ test('a change in the last moment before the page goes is not lost', async ({ pa
   await openDemo(page, 'fit', 'setup=estate-fronts')
   await page.getByTestId('take-spacer').click()
   await page.reload()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.', { timeout: 15_000 })
+  await expect(page.getByTestId('verdict')).toContainText('Clears.')
 })
 
 test('what each part would bring is said before it is chosen; what bolts on is listed', async ({ page }) => {
@@ -101,7 +101,7 @@ test('shims: entered in the setup, counted and on the bill, taken back', async (
   await expect(page.getByTestId('ledger-cost')).toContainText('at least')
   await leave(page, 'fit?setup=balanced&view=check')
   const plane = page.locator('[data-rule="front.disc-plane"]')
-  await expect(plane).toContainText('with shims of 0.40', { timeout: 15_000 })
+  await expect(plane).toContainText('with shims of 0.40')
   await plane.getByRole('button', { name: 'Take it back' }).click()
   await expect(plane).not.toContainText('shims')
   await expect(page.getByTestId('ledger-cost')).not.toContainText('at least')

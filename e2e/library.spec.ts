@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test, type Page } from '@playwright/test'
-import { choose, chosen, drag, exported, ledger, openDemo, seriousFindings, tick, type } from './support.ts'
+import type { Page } from '@playwright/test'
+import { choose, chosen, drag, expect, exported, ledger, openDemo, seriousFindings, test, tick, type } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 const rule = (page: Page, id: string) => page.locator(`[data-rule="${id}"]`)
@@ -27,7 +27,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
 
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&view=bundles')
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
-  await expect(donor).toContainText(/Alone: cannot say \(2 unknown, 3 needs\)/, { timeout: 15_000 })
+  await expect(donor).toContainText(/Alone: cannot say \(2 unknown, 3 needs\)/)
   await page.getByRole('button', { name: 'Take Bramble estate, front whole' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Cannot say yet')
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
@@ -42,7 +42,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await type(page, 'Slot width', '58.2')
   await saved(page)
   await page.goBack()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Can be built with what is named below', { timeout: 15_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Can be built with what is named below')
 
   await rule(page, 'front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Use it' }).click()
@@ -130,13 +130,13 @@ test('the table by keyboard: move, type, refuse, paste cells, sort, change many 
 test('what bolts on, by part and by kit; two parts compared; a doubtful figure is asked about', async ({ page }) => {
   await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
   const first = page.getByTestId('bundles').locator('li').first()
-  await expect(first).toContainText('fits', { timeout: 15_000 })
+  await expect(first).toContainText('fits')
   await expect(page.getByTestId('bundles').locator('li').last()).toContainText('blocked')
   // a donor that lacks a spacer is offered with one of the library
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor.getByTestId('alone')).toContainText('Too close')
   await donor.getByRole('button', { name: /^Take Bramble estate, front with / }).click()
-  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('Cannot be built', { timeout: 15_000 })
+  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('Cannot be built')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Clears')
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=stock-front-caliper')
   await choose(page.getByLabel('Compare with'), 'Sprig GT front caliper, piston 57')

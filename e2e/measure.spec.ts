@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { choose, exported, grab, ledger, openDemo, seriousFindings, tick } from './support.ts'
+import { choose, expect, exported, grab, ledger, openDemo, seriousFindings, test, tick, yardstick } from './support.ts'
 
 const reading = (page: Page, label: string) => page.getByLabel(label, { exact: true })
 async function take(page: Page, label: string, text: string): Promise<void> {
@@ -84,7 +84,7 @@ test('the gauge’s faults are noticed: inches, a zero that is off, silence', as
   await expect(readings.last()).toContainText(/^(5\.9|6\.0)/)
 
   await choose(page.getByLabel('Fault'), 'drops out')
-  await expect(page.getByText('Nothing comes from the gauge')).toBeVisible({ timeout: 8000 })
+  await expect(page.getByText('Nothing comes from the gauge')).toBeVisible()
   await expect(readings).toHaveCount(5)
 })
 
@@ -114,7 +114,7 @@ test('a gauge that types feeds the field, and a pasted column becomes readings',
   await expect(page.getByText(/spread 1\.00/)).toBeVisible()
   await reading(page, 'Centre bore').fill('62.')
   await page.reload()
-  await expect(reading(page, 'Centre bore')).toHaveValue('62.', { timeout: 15_000 })
+  await expect(reading(page, 'Centre bore')).toHaveValue('62.')
 })
 
 test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) => {
@@ -138,7 +138,7 @@ test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) =
   await expect(page.getByText(/Point 9, z: "abc" is not a figure/)).toBeVisible()
   // and is still there after a reload, as is a reading in the middle of its typing
   await page.reload()
-  await expect(cell).toHaveValue('abc', { timeout: 15_000 })
+  await expect(cell).toHaveValue('abc')
   await cell.fill('43.05')
   await cell.press('Enter')
   await expect(page.getByText(/is not a figure/)).toHaveCount(0)
@@ -256,7 +256,7 @@ test('a trial fit and a gap by difference are entered and compared with the figu
   await expect(page.getByTestId('measure-verdict')).toContainText('Too close')
 })
 
-test('a move of the hand takes less than a frame', async ({ page }) => {
+test('a move of the hand takes less than a frame', { tag: '@deep' }, async ({ page }) => {
   await openDemo(page, 'fit', 'setup=estate-fronts')
   const grip = page.getByTestId('spacer-grip')
   const from = await grab(grip.locator('circle'))
@@ -275,9 +275,12 @@ test('a move of the hand takes less than a frame', async ({ page }) => {
   }, from)
   await page.mouse.up()
   const sorted = [...times].sort((a, b) => a - b)
-  console.log(`a move of the hand: median ${sorted[30]!.toFixed(1)} ms, slowest of 60 ${sorted[59]!.toFixed(1)} ms`)
-  // of the slowest the rest of the machine is as much to blame: the middle one is ours
-  expect(sorted[30]!).toBeLessThan(16)
+  const yard = await yardstick(page)
+  console.log(
+    `a move of the hand: median ${sorted[30]!.toFixed(1)} ms, slowest of 60 ${sorted[59]!.toFixed(1)} ms; a yardstick ${yard.toFixed(0)} ms`,
+  )
+  // a frame of 16 ms where a yardstick takes 100; of the slowest the rest of the machine is as much to blame
+  expect(sorted[30]! / yard).toBeLessThan(0.16)
   // what the drawing said under the hand is what the report says after it
   const shown = await page.getByTestId('corner-drawing').locator('.gap text').textContent()
   await expect(page.getByTestId('verdict')).toContainText('Clears.')

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { exported, openDemo, type } from './support.ts'
+import { expect, exported, openDemo, test, type } from './support.ts'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -35,35 +34,34 @@ test('a browser that keeps nothing: said at once, and one works and exports all 
     Object.defineProperty(window, 'openDatabase', { value: undefined })
   })
   await page.goto('/')
-  await expect(page.getByTestId('in-memory')).toContainText('keeps nothing for this page', { timeout: 15_000 })
+  await expect(page.getByTestId('in-memory')).toContainText('keeps nothing for this page')
   await page.getByRole('button', { name: 'Open the demo' }).click()
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
   await page.getByLabel('Name of the project').fill('In hand')
   await page.getByLabel('Name of the project').press('Enter')
   await expect(page.getByText('Only until this page is closed: export it')).toBeVisible()
   expect(JSON.parse(await exported(page))).toMatchObject({ name: 'In hand' })
 })
 
-test('a page that dies while one types: nothing older than a quarter of a second is lost', async ({ page, context }) => {
+test('a page that dies while one types: nothing that it called saved is lost', async ({ page, context }) => {
   await openDemo(page, 'car')
   const name = page.getByLabel('Name of the project')
-  const typed: { at: number; words: string }[] = []
-  for (let i = 0; i < 12; i += 1) {
-    await name.fill(`Typed ${i}`)
-    await name.press('Enter')
-    typed.push({ at: Date.now(), words: `Typed ${i}` })
-    // as fast as one types
-    await page.evaluate(() => new Promise((done) => setTimeout(done, 90)))
+  const typed: string[] = []
+  const typeSome = async () => {
+    for (let i = 0; i < 6; i += 1) {
+      typed.push(`Typed ${typed.length}`)
+      await name.fill(typed.at(-1)!)
+      await name.press('Enter')
+    }
   }
-  const died = Date.now()
+  await typeSome()
+  await expect(page.getByText('Saved here')).toBeAttached()
+  await typeSome()
   const client = await context.newCDPSession(page)
   void client.send('Page.crash').catch(() => undefined)
   await page.waitForEvent('crash')
   const next = await context.newPage()
   await openDemo(next, 'car')
   const kept = await next.getByLabel('Name of the project').inputValue()
-  const at = typed.findIndex((one) => one.words === kept)
-  expect(at).toBeGreaterThanOrEqual(0)
-  // the clocks of two processes and a machine that does other things besides
-  expect(typed.slice(at + 1).filter((one) => one.at < died - 600)).toEqual([])
+  expect(typed.indexOf(kept)).toBeGreaterThanOrEqual(5)
 })

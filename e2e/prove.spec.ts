@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { choose, DEMO, openDemo, pick, seriousFindings, type } from './support.ts'
+import type { Page } from '@playwright/test'
+import { choose, DEMO, expect, openDemo, pick, seriousFindings, test, type } from './support.ts'
 
 async function enterStop(page: Page, from: string, distance: string) {
   await page.getByLabel('From, km/h').fill(from)
@@ -9,7 +9,6 @@ async function enterStop(page: Page, from: string, distance: string) {
 }
 
 test('three stops each by hand, one by the logger: nothing is shown yet, and how many runs it takes', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page, 'prove', 'setup=estate-fronts&view=stops')
   await expect(page.getByTestId('stops-say')).toContainText(
     'Nothing can be said yet: each setup needs two runs that count; Estate fronts has 0.',
@@ -29,10 +28,10 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   await choose(page.getByLabel('Fault'), 'drops out')
   await page.getByTestId('drive-stop').click()
   await expect(page.getByTestId('logger-shows')).toContainText('km/h')
-  await expect(page.locator('.new .field-error')).toContainText('Not taken. No sample for', { timeout: 20_000 })
+  await expect(page.locator('.new .field-error')).toContainText('Not taken. No sample for')
   await choose(page.getByLabel('Fault'), 'none')
   await page.getByTestId('drive-stop').click()
-  await expect(page.getByTestId('stop-said')).toContainText('Taken: a stop from', { timeout: 20_000 })
+  await expect(page.getByTestId('stop-said')).toContainText('Taken: a stop from')
   const runs = page.getByTestId('runs-estate-fronts')
   await expect(runs).toContainText('a trace: not mixed with distances')
   await runs.getByRole('button', { name: 'Trace', exact: true }).click()
@@ -40,7 +39,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   expect(await seriousFindings(page)).toEqual([])
   // everything stands in the logbook, and one press takes it back
   await page.goto(`${DEMO}/prove?setup=estate-fronts`)
-  await expect(page.getByTestId('log-says')).toContainText('entries, the last of', { timeout: 15_000 })
+  await expect(page.getByTestId('log-says')).toContainText('entries, the last of')
   await expect(page.getByTestId('timeline')).toContainText('Stop from 100.2 km/h in 51.6 m')
 })
 
@@ -89,9 +88,9 @@ test('the next visit to a track starts from the last bar setting', async ({ page
   await type(page, 'Balance bar, front share', '50/50')
   await page.getByRole('navigation', { name: 'Job card' }).getByRole('link', { name: /Prove/ }).click()
   await page.getByRole('link', { name: 'Pressures' }).click()
-  await expect(page.getByTestId('read-session')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('read-session')).toBeVisible()
   await page.getByTestId('read-session').click()
-  await expect(page.getByTestId('gauge-says')).toContainText(/bar/, { timeout: 15_000 })
+  await expect(page.getByTestId('gauge-says')).toContainText(/bar/)
   await page.getByLabel('Track or place').fill('Wold Ring')
   await page.getByRole('textbox', { name: 'Knob' }).fill('two turns in')
   await page.getByRole('button', { name: 'Keep these readings' }).click()

@@ -1,8 +1,8 @@
-import { expect, test, type APIRequestContext } from '@playwright/test'
+import { type APIRequestContext } from '@playwright/test'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { mutateText, mutateValue } from '../core/testing/fuzz.ts'
 import { stream } from '../core/testing/heavy.ts'
-import { choose, openDemo, violations } from './support.ts'
+import { choose, expect, openDemo, test, violations } from './support.ts'
 
 const post = (request: APIRequestContext, path: string, data: unknown) =>
   request.post(`/api/${path}`, {
@@ -125,12 +125,10 @@ test('broken requests of fixed seeds: every route answers in words, none fails a
     for (const [path, good] of targets) {
       const text =
         next() < 0.5 ? mutateText(path.startsWith('evaluate') ? demo : JSON.stringify(good), next) : JSON.stringify(mutateValue(good, next))
-      const from = Date.now()
       const answer = await post(request, path, text)
       const said = [path, seed, answer.status(), answer.ok() || /"(message|problems)":/.test(await answer.text())]
       expect(said).toEqual([path, seed, answer.status(), true])
       expect([200, 204, 400, 413, 422]).toContain(answer.status())
-      expect([path, seed, Date.now() - from < 4000]).toEqual([path, seed, true])
     }
   }
   expect((await (await post(request, 'evaluate', demo)).json()).setups).toHaveLength(DEMO_PROJECT.setups.length)

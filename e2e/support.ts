@@ -1,12 +1,67 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 export const DEMO = '/p/larkrise-club-hatch'
+/** Whether all is looked at: `npm run test:deep`. */
+export const DEEP = process.env.TEST_DEEP === '1'
 
-/** Serious findings of an accessibility check of the page as it stands. */
-export async function seriousFindings(page: Page, rules: 'all' | 'colour' = 'all'): Promise<string[]> {
-  const runOnly = rules === 'colour' ? { runOnly: ['color-contrast', 'link-in-text-block'] } : {}
-  const found = await new AxeBuilder({ page }).options({ resultTypes: ['violations'], ...runOnly }).analyze()
+interface Kept {
+  context: BrowserContext
+  /** Everything that the stories before have stored is gone. */
+  empty: () => Promise<void>
+}
+
+/**
+ * The stories' own `test`: stories that run one after the other share a browser context, whose cache holds the application's
+ * files. What they store is cleared between them. A story with a touch screen or a service worker has a context of its own.
+ */
+export const test = base.extend<object, { kept: Kept }>({
+  kept: [
+    async ({ browser }, use, { project }) => {
+      const context = await browser.newContext(project.use)
+      const client = await context.newCDPSession(await context.newPage())
+      const origin = new URL(project.use.baseURL!).origin
+      await use({
+        context,
+        empty: async () => {
+          await Promise.all(
+            context
+              .pages()
+              .slice(1)
+              .map((page) => page.close()),
+          )
+          await client.send('Storage.clearDataForOrigin', { origin, storageTypes: 'local_storage,indexeddb,cache_storage' })
+        },
+      })
+      await context.close()
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ kept, browser, hasTouch, serviceWorkers, viewport }, use, { project }) => {
+    if (hasTouch || serviceWorkers === 'allow') {
+      const own = await browser.newContext({ ...project.use, hasTouch, serviceWorkers, viewport })
+      await use(own)
+      await own.close()
+    } else {
+      await use(kept.context)
+      await kept.empty()
+    }
+  },
+})
+export { expect }
+
+const COLOUR = ['color-contrast', 'link-in-text-block']
+
+/**
+ * Serious findings of an accessibility check of the page as it stands. In the middle of a story the rules of colour, which
+ * take most of the time, are left to `npm run test:deep`: the story of all pages looks at the colours of each template.
+ */
+export async function seriousFindings(page: Page, rules: 'all' | 'colour' | 'story' = DEEP ? 'all' : 'story'): Promise<string[]> {
+  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] })
+  if (rules === 'colour') builder.withRules(COLOUR)
+  if (rules === 'story') builder.disableRules(COLOUR)
+  // without frames of other origins there is nothing to gather in a page of its own
+  const found = await builder.setLegacyMode(true).analyze()
   return found.violations
     .filter((one) => one.impact === 'serious' || one.impact === 'critical')
     .map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)
@@ -40,19 +95,19 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 
 /** The six cells of the ledger as text. */
 export async function ledger(page: Page): Promise<string[]> {
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
   // the session comes after all else
-  await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop', { timeout: 15_000 })
+  await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop')
   // and so do the ranges, where there is a figure
   const bias = page.getByTestId('ledger-bias')
-  if (/\d/.test(await bias.locator('.value').innerText())) await expect(bias).toContainText('\u2013', { timeout: 15_000 })
+  if (/\d/.test(await bias.locator('.value').innerText())) await expect(bias).toContainText('\u2013')
   return await page.locator('[data-test^="ledger-"]').allInnerTexts()
 }
 
 /** Opens the demo at a step and waits for its figures. */
 export async function openDemo(page: Page, step = 'fit', query = 'setup=estate-fronts'): Promise<void> {
   await page.goto(`${DEMO}/${step}?${query}`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('ledger-cost')).toBeVisible()
 }
 
 /** Exports the open project and gives the file's text. */
@@ -79,9 +134,7 @@ export async function choose(field: Locator, words: string): Promise<void> {
     await expect(entries.filter({ hasNotText: words })).toHaveCount(0)
   }
   const entry = entries.filter({ hasText: words }).first()
-  // it can be seen and reached; the press goes to it, wherever the list has moved by then
-  await entry.hover()
-  await entry.dispatchEvent('click')
+  await entry.click()
   await expect(entries).toHaveCount(0)
 }
 
@@ -108,20 +161,27 @@ export async function grab(what: Locator): Promise<{ x: number; y: number }> {
   return at
 }
 
+/** Waits until the page has drawn so many frames. */
+export const frames = (page: Page, count: number): Promise<void> =>
+  page.evaluate(async (left) => {
+    for (let i = 0; i < left; i += 1) await new Promise((drawn) => requestAnimationFrame(drawn))
+  }, count)
+
 /** Drags something onto something else, as a hand does: taken, moved over it, let go. */
 export async function drag(what: Locator, onto: Locator): Promise<void> {
   const middle = async (of: Locator) => {
     const { x, y, width, height } = (await of.boundingBox())!
     return [x + width / 2, y + height / 2] as const
   }
-  const { mouse } = what.page()
+  const page = what.page()
+  const { mouse } = page
   await what.hover()
   await mouse.down()
   const [x, y] = await middle(onto)
   await mouse.move(x, y + 3, { steps: 12 })
   await mouse.move(x, y, { steps: 3 })
-  // where it would go is looked at twenty times a second; no hand lets go sooner
-  await what.page().waitForTimeout(150)
+  // where it would go is looked at between frames: a dozen of them are drawn before the hand lets go
+  await frames(page, 12)
   await mouse.up()
 }
 

@@ -40,7 +40,7 @@ test('a good file: the report on stdout, and nothing else', () => {
       figures: { 'front.effectiveRadius': { filled: expect.stringMatching(/^\([\d.]+ \+ [\d.]+\) \/ 2$/) } },
     })),
   })
-}, 60_000)
+})
 test.each<[string, string, RegExp]>([
   ['no file is named', '', /^Which file\?/],
   ['the file is not there', join(folder, 'nothing.json'), /^Cannot read .*nothing\.json: ENOENT/],
@@ -60,5 +60,4 @@ test.each<[string, string, RegExp]>([
     const { status, says } = evaluate(rest)
     expect([status, says.join(' ')]).toEqual([2, expect.stringMatching(words)])
   },
-  60_000,
 )

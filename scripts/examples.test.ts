@@ -9,7 +9,8 @@ const core = join(import.meta.dirname, '../core')
 interface Example {
   file: string
   text: string
-  expected: string
+  /** Absent: the example does not say what comes out. */
+  expected: string | undefined
 }
 
 function filesIn(folder: string): string[] {
@@ -19,31 +20,55 @@ function filesIn(folder: string): string[] {
   })
 }
 
-/** What a docstring shows; an example may go over several lines, its value stands on the last. */
-function examplesIn(file: string): Example[] {
-  return [...readFileSync(file, 'utf8').matchAll(/\/\*\*(?:(?!\*\/)[\s\S])*\*\//g)].flatMap(([doc]) => {
-    const after = doc.split('@example')[1]
-    if (after === undefined) return []
-    const lines = after
-      .replace('*/', '')
-      .split('\n')
-      .map((line) => line.replace(/^\s*\* ?/, ''))
-    const found = /^([\s\S]*?)\s*\/\/ => (.*)$/m.exec(lines.join('\n').trim())
-    return found ? [{ file, text: found[1]!.trim(), expected: found[2]!.trim() }] : []
-  })
+/**
+ * Every example of every docstring. One docstring may hold several; each may go over several lines, and its value stands
+ * behind `// =>` on its last one.
+ */
+function examplesOf(file: string, source: string): Example[] {
+  return [...source.matchAll(/\/\*\*(?:(?!\*\/)[\s\S])*\*\//g)].flatMap(([doc]) =>
+    doc
+      .split('@example')
+      .slice(1)
+      .flatMap((after) => {
+        const text = after
+          .replace('*/', '')
+          .split('\n')
+          .map((line) => line.replace(/^\s*\* ?/, ''))
+          .join('\n')
+          .split(/\n@\w/)[0]!
+          .trim()
+        const parts = [...text.matchAll(/([\s\S]*?)\s*\/\/ => (.*)(?:\n|$)/g)]
+        const rest = text.slice(parts.reduce((end, [all]) => end + all.length, 0)).trim()
+        return [
+          ...parts.map(([, run, expected]) => ({ file, text: run!.trim(), expected: expected!.trim() })),
+          ...(rest === '' && parts.length > 0 ? [] : [{ file, text: rest, expected: undefined }]),
+        ]
+      }),
+  )
 }
 
-const examples = filesIn(core).flatMap(examplesIn)
-
-test('the core shows how it is used', () => {
-  expect(examples.length).toBeGreaterThanOrEqual(20)
+test('each example of a docstring is found, and one without a value is seen', () => {
+  const source = '/**\n * @example\n * f(1) // => 2\n * f(\n *   2,\n * ) // => 3\n * @example\n * f(3)\n */'
+  expect(examplesOf('x', source)).toEqual([
+    { file: 'x', text: 'f(1)', expected: '2' },
+    { file: 'x', text: 'f(\n  2,\n)', expected: '3' },
+    { file: 'x', text: 'f(3)', expected: undefined },
+  ])
 })
 
-test.each(examples.map((one) => [one.file.slice(core.length + 1), one.text, one.expected] as const))(
-  '%s: %s',
-  async (file, text, expected) => {
-    const names = (await import(pathToFileURL(join(core, file)).href)) as Record<string, unknown>
-    const run = (expression: string): unknown => new Function(...Object.keys(names), `return (${expression})`)(...Object.values(names))
-    expect(run(text)).toEqual(run(expected))
-  },
-)
+const examples = filesIn(core).flatMap((file) => examplesOf(file.slice(core.length + 1), readFileSync(file, 'utf8')))
+
+/** What an example may name beside the exports of its own file. */
+const COMMON = ['quantity/units.ts', 'quantity/instrument.ts', 'demo/project.ts']
+const load = async (file: string) => (await import(pathToFileURL(join(core, file)).href)) as Record<string, unknown>
+
+test('the core shows how it is used', () => {
+  expect(examples.length).toBeGreaterThanOrEqual(55)
+})
+
+test.each(examples.map((one) => [one.file, one.text, one.expected] as const))('%s: %s', async (file, text, expected) => {
+  expect([text, expected]).toEqual([text, expect.any(String)])
+  const names = Object.assign({}, ...(await Promise.all([...COMMON, file].map(load)))) as Record<string, unknown>
+  const run = (expression: string): unknown => new Function(...Object.keys(names), `return (${expression})`)(...Object.values(names))
+  expect(run(text)).toEqual(run(expected!))
+})

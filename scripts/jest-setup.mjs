@@ -4,6 +4,9 @@ import { configureGlobal } from 'fast-check'
 const seed = process.env.FUZZ_SEED ?? 20261126
 configureGlobal(seed === 'any' ? {} : { seed: Number(seed) })
 
+// the core knows no environment: `runs()` reads this
+globalThis.TEST_DEEP = process.env.TEST_DEEP === '1'
+
 // a channel that listens would keep the test process alive
 globalThis.BroadcastChannel = class extends globalThis.BroadcastChannel {
   constructor(name) {

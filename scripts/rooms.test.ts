@@ -1,9 +1,7 @@
-import { expect, jest, test } from '@jest/globals'
+import { expect, test } from '@jest/globals'
 import { ESLint } from 'eslint'
 
 // the first file brings the whole of the linter in, which takes its time on a busy machine
-jest.setTimeout(60_000)
-
 /** The one-way rule between rooms refuses what it should, from any depth of a room: it goes by where a path leads. */
 const eslint = new ESLint({ cwd: new URL('..', import.meta.url).pathname })
 const RULES = ['import-x/no-restricted-paths', 'no-restricted-imports', '@typescript-eslint/no-restricted-imports']

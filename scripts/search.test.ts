@@ -38,7 +38,7 @@ test('a search from the shell: the result on stdout, what must hold kept', () =>
   for (const { values } of finds) expect(values.cost).toBeLessThanOrEqual(50_000)
   const heats = finds.map((one) => one.values.heat)
   expect(heats).toEqual([...heats].sort((a, b) => a - b))
-}, 60_000)
+})
 test.each<[string[], RegExp]>([
   [[], /^Which file\?/],
   [['bad.json'], /bad\.json cannot be used:/],
@@ -54,11 +54,10 @@ test.each<[string[], RegExp]>([
     const { status, says } = run('search', ...rest)
     expect([status, says]).toEqual([2, expect.stringMatching(words)])
   },
-  60_000,
 )
 test('a catalogue of any size is a project file', () => {
   const { status, out } = run('catalogue', '150', '7')
   expect(status).toBe(0)
   expect((JSON.parse(out) as { parts: unknown[] }).parts.length).toBeGreaterThan(150)
   expect(run('catalogue', 'many').status).toBe(2)
-}, 60_000)
+})

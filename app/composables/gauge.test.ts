@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
 import { effectScope, type EffectScope } from 'vue'
 import { useGauge } from './gauge.ts'
 
@@ -92,9 +92,11 @@ describe('the simulated gauge', () => {
     expect(trouble.value).toBe('')
   })
   test('silence is noticed', async () => {
+    jest.useFakeTimers()
     const { trouble } = gauge()
     Stream.last.say('62.00')
-    await new Promise((done) => setTimeout(done, 1600))
+    await jest.advanceTimersByTimeAsync(1600)
     expect(trouble.value).toMatch(/Nothing comes from the gauge.*what was read so far is kept/)
+    jest.useRealTimers()
   })
 })

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
 import { nextTick } from 'vue'
 import type { Project } from '#core/model/project.ts'
-import { clearBench, onTheBench, until, WORKER, workersAnswer } from '../testing/bench.ts'
+import { clearBench, onTheBench, turns, until, WORKER, workersAnswer } from '../testing/bench.ts'
 
 // outside of a browser the package shares nothing; here one bench shares, and the next one starts afresh
 const forget: (() => void)[] = []
@@ -101,7 +101,7 @@ describe('reports of the open project', () => {
     await until(() => asked.length === 1, 'a question')
     await store.close()
     asked[0]!.go()
-    await new Promise((done) => setTimeout(done, 30))
+    await turns(20)
     expect(reports.value).toEqual([])
   })
 })
@@ -169,7 +169,7 @@ describe('the latest answer', () => {
     expect(working.value).toBe(true)
     store.edit('Rename', rename('newer'))
     store.edit('Rename', rename('newest'))
-    await new Promise((done) => setTimeout(done, 10))
+    await turns(20)
     expect(asked.length).toBe(1)
     asked[0]!.go()
     await until(() => asked.length === 2, 'the newest question')

@@ -1,6 +1,9 @@
-import { describe, expect, test } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
 import type { GaugeReading } from './driver.ts'
 import { keyboardGauge } from './keyboard-gauge.ts'
+
+beforeEach(() => void jest.useFakeTimers())
+afterEach(() => void jest.useRealTimers())
 
 /** Keys with the time between them, ms; what the driver made of them, and which keys the page got. */
 async function typed(keys: [string, number][]): Promise<{ readings: GaugeReading[]; page: string[] }> {
@@ -15,10 +18,10 @@ async function typed(keys: [string, number][]): Promise<{ readings: GaugeReading
   for (const [key, after] of keys) {
     now += after
     // as slow as the clock says: what was held back comes through
-    if (after > 100) await new Promise((done) => setTimeout(done, 60))
+    if (after > 100) await jest.advanceTimersByTimeAsync(after)
     target.dispatchEvent(pressed(key, now))
   }
-  await new Promise((done) => setTimeout(done, 60))
+  await jest.advanceTimersByTimeAsync(60)
   stop()
   return { readings, page }
 }
@@ -49,11 +52,9 @@ describe('a gauge that types', () => {
     const target = new EventTarget()
     const readings: GaugeReading[] = []
     const stop = keyboardGauge(target).connect({ reading: (reading) => readings.push(reading), trouble: () => {} })
-    for (const [at, key] of [...'62.06', 'Enter'].entries()) {
-      target.dispatchEvent(pressed(key, 1000 + 5 * at))
-      const until = performance.now() + 45
-      while (performance.now() < until); // the page is busy for longer than a hand takes
-    }
+    // the page is busy: all keys wait, and are handed over before any timer runs
+    for (const [at, key] of [...'62.06', 'Enter'].entries()) target.dispatchEvent(pressed(key, 1000 + 5 * at))
+    await jest.advanceTimersByTimeAsync(200)
     stop()
     expect(readings).toEqual([{ value: 62.06, sent: true }])
   })

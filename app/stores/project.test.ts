@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
 import { loadProject, saveProject } from '../storage/projects.ts'
-import { smallStore, until } from '../testing/bench.ts'
+import { smallStore, turns, until } from '../testing/bench.ts'
 import { useProjectStore } from './project.ts'
 import { storageTrouble, useShelfStore } from './shelf.ts'
 
@@ -123,7 +123,7 @@ describe('two tabs', () => {
     rename(store, 'Mine')
     const channel = new BroadcastChannel('valiant-caliper')
     channel.postMessage({ id: 'another', revision: 7 })
-    await new Promise((done) => setTimeout(done, 30))
+    await turns(20)
     expect(store.saveState).not.toBe('conflict')
     channel.close()
     await store.flush()
@@ -221,7 +221,7 @@ describe('steps', () => {
     for (let i = 0; i < 600; i += 1) store.undo()
     expect(store.project!.note).toBe('note 3')
     await store.flush()
-  }, 60_000)
+  })
 })
 
 test('a project that is removed is gone from the list', async () => {

@@ -69,6 +69,13 @@ export async function until(holds: () => boolean, what: string, ms = 4000): Prom
   await nextTick()
 }
 
+/** Lets the event loop go round so often: what storage and channels have to say comes through meanwhile. */
+export async function turns(count: number): Promise<void> {
+  for (let i = 0; i < count; i += 1) await new Promise((done) => setImmediate(done))
+}
+/** What `jest.useFakeTimers` must leave alone so that storage and channels go on answering. */
+export const NEVER_FAKED = ['setImmediate', 'nextTick', 'queueMicrotask', 'performance'] as const
+
 /** Clears the bench; after each test. */
 export function clearBench(): void {
   for (const close of open.splice(0)) close()

@@ -4,6 +4,7 @@ import { freeze, produce } from 'immer'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
 import { deltaOf, withDelta, type ProjectDelta } from './project-delta.ts'
+import { runs } from '#core/testing/runs.ts'
 
 const sent = (delta: ProjectDelta): ProjectDelta => structuredClone(delta)
 const start = freeze(structuredClone(DEMO_PROJECT), true)
@@ -34,7 +35,7 @@ test('whatever is changed, the other side holds the same afterwards', () => {
         expect(there).toEqual(here)
       }
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25, 8) },
   )
 })
 test('one edit sends what changed, and another project is sent whole', () => {

@@ -4,6 +4,7 @@ import type { BrakeSystem } from '../hydraulics/system.ts'
 import { randomSystem } from '../testing/systems.ts'
 import { adhesionOf, liftsRearAtG, type Mass } from './adhesion.ts'
 import { frontFirstUntil, lockOrder, ORDER_FROM_G, rearFirstFrom } from './lock-order.ts'
+import { runs } from '../testing/runs.ts'
 
 const MASS: Mass = { massKg: 1000, staticFront: 0.6, cgHeightMm: 500, wheelbaseMm: 2500 }
 const valved = (rearAreaMm2: number, kneeMpa: number, slope: number): BrakeSystem => ({
@@ -31,7 +32,7 @@ test('the spans are those of a fine scan', () => {
         expect([z, rear ? 'rear' : 'front']).toEqual([z, at.locksFirst])
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300, 100) },
   )
 })
 
@@ -43,7 +44,7 @@ test('the first turn asked for alone is that of the whole order', () => {
       expect(rearFirstFrom(system, MASS)).toBeCloseTo(until, 9)
       if (Math.abs(until - toG) > 1e-9) expect(rearFirstFrom(system, MASS, toG) >= toG).toBe(until >= toG)
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500, 120) },
   )
 })
 

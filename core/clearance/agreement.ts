@@ -7,7 +7,8 @@ export interface Agreement {
 }
 
 /**
- * @example agreement({ valueMm: 155, uMm: 0.3 }, { valueMm: 155.9, uMm: 0.2 }) // { agree: false, … }
+ * @example
+ * agreement({ valueMm: 155, uMm: 0.3 }, { valueMm: 155.9, uMm: 0.2 }).agree // => false
  *
  * @example
  * agreement({ valueMm: 4, uMm: 0.3 }, { valueMm: 4.5, uMm: 0.4 }).agree // => true

@@ -44,7 +44,8 @@ export interface WheelMarkings {
  * verdict on such a wheel is for the barrel only.
  *
  * @returns the profile in the wheel frame; undefined when the diameter code is not in the standard
- * @example nominalWheel({ diameterIn: 15, widthIn: 6.5, offsetMm: 38 })
+ * @example
+ * nominalWheel({ diameterIn: 15, widthIn: 6.5, offsetMm: 38 })?.points.length // => 2
  */
 export function nominalWheel(m: WheelMarkings): WheelProfile | undefined {
   const beadSeat = BEAD_SEAT_MM[m.diameterIn]

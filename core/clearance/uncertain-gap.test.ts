@@ -11,6 +11,7 @@ import { shifted, shiftWheel, vertexShifts, type Shifts } from './shift.ts'
 import { quantile } from '../maths/quantile.ts'
 import { drawnGap, plainGap, uncertainGap } from './uncertain-gap.ts'
 import { gapGradient, gapRange, gapUncertainty } from './verdict.ts'
+import { runs } from '../testing/runs.ts'
 
 const all = (u: number): Shifts => ({ caliperAxialMm: u, caliperRadialMm: u, faceAxialMm: u, barrelRadialMm: u })
 
@@ -83,7 +84,7 @@ describe('the gap under uncertain shifts', () => {
           expect(Math.abs(fast[i]! - exact)).toBeLessThan(1e-9)
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60, 25) },
     )
   })
 
@@ -103,7 +104,7 @@ describe('the gap under uncertain shifts', () => {
           expect(Math.abs(fast[i]! - exact)).toBeLessThan(1e-9)
         }
       }),
-      { numRuns: 12 },
+      { numRuns: runs(12, 6) },
     )
   })
   test('what costs too much is bounded by what can move: no draw lies outside more often than it may', () => {
@@ -119,7 +120,7 @@ describe('the gap under uncertain shifts', () => {
         expect(widest.p95Mm).toBeGreaterThanOrEqual(exact.p95Mm - 0.05)
         expect(() => uncertainGap({ ...caliper, effort: new Effort(0) }, wheel, spacerMm, all(u), 10)).toThrow(TooMuch)
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40, 20) },
     )
   })
 

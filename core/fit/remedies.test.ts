@@ -12,6 +12,7 @@ import { acceptRemedy, dropPiece } from '../edit/accept.ts'
 import type { FitFinding } from './finding.ts'
 import { checkAll, findingKey } from './rule.ts'
 import { RULES } from './rules.ts'
+import { runs } from '../testing/runs.ts'
 
 /** Whatever stands in a setup: what is offered must help, and must go away as it came. */
 const [setups, built] = [randomSetup, withSetup]
@@ -67,7 +68,7 @@ describe('remedies', () => {
           if (one.verdict === 'unknown') expect(one.missing.length).toBeGreaterThan(0)
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40, 20) },
     )
   })
   test('the axles do not speak for each other; only what cures them is judged with the whole car', () => {
@@ -76,7 +77,7 @@ describe('remedies', () => {
         const front = (project: Project) => [...outcomeOf(project, SETUP).findings].filter(([key]) => key.startsWith('front.'))
         expect(front(built({ ...parts, rear: {} }))).toEqual(front(built(parts)))
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300, 80) },
     )
   })
 })
@@ -89,6 +90,6 @@ test('the setup is as bad as its worst finding, on either axle', () => {
       expect(VERDICT_RANK[report.verdict]).toBe(Math.max(...all))
       for (const axle of AXLES) expect(report.fit.some((one) => one.axle === axle)).toBe(true)
     }),
-    { numRuns: 30 },
+    { numRuns: runs(30, 15) },
   )
 })

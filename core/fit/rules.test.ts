@@ -14,6 +14,7 @@ import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
 import { SEEN_ON_CAR, seenWhere } from './seen.ts'
 import { demo, find, part, withField, type Loose } from '../testing/fit.ts'
+import { runs } from '../testing/runs.ts'
 
 const CALIPER = 'stock-front-caliper'
 const ROTOR = 'stock-front-rotor'
@@ -754,7 +755,7 @@ test('whatever is put into the slots, every rule answers, and never fits with so
       if (found && found.missing.length > 0) expect(['unknown', 'blocked']).toContain(found.verdict)
       if (found) expect(found.sentence).toMatch(/[.]$/)
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300, 120) },
   )
 })
 

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { VERSION, type Project } from '../model/project.ts'
 import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from './project-file.ts'
+import { runs } from '../testing/runs.ts'
 
 const text = writeProject(DEMO_PROJECT)
 const problemsOf = (input: string) => {
@@ -34,16 +35,16 @@ describe('the project file', () => {
         .join(),
     ).toMatch(message)
   })
-  test('a thousand mutilated files: always an answer, never a crash, never a wrong project', () => {
+  test('mutilated files: always an answer, never a crash, never a wrong project', () => {
     fc.assert(
       fc.property(fc.nat(text.length - 1), fc.nat(40), fc.string({ maxLength: 12 }), (at, cut, insert) => {
         const read = readProject(text.slice(0, at) + insert + text.slice(at + cut))
         if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
         else expect(readProject(writeProject(read.project)).ok).toBe(true)
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000, 250) },
     )
-  }, 60_000)
+  })
   test('a file name that any system takes', () => {
     expect(fileNameOf({ name: 'Larkrise club hatchback' })).toBe('larkrise-club-hatchback.brakes.json')
     expect(fileNameOf({ name: '../../<b>é</b>' })).toBe('b-e-b.brakes.json')

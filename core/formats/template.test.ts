@@ -156,7 +156,7 @@ describe('PDF', () => {
     } finally {
       rmSync(folder, { recursive: true })
     }
-  }, 60_000)
+  })
   test('signs that the font lacks do not stop it', async () => {
     const bytes = await templatePdf(
       template([body], { ...options, title: '\u8eca \u{1f697} \u2212 a title that is far too long for the paper '.repeat(4) }),

@@ -1,8 +1,7 @@
-import { beforeAll, expect, jest, test } from '@jest/globals'
+import { beforeAll, expect, test } from '@jest/globals'
+import { DEEP } from '../testing/runs.ts'
 import { anyPicture, numbersFrom, offLine, outlined, seenAt, traced } from '../testing/sheet-pictures.ts'
 import { MARKS, type Mm } from './sheet.ts'
-
-jest.setTimeout(240_000)
 
 /** A caliper's body, invented. */
 const BODY: readonly Mm[] = [
@@ -15,13 +14,18 @@ const BODY: readonly Mm[] = [
   [38, 118],
   [39, 80],
 ]
-const ANGLES = 40
+/**
+ * Places of the camera, each with its light, its lens and what lies on the sheet. The eight of the quick run hold the worst of
+ * forty: 35 for points off the line, 13 for points outside their uncertainty, 10 for marks that do not agree.
+ */
+const SEEDS = DEEP ? Array.from({ length: 40 }, (_, i) => i + 1) : [3, 7, 8, 10, 13, 33, 35, 38]
+const ANGLES = SEEDS.length
 /** 90 of 100 of a normal distribution lie within so many standard deviations. */
 const NINETY = 1.645
 
 const all = { found: 0, wrong: 0, points: 0, near: 0, held: 0, worstResidualMm: 0 }
 beforeAll(() => {
-  for (let seed = 1; seed <= ANGLES; seed += 1) {
+  for (const seed of SEEDS) {
     const one = anyPicture(seed, BODY)
     const hand = traced(one, numbersFrom(1000 + seed))
     if (!hand.marks) continue
@@ -72,7 +76,8 @@ test('the marks are found from 95 of 100 angles, and what is found is the sheet'
 
 test('95 of 100 points lie within 0.3 mm of the line that was drawn', () => {
   expect(all.points).toBeGreaterThan(10 * ANGLES)
-  expect(all.near / all.points).toBeGreaterThanOrEqual(0.95)
+  // of the worst angles fewer are: 240 of 256
+  expect(all.near / all.points).toBeGreaterThanOrEqual(DEEP ? 0.95 : 0.93)
 })
 
 test('the stated doubt holds the truth in 85 to 97 of 100 points', () => {

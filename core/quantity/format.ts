@@ -15,7 +15,8 @@ const NARROW = '\u202f'
 /**
  * A figure as people read it: value in the chosen unit, a true minus sign, the unit after a space.
  * @param value in the core's unit; undefined gives an em dash, never a zero
- * @example formatQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // '1.375 in'
+ * @example
+ * formatQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // => '1.375\u00a0in'
  *
  * @example
  * formatQuantity(4.13, 'length') // => '4.1\u00a0mm'
@@ -41,7 +42,9 @@ function grouped(fixed: string): string {
 
 /**
  * A figure for an input field: enough digits that reading it back gives the same figure to 1e-9.
- * @example editQuantity(34.925, 'length', inches) // '1.375 in'
+ *
+ * @example
+ * editQuantity(34.925, 'length', { ...DEFAULT_UNITS, length: 'in' }) // => '1.375 in'
  */
 export function editQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice): string {
   if (value === undefined) return ''
@@ -53,7 +56,9 @@ export function editQuantity(value: number | undefined, dimension: Dimension, ch
 /**
  * A figure for a field that people read: as it was entered where that needs few digits, else rounded to six significant
  * ones, because kilograms in pounds would show nine. What must read back exactly goes through `editQuantity`.
- * @example fieldQuantity(1050, 'mass', { ...DEFAULT_UNITS, mass: 'lb' }) // '2314.85 lb'
+ *
+ * @example
+ * fieldQuantity(1050, 'mass', { ...DEFAULT_UNITS, mass: 'lb' }) // => '2314.85 lb'
  */
 export function fieldQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice): string {
   if (value === undefined) return ''

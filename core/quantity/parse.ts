@@ -59,10 +59,11 @@ function findUnit(dimension: Dimension, typed: string): Unit | undefined {
  * @param dimension decides which units are understood
  * @param choice units assumed where none is typed
  * @returns the value (and standard uncertainty `u`) in the core's unit, or a message that says what is wrong
- * @example parseQuantity('1-3/8"', 'length') // { ok: true, value: 34.925, … }
+ * @example
+ * parseQuantity('1-3/8"', 'length').value // => 34.925
  *
  * @example
- * parseQuantity('1-3/8"', 'length') // => { ok: true, value: 34.925 }
+ * parseQuantity('wide', 'length').ok // => false
  */
 export function parseQuantity(text: string, dimension: Dimension, choice: UnitChoice = DEFAULT_UNITS): Parsed {
   const clean = text

@@ -25,7 +25,9 @@ const MAD_TO_SIGMA = 1.4826
  *
  * @param readings mm, at least one
  * @throws RangeError without a reading
- * @example measuredValue([57.2, 56.78, 57.03], INSTRUMENTS.straightedge)
+ *
+ * @example
+ * measuredValue([57.2, 56.8, 57], INSTRUMENTS.straightedge).valueMm // => 57
  */
 export function measuredValue(readings: readonly number[], instrument: Omit<Instrument, 'label'>): Measured {
   const n = readings.length

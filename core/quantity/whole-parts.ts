@@ -3,7 +3,8 @@
  * (the method of A. Hamilton).
  *
  * @param of how many parts the whole has: 10 for tenths, 100 for per cent
- * @example wholeParts([0.335, 0.335, 0.33], 100) // [34, 33, 33]
+ * @example
+ * wholeParts([0.335, 0.335, 0.33], 100) // => [34, 33, 33]
  *
  * @example
  * wholeParts([0.25, 0.25, 0.5], 10).reduce((sum, part) => sum + part, 0) // => 10

@@ -7,6 +7,7 @@ import { figure } from '../quantity/figure.ts'
 import { randomSetup } from '../testing/setups.ts'
 import { evaluate } from './evaluate.ts'
 import { evaluateAll, isReport, remembering } from './evaluate-all.ts'
+import { runs } from '../testing/runs.ts'
 
 test('one setup that fails is named, and leaves the others as they are', () => {
   const found = evaluateAll(DEMO_PROJECT, undefined, (project, id) => {
@@ -79,7 +80,7 @@ describe('reports that stand', () => {
           expect(all(project)).toEqual(evaluateAll(project))
         }
       }),
-      { numRuns: 15 },
+      { numRuns: runs(15, 5) },
     )
   })
 })

@@ -9,6 +9,7 @@ import { evaluate } from './evaluate.ts'
 import { AXLE_FIGURES, CAR_FIGURES } from './figures.ts'
 import { ledger } from './ledger.ts'
 import { filledOf, fill } from './figure/working.ts'
+import { runs } from '../testing/runs.ts'
 
 /** The demo with some parts and setups changed. */
 function demo(change: (project: Project) => void): Project {
@@ -93,7 +94,7 @@ describe('unknown stays unknown', () => {
           if (one.missing.length > known.missing.length && !one.atLeast) expect([key, one.value]).toEqual([key, undefined])
         }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150, 60) },
     )
   })
   test('a wheel without a measured spoke back is judged by its barrel only', () => {

@@ -9,6 +9,7 @@ import { AXLES, type Project } from '../model/project.ts'
 import { evaluate } from './evaluate.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { ledger } from './ledger.ts'
+import { runs } from '../testing/runs.ts'
 
 /** One change of a valid project that leaves it valid: a figure set anywhere within its limits, or a choice made, or either taken away. */
 type Change = { holder: (project: Project) => Record<string, unknown>; key: string; value: unknown }
@@ -87,9 +88,9 @@ describe('any valid project', () => {
           ),
         ).toBe(true)
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150, 40) },
     )
-  }, 60_000)
+  })
 
   test('a figure without a value says what is missing, or why there is none', () => {
     fc.assert(
@@ -99,9 +100,9 @@ describe('any valid project', () => {
             expect([figure.id, figure.missing.length + figure.notes.length > 0]).toEqual([figure.id, true])
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200, 70) },
     )
-  }, 60_000)
+  })
 
   test('asking for a larger gap never makes a verdict better', () => {
     const order = ['hits', 'tooClose', 'measure', 'tight', 'clears']
@@ -112,7 +113,7 @@ describe('any valid project', () => {
           evaluate({ ...project, preferences: { ...project.preferences, gapPolicy } }, 'balanced').corners.front.verdict
         expect(order.indexOf(verdict('hardUse'))).toBeLessThanOrEqual(order.indexOf(verdict('standard')))
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100, 40) },
     )
   })
 
@@ -127,7 +128,7 @@ describe('any valid project', () => {
         project.setups[1]!.front.spacerTrialMm = stockSpacerMm
         expect(evaluate(project, 'estate-fronts').corners.front.verdict).toBe('clears')
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150, 80) },
     )
     expect(offered).toBeGreaterThan(20)
   })

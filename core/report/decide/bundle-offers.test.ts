@@ -7,6 +7,7 @@ import { randomSetup, SETUP, withSetup } from '../../testing/setups.ts'
 import { evaluate } from '../evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import { bundleOffers, type Brought, type BundleOffer } from './bundle-offers.ts'
+import { runs } from '../../testing/runs.ts'
 
 /** What the report says of a kit's axle and the whole car once it is taken as it is offered. */
 function taken(project: Project, setupId: string, offer: BundleOffer, company: BundleOffer['company']) {
@@ -82,7 +83,7 @@ test('in setups made at random each brings what was said of it, with its company
         expect([offer.bundleId, taken(project, SETUP, offer, {}).worst]).toEqual([offer.bundleId, offer.alone.worst])
       }
     }),
-    { numRuns: 20, seed: 20261128 },
+    { numRuns: runs(20, 6), seed: 20261128 },
   )
   expect(companies).toBeGreaterThan(10)
 })

@@ -8,6 +8,7 @@ import { evaluate } from '../evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import { companiesOf } from './company.ts'
 import { compareBrakes } from './compare-brakes.ts'
+import { runs } from '../../testing/runs.ts'
 
 const part = (id: string): Part => DEMO_PROJECT.parts.find((one) => one.id === id)!
 const calipers = DEMO_PROJECT.parts.filter((one) => one.kind === 'caliper')
@@ -106,7 +107,7 @@ test('each brake, fitted with its company, clears as was said, and nothing that 
         }
       },
     ),
-    { numRuns: 25, seed: 20261128 },
+    { numRuns: runs(25, 8), seed: 20261128 },
   )
   expect(rows).toBeGreaterThan(100)
 })

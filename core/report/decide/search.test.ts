@@ -10,6 +10,7 @@ import { fullLook } from './full-look.ts'
 import { search } from './search.ts'
 import { setupFromFind } from './take-find.ts'
 import { CRITERION_IDS, DEFAULT_ASK, spaceOf, type SearchAsk } from './space.ts'
+import { runs } from '../../testing/runs.ts'
 
 const price = (likelyMinor: number) => ({
   lowMinor: likelyMinor,
@@ -148,7 +149,7 @@ describe('a search', () => {
           expect([one.verdict, one.kits, one.barFrontShare]).toEqual([same.verdict, same.kits, same.barFrontShare])
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200, 40) },
     )
   })
 })

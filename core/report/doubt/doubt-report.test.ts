@@ -12,6 +12,7 @@ import { evaluate } from '../evaluate.ts'
 import { doubtReport } from './doubt-report.ts'
 import { leavesOf, type Leaf } from './leaves.ts'
 import { DOUBTFUL, valuesOf, type DoubtfulId } from './values.ts'
+import { DEEP, runs } from '../../testing/runs.ts'
 import { withValues } from './with-values.ts'
 
 const STOCK = 'as-it-stands'
@@ -128,8 +129,8 @@ function withMeasured(project: Project, leaf: Leaf, value: number): Project {
   })
 }
 
-test('300 true cars of the seven classes: from the class to what is measured, in the order that is asked for', () => {
-  const CARS = 300
+test('true cars of the seven classes: from the class to what is measured, in the order that is asked for', () => {
+  const CARS = runs(300, 105)
   const STEPS = 3
   const asked: readonly DoubtfulId[] = ['pedal.force', 'bias.road']
   const next = dice(20261127)
@@ -165,8 +166,9 @@ test('300 true cars of the seven classes: from the class to what is measured, in
     }
   }
   for (const { held, all } of perStep) {
-    expect(held / all).toBeGreaterThan(0.85)
-    expect(held / all).toBeLessThan(0.95)
+    // of fewer cars the share scatters more
+    expect(held / all).toBeGreaterThan(DEEP ? 0.85 : 0.8)
+    expect(held / all).toBeLessThan(DEEP ? 0.95 : 0.97)
   }
   expect(count.steps).toBe(CARS * STEPS)
   expect(count.narrower / count.steps).toBeGreaterThan(0.95)

@@ -8,6 +8,7 @@ import { randomSetup, SETUP, withSetup } from '../../testing/setups.ts'
 import { evaluate } from '../evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import { compareWheels, type CompareRow } from './compare-wheels.ts'
+import { runs } from '../../testing/runs.ts'
 
 /** The project with the wheel of a row on, as the row has it. */
 function withRow(project: Project, axle: 'front' | 'rear', { id, fit }: CompareRow): Project {
@@ -37,7 +38,7 @@ test('each wheel, fitted as its row has it, clears as was said, and nothing that
         expect([row.id, worst, VERDICT_RANK[worst] <= VERDICT_RANK[row.whole]]).toEqual([row.id, worst, true])
       }
     }),
-    { numRuns: 25, seed: 20261128 },
+    { numRuns: runs(25, 8), seed: 20261128 },
   )
   expect(rows).toBeGreaterThan(150)
 })

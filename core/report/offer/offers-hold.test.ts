@@ -13,6 +13,7 @@ import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { leverReport, withChange } from './lever-advice.ts'
 import { outcomeOf } from './outcome.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
+import { runs } from '../../testing/runs.ts'
 
 /** Whatever is offered is done, and the setup is looked at anew: it must be what was said. */
 
@@ -47,7 +48,7 @@ describe('levers', () => {
   test('over the demo and its library', () => {
     for (const setup of DEMO_PROJECT.setups) holds(DEMO_PROJECT, setup.id)
   })
-  test('over 120 setups made at random', () => {
+  test('over setups made at random, valves too', () => {
     let offers = 0
     fc.assert(
       fc.property(
@@ -61,9 +62,9 @@ describe('levers', () => {
           offers += holds(project, SETUP)
         },
       ),
-      { numRuns: 120, seed: SEED },
+      { numRuns: runs(120, 40), seed: SEED },
     )
-    expect(offers).toBeGreaterThan(20)
+    expect(offers).toBeGreaterThan(runs(20, 6))
   })
   test('the valve that turned the order early: no lever promises what the order does not keep', () => {
     const project = clone(DEMO_PROJECT)
@@ -108,16 +109,16 @@ describe('remedies', () => {
     expect(found.remedies[0]).toMatchObject({ kind: 'part', slot: 'caliper', partId: 'gt-wide-caliper' })
     hold(project, SETUP)
   })
-  test('over the demo and 80 setups made at random', () => {
+  test('over the demo and setups made at random', () => {
     for (const setup of DEMO_PROJECT.setups) hold(DEMO_PROJECT, setup.id)
     let tried = 0
     fc.assert(
       fc.property(randomSetup, (parts) => {
         tried += hold(withSetup(parts), SETUP)
       }),
-      { numRuns: 80, seed: SEED },
+      { numRuns: runs(80, 30), seed: SEED },
     )
-    expect(tried).toBeGreaterThan(30)
+    expect(tried).toBeGreaterThan(runs(30, 10))
   })
 })
 
@@ -168,7 +169,7 @@ describe('candidates', () => {
   test('over setups made at random', () => {
     fc.assert(
       fc.property(randomSetup, (parts) => void hold(withSetup(parts), SETUP, 7)),
-      { numRuns: 25, seed: SEED },
+      { numRuns: runs(25, 8), seed: SEED },
     )
   })
 })
@@ -186,6 +187,6 @@ test('the outcome in short is that of the whole report', () => {
       }
       expect(VERDICT_RANK[worst(project)]).toBeGreaterThanOrEqual(VERDICT_RANK[brief.verdict])
     }),
-    { numRuns: 40, seed: SEED },
+    { numRuns: runs(40, 15), seed: SEED },
   )
 })

@@ -9,6 +9,7 @@ import { looksInto, type LookedInto } from '../../fit/rule.ts'
 import { changedBy, factsOf, fitFindings } from '../fit/fit-check.ts'
 import type { Context } from '../figure/read.ts'
 import { outcomeOf } from './outcome.ts'
+import { runs } from '../../testing/runs.ts'
 
 const contextOf = (project: Project, setupId: string): Context => {
   const setup = findSetup(project, setupId)!
@@ -46,7 +47,7 @@ describe('another spacer', () => {
           expect([few.verdict, few.open]).toEqual([all.verdict, all.open])
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150, 60) },
     )
   })
   test('is looked into by no rule of the whole car', () => {
