@@ -1,118 +1,241 @@
-import { unbeaten } from '../search/pareto.ts'
-
-import { AXLES, type Part, type Project } from '../model/project.ts'
+import { slotFor } from '../edit/take-bundle.ts'
+import { checkAll, verdictsOf, type Rule } from '../fit/rule.ts'
+import { RULES } from '../fit/rules.ts'
+import { AXLES, type Axle, type Bundle, type Part, type Project } from '../model/project.ts'
 import { resolveSetup } from '../model/resolve.ts'
-import type { Context } from '../report/figure/read.ts'
-import { worstVerdict } from '../report/figure/words.ts'
-import { Working } from '../report/figure/working.ts'
-import { systemOf } from '../report/brake/brake-system.ts'
-import { axleBrake } from '../report/brake/brake.ts'
 import { pedalFindings } from '../report/balance/pedal-findings.ts'
 import { gapAsItIs } from '../report/corner/corner.ts'
-import { AXLE_RULES, CAR_RULES, drops, ruledBy } from '../report/decide/dropped.ts'
+import { CRITERIA, setupOf, spaceOf, type CriterionId, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
+import type { Context } from '../report/figure/read.ts'
+import type { FindingVerdict } from '../report/figure/finding.ts'
 import { factsOf } from '../report/fit/fit-check.ts'
-import { axleWeights, brakedBy, brakeOf, carAsked, FRONT_FIRST_TO_G, weigh, wholeCost, withBarSet } from '../report/decide/figures-of.ts'
-import { criteriaOf, fewestChanges, valuesOf, type Find } from '../report/decide/found.ts'
-import { AXLE_ORDER, HYDRAULIC_NAMES, setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
+import { plainAim, plainMassKg, plainRiseC, plainStop, type PartIn, type PlainCar } from './plain-brake.ts'
 
 /**
- * The same question without joining, remembering or leaving out: each combination is made into a setup, and that setup is
- * looked at. For small libraries.
+ * The same question as a search's, of each combination one by one: made into a setup, its rules asked, its figures worked
+ * out by plain arithmetic, and all weighed against all. It shares with the search what a setup of a combination is, the
+ * rules and the gap, and none of its figures. For small libraries.
  */
-export function bruteSearch(project: Project, ask: SearchAsk): { finds: Find[]; together: number } {
+export interface BruteFind {
+  parts: Partial<Record<PlaceName, string | null>>
+  values: Record<CriterionId, number | undefined>
+  barFrontShare: number | undefined
+  verdict: FindingVerdict
+  /** What the same parts cost with some of the kits that are in bought whole. */
+  costWith: (kits: readonly string[]) => number | undefined
+}
+
+const RANK: Record<FindingVerdict, number> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
+const PIECES = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, spacer: 2 } as const
+/** Uses without a drive on the road: a harder pedal is usual there. */
+const RACES: readonly string[] = ['circuit', 'hillClimb', 'drag', 'loose']
+const AXLE_PLACES = Object.keys(PIECES) as (keyof typeof PIECES)[]
+const HYDRAULICS = ['masterCylinder', 'booster', 'valve', 'fluid', 'handLever'] as const
+const PLACES: readonly PlaceName[] = [
+  ...AXLE_PLACES.map((slot): PlaceName => `front.${slot}`),
+  ...AXLE_PLACES.map((slot): PlaceName => `rear.${slot}`),
+  ...HYDRAULICS,
+]
+const axleOf = (place: PlaceName): Axle | undefined => AXLES.find((axle) => place.startsWith(`${axle}.`))
+const slotName = (place: PlaceName): string => place.split('.').at(-1)!
+
+export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFind[]; together: number } {
   const space = spaceOf(project, ask)
-  const { options, base, stock } = space
-  const asked = carAsked(project, { project, setup: stock, isStock: true, resolved: resolveSetup(project, base) })
-  const names: PlaceName[] = [
-    ...AXLE_ORDER.map((slot): PlaceName => `front.${slot}`),
-    ...AXLE_ORDER.map((slot): PlaceName => `rear.${slot}`),
-    ...HYDRAULIC_NAMES,
-  ]
-  const finds: Find[] = []
-  let together = 0
-  /** Where the bar of cylinders is set that are searched for. */
-  const barFor = (filling: Filling): number | undefined => {
-    const { masterCylinder } = filling
-    if (masterCylinder?.kind !== 'masterCylinder' || masterCylinder.construction !== 'twin') return undefined
-    if (masterCylinder.id === space.now.masterCylinder?.id && !ask.vary.hydraulics) return undefined
-    const setup = setupOf(space, filling, 'search', 'Search', { barFrontShare: 0.5 })
-    const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
-    const system = systemOf(new Working(), context, { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') })
-    return system && withBarSet(asked, system).barFrontShare
+  const { options, base, stock, now, stockParts } = space
+  const { currency, rates, taxPercent, referenceDecelG } = project.preferences
+  const { musts } = ask
+  const onCar = (place: PlaceName): PartIn => {
+    const axle = axleOf(place)
+    return (axle ? stockParts[axle][slotName(place) as 'caliper'] : stockParts[place as 'valve']) as PartIn
   }
-  const inKits = new Set([...space.kits.front, ...space.kits.rear].flatMap(({ bundle }) => bundle.parts))
-  /** Whether all that is new and of a kit came with one that is in whole: asked of the bundles themselves. */
+  const carOf = (filling: Filling, setup: PlainCar['setup']): PlainCar => {
+    const axle = (of: Axle) => Object.fromEntries(AXLE_PLACES.map((slot) => [slot, filling[`${of}.${slot}`]]))
+    return {
+      front: axle('front'),
+      rear: axle('rear'),
+      hydraulics: Object.fromEntries(HYDRAULICS.map((slot) => [slot, filling[slot]])),
+      setup,
+    }
+  }
+  const stockCar = carOf(Object.fromEntries(PLACES.map((place) => [place, onCar(place)])) as Filling, stock)
+  const aim = plainAim(project, () => plainStop(project, carOf(now, base), referenceDecelG, false, undefined).frontShare)
+
+  // money
+  const own = (minor: number, from: string, times: number): number | undefined => {
+    const rate = from === currency ? 1 : rates.find((one) => one.currency === from)?.rate
+    return rate === undefined ? undefined : Math.round(times * minor * rate * (1 + taxPercent / 100))
+  }
+  const alone = (filling: Filling, place: PlaceName): number | undefined => {
+    const part = filling[place]
+    const axle = axleOf(place)
+    const slot = slotName(place)
+    if (axle && filling[`${axle}.caliper`]?.kind === 'drum' && ['rotor', 'pad', 'bracket'].includes(slot)) return 0
+    if (!part || part.owned || part.id === onCar(place)?.id) return 0
+    if (!part.price) return undefined
+    const pieces = axle ? PIECES[slot as 'caliper'] : 1
+    return own(part.price.likelyMinor, part.price.currency, Math.ceil(pieces / part.price.pieces))
+  }
+  /** The place of each part of a kit; undefined: two want the same. */
+  const placesOf = (bundle: Bundle): Map<PlaceName, string> | undefined => {
+    const places = new Map<PlaceName, string>()
+    for (const id of bundle.parts) {
+      const part = project.parts.find((one) => one.id === id)
+      const to = part && slotFor(part.kind)
+      if (!to || to.slot === 'fluid') continue
+      const place = (to.of === 'axle' ? `${bundle.axle}.${to.slot}` : to.slot) as PlaceName
+      if (places.has(place)) return undefined
+      places.set(place, id)
+    }
+    return places.size === 0 ? undefined : places
+  }
+  const kits = project.bundles.flatMap((bundle) => {
+    const places = placesOf(bundle)
+    return places ? [{ bundle, places }] : []
+  })
+  const isIn = (places: Map<PlaceName, string>, filling: Filling) => [...places].every(([place, id]) => filling[place]?.id === id)
+  const costWith = (filling: Filling, bought: readonly string[]): number | undefined => {
+    let sum = 0
+    const covered = new Set<PlaceName>()
+    for (const { bundle, places } of kits) {
+      if (!bought.includes(bundle.id)) continue
+      const whole = places.size === bundle.parts.length && isIn(places, filling)
+      const minor = whole && bundle.price ? own(bundle.price.likelyMinor, bundle.price.currency, 1) : undefined
+      if (minor === undefined) return undefined
+      sum += minor
+      for (const place of places.keys()) covered.add(place)
+    }
+    for (const place of PLACES) {
+      const minor = covered.has(place) ? 0 : alone(filling, place)
+      if (minor === undefined) return undefined
+      sum += minor
+    }
+    return sum
+  }
+  const subsets = kits.reduce<string[][]>((all, { bundle }) => [...all, ...all.map((one) => [...one, bundle.id])], [[]])
+  const cost = (filling: Filling): number | undefined => {
+    const all = subsets.map((bought) => costWith(filling, bought)).filter((one) => one !== undefined)
+    return all.length === 0 ? undefined : Math.min(...all)
+  }
+  /** Whether all that is new and of a kit came with one that is in whole. */
   const allCameWhole = (filling: Filling): boolean => {
-    const holds = (place: PlaceName, id: string) => filling[place]?.id === id
-    const whole = project.bundles.filter((bundle) =>
-      bundle.parts.every((id) => names.some((place) => (!place.includes('.') || place.startsWith(bundle.axle)) && holds(place, id))),
-    )
-    return names.every((place) => {
+    const whole = kits.filter(({ places }) => isIn(places, filling))
+    return PLACES.every((place) => {
       const part = filling[place]
-      const [axle, slot] = place.split('.') as ['front' | 'rear', 'caliper' | undefined]
-      const before = slot
-        ? [space.baseParts[axle][slot], space.stockParts[axle][slot]]
-        : [space.now[place], space.stockParts[place as 'valve']]
-      if (!part || !inKits.has(part.id) || part.owned || before.some((one) => one?.id === part.id)) return true
-      return whole.some((bundle) => bundle.parts.includes(part.id) && (!slot || bundle.axle === axle || place.endsWith('wheel')))
+      if (!part || part.owned || part.id === now[place]?.id || part.id === onCar(place)?.id) return true
+      if (!kits.some(({ bundle }) => bundle.parts.includes(part.id))) return true
+      const axle = axleOf(place)
+      return whole.some(({ bundle }) => bundle.parts.includes(part.id) && (!axle || bundle.axle === axle || slotName(place) === 'wheel'))
     })
   }
+
+  // rules
+  const ruled = (rule: Rule, context: Context, axle: Axle): { verdict: FindingVerdict; piece: boolean } => {
+    const facts = factsOf(context, axle)
+    const verdict = verdictsOf(rule, facts).reduce<FindingVerdict>(
+      (worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst),
+      'fits',
+    )
+    if (verdict !== 'needs' || musts.noPieces) return { verdict, piece: false }
+    const needs = checkAll(rule, facts).filter((one) => one.verdict === 'needs')
+    const cured = needs.every((one) => one.remedies.some(({ kind }) => kind === 'piece' || kind === 'shim'))
+    return cured ? { verdict, piece: true } : { verdict: 'blocked', piece: false }
+  }
+  const out = (id: string, verdict: FindingVerdict, piece = false): boolean =>
+    verdict === 'blocked' ||
+    (verdict === 'unknown' && musts.known) ||
+    (verdict === 'needs' && (!piece || musts.noPieces)) ||
+    (verdict === 'check' && ((id === 'parking-brake' && musts.parkingBrake) || (id === 'wheel-clearance' && musts.clears)))
+
+  /** Whether the rear uses as much of its grip as the front, or more, at any deceleration from 0.15 g to under 0.80 g. */
+  const rearLocksFirst = (car: PlainCar): boolean => {
+    const { staticFrontShare, cgHeightMm, wheelbaseMm } = project.car
+    for (let g = 0.15; g < 0.8; g += 0.0025) {
+      const { frontShare } = plainStop(project, car, g, false, undefined)
+      const load = staticFrontShare!.value + (g * cgHeightMm!.value) / wheelbaseMm!.value
+      if (frontShare !== undefined && frontShare * (1 - load) <= (1 - frontShare) * load) return true
+    }
+    return false
+  }
+
+  const finds: BruteFind[] = []
+  let together = 0
   const look = (filling: Filling) => {
-    const barFrontShare = barFor(filling)
+    const { masterCylinder } = filling
+    const setBar = ask.vary.hydraulics || masterCylinder?.id !== now.masterCylinder?.id
+    const bare = setupOf(space, filling, 'search', 'Search')
+    const stop = plainStop(project, carOf(filling, bare), referenceDecelG, setBar, aim)
+    const isTwin = masterCylinder?.kind === 'masterCylinder' && masterCylinder.construction === 'twin'
+    const barFrontShare = isTwin && setBar ? stop.barFrontShare : undefined
     const setup = setupOf(space, filling, 'search', 'Search', barFrontShare === undefined ? {} : { barFrontShare })
     const context: Context = { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
-    const gaps = { front: gapAsItIs(context, 'front'), rear: gapAsItIs(context, 'rear') }
-    const ruled = [
-      ...AXLES.flatMap((axle) => AXLE_RULES.map((rule) => ({ id: rule.id as string, ...ruledBy(rule, factsOf(context, axle)) }))),
-      ...AXLES.map((axle) => ({ id: 'wheel-clearance', verdict: gaps[axle].verdict, piece: false })),
+    const gaps = AXLES.map((axle) => gapAsItIs(context, axle))
+    const results = [
+      ...AXLES.flatMap((axle) =>
+        RULES.filter((rule) => rule.on !== 'car').map((rule) => ({ id: rule.id as string, ...ruled(rule, context, axle) })),
+      ),
+      ...gaps.map(({ verdict }) => ({ id: 'wheel-clearance', verdict: verdict as FindingVerdict, piece: false })),
     ]
-    if (ruled.some((one) => drops(one, one.id, ask))) return
+    if (results.some(({ id, verdict, piece }) => out(id, verdict, piece))) return
     together += 1
-    const ofCar = CAR_RULES.map((rule) => ({ id: rule.id as string, ...ruledBy(rule, factsOf(context, 'front')) }))
-    const pedal = pedalFindings(context).map((one) => ({ id: one.rule as string, verdict: one.verdict, piece: false }))
-    if ([...ofCar, ...pedal].some((one) => drops(one, one.id, ask))) return
+    for (const rule of RULES.filter((one) => one.on === 'car')) results.push({ id: rule.id, ...ruled(rule, context, 'front') })
+    for (const { rule, verdict } of pedalFindings(context)) results.push({ id: rule, verdict, piece: false })
+    if (results.some(({ id, verdict, piece }) => out(id, verdict, piece))) return
     if (ask.wholeKits && !allCameWhole(filling)) return
-    const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
-    const braked = brakedBy(asked, systemOf(new Working(), context, brakes))
-    const weights = (axle: 'front' | 'rear') => axleWeights(space, filling, axle, brakeOf(context, axle), gaps[axle])
-    const both = { front: weights('front'), rear: weights('rear') }
-    const cost = wholeCost(space, filling)
-    const values = { ...weigh(asked, both, 0, braked), cost: cost.minor }
-    const { musts } = ask
-    const { low, high } = asked.bandN
-    if (musts.budgetMinor !== undefined && (values.cost === undefined || values.cost > musts.budgetMinor)) return
-    if (musts.frontFirst && (braked.rearFirstG === undefined ? musts.known : braked.rearFirstG < FRONT_FIRST_TO_G)) return
-    if (musts.pedal && (braked.pedalN === undefined ? musts.known : braked.pedalN < low || braked.pedalN > high)) return
-    const parts: Find['parts'] = {}
-    for (const name of names) {
-      const part = filling[name]
-      if (part !== undefined && part?.id !== options[name][0]?.id) parts[name] = part === null ? null : part.id
+
+    const car = carOf(filling, setup)
+    const { frontShare, pedalN } = stop
+    const frontC = frontShare === undefined ? undefined : plainRiseC(project, car.front, frontShare)
+    const rearC = frontShare === undefined ? undefined : plainRiseC(project, car.rear, 1 - frontShare)
+    const masses = AXLES.map((axle) => plainMassKg(car[axle], stockCar[axle]))
+    const { uses = [] } = project.car
+    const [low, high] = uses.length > 0 && uses.every((use) => RACES.includes(use)) ? [300, 500] : [100, 250]
+    const values: BruteFind['values'] = {
+      cost: cost(filling),
+      heat: frontC === undefined ? undefined : Math.max(frontC, rearC ?? 0),
+      gap: gaps.every(({ gapMm }) => gapMm !== undefined) ? Math.min(...gaps.map(({ gapMm }) => gapMm!)) : undefined,
+      bias: frontShare === undefined || aim === undefined ? undefined : Math.abs(frontShare - aim),
+      mass: masses[0] === undefined || masses[1] === undefined ? undefined : masses[0] + masses[1],
+      pedal: pedalN === undefined ? undefined : Math.max(low - pedalN, 0, pedalN - high),
     }
-    const verdict = worstVerdict([...ruled, ...ofCar, ...pedal].map((one) => one.verdict))
-    finds.push({
-      parts,
-      kits: cost.kits,
-      ...(barFrontShare === undefined ? {} : { barFrontShare }),
-      values,
-      pedalN: braked.pedalN,
-      frontShare: braked.frontShare,
-      verdict,
-    })
+    if (musts.budgetMinor !== undefined && !(values.cost !== undefined && values.cost <= musts.budgetMinor)) return
+    if (musts.pedal && (pedalN === undefined ? musts.known : pedalN < low || pedalN > high)) return
+    if (musts.frontFirst && (frontShare === undefined ? musts.known : rearLocksFirst(car))) return
+    const parts: BruteFind['parts'] = {}
+    for (const place of PLACES) {
+      const part = filling[place]
+      if (part !== undefined && part?.id !== options[place][0]?.id) parts[place] = part?.id ?? null
+    }
+    const verdict = results.reduce<FindingVerdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
+    finds.push({ parts, values, barFrontShare, verdict, costWith: (bought) => costWith(filling, bought) })
   }
   const fill = (depth: number, filling: Filling) => {
-    const name = names[depth]
-    if (!name) return look(filling)
-    for (const part of options[name] as (Part | null | undefined)[]) {
-      if (ask.vary.wheel && name === 'rear.wheel' && part?.id !== filling['front.wheel']?.id) continue
-      fill(depth + 1, { ...filling, [name]: part })
-    }
+    const place = PLACES[depth]
+    if (!place) return look(filling)
+    for (const part of options[place] as (Part | null | undefined)[])
+      if (!(ask.vary.wheel && place === 'rear.wheel' && part?.id !== filling['front.wheel']?.id))
+        fill(depth + 1, { ...filling, [place]: part })
   }
   fill(0, {})
-  return {
-    finds: fewestChanges(
-      ask,
-      unbeaten(finds, (one) => valuesOf(ask, one.values), criteriaOf(ask)),
-    ),
-    together,
+  return { finds: unbeaten(finds, ask), together }
+}
+
+/** What nothing beats; of those that weigh the same, none that another with fewer changes and no worse verdict makes needless. */
+function unbeaten(finds: readonly BruteFind[], { by }: SearchAsk): BruteFind[] {
+  const ahead = (a: BruteFind, b: BruteFind) =>
+    by.map((id) => {
+      const [x, y] = [a.values[id]!, b.values[id]!]
+      const by = CRITERIA[id].better === 'low' ? y - x : x - y
+      return by > CRITERIA[id].tie ? 1 : by < -CRITERIA[id].tie ? -1 : 0
+    })
+  const weighs = (one: BruteFind) => by.every((id) => one.values[id] !== undefined)
+  const beats = (a: BruteFind, b: BruteFind) => {
+    const all = ahead(a, b)
+    return !all.includes(-1) && all.includes(1)
   }
+  const left = finds.filter((one) => !weighs(one) || !finds.some((other) => weighs(other) && beats(other, one)))
+  const same = (a: BruteFind, b: BruteFind) => by.every((id) => a.values[id] === b.values[id])
+  const changes = ({ parts }: BruteFind) => Object.keys(parts).length
+  return left.filter(
+    (one) => !left.some((other) => same(other, one) && changes(other) < changes(one) && RANK[other.verdict] <= RANK[one.verdict]),
+  )
 }
