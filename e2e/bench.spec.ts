@@ -1,4 +1,4 @@
-import { choose, chosen, drag, expect, exported, ledger, openDemo, pick, test, type } from './support.ts'
+import { choose, chosen, DEEP, drag, expect, exported, ledger, openDemo, pick, test, type } from './support.ts'
 
 const KINDS = {
   caliper: 'caliper',
@@ -16,9 +16,11 @@ const KINDS = {
   other: 'other part',
 }
 
-test('a part of every kind can be added, named, priced, copied and removed', async ({ page }) => {
+test('parts can be added, named, priced, copied and removed', async ({ page }) => {
   await openDemo(page, 'parts')
-  for (const kind of Object.values(KINDS)) {
+  // every kind is added in the deep run; the forms of all kinds are made from one table
+  const kinds = DEEP ? Object.keys(KINDS) : ['caliper', 'wheel', 'masterCylinder', 'other']
+  for (const kind of kinds.map((one) => KINDS[one as keyof typeof KINDS])) {
     await choose(page.getByTestId('add-part'), kind)
     const name = page.getByLabel('Name of the part')
     await expect(name).toHaveValue(/^New /)
@@ -37,7 +39,7 @@ test('a part of every kind can be added, named, priced, copied and removed', asy
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(page.getByRole('button', { name: /Mine, other part \(copy\)/ })).toHaveCount(0)
   const parts = JSON.parse(await exported(page)).parts as { name: string; kind: string; price?: object }[]
-  expect(parts.filter((part) => part.name.startsWith('Mine')).map((part) => part.kind)).toEqual(Object.keys(KINDS))
+  expect(parts.filter((part) => part.name.startsWith('Mine')).map((part) => part.kind)).toEqual(kinds)
   expect(parts.find((part) => part.name === 'Mine, other part')!.price).toMatchObject({
     lowMinor: 3550,
     likelyMinor: 4000,

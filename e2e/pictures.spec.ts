@@ -7,7 +7,7 @@ import { takePicture, type Camera, type Light, type Scene } from '../core/pictur
 import type { WheelProfile } from '../core/model/field.ts'
 import { choose, expect, exported, openDemo, seriousFindings, strangers, test, type, violations, yardstick } from './support.ts'
 
-const CAMERA: Camera = { width: 2048, height: 1536, focal35Mm: 26, distanceMm: 420, tiltDeg: 18, azimuthDeg: 240, turnDeg: 122, lens: 0.02 }
+const CAMERA: Camera = { width: 1600, height: 1200, focal35Mm: 26, distanceMm: 420, tiltDeg: 18, azimuthDeg: 240, turnDeg: 122, lens: 0.02 }
 const LIGHT: Light = { blurPx: 0.9, noise: 3, slope: 0.15 }
 /** Grain without a generator: the same each time. */
 function grain(): () => number {
