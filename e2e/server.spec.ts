@@ -1,4 +1,4 @@
-import { type APIRequestContext } from '@playwright/test'
+import type { APIRequestContext } from '@playwright/test'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { mutateText, mutateValue } from '../core/testing/fuzz.ts'
 import { stream } from '../core/testing/heavy.ts'

@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { bundled } from './bundled.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'evaluate-'))
 afterAll(() => rmSync(folder, { recursive: true }))
@@ -11,9 +12,10 @@ const good = join(folder, 'good.json')
 writeFileSync(good, JSON.stringify(DEMO_PROJECT))
 writeFileSync(join(folder, '-bad.json'), JSON.stringify({ ...DEMO_PROJECT, parts: [{ id: 'x', kind: 'pad', name: { toString: 1 } }] }))
 
+const plain = bundled('evaluate')
 /** Through a shell, as it is called. */
 function evaluate(rest: string) {
-  const command = `"${process.execPath}" --import tsx scripts/evaluate.ts ${rest}`
+  const command = `"${process.execPath}" "${plain}" ${rest}`
   const done = spawnSync('bash', ['-c', command], {
     encoding: 'utf8',
     maxBuffer: 1 << 26,
@@ -53,11 +55,8 @@ test.each<[string, string, RegExp]>([
     `${good} | head -c 10 > /dev/null; exit \${PIPESTATUS[0]}`,
     /^The report could not be written to the end: EPIPE/,
   ],
-])(
-  '%s: exit 2 and a sentence',
-  (_, rest, words) => {
-    if (rest.includes('/dev/full') && !existsSync('/dev/full')) return
-    const { status, says } = evaluate(rest)
-    expect([status, says.join(' ')]).toEqual([2, expect.stringMatching(words)])
-  },
-)
+])('%s: exit 2 and a sentence', (_, rest, words) => {
+  if (rest.includes('/dev/full') && !existsSync('/dev/full')) return
+  const { status, says } = evaluate(rest)
+  expect([status, says.join(' ')]).toEqual([2, expect.stringMatching(words)])
+})

@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
+import { bundled } from './bundled.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'search-'))
 afterAll(() => rmSync(folder, { recursive: true }))
@@ -11,8 +12,9 @@ const good = join(folder, 'good.json')
 writeFileSync(good, JSON.stringify(DEMO_PROJECT))
 writeFileSync(join(folder, 'bad.json'), '{"format":"valiant-caliper/project","version":7}')
 
-function run(script: string, ...rest: string[]) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', `scripts/${script}.ts`, ...rest], {
+const plain = { search: bundled('search'), catalogue: bundled('catalogue') }
+function run(script: keyof typeof plain, ...rest: string[]) {
+  const done = spawnSync(process.execPath, [plain[script], ...rest], {
     encoding: 'utf8',
     maxBuffer: 1 << 26,
     timeout: 60_000,
@@ -48,13 +50,10 @@ test.each<[string[], RegExp]>([
   [[good, '--vary', 'doors'], /^--vary knows front, rear, wheel, hydraulics, booster; not doors/],
   [[good, '--from', 'nowhere'], /names the setup nowhere/],
   [[good, '--loud'], /^--loud is no option/],
-])(
-  '%j: exit 2 and a sentence',
-  (rest, words) => {
-    const { status, says } = run('search', ...rest)
-    expect([status, says]).toEqual([2, expect.stringMatching(words)])
-  },
-)
+])('%j: exit 2 and a sentence', (rest, words) => {
+  const { status, says } = run('search', ...rest)
+  expect([status, says]).toEqual([2, expect.stringMatching(words)])
+})
 test('a catalogue of any size is a project file', () => {
   const { status, out } = run('catalogue', '150', '7')
   expect(status).toBe(0)

@@ -185,7 +185,7 @@ test('two tabs, random interleavings: no edit is lost', async () => {
     for (const [part, words] of Object.entries(wanted)) expect([seed, part, kept[Number(part)]]).toEqual([seed, part, words])
     for (const one of tabs) await one.close()
   }
-  for (let at = 0; at < runs(200, 60); at += 10) await Promise.all(Array.from({ length: 10 }, (_, i) => round(1000 + (at + i) * 7919)))
+  for (let at = 0; at < runs(200, 30); at += 10) await Promise.all(Array.from({ length: 10 }, (_, i) => round(1000 + (at + i) * 7919)))
 })
 
 test('what both tabs changed waits for a choice, and outlasts the page', async () => {

@@ -160,5 +160,5 @@ export function steps(
 const LEAST_S = 1e-9
 const BRAKING_S = 0.1
 const STEADY_S = 0.5
-const ROLLING_S = 0.25
-const STANDING_S = 2
+const ROLLING_S = 1
+const STANDING_S = 6

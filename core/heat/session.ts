@@ -67,7 +67,7 @@ export interface Session {
 export interface SessionOptions {
   startC: number
   ambientC: number
-  /** Called at each step's end: time since the start, segment, corners. */
+  /** Called at each step's end: time since the start, segment, corners. The corners are written anew at the next step: copy what is kept. */
   each?: (seconds: number, segment: number, front: Moment, rear: Moment, pressureMpa: number) => void
   /** Longest step, s, for looking at what steps do. */
   mostStepS?: number
@@ -113,7 +113,7 @@ export function session(
     front.step(stepS, (from + to) / 2, work, braking)
     rear.step(stepS, (from + to) / 2, work, braking)
     seconds += stepS
-    each?.(seconds, at, front.moment(), rear.moment(), pressureMpa)
+    each?.(seconds, at, front.now, rear.now, pressureMpa)
     return true
   }
   const drive = (segment: DutySegment, at: number): boolean => {
@@ -136,10 +136,13 @@ export function session(
   }
 }
 
+const MOMENT_KEYS = ['ringC', 'padC', 'caliperC', 'faceC', 'fluidC'] as const
+
 /** One axle on its way, with its share of the work. */
 class Side {
   readonly heat: CornerHeat
   readonly peak: Moment
+  readonly now: Moment
   /** Share of the whole car's brake work in this step. */
   share = 0
   faceC: number
@@ -150,6 +153,7 @@ class Side {
   ) {
     this.heat = new CornerHeat(of.nodes, { ringC: startC, padC: startC, caliperC: startC }, ambientC)
     this.faceC = startC
+    this.now = this.moment()
     this.peak = this.moment()
   }
   /** Force at the road for one MPa in the middle of a step, with the face as hot as this share of a power makes it. */
@@ -168,16 +172,16 @@ class Side {
     const mine = (workJ * this.share) / 2
     this.heat.step(seconds, ms, mine, braking)
     this.faceC = this.faceAt(this.share, workJ / seconds)
-    const { ringC, padC, caliperC } = this.heat
-    const { peak } = this
-    peak.ringC = Math.max(peak.ringC, ringC)
-    peak.padC = Math.max(peak.padC, padC)
-    peak.caliperC = Math.max(peak.caliperC, caliperC)
-    peak.faceC = Math.max(peak.faceC, this.faceC)
-    peak.fluidC = Math.max(peak.fluidC, fluidC(this.heat, this.of.nodes))
+    // thousands of steps a session: the same object is written again
+    const { now, peak, heat } = this
+    now.ringC = heat.ringC
+    now.padC = heat.padC
+    now.caliperC = heat.caliperC
+    now.faceC = this.faceC
+    now.fluidC = fluidC(heat, this.of.nodes)
+    for (const key of MOMENT_KEYS) if (now[key] > peak[key]) peak[key] = now[key]
   }
-  moment(): Moment {
-    // made at each step of a session: no object is copied into another
+  private moment(): Moment {
     const { ringC, padC, caliperC } = this.heat
     return { ringC, padC, caliperC, faceC: this.faceC, fluidC: fluidC(this.heat, this.of.nodes) }
   }

@@ -10,7 +10,7 @@ import { FUZZ_TARGETS, fuzzOne } from './fuzz.ts'
 import { runs } from './runs.ts'
 import { cpuMs, inYardsticks } from './yardstick.ts'
 
-const FILES = runs(300, 120)
+const FILES = runs(300, 60)
 /** For each file, on average: one that stalls for seconds shows in it. Measured: 1 to 25. */
 const MOST_YARDSTICKS = 60
 

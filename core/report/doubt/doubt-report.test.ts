@@ -130,7 +130,7 @@ function withMeasured(project: Project, leaf: Leaf, value: number): Project {
 }
 
 test('true cars of the seven classes: from the class to what is measured, in the order that is asked for', () => {
-  const CARS = runs(300, 105)
+  const CARS = runs(300, 70)
   const STEPS = 3
   const asked: readonly DoubtfulId[] = ['pedal.force', 'bias.road']
   const next = dice(20261127)
@@ -167,8 +167,8 @@ test('true cars of the seven classes: from the class to what is measured, in the
   }
   for (const { held, all } of perStep) {
     // of fewer cars the share scatters more
-    expect(held / all).toBeGreaterThan(DEEP ? 0.85 : 0.8)
-    expect(held / all).toBeLessThan(DEEP ? 0.95 : 0.97)
+    expect(held / all).toBeGreaterThan(DEEP ? 0.85 : 0.78)
+    expect(held / all).toBeLessThan(DEEP ? 0.95 : 0.99)
   }
   expect(count.steps).toBe(CARS * STEPS)
   expect(count.narrower / count.steps).toBeGreaterThan(0.95)

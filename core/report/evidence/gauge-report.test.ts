@@ -4,11 +4,12 @@ import { chain } from '../../hydraulics/chain.ts'
 import { effortsToRead, type GaugeFit, type PressurePair } from '../../hydraulics/gauges.ts'
 import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
+import { runs } from '../../testing/runs.ts'
 import { gaugeReport, type GaugeReport } from './gauge-report.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 
 /** Sessions as people take them: the efforts that the page proposes, 0.02 MPa of noise on each gauge, a needle on its stop. */
-const ROUNDS = 500
+const ROUNDS = runs(500, 120)
 const NOISE_MPA = 0.02
 
 let seed = 20261126

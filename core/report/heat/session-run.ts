@@ -207,7 +207,7 @@ export function drive(
           beyondS.set(one.id, (beyondS.get(one.id) ?? 0) + seconds - before)
         }
       before = seconds
-      if (keep) samples.push({ seconds, front, rear })
+      if (keep) samples.push({ seconds, front: { ...front }, rear: { ...rear } })
     },
   })
   return { session: found, samples, over, beyondS }
