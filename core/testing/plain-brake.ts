@@ -165,13 +165,16 @@ export function plainAim(project: Project, present: () => number | undefined): n
 /** Rise of a rotor in one stop from the preferred speed, with an axle's share of the work, degC. */
 export function plainRiseC(project: Project, parts: PlainCar['front'], share: number): number | undefined {
   const { caliper, rotor } = parts as { caliper?: Part; rotor?: PartOf<'rotor'> }
-  if (caliper?.kind === 'drum' || !rotor?.ventilation) return undefined
-  const all = [num(rotor.diameterMm), num(rotor.frictionInnerDiameterMm), num(rotor.thicknessMm), num(project.car.massKg)]
-  if (!known(all)) return undefined
+  if (caliper?.kind === 'drum' || !rotor || !(rotor.ventilation || rotor.ringMassKg)) return undefined
+  const shape = [num(rotor.diameterMm), num(rotor.frictionInnerDiameterMm), num(rotor.nowThicknessMm) ?? num(rotor.thicknessMm)]
   const solid = rotor.ventilation === 'vented' ? 1 - (num(rotor.voidShare) ?? 0.35) : 1
-  const ringKg = (circle(all[0]!) - circle(all[1]!)) * all[2]! * solid * 7.1e-6
-  const workJ = 0.5 * 1.05 * all[3]! * (project.preferences.stopFromKmh / 3.6) ** 2
-  return (workJ * share * 0.95) / 2 / ringKg / 510
+  const kgPerMm3 = { iron: 7.1e-6, stainless: 7.9e-6, carbon: 1.8e-6 }[rotor.material ?? 'iron']
+  const fromShape = known(shape) ? (circle(shape[0]!) - circle(shape[1]!)) * shape[2]! * solid * kgPerMm3 : undefined
+  const ringKg = num(rotor.ringMassKg) ?? fromShape
+  const massKg = num(project.car.massKg)
+  if (ringKg === undefined || massKg === undefined) return undefined
+  const workJ = 0.5 * 1.05 * massKg * (project.preferences.stopFromKmh / 3.6) ** 2
+  return (workJ * share * 0.95) / 2 / ringKg / (rotor.material === 'carbon' ? 1080 : 510)
 }
 
 /** What one corner of an axle weighs more than before, kg. */

@@ -170,7 +170,7 @@ export class AxleBuilds {
           costMinor: least((one) => one.costMinor),
           gapMm: most((one) => one.gapMm),
           massKg: least((one) => one.massKg),
-          ringKg: weights.every((one) => one.ringKg === undefined) ? undefined : most((one) => one.ringKg),
+          ringIronKg: weights.every((one) => one.ringIronKg === undefined) ? undefined : most((one) => one.ringIronKg),
         },
       }
     })
@@ -186,15 +186,15 @@ export class AxleBuilds {
     const [cost, mass, gap] = [by.includes('cost'), by.includes('mass'), by.includes('gap')]
     if (x.costMinor! > y.costMinor! && (cost || musts.budgetMinor !== undefined)) return false
     if ((gap && x.gapMm! < y.gapMm!) || (mass && x.massKg! > y.massKg!)) return false
-    if (by.includes('heat') && x.ringKg! < y.ringKg!) return false
+    if (by.includes('heat') && x.ringIronKg! < y.ringIronKg!) return false
     return (cost && y.costMinor! - x.costMinor! > CRITERIA.cost.tie) || (mass && y.massKg! - x.massKg! > CRITERIA.mass.tie)
   }
   /** Whether everything of a brake that is weighed is known: what is not neither beats nor is beaten. */
-  private comparable({ brake, costMinor, gapMm, massKg, ringKg }: AxleWeights): boolean {
+  private comparable({ brake, costMinor, gapMm, massKg, ringIronKg }: AxleWeights): boolean {
     const { by } = this.space.ask
     if (costMinor === undefined || (by.includes('gap') && gapMm === undefined) || (by.includes('mass') && massKg === undefined))
       return false
-    if (by.includes('heat') && ringKg === undefined) return false
+    if (by.includes('heat') && ringIronKg === undefined) return false
     return brake !== undefined || !(by.includes('heat') || by.includes('bias') || by.includes('pedal'))
   }
   /** What of a brake foot and balance see: its numbers, its caliper, what its hose takes of the stroke. */

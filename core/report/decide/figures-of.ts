@@ -1,7 +1,7 @@
 import { idealFrontShare } from '../../balance/constant-split.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { rearFirstFrom } from '../../balance/lock-order.ts'
-import { oneStopRiseC } from '../../heat/one-stop.ts'
+import { IRON_J_PER_KG_K, oneStopRiseC } from '../../heat/one-stop.ts'
 import { barShareFor } from '../../hydraulics/bores.ts'
 import { stopOf } from '../../hydraulics/effort.ts'
 import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
@@ -15,7 +15,7 @@ import type { gapAsItIs } from '../corner/corner.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { Context } from '../figure/read.ts'
 import { Working } from '../figure/working.ts'
-import { RING_MASS } from '../heat/heat.ts'
+import { RING_MASS, ringJPerKgK } from '../heat/heat.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import { leastWithKits } from './kits.ts'
@@ -28,7 +28,8 @@ export type Weighed = Record<CriterionId, number | undefined>
 /** What of one axle enters the weighing. */
 export interface AxleWeights {
   brake: AxleBrake | undefined
-  ringKg: number | undefined
+  /** Mass of a grey iron ring that stores as much heat as its ring, kg. */
+  ringIronKg: number | undefined
   gapMm: number | undefined
   gap: FindingVerdict
   costMinor: number | undefined
@@ -85,15 +86,20 @@ function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number |
 }
 
 /** The brake of an axle and its ring: by caliper, bracket, rotor and pads. */
-export function brakeOf(context: Context, axle: Axle): Pick<AxleWeights, 'brake' | 'ringKg'> {
-  return { brake: axleBrake(context, axle).brake, ringKg: RING_MASS.of({ context, axle }).figure.value }
+export function brakeOf(context: Context, axle: Axle): Pick<AxleWeights, 'brake' | 'ringIronKg'> {
+  const at = { context, axle }
+  const ringKg = RING_MASS.of(at).figure.value
+  return {
+    brake: axleBrake(context, axle).brake,
+    ringIronKg: ringKg === undefined ? undefined : (ringKg * ringJPerKgK(at)) / IRON_J_PER_KG_K,
+  }
 }
 
 export function axleWeights(
   space: Space,
   filling: Filling,
   axle: Axle,
-  brake: Pick<AxleWeights, 'brake' | 'ringKg'>,
+  brake: Pick<AxleWeights, 'brake' | 'ringIronKg'>,
   gap: ReturnType<typeof gapAsItIs>,
 ): AxleWeights {
   const { minor, kits } = axleCost(space, filling, axle)
@@ -179,9 +185,9 @@ export function weigh(
   // asked millions of times in a search: no lists are made
   const { front, rear } = axles
   const { mass, stopFromKmh } = asked
-  const riseC = (ringKg: number | undefined, share: number): number | undefined =>
-    ringKg === undefined || !mass ? undefined : oneStopRiseC(mass.massKg, stopFromKmh, share, ringKg)
-  const frontC = frontShare === undefined ? undefined : riseC(front.ringKg, frontShare)
+  const riseC = ({ ringIronKg }: AxleWeights, share: number): number | undefined =>
+    ringIronKg === undefined || !mass ? undefined : oneStopRiseC(mass.massKg, stopFromKmh, share, ringIronKg)
+  const frontC = frontShare === undefined ? undefined : riseC(front, frontShare)
   const { low, high } = asked.bandN
   return {
     cost:
@@ -189,7 +195,7 @@ export function weigh(
         ? undefined
         : front.costMinor + rear.costMinor + hydraulicsMinor,
     // a drum's rise is not known: then the front's counts
-    heat: frontC === undefined ? undefined : Math.max(frontC, riseC(rear.ringKg, 1 - frontShare!) ?? 0),
+    heat: frontC === undefined ? undefined : Math.max(frontC, riseC(rear, 1 - frontShare!) ?? 0),
     gap: front.gapMm === undefined || rear.gapMm === undefined ? undefined : Math.min(front.gapMm, rear.gapMm),
     bias: frontShare === undefined || asked.aim === undefined ? undefined : Math.abs(frontShare - asked.aim),
     mass: front.massKg === undefined || rear.massKg === undefined ? undefined : front.massKg + rear.massKg,

@@ -3,7 +3,7 @@ import type { CornerNodes } from '../../heat/nodes.ts'
 import type { Axle, PartOf } from '../../model/project.ts'
 import { askSlot, readPart, readPartOr, type Context } from '../figure/read.ts'
 import type { Working } from '../figure/working.ts'
-import { ASSUMED_VOID_SHARE } from './heat.ts'
+import { ASSUMED_VOID_SHARE, readRingThickness } from './heat.ts'
 
 /** Air in a vented ring of long vanes between thin cheeks: the most that is usual. */
 const MOST_VOID_SHARE = 0.5
@@ -41,7 +41,7 @@ function readDisc(work: Working, context: Context, axle: Axle): CornerRead | und
   if (!rotor.ventilation) work.ask(`Ventilation of ${rotor.name}`, { kind: 'part', partId: rotor.id, field: 'ventilation' })
   const outerDiameterMm = readPart(work, rotor, 'diameterMm')
   const innerDiameterMm = readPart(work, rotor, 'frictionInnerDiameterMm')
-  const thicknessMm = rotor.nowThicknessMm ? readPart(work, rotor, 'nowThicknessMm') : readPart(work, rotor, 'thicknessMm')
+  const thicknessMm = readRingThickness(work, rotor)
   const vented = rotor.ventilation === 'vented'
   const voidShare = vented ? readPartOr(work, rotor, 'voidShare', ASSUMED_VOID_SHARE) : 0
   const padThicknessMm = readPart(work, pad, 'thicknessMm')
