@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
 import type { BalanceReport } from '#core/report/balance/balance-report.ts'
-import type { BoreReport } from '#core/report/pedal/bore-report.ts'
+import type { BoreReport } from '#core/report/balance/bore-report.ts'
 import { withLeverChange, type LeverAdvice, type LeverReport } from '#core/report/offer/lever-advice.ts'
 import { newId } from './new-id.ts'
 import { useProjectStore } from '../stores/project.ts'

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/model/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/report/balance/balance-report.ts'
-import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/pedal/bore-report.ts'
+import { boreReport, type BoreOptions, type BoreReport } from '../../core/report/balance/bore-report.ts'
 import { doubtReport, type DoubtReport } from '../../core/report/doubt/doubt-report.ts'
 import { heatBrief, type HeatBrief } from '../../core/report/heat/heat-brief.ts'
 import { heatLeverSteps, type HeatLevers } from '../../core/report/heat/heat-levers.ts'

@@ -25,7 +25,8 @@ export interface Valve {
 export type AxleBrake =
   /** `pistonAreaMm2`: one side. */
   | { kind: 'disc'; pistonAreaMm2: number; mu: number; effectiveRadiusMm: number; sealMpa: number }
-  | { kind: 'drum'; pistonAreaMm2: number; brakeFactor: number; drumRadiusMm: number; sealMpa: number }
+  /** `frictionSensitivity`: how many times a change of lining friction C* changes; by the size of C* where absent. */
+  | { kind: 'drum'; pistonAreaMm2: number; brakeFactor: number; drumRadiusMm: number; sealMpa: number; frictionSensitivity?: number }
 
 export interface BrakeSystem {
   pedalRatio: number
@@ -45,6 +46,37 @@ export const DEFAULT_SEAL_MPA = { disc: 0.05, drum: 0.3 } as const
 export const DEFAULT_PEDAL_EFFICIENCY = 0.85
 /** C* by the kind of shoes (R. Limpert, Brake Design and Safety, ch. 2). */
 export const BRAKE_FACTORS = { leadingTrailing: 2, twoLeading: 3, duoServo: 4.5 } as const
+
+export type ShoeArrangement = keyof typeof BRAKE_FACTORS
+/**
+ * Relative change of C* for a relative change of lining friction: shoes that pull themselves on multiply it
+ * (R. Limpert, Brake Design and Safety, ch. 2).
+ */
+export const SHOE_SENSITIVITY: Readonly<Record<ShoeArrangement, number>> = { leadingTrailing: 1.4, twoLeading: 1.8, duoServo: 2.75 }
+
+/**
+ * How strongly a drum's C* follows its lining friction, where only C* is known: the kind of shoes that has such a C*.
+ *
+ * @example
+ * sensitivityOfFactor(4.6) // => 2.75
+ */
+export function sensitivityOfFactor(brakeFactor: number): number {
+  const { leadingTrailing, twoLeading, duoServo } = BRAKE_FACTORS
+  if (brakeFactor <= (leadingTrailing + twoLeading) / 2) return SHOE_SENSITIVITY.leadingTrailing
+  return brakeFactor <= (twoLeading + duoServo) / 2 ? SHOE_SENSITIVITY.twoLeading : SHOE_SENSITIVITY.duoServo
+}
+
+/**
+ * A brake with linings of so many times the friction: a disc follows it, a drum's C* rises faster.
+ *
+ * @example
+ * withMoreFriction({ kind: 'drum', pistonAreaMm2: 200, brakeFactor: 4, drumRadiusMm: 100, sealMpa: 0.3, frictionSensitivity: 2.5 }, 1.1).brakeFactor // => 5
+ */
+export function withMoreFriction(brake: AxleBrake, times: number): AxleBrake {
+  if (brake.kind === 'disc') return { ...brake, mu: brake.mu * times }
+  const { frictionSensitivity = sensitivityOfFactor(brake.brakeFactor) } = brake
+  return { ...brake, brakeFactor: brake.brakeFactor * (1 + frictionSensitivity * (times - 1)) }
+}
 
 /** Area of a bore, mm2. */
 export const boreAreaMm2 = circleAreaMm2

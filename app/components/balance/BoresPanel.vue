@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { STOCK_BORES_MM, type BoreReport } from '#core/report/pedal/bore-report.ts'
+import { STOCK_BORES_MM, type BoreReport } from '#core/report/balance/bore-report.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'

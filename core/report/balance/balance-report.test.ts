@@ -8,7 +8,7 @@ import { figure } from '../../quantity/figure.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { chainPicture, kneeAtRear, kneeOnLine } from '../pedal/chain-picture.ts'
 import { balanceReport } from './balance-report.ts'
-import { boreReport } from '../pedal/bore-report.ts'
+import { boreReport } from './bore-report.ts'
 import { evaluate } from '../evaluate.ts'
 import { leverReport, withLeverChange } from '../offer/lever-advice.ts'
 import { pistonAreas } from '../brake/piston-areas.ts'
@@ -412,5 +412,35 @@ describe('piston areas', () => {
     expect(row('stock-rear-caliper').against).toBeCloseTo(0, 12)
     expect(row('gt-rear-caliper').against).toBeCloseTo((33 / 30) ** 2 - 1, 9)
     expect(row('gt-front-caliper').against).toBeCloseTo((57 / 54) ** 2 - 1, 9)
+  })
+})
+
+describe('a bore that does locks the front first', () => {
+  /** The demo with two cylinders, no valve and no booster, as a pair of bores and its bar have it. */
+  const fitted = (frontBoreMm: number, rearBoreMm: number, barShare: number) =>
+    demo((project) => {
+      Object.assign(
+        project.parts.find((one) => one.id === 'twin-box')!,
+        { frontBoreMm: figure(frontBoreMm), rearBoreMm: figure(rearBoreMm) },
+      )
+      Object.assign(project.setups[0].hydraulics, { masterCylinder: 'twin-box', valve: null, barFrontShare: figure(barShare) })
+    })
+  const bare = demo((project) => void (project.setups[0].hydraulics.valve = null))
+
+  test.each([0.6, 0.75, 0.9, 1.1])('pairs that do at %d g do not block once they are fitted', (decelG) => {
+    const { pairs } = boreReport(bare, 'as-it-stands', { decelG })
+    const does = pairs.filter((one) => one.reasons.length === 0)
+    for (const one of does) {
+      const found = lockOf(fitted(one.frontBoreMm, one.rearBoreMm, one.barShare))
+      expect([decelG, one.frontBoreMm, one.rearBoreMm, found.verdict]).not.toEqual([decelG, one.frontBoreMm, one.rearBoreMm, 'blocked'])
+    }
+    const blocked = pairs.filter((one) => one.reasons.includes('rear locks first'))
+    for (const one of blocked) expect(lockOf(fitted(one.frontBoreMm, one.rearBoreMm, one.barShare)).verdict).toBe('blocked')
+    if (decelG < 0.8) expect(blocked.length).toBeGreaterThan(0)
+  })
+  test('a share that suits 0.6 g locks the rear first at more: none is recommended', () => {
+    const { best, pairs } = boreReport(bare, 'as-it-stands', { decelG: 0.6 })
+    expect(pairs.length).toBeGreaterThan(0)
+    expect(best).toBeUndefined()
   })
 })

@@ -5,6 +5,7 @@ import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { evaluate } from '../evaluate.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
+import { SHOE_SENSITIVITY, withMoreFriction, type AxleBrake } from '../../hydraulics/system.ts'
 
 const demo = (change: (project: Project) => void): Project => {
   const copy = structuredClone(DEMO_PROJECT)
@@ -104,4 +105,35 @@ describe('what the finding says', () => {
       { numRuns: 25 },
     )
   })
+})
+
+test.each([
+  ['leadingTrailing', 2, 1.14],
+  ['twoLeading', 3, 1.18],
+  ['duoServo', 4.5, 1.275],
+] as const)('%s shoes make more of more friction', (shoes, brakeFactor, times) => {
+  const drum = { kind: 'drum', pistonAreaMm2: 250, brakeFactor, drumRadiusMm: 100, sealMpa: 0.3 } as const
+  const bites = (one: AxleBrake) => {
+    const more = withMoreFriction(one, 1.1)
+    return more.kind === 'drum' ? more.brakeFactor / brakeFactor : NaN
+  }
+  expect(bites({ ...drum, frictionSensitivity: SHOE_SENSITIVITY[shoes] })).toBeCloseTo(times, 9)
+  // where only C* is known, by the shoes that have such a C*
+  expect(bites(drum)).toBeCloseTo(times, 9)
+})
+test('a car whose duo-servo drums turn the order with grippier linings is not said to fit', () => {
+  const withDrums = (cylinderMm: number) =>
+    demo((project) => {
+      const drum = project.parts.find((one) => one.kind === 'drum')!
+      Object.assign(drum, { shoes: 'duoServo', brakeFactor: undefined, cylinderBoreMm: figure(cylinderMm), drumDiameterMm: figure(203) })
+      project.setups[0].rear.caliper = drum.id
+      project.setups[0].hydraulics.valve = null
+    })
+  // the order turns between a rear that brakes little and one that brakes much: just before that it is to be checked
+  const verdicts = Array.from({ length: 60 }, (_, i) => order(withDrums(8 + i * 0.1)).verdict)
+  const [lastFit, firstBlocked] = [verdicts.lastIndexOf('fits'), verdicts.indexOf('blocked')]
+  expect([lastFit >= 0, firstBlocked > lastFit]).toEqual([true, true])
+  // force of the drum goes with the bore squared: 27.5 % more friction is as much as 13 % more bore
+  const [fitMm, blockedMm] = [8 + lastFit * 0.1, 8 + firstBlocked * 0.1]
+  expect(blockedMm / fitMm).toBeGreaterThan(1.1)
 })

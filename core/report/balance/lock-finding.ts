@@ -1,9 +1,9 @@
 import { inCompetitionOnly } from '../../model/uses.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { bestWithoutLock } from '../../balance/limits.ts'
-import { frontFirstUntil, lockOrder, ORDER_FROM_G, type LockOrder } from '../../balance/lock-order.ts'
+import { frontFirstUntil, lockOrder, ORDER_FROM_G, rearFirstFrom, type LockOrder } from '../../balance/lock-order.ts'
 import { LIMITS } from '../../fit/limits.ts'
-import type { AxleBrake, BrakeSystem } from '../../hydraulics/system.ts'
+import { withMoreFriction, type BrakeSystem } from '../../hydraulics/system.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import type { Context } from '../figure/read.ts'
 import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
@@ -14,10 +14,8 @@ import type { Missing, ReportFigure } from '../figure/figure.ts'
 export const FRONT_FIRST_TO_G = 0.8
 /** So much more rear friction must not turn the order: pads differ by that from set to set. */
 const MORE_REAR_FRICTION = 1.1
-/** A system whose rear linings bite so much more; what a drum's shoes make of friction rises at least as fast as the friction. */
-export const bitingRear = (system: BrakeSystem): BrakeSystem => ({ ...system, rear: biting(system.rear, MORE_REAR_FRICTION) })
-const biting = (brake: AxleBrake, times: number): AxleBrake =>
-  brake.kind === 'disc' ? { ...brake, mu: brake.mu * times } : { ...brake, brakeFactor: brake.brakeFactor * times }
+/** A system whose rear linings bite so much more. */
+export const bitingRear = (system: BrakeSystem): BrakeSystem => ({ ...system, rear: withMoreFriction(system.rear, MORE_REAR_FRICTION) })
 /** The order is exact to more than anybody reads, g. */
 const SAME_G = 1e-6
 
@@ -26,6 +24,15 @@ export function frontFirstToG(context: Context, system: BrakeSystem, mass: Mass)
   const best = bestWithoutLock(system, mass, frictionOf(context.project, 'dry').value)
   return Math.max(FRONT_FIRST_TO_G, best?.decelG ?? 0)
 }
+
+/** Up to where the front locks first in every load that is known, driver only and laden, g; Infinity: always. */
+export const frontFirstUntilIn = (context: Context, system: BrakeSystem): number =>
+  Math.min(
+    ...(['driver', 'laden'] as const).map((load) => {
+      const found = loadCase(context, system, load)
+      return found.system && found.mass ? rearFirstFrom(found.system, found.mass) : Infinity
+    }),
+  )
 
 const show = (decelG: number) => formatQuantity(decelG, 'deceleration')
 

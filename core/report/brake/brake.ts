@@ -1,5 +1,12 @@
 import { effectiveRadiusMm, sweptRing } from '../../hydraulics/effective-radius.ts'
-import { boreAreaMm2, BRAKE_FACTORS, DEFAULT_SEAL_MPA, type AxleBrake } from '../../hydraulics/system.ts'
+import {
+  boreAreaMm2,
+  BRAKE_FACTORS,
+  DEFAULT_SEAL_MPA,
+  sensitivityOfFactor,
+  SHOE_SENSITIVITY,
+  type AxleBrake,
+} from '../../hydraulics/system.ts'
 import type { Axle, PartOf } from '../../model/project.ts'
 import { axleFigure, type AxleFigure } from '../figure/entry.ts'
 import type { Formula, ReportFigure } from '../figure/figure.ts'
@@ -188,5 +195,12 @@ function shoes(work: Working, axle: Axle, drum: PartOf<'drum'>): MakeBrake {
   const sealMpa = work.assume(DEFAULT_SEAL_MPA.drum, { label: `Pressure to move the shoes, ${axle}`, dimension: 'pressure', at })
   return brakeFactor === undefined
     ? undefined
-    : (pistonAreaMm2, drumRadiusMm) => ({ kind: 'drum', pistonAreaMm2, brakeFactor, drumRadiusMm, sealMpa })
+    : (pistonAreaMm2, drumRadiusMm) => ({
+        kind: 'drum',
+        pistonAreaMm2,
+        brakeFactor,
+        drumRadiusMm,
+        sealMpa,
+        frictionSensitivity: drum.shoes ? SHOE_SENSITIVITY[drum.shoes] : sensitivityOfFactor(brakeFactor),
+      })
 }

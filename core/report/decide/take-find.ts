@@ -11,7 +11,7 @@ import {
 import { PART_KINDS } from '../../model/part-kinds.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import type { UnitChoice } from '../../quantity/units.ts'
-import { BAR_MIDDLE } from '../pedal/bore-report.ts'
+import { BAR_MIDDLE } from '../balance/bore-report.ts'
 import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from './space.ts'
 import type { Find } from './found.ts'
 

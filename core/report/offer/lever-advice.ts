@@ -1,14 +1,14 @@
 import type { Mass } from '../../balance/adhesion.ts'
-import { levers, leverValue, roadShareAt, turnsAt, type Aim, type LeverFound, type LeverId } from '../../balance/levers.ts'
-import { frontFirstUntil, lockOrder, rearFirstFrom } from '../../balance/lock-order.ts'
+import { levers, LEVERS, leverValue, roadShareAt, turnsAt, type Aim, type LeverFound, type LeverId } from '../../balance/levers.ts'
+import { frontFirstUntil, lockOrder } from '../../balance/lock-order.ts'
 import type { BrakeSystem } from '../../hydraulics/system.ts'
 import { putPart } from '../../edit/accept.ts'
 import { AXLES, type Axle, type AxleSlot, type Part, type Project, type Setup, type SlotPlace } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { STANDARD_GRAVITY, type Dimension } from '../../quantity/units.ts'
-import { frictionOf, loadCase } from '../balance/grip.ts'
+import { frictionOf } from '../balance/grip.ts'
 import { hydraulicsOf, type Hydraulics } from '../pedal/hydraulics-of.ts'
-import { bitingRear, FRONT_FIRST_TO_G, rearFirstWords } from '../balance/lock-finding.ts'
+import { bitingRear, FRONT_FIRST_TO_G, frontFirstUntilIn, rearFirstWords } from '../balance/lock-finding.ts'
 import { betterFirst, outcomeOf, worsened, type Outcome, type Settled } from './outcome.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
 
@@ -94,13 +94,19 @@ export function leverReport(project: Project, setupId: string): LeverReport {
   const wanted = aimOf(project, here, system, mass)
   const met = wanted.with(here).meets(system)
   const before = outcomeOf(project, setupId)
-  const found = levers(system, wanted.with(here))
+  // the knee of a fixed or load-sensing valve is not set: another valve is another slope, and is offered by its name
+  const settable = here.context.resolved.valve?.action === 'adjustable'
+  const found = levers(
+    system,
+    wanted.with(here),
+    LEVERS.filter((id) => id !== 'valveKnee' || settable),
+  )
   const offers = met ? [] : [...turned(project, setupId, wanted, found), ...partOffers(project, setupId, found, here)]
   const judged = offers.flatMap((one) => judge(project, setupId, one, wanted, before) ?? [])
   const knee = judged.find((one) => one.change.kind === 'knee')
-  // an adjustable valve of the library is a lever although the setup has none
+  // an adjustable valve of the library is a lever although the setup has none, or one that cannot be set
   if (knee?.change.kind === 'knee' && !found.some((one) => one.id === 'valveKnee'))
-    found.push({ id: 'valveKnee', from: system.valve?.kneeMpa ?? 0, to: knee.change.kneeMpa })
+    found.push({ id: 'valveKnee', from: 0, to: knee.change.kneeMpa })
   const { units } = project.preferences
   const advice = found.map((one): LeverAdvice => {
     const { label, dimension } = WORDS[one.id]
@@ -111,7 +117,13 @@ export function leverReport(project: Project, setupId: string): LeverReport {
     return {
       label,
       dimension,
-      sentence: one.from > 0 ? `${label} from ${show(one.from)} to ${show(one.to)}${change}.` : `${label}: ${show(one.to)}.`,
+      // a change from nothing is a valve that takes the other's place
+      sentence:
+        one.id === 'valveKnee' && one.from === 0 && knee
+          ? `${knee.name} as the rear valve, set to ${show(one.to)}.`
+          : one.from > 0
+            ? `${label} from ${show(one.from)} to ${show(one.to)}${change}.`
+            : `${label}: ${show(one.to)}.`,
       offers: judged
         .filter((offer) => offer.lever === one.id)
         .sort((a, b) => betterFirst(a.outcome, b.outcome) || a.frontFirstToG - b.frontFirstToG)
@@ -123,14 +135,7 @@ export function leverReport(project: Project, setupId: string): LeverReport {
 }
 
 /** Up to where the front locks first in every load that is known: driver only and laden, g. */
-function untilIn({ context }: Hydraulics, system: BrakeSystem): number {
-  return Math.min(
-    ...(['driver', 'laden'] as const).map((load) => {
-      const found = loadCase(context, system, load)
-      return found.system && found.mass ? rearFirstFrom(found.system, found.mass) : Infinity
-    }),
-  )
-}
+const untilIn = ({ context }: Hydraulics, system: BrakeSystem): number => frontFirstUntilIn(context, system)
 
 function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Mass): Wanted {
   const { biasAim = 'load', biasAimShare, referenceDecelG, units } = project.preferences

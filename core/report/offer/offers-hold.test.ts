@@ -9,6 +9,7 @@ import { findSetup } from '../../model/resolve.ts'
 import { randomSetup, SETUP, withSetup } from '../../testing/setups.ts'
 import { allCandidates } from './candidates.ts'
 import { evaluate } from '../evaluate.ts'
+import { frontFirstUntilIn } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { leverReport, withChange } from './lever-advice.ts'
 import { outcomeOf } from './outcome.ts'
@@ -77,6 +78,60 @@ describe('levers', () => {
     )
     expect(hydraulicsOf(project, 'as-it-stands').system).toBeDefined()
     holds(project, 'as-it-stands')
+  })
+})
+
+describe('a knee is promised for the valve that it belongs to', () => {
+  const withValve = (fields: object, tyreDry = 1) => {
+    const project = clone(DEMO_PROJECT)
+    project.car.tyreDry = { value: tyreDry, origin: 'measured' }
+    Object.assign(
+      project.parts.find((one) => one.id === 'stock-valve')!,
+      fields,
+    )
+    return project
+  }
+  const number = (value: number) => ({ value, origin: 'measured' as const })
+  test('a fixed valve has no knee to set: another valve is named with its own', () => {
+    const report = leverReport(withValve({ action: 'fixed', kneeMpa: number(3), slope: number(0.8) }), 'as-it-stands')
+    const knee = report.advice.find((one) => one.id === 'valveKnee')!
+    expect(knee.sentence).toMatch(/^Adjustable rear valve as the rear valve, set to [\d.]+.bar\.$/)
+    expect(report.advice.map((one) => one.sentence).join(' ')).not.toContain('Knee pressure of the rear valve from')
+  })
+  test('over valves of every kind: whatever knee is named, set so it gives what is said', () => {
+    let [set, named] = [0, 0]
+    const share = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+    fc.assert(
+      fc.property(
+        fc.constantFrom('fixed', 'adjustable', 'loadSensing'),
+        share(0.5, 6),
+        share(0, 0.9),
+        share(0.7, 1.1),
+        share(1, 9),
+        (action, knee, slope, tyreDry, laden) => {
+          const ladenKnee = action === 'loadSensing' ? { kneeLadenMpa: number(laden) } : {}
+          const project = withValve({ action, kneeMpa: number(knee), slope: number(slope), ...ladenKnee }, tyreDry)
+          const report = leverReport(project, 'as-it-stands')
+          for (const one of report.advice.filter(({ id }) => id === 'valveKnee')) {
+            if (one.from === 0) {
+              named += 1
+              expect(one.offers.length).toBeGreaterThan(0)
+              continue
+            }
+            set += 1
+            expect(action).toBe('adjustable')
+            const change = { kind: 'knee' as const, partId: 'stock-valve', kneeMpa: one.to }
+            const { context, system } = hydraulicsOf(withChange(project, 'as-it-stands', change), 'as-it-stands')
+            // what is said is rounded to a hundredth
+            const promisedG = Number(/up to ([\d.]+)/.exec(report.aim!)![1]) - 0.005
+            const untilG = frontFirstUntilIn(context, system!)
+            expect([action, knee, slope, one.to, untilG >= promisedG, untilG]).toEqual([action, knee, slope, one.to, true, untilG])
+          }
+        },
+      ),
+      { numRuns: runs(1000, 150), seed: SEED },
+    )
+    expect(Math.min(set, named)).toBeGreaterThan(runs(50, 5))
   })
 })
 

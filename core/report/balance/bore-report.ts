@@ -4,17 +4,22 @@ import { barPivotMm, barTiltDeg, boreTable, pairMatrix, type BoreRow, type PairC
 import { chain } from '../../hydraulics/chain.ts'
 import { pedalForceForRoadForce } from '../../hydraulics/effort.ts'
 import { DEFAULT_FREE_STROKE_MM } from '../../hydraulics/travel.ts'
+import type { MasterCylinder } from '../../hydraulics/system.ts'
 import type { Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
-import { hydraulicsOf } from './hydraulics-of.ts'
-import { BANDS, type Band } from './pedal-bands.ts'
+import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { BANDS, type Band } from '../pedal/pedal-bands.ts'
+import { frontFirstToG, frontFirstUntilIn } from './lock-finding.ts'
 import type { Missing } from '../figure/figure.ts'
 
 export { STOCK_BORES_MM } from '../../hydraulics/same-feel.ts'
 
 /** The bar should stay so near its middle: beyond, small changes of its thread turn the order. */
 export const BAR_MIDDLE = { low: 0.45, high: 0.55 } as const
+
+/** The order is exact to more than anybody reads, g. */
+const SAME_G = 1e-6
 
 export type BoreReason =
   | 'pedal too light'
@@ -24,6 +29,7 @@ export type BoreReason =
   | 'travel too long'
   | 'bar too far off centre'
   | 'unlike strokes bind the bar'
+  | 'rear locks first'
 
 /** The setup's balance bar; without one the first of the parts whose clevises are known. */
 export interface Bar {
@@ -71,7 +77,7 @@ export interface BoreOptions {
 
 /** All stock bores and all pairs of them against the bands of the car's use. */
 export function boreReport(project: Project, setupId: string, { decelG, withoutBooster, mostForceN }: BoreOptions): BoreReport {
-  const { system: fitted, takers, mass, missing, ...found } = hydraulicsOf(project, setupId)
+  const { system: fitted, takers, mass, missing, context, ...found } = hydraulicsOf(project, setupId)
   const unknownAssist = withoutBooster ? undefined : found.unknownAssist
   const use = pedalOf(project.car.uses)
   const bands = BANDS[use]
@@ -114,8 +120,13 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...(travelMm < bands.travelMm.low ? (['travel too short'] as const) : []),
     ...(travelMm > bands.travelMm.high ? (['travel too long'] as const) : []),
   ]
+  // what brakes well at one deceleration must not lock its rear first at another
+  const keepsOrder = (master: MasterCylinder): BoreReason[] => {
+    const whole = { ...system, master }
+    return frontFirstUntilIn(context, whole) < frontFirstToG(context, whole, mass) - SAME_G ? ['rear locks first'] : []
+  }
   const tandem = boreTable(system, takers, roadForceN, DEFAULT_FREE_STROKE_MM).map((row) => ({
-    reasons: reasonsOf(row.pedalForceN, row.pedalTravelMm),
+    reasons: [...reasonsOf(row.pedalForceN, row.pedalTravelMm), ...keepsOrder({ kind: 'tandem', boreMm: row.boreMm })],
     ...row,
   }))
   const bar = barOf(project, setupId)
@@ -130,6 +141,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
             reasons: [
               ...reasonsOf(cell.pedalForceN, cell.pedalTravelMm),
               ...(cell.barShare < BAR_MIDDLE.low || cell.barShare > BAR_MIDDLE.high ? (['bar too far off centre'] as const) : []),
+              ...keepsOrder({ kind: 'twin', frontBoreMm: cell.frontBoreMm, rearBoreMm: cell.rearBoreMm, frontShare: cell.barShare }),
               ...((tiltDeg ?? 0) > (bar?.mostTiltDeg ?? Infinity) ? (['unlike strokes bind the bar'] as const) : []),
             ],
             ...cell,
