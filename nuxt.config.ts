@@ -44,11 +44,12 @@ export default defineNuxtConfig({
   },
   nitro: {
     preset: 'node-server',
-    compressPublicAssets: true,
+    compressPublicAssets: { gzip: true, brotli: false },
     typescript: { tsConfig: { compilerOptions: { allowImportingTsExtensions: true, noEmit: true } } },
   },
   vite: {
     worker: { format: 'es' },
+    build: { reportCompressedSize: false },
     optimizeDeps: { include: ['comlink', 'd3', 'dayjs', 'dayjs/plugin/*.js', 'immer', 'localforage', 'lodash-unified', 'yup'] },
   },
   typescript: {

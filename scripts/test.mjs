@@ -53,7 +53,7 @@ const node = (title, ...args) => ({ title, command: process.execPath, args })
 await Promise.all([
   lane([
     npx('build', 'nuxt', 'build'),
-    npx('types', 'vue-tsc', '-b', '--noEmit'),
+    node('types', 'scripts/types.mjs'),
     npx('lint', 'eslint', '--cache', '--cache-strategy', 'content', '--cache-location', 'node_modules/.cache/eslint/', '.'),
     npx('format', 'prettier', '--check', '--cache', '--cache-strategy', 'content', '--log-level', 'warn', '.'),
   ]),
