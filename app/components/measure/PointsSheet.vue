@@ -123,7 +123,19 @@ function focused(row: number, cell: PointCell) {
           :options="[...(offers ?? []).map((one) => ({ value: one, label: one })), { value: 'another object', label: 'another object' }]"
           @change="addLine"
         />
-        <ElButton v-if="lines.length > 1" text @click="removeLine">Remove outline</ElButton>
+        <template v-if="lines.length > 1">
+          <ElPopconfirm
+            v-if="line.rows.length > 0"
+            :title="`Remove the outline “${line.name}” with its ${line.rows.length} points?`"
+            confirm-button-text="Remove outline"
+            cancel-button-text="Cancel"
+            width="260"
+            @confirm="removeLine"
+          >
+            <template #reference><ElButton text>Remove outline</ElButton></template>
+          </ElPopconfirm>
+          <ElButton v-else text @click="removeLine">Remove outline</ElButton>
+        </template>
       </template>
     </div>
     <Teleport defer :to="drawingTo || 'body'" :disabled="drawingTo === ''">

@@ -19,6 +19,9 @@ export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOut
 export const isQuick = (caliper: PartOf<'caliper'>): boolean =>
   caliper.outlineFrom === 'quick' || (caliper.outlineFrom === undefined && !caliper.outlines)
 
+/** Names that the application offers for what stands on a caliper; any other name is taken for the body or a part of it. */
+const OBJECTS_ON_A_BODY: readonly string[] = ['bleed screw', 'hose', 'crossover pipe', 'sensor']
+
 /** Where a body ends that nobody measured there. */
 interface Reach {
   tallFromMm: number
@@ -50,8 +53,9 @@ export function notMeasured(caliper: PartOf<'caliper'>): Missing[] {
 function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[] | undefined {
   const at = { kind: 'part', partId: caliper.id, field: 'outlines' } as const
   if (!isQuick(caliper)) {
-    if (caliper.outlines) return caliper.outlines
-    work.ask(`Outline of ${caliper.name}`, at, 'Enter the measured points, or choose the five figures.')
+    // objects that stand on a body say nothing of the body itself
+    if (caliper.outlines?.some(({ name }) => !OBJECTS_ON_A_BODY.includes(name.trim().toLowerCase()))) return caliper.outlines
+    work.ask(`Outline of the body of ${caliper.name}`, at, 'Enter the measured points, or choose the five figures.')
     return undefined
   }
   const tallestRadiusMm = readPart(work, caliper, 'tallestRadiusMm')

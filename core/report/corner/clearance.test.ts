@@ -504,3 +504,17 @@ test('the drag says what the report will say: the same gap, the same verdict by 
   }
   expect(liveGap(front(demo((project) => delete part<'caliper'>(project, 'estate-front-caliper').outlines)), 'standard')).toBeUndefined()
 })
+
+test('a caliper whose body was removed is unknown, whatever stands on it', () => {
+  const without = demo((project) => {
+    const caliper = part<'caliper'>(project, 'estate-front-caliper')
+    expect(caliper.outlines!.map((one) => one.name)).toEqual(['body', 'bleed screw'])
+    caliper.outlines = caliper.outlines!.filter((one) => one.name !== 'body')
+  })
+  expect(front(demo(() => {})).verdict).toBe('tooClose')
+  expect(front(without)).toMatchObject({ verdict: 'measure', gap: undefined })
+  expect(evaluate(without, 'estate-fronts').verdict).toBe('unknown')
+  expect(evaluate(without, 'estate-fronts').figures['front.gap'].missing.map((one) => one.what)).toContain(
+    'Outline of the body of Estate front caliper',
+  )
+})
