@@ -1,0 +1,147 @@
+/**
+ * The public door of the core: what scripts of others stand on. Names and the meaning of parameters stay; fields are only
+ * added to what is returned. Everything is pure: the same project gives the same answer, no clock and no storage is asked.
+ *
+ * A project comes from `readProject` (a file's text) or is `DEMO_PROJECT`; the current car is its first setup.
+ */
+import type { PressurePair } from './hydraulics/gauges.ts'
+import type { Project } from './model/project.ts'
+import { balanceReport as balanceOf, type BalanceOptions, type BalanceReport } from './report/balance/balance-report.ts'
+import { boreReport as boresOf, type BoreOptions, type BoreReport } from './report/balance/bore-report.ts'
+import { workOrder as workOrderOf, type WorkOrder } from './report/build/work-order.ts'
+import { compare, type Comparison } from './report/decide/compare.ts'
+import { search as searchIn } from './report/decide/search.ts'
+import type { SearchResult } from './report/decide/found.ts'
+import { DEFAULT_ASK, type SearchAsk } from './report/decide/space.ts'
+import { doubtReport, type DoubtReport } from './report/doubt/doubt-report.ts'
+import { evaluate as evaluateOne } from './report/evaluate.ts'
+import { evaluateAll, isReport } from './report/evaluate-all.ts'
+import { gaugeReport as gaugesOf, type GaugeReport } from './report/evidence/gauge-report.ts'
+import { heatBrief } from './report/heat/heat-brief.ts'
+import { heatReport as heatOf, type HeatReport } from './report/heat/heat-report.ts'
+import { leverReport as leversOf, type LeverReport } from './report/offer/lever-advice.ts'
+import { stopsReport, type StopsAsked, type StopsReport } from './report/prove/stop-tests.ts'
+import { wearReport as wearOf, type WearReport } from './report/prove/wear-report.ts'
+import type { Report } from './report/report.ts'
+
+export { DEMO_PROJECT } from './demo/project.ts'
+export { readProject, writeProject } from './formats/project-file.ts'
+export type { Project, PressurePair, SearchAsk, StopsAsked }
+
+/**
+ * Everything that is said of one setup: figures with inputs, checks, clearance, parts list, key figures.
+ * @throws RangeError when the project has no such setup
+ *
+ * @example
+ * evaluate(DEMO_PROJECT, 'estate-fronts').corners.front.verdict // => 'tooClose'
+ */
+export const evaluate = (project: Project, setupId: string): Report => evaluateOne(project, setupId)
+
+/**
+ * Brake balance of one setup: lock-up order in each load, pedal force, what is left with a circuit or the booster lost
+ * (R. Limpert, Brake Design and Safety, ch. 5; UN Regulation No. 13-H, Annexes 3 and 5).
+ * @param options engine drag or downforce counted in
+ *
+ * @example
+ * balanceReport(DEMO_PROJECT, 'as-it-stands').missing.length // => 0
+ */
+export const balanceReport = (project: Project, setupId: string, options: BalanceOptions = {}): BalanceReport =>
+  balanceOf(project, setupId, options)
+
+/**
+ * Stock master cylinder bores and pairs of them against the usual pedal force and travel, and the lock-up order.
+ * @param options.decelG of the stop that they are judged by, g
+ *
+ * @example
+ * boreReport(DEMO_PROJECT, 'as-it-stands', { decelG: 0.9 }).fittedBoreMm // => 20.6375
+ */
+export const boreReport = (project: Project, setupId: string, options: BoreOptions): BoreReport => boresOf(project, setupId, options)
+
+/**
+ * Single changes that would bring the lock-up order to its aim, and parts of the library that make them. Each is applied and
+ * evaluated before it is returned.
+ *
+ * @example
+ * leverReport(DEMO_PROJECT, 'balanced').advice.every((one) => one.offers.length <= 3) // => true
+ */
+export const leverReport = (project: Project, setupId: string): LeverReport => leversOf(project, setupId)
+
+/**
+ * What pairs of line pressures say of gauges, balance bar and proportioning valve.
+ * @param pairs front and rear, MPa
+ *
+ * @example
+ * gaugeReport(DEMO_PROJECT, 'as-it-stands', [[0, 0], [1, 1]]).fit // => undefined
+ */
+export const gaugeReport = (project: Project, setupId: string, pairs: readonly PressurePair[]): GaugeReport =>
+  gaugesOf(project, setupId, pairs)
+
+/**
+ * A setup's brakes over a session: temperatures against their limits with ranges, when a limit is passed, what is open
+ * (R. Limpert, Brake Design and Safety, ch. 3).
+ * @param sessionId the one of the car's use where absent
+ *
+ * @example
+ * heatReport(DEMO_PROJECT, 'as-it-stands', 'hill').duty.id // => 'hill'
+ */
+export const heatReport = (project: Project, setupId: string, sessionId?: string): HeatReport => heatOf(project, setupId, sessionId)
+
+/**
+ * Logged stops of two setups: corrected to one speed, compared, and how many runs a difference takes to show.
+ *
+ * @example
+ * stopTests(DEMO_PROJECT, { a: 'as-it-stands', b: 'estate-fronts', surface: 'dry', load: 'driver', targetKmh: 100, wantedM: 1 }).b.counted.length // => 0
+ */
+export const stopTests = (project: Project, asked: StopsAsked): StopsReport => stopsReport(project, asked)
+
+/**
+ * Measured pads and rotors: wear rate, when the minimum thickness is reached, taper.
+ *
+ * @example
+ * wearReport({ ...DEMO_PROJECT, wearReadings: [] }).first // => undefined
+ */
+export const wearReport = (project: Project): WearReport => wearOf(project)
+
+/**
+ * The best that can be built from a project's library: every combination that keeps what must hold and that no other beats.
+ * Exact. What the query leaves out is as in `npm run search`.
+ * @throws RangeError when the project has no such setup
+ *
+ * @example
+ * search(DEMO_PROJECT, { setupId: 'as-it-stands', onHand: true }).finds.every((one) => one.values.cost === 0) // => true
+ */
+export const search = (project: Project, query: Pick<SearchAsk, 'setupId'> & Partial<SearchAsk>): SearchResult =>
+  searchIn(project, { ...DEFAULT_ASK, ...query })
+
+/**
+ * Setups side by side, criterion by criterion, the first of them as the reference.
+ * @param setupIds all of the project where absent
+ * @param sessionId that heat is compared by; the one of the car's use where absent
+ *
+ * @example
+ * compareSetups(DEMO_PROJECT).columns.length // => 4
+ */
+export function compareSetups(project: Project, setupIds?: readonly string[], sessionId?: string): Comparison {
+  const wanted = setupIds ?? project.setups.map((one) => one.id)
+  const reports = evaluateAll(project).filter(isReport)
+  const chosen = wanted.flatMap((id) => reports.find((one) => one.setupId === id) ?? [])
+  return compare(project, chosen, Object.fromEntries(chosen.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)])))
+}
+
+/**
+ * The steps that make the current car into a setup, each after what it needs.
+ * @throws RangeError when the project has no such setup
+ *
+ * @example
+ * workOrder(DEMO_PROJECT, 'balanced').steps[0].number // => 1
+ */
+export const workOrder = (project: Project, setupId: string): WorkOrder => workOrderOf(project, setupId, evaluateOne(project, setupId).fit)
+
+/**
+ * What the uncertainties of all inputs make of the figures from pedal to road, and which inputs matter most
+ * (GUM, JCGM 100:2008, 5.1.2; JCGM 101:2008).
+ *
+ * @example
+ * uncertaintyReport(DEMO_PROJECT, 'balanced').figures['pedal.force'].p05 > 0 // => true
+ */
+export const uncertaintyReport = (project: Project, setupId: string): DoubtReport => doubtReport(project, evaluateOne(project, setupId))
