@@ -29,12 +29,20 @@ export function ensurePackages() {
 function ensureDebian(wanted) {
   const missing = wanted.filter(({ command }) => !existsSync(command))
   if (missing.length === 0) return
-  const names = missing.map(({ name }) => name)
+  installDebian(missing.map(({ name }) => name))
+}
+
+function installDebian(names) {
   process.stderr.write(`Installing ${names.join(', ')} …\n`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   must('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 2, 2] })
   must('apt-get', ['install', '-y', '-qq', ...names], { env, stdio: ['ignore', 2, 2] })
 }
+
+/** The stories are tested from this Chromium on: 150 starts the first Tab of a page elsewhere. */
+const LEAST_CHROMIUM = 156
+/** @returns the major version; NaN where the command does not say */
+const majorOf = (command) => Number(/\b(\d+)\.\d+\.\d+/.exec(spawnSync(command, ['--version'], { encoding: 'utf8' }).stdout ?? '')?.[1])
 
 /** What the tests need of Debian: Chromium, and a printer of PDF pages into pictures. Returns Chromium's path. */
 export function ensureTestTools() {
@@ -43,6 +51,17 @@ export function ensureTestTools() {
     { command: chromium, name: 'chromium' },
     { command: '/usr/bin/pdftoppm', name: 'poppler-utils' },
   ])
+  if (majorOf(chromium) < LEAST_CHROMIUM) {
+    if (process.env.CHROMIUM_PATH === undefined) installDebian(['chromium'])
+    const now = majorOf(chromium)
+    if (now < LEAST_CHROMIUM) {
+      process.stderr.write(
+        `${chromium} is version ${now}; the stories need ${LEAST_CHROMIUM} or later. Update it (apt-get update, apt-get install chromium), ` +
+          'or name another one with CHROMIUM_PATH.\n',
+      )
+      process.exit(1)
+    }
+  }
   return chromium
 }
 
