@@ -92,6 +92,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     verdict: worstOf(findings, worstOf(fit)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
+    ...(pedal.rearSeenFirstAtG === undefined ? {} : { rearSeenFirstAtG: pedal.rearSeenFirstAtG }),
     adhesion: pedal.adhesion,
     bill,
     season,

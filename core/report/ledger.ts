@@ -179,5 +179,6 @@ function points(now: ReportFigure, then: ReportFigure): string {
 }
 
 function lockWords(report: Report): string {
+  if (report.rearSeenFirstAtG !== undefined) return `rear locked first at ${formatQuantity(report.rearSeenFirstAtG, 'deceleration')}`
   return report.lockOrder ? orderWords(report.lockOrder) : 'lock order not known'
 }

@@ -31,6 +31,8 @@ export interface Report {
   /** The pedal-to-road chain at the reference deceleration. */
   chain: Chain | undefined
   lockOrder: LockOrder | undefined
+  /** The rear was seen to lock first at this deceleration, g, where the model has the front first; absent: it was not. */
+  rearSeenFirstAtG?: number
   adhesion: CurvePoint[]
   bill: Bill
   season: Season

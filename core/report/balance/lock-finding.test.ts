@@ -4,6 +4,10 @@ import { DEMO_PROJECT } from '../../demo/project.ts'
 import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { evaluate } from '../evaluate.ts'
+import { ledger } from '../ledger.ts'
+import { lockSightingsReport } from '../prove/lock-sightings.ts'
+import type { LockSighting } from '../../model/logbook.ts'
+import { DEFAULT_UNITS } from '../../quantity/units.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
 import { SHOE_SENSITIVITY, withMoreFriction, type AxleBrake } from '../../hydraulics/system.ts'
 
@@ -137,3 +141,44 @@ test('a car whose duo-servo drums turn the order with grippier linings is not sa
   const [fitMm, blockedMm] = [8 + lastFit * 0.1, 8 + firstBlocked * 0.1]
   expect(blockedMm / fitMm).toBeGreaterThan(1.1)
 })
+
+describe('a rear that was seen to lock first outranks the model', () => {
+  const seen = (atG: number, more: Partial<LockSighting> = {}) =>
+    demo((project) => {
+      project.lockSightings = [
+        { id: 'seen', date: '2026-10-04', setupId: 'as-it-stands', surface: 'wet', load: 'driver', axle: 'rear', atG, ...more },
+      ]
+    })
+  test('the setup is blocked, and the key figures say what was seen', () => {
+    const report = evaluate(seen(0.5), 'as-it-stands')
+    expect(order(demo(() => {})).verdict).not.toBe('blocked')
+    expect(order(seen(0.5))).toMatchObject({
+      verdict: 'blocked',
+      sentence: expect.stringMatching(
+        /^Do not drive: the rear locked first at 0\.50.g on wet asphalt \(2026-10-04\); the model has the front first up to/,
+      ),
+    })
+    expect([report.verdict, report.rearSeenFirstAtG]).toEqual(['blocked', 0.5])
+    const bias = ledger(report, report, DEFAULT_UNITS, 'EUR').find((one) => one.id === 'bias')!
+    expect([bias.detail, bias.tone]).toEqual([expect.stringContaining('rear locked first at 0.50'), 'blocked'])
+  })
+  test('in competition too; of another setup, of the front, or as the model says it changes nothing', () => {
+    expect(order({ ...seen(0.5), car: { ...DEMO_PROJECT.car, uses: ['circuit'] } } as Project).verdict).toBe('blocked')
+    const plain = order(demo(() => {}))
+    for (const project of [seen(0.5, { setupId: 'balanced' }), seen(0.5, { axle: 'front' }), seen(0.5, { axle: 'none' })])
+      expect(order(project)).toEqual(plain)
+    // where the model has the rear first as well, it says so itself
+    const both = rearFirst(seen(0.9))
+    expect(order(both).sentence).not.toContain('Do not drive: the rear locked first')
+    expect(order(both).verdict).toBe('blocked')
+  })
+  test('the page advises less rear braking first, and no centre of gravity that cannot be', () => {
+    const [found] = lockSightingsReport(seen(0.5))
+    expect(found).toMatchObject({ verdict: 'differs', advice: expect.stringContaining('Reduce rear braking first') })
+    expect(found!.explains.filter((one) => one.field === 'cgHeightMm')).toEqual([])
+  })
+})
+const rearFirst = (project: Project): Project => {
+  set(project, 'stock-rear-caliper', { pistonsMm: [figure(42)] })
+  return project
+}

@@ -5,6 +5,7 @@ import { frontFirstUntil, lockOrder, ORDER_FROM_G, rearFirstFrom, type LockOrder
 import { LIMITS } from '../../fit/limits.ts'
 import { withMoreFriction, type BrakeSystem } from '../../hydraulics/system.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { SURFACES, type LockSighting } from '../../model/logbook.ts'
 import type { Context } from '../figure/read.ts'
 import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
 import type { Finding, FindingVerdict } from '../figure/finding.ts'
@@ -105,6 +106,43 @@ export function orderMarginG(context: Context, system: BrakeSystem, mass: Mass, 
 /** Cases that the criterion looks at, the road's and the person's own. */
 const LOOKED_AT = ['driver', 'laden', 'own'] as const satisfies LoadId[]
 
+/** A rear axle that was seen to lock first where the model has the front first: the lowest such deceleration. */
+export interface SeenAgainstModel {
+  sighting: LockSighting
+  /** How far the model has the front first in that load, g; undefined: it does not know. */
+  modelToG: number | undefined
+}
+
+/**
+ * A rear wheel that was seen to lock first, which the model of the same load does not explain. An observation on the car
+ * outranks the model.
+ */
+export function rearSeenFirst(context: Context, system: BrakeSystem | undefined): SeenAgainstModel | undefined {
+  const { project, setup } = context
+  const found = project.lockSightings.flatMap((sighting): SeenAgainstModel[] => {
+    if (sighting.setupId !== setup.id || sighting.axle !== 'rear') return []
+    const at = system && loadCase(context, system, sighting.load)
+    const order = at?.system && at.mass && lockOrder(at.system, at.mass)
+    if (!order) return [{ sighting, modelToG: undefined }]
+    const explained = order.rearFirst.some(({ fromG, toG }) => sighting.atG >= fromG - SEEN_WITHIN_G && sighting.atG <= toG + SEEN_WITHIN_G)
+    return explained ? [] : [{ sighting, modelToG: frontFirstUntil(order) }]
+  })
+  return found.reduce<SeenAgainstModel | undefined>((a, b) => (a && a.sighting.atG <= b.sighting.atG ? a : b), undefined)
+}
+/** Nobody reads the deceleration of a lock-up to better than that, g. */
+const SEEN_WITHIN_G = 0.06
+
+function seenWords({ sighting, modelToG }: SeenAgainstModel): string {
+  const { atG, surface, date } = sighting
+  const model =
+    modelToG === undefined
+      ? 'the lock-up order cannot be computed'
+      : Number.isFinite(modelToG)
+        ? `the model has the front first up to ${show(modelToG)}`
+        : 'the model has the front always first'
+  return `Do not drive: the rear locked first at ${show(atG)} on ${SURFACES[surface]} (${date}); ${model}. Reduce rear braking, then find what differs.`
+}
+
 /**
  * Which axle locks first: driver only and laden, up to 0.80 g or what the dry tyre gives. Rear-first on the road blocks;
  * an order that more rear friction would turn is to be checked. With electronic rear distribution kept the control unit
@@ -119,6 +157,8 @@ export function lockFinding(
   againstStock: ReportFigure,
 ): Finding {
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing } as const
+  const seen = rearSeenFirst(context, system)
+  if (seen) return { ...base, verdict: 'blocked', sentence: seenWords(seen) }
   if (!order || !system || !mass)
     return { verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.', ...base }
   const { project } = context

@@ -17,7 +17,7 @@ import { adhesionCurve, type CurvePoint } from './adhesion-curve.ts'
 import { antiLock } from './anti-lock.ts'
 import { CLAMP_BIAS, IDEAL_BIAS, PRESSURE_BIAS, ROAD_BIAS, TORQUE_BIAS } from './bias.ts'
 import { CRITICAL } from './critical.ts'
-import { lockFinding } from './lock-finding.ts'
+import { lockFinding, rearSeenFirst } from './lock-finding.ts'
 
 /** What the car brakes with as it stands: what a setup's pedal and balance are held against. */
 export interface StockBrakes {
@@ -31,6 +31,8 @@ export interface PedalToRoad {
   roadBias: ReportFigure
   chain: Chain | undefined
   lockOrder: LockOrder | undefined
+  /** Where the rear was seen to lock first against the model, g. */
+  rearSeenFirstAtG: number | undefined
   adhesion: CurvePoint[]
   findings: Finding[]
 }
@@ -147,5 +149,6 @@ export function pedalToRoad(context: Context, brakes: Record<Axle, AxleBrakeRepo
     stroke.figure,
     abs.figure,
   ]
-  return { figures, roadBias, chain: stage, lockOrder: order, adhesion: adhesionCurve(system, mass), findings }
+  const rearSeenFirstAtG = rearSeenFirst(context, system)?.sighting.atG
+  return { figures, roadBias, chain: stage, lockOrder: order, rearSeenFirstAtG, adhesion: adhesionCurve(system, mass), findings }
 }

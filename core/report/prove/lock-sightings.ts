@@ -20,6 +20,8 @@ export interface LockFound {
   setupName: string
   verdict: 'agrees' | 'differs' | 'unknown'
   sentence: string
+  /** What to do first; absent: nothing. */
+  advice?: string
   explains: Explains[]
 }
 
@@ -29,6 +31,11 @@ const FIELD = { dry: 'tyreDry', wet: 'tyreWet', loose: 'tyreLoose' } as const
 /** Tyres and heights that are looked through. */
 const FRICTIONS = { low: 0.1, high: 1.9 } as const
 const HEIGHTS_MM = { low: 250, high: 900 } as const
+/** No centre of gravity is misjudged by more, mm: beyond it something else is the cause. */
+const MOST_HEIGHT_OFF_MM = 60
+/** A rear that locks first is made safe before its cause is looked for. */
+const REAR_FIRST_ADVICE =
+  'Do not drive on the road. Reduce rear braking first: a lower knee pressure, the balance bar further to the front, or rear linings with less friction. Test again on closed, dry, straight ground from 30 km/h.'
 
 /** Wheels that were seen to lock, held against the order that the model says. */
 export const lockSightingsReport = (project: Project): LockFound[] => project.lockSightings.map((one) => found(project, one))
@@ -70,7 +77,8 @@ function found(project: Project, sighting: LockSighting): LockFound {
     sighting,
     setupName,
     verdict: 'differs',
-    sentence: `${reckoned}; seen were the ${axle} ones at ${g(atG)}.${explains.length === 0 ? ' Neither another friction of the tyres nor another height of the centre of gravity explains it: look at valve, pads and pressures.' : ''}`,
+    sentence: `${reckoned}; the ${axle} wheels were seen to lock first at ${g(atG)}.${explains.length === 0 ? ` Check next: rear pads and their friction, the valve's knee pressure by gauges, the static front share of the mass.` : ''}`,
+    ...(axle === 'rear' && !sameAxle ? { advice: REAR_FIRST_ADVICE } : {}),
     explains,
   }
 }
@@ -106,7 +114,7 @@ function heightThat(project: Project, system: BrakeSystem, mass: Mass, { axle, l
   if (low === high) return []
   const edge = high ? bisect(HEIGHTS_MM.low, HEIGHTS_MM.high, 0.1, first) : bisect(HEIGHTS_MM.high, HEIGHTS_MM.low, 0.1, first)
   const value = high ? Math.ceil(edge) : Math.floor(edge)
-  if (!first(value)) return []
+  if (!first(value) || Math.abs(value - mass.cgHeightMm) > MOST_HEIGHT_OFF_MM) return []
   const show = (mm: number) => formatQuantity(mm, 'length', project.preferences.units, { decimals: 0 })
   return [
     {
