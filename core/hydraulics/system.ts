@@ -70,7 +70,7 @@ export function sensitivityOfFactor(brakeFactor: number): number {
  * A brake with linings of so many times the friction: a disc follows it, a drum's C* rises faster.
  *
  * @example
- * withMoreFriction({ kind: 'drum', pistonAreaMm2: 200, brakeFactor: 4, drumRadiusMm: 100, sealMpa: 0.3, frictionSensitivity: 2.5 }, 1.1).brakeFactor // => 5
+ * withMoreFriction({ kind: 'drum', pistonAreaMm2: 200, brakeFactor: 4, drumRadiusMm: 100, sealMpa: 0.3, frictionSensitivity: 2.5 }, 1.5).brakeFactor // => 9
  */
 export function withMoreFriction(brake: AxleBrake, times: number): AxleBrake {
   if (brake.kind === 'disc') return { ...brake, mu: brake.mu * times }
