@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { STOCK_BORES_MM, type BoreReport } from '#core/report/balance/bore-report.ts'
+import { STOCK_BORES_MM, type BoreReason, type BoreReport } from '#core/report/balance/bore-report.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -38,6 +38,14 @@ const columns = [
   { id: 'rear', label: 'Rear', number: true },
 ]
 const bestClass = (row: Row) => (row.boreMm === bores.value?.bestTandem?.boreMm ? 'best' : '')
+const markOf = (reasons: readonly BoreReason[]) =>
+  reasons.length === 0
+    ? 'fits'
+    : reasons.includes('rear locks first')
+      ? 'blocked'
+      : reasons.join() === 'assist not known'
+        ? 'unknown'
+        : 'check'
 const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.reasons.length === 0).length)
 </script>
 
@@ -87,10 +95,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         <template #travel="{ row }">{{ mm(row.pedalTravelMm, units.length === 'mm' ? 0 : 2) }}</template>
         <template #usual="{ row }">
           <span :class="row.reasons.length === 0 ? 'tone-fits' : 'soft'">
-            <VerdictMark
-              :verdict="row.reasons.length === 0 ? 'fits' : row.reasons.join() === 'assist not known' ? 'unknown' : 'check'"
-              :size="13"
-            />
+            <VerdictMark :verdict="markOf(row.reasons)" :size="13" />
             {{ row.reasons.length === 0 ? 'yes' : row.reasons.join(', ') }}</span
           >
         </template>

@@ -5,6 +5,7 @@ import type { Project } from '../../model/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { evaluate } from '../evaluate.ts'
 import { ledger } from '../ledger.ts'
+import { leverReport } from '../offer/lever-advice.ts'
 import { lockSightingsReport } from '../prove/lock-sightings.ts'
 import type { LockSighting } from '../../model/logbook.ts'
 import { DEFAULT_UNITS } from '../../quantity/units.ts'
@@ -171,6 +172,15 @@ describe('a rear that was seen to lock first outranks the model', () => {
     const both = rearFirst(seen(0.9))
     expect(order(both).sentence).not.toContain('Do not drive: the rear locked first')
     expect(order(both).verdict).toBe('blocked')
+  })
+  test('no change is offered by a model that the car has contradicted', () => {
+    expect(leverReport(seen(0.5), 'as-it-stands')).toEqual({ aim: undefined, met: false, advice: [] })
+    expect(
+      leverReport(
+        demo(() => {}),
+        'as-it-stands',
+      ).aim,
+    ).toBeDefined()
   })
   test('the page advises less rear braking first, and no centre of gravity that cannot be', () => {
     const [found] = lockSightingsReport(seen(0.5))

@@ -8,7 +8,7 @@ import { formatQuantity } from '../../quantity/format.ts'
 import { STANDARD_GRAVITY, type Dimension } from '../../quantity/units.ts'
 import { frictionOf } from '../balance/grip.ts'
 import { hydraulicsOf, type Hydraulics } from '../pedal/hydraulics-of.ts'
-import { bitingRear, FRONT_FIRST_TO_G, frontFirstUntilIn, rearFirstWords } from '../balance/lock-finding.ts'
+import { bitingRear, FRONT_FIRST_TO_G, frontFirstUntilIn, rearFirstWords, rearSeenFirst } from '../balance/lock-finding.ts'
 import { betterFirst, outcomeOf, worsened, type Outcome, type Settled } from './outcome.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
 
@@ -90,7 +90,8 @@ interface Wanted {
 export function leverReport(project: Project, setupId: string): LeverReport {
   const here = hydraulicsOf(project, setupId)
   const { system, mass } = here
-  if (!system || !mass) return { aim: undefined, met: false, advice: [] }
+  // where the car did otherwise than the model says, the model sets no aim
+  if (!system || !mass || rearSeenFirst(here.context, system)) return { aim: undefined, met: false, advice: [] }
   const wanted = aimOf(project, here, system, mass)
   const met = wanted.with(here).meets(system)
   const before = outcomeOf(project, setupId)
