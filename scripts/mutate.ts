@@ -117,13 +117,24 @@ for (const name of [
   cpSync(join(root, name), join(copy, name), { recursive: true })
 for (const name of ['node_modules', '.nuxt']) symlinkSync(join(root, name), join(copy, name))
 
+/** A fault that makes a loop endless is seen too: by then any test has ended. */
+const ENDLESS_MS = 150_000
 /** Whether a run of Jest fails. */
 function fails(deep: boolean, ...args: string[]): boolean {
   const jest = ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--bail', '--silent', '--passWithNoTests', ...args]
   const env = { ...process.env, NODE_NO_WARNINGS: '1', TEST_DEEP: deep ? '1' : '0' }
-  return spawnSync(process.execPath, jest, { cwd: copy, env, stdio: 'ignore' }).status !== 0
+  return (
+    spawnSync(process.execPath, jest, {
+      cwd: copy,
+      env,
+      stdio: 'ignore',
+      timeout: args.length === 1 && !deep ? ENDLESS_MS : 10 * ENDLESS_MS,
+      killSignal: 'SIGKILL',
+    }).status !== 0
+  )
 }
-const goldenFails = () => spawnSync(process.execPath, ['--import', 'tsx', 'scripts/golden.ts'], { cwd: copy, stdio: 'ignore' }).status !== 0
+const goldenFails = () =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/golden.ts'], { cwd: copy, stdio: 'ignore', timeout: ENDLESS_MS }).status !== 0
 /** Tests beside the fault first: they see most, and soon. */
 const isSeen = (file: string, deep: boolean) => fails(deep, `${dirname(file)}/`) || goldenFails() || fails(deep, '--findRelatedTests', file)
 

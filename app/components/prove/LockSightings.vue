@@ -88,10 +88,10 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
     </p>
     <ul class="log" data-test="locks">
       <li v-for="one in found" :key="one.sighting.id">
-        <VerdictMark :verdict="TONE[one.verdict]" :size="16" />
+        <VerdictMark :verdict="one.advice ? 'blocked' : TONE[one.verdict]" :size="16" />
         <div>
-          <p>{{ one.sentence }}</p>
           <p v-if="one.advice" class="caution" data-test="lock-advice"><strong>DANGER</strong> – {{ one.advice }}</p>
+          <p>{{ one.sentence }}</p>
           <p class="soft small">
             {{ one.sighting.date }}, {{ one.setupName }}, {{ SURFACES[one.sighting.surface] }}, {{ LOADS_DRIVEN[one.sighting.load]
             }}{{ one.sighting.track ? `, ${one.sighting.track}` : '' }}

@@ -35,7 +35,7 @@ const HEIGHTS_MM = { low: 250, high: 900 } as const
 const MOST_HEIGHT_OFF_MM = 60
 /** A rear that locks first is made safe before its cause is looked for. */
 const REAR_FIRST_ADVICE =
-  'Do not drive on the road. Reduce rear braking first: a lower knee pressure, the balance bar further to the front, or rear linings with less friction. Test again on closed, dry, straight ground from 30 km/h.'
+  'Do not drive on the road. Reduce rear braking first, then test again on closed, dry, straight ground from 30 km/h.'
 
 /** Wheels that were seen to lock, held against the order that the model says. */
 export const lockSightingsReport = (project: Project): LockFound[] => project.lockSightings.map((one) => found(project, one))
@@ -77,7 +77,7 @@ function found(project: Project, sighting: LockSighting): LockFound {
     sighting,
     setupName,
     verdict: 'differs',
-    sentence: `${reckoned}; the ${axle} wheels were seen to lock first at ${g(atG)}.${explains.length === 0 ? ` Check next: rear pads and their friction, the valve's knee pressure by gauges, the static front share of the mass.` : ''}`,
+    sentence: `${reckoned}; the ${axle} wheels were seen to lock first at ${g(atG)}.${explains.length === 0 ? ` Check next: friction of the rear linings, knee pressure by gauges, front share of the mass.` : ''}`,
     ...(axle === 'rear' && !sameAxle ? { advice: REAR_FIRST_ADVICE } : {}),
     explains,
   }

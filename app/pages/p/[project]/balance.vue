@@ -71,7 +71,8 @@ const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, value: Prefer
 const { doubt } = useDoubts()
 const ofCases = computed(() => {
   const of100 = doubt.value?.setupId === report.value?.setupId ? doubt.value?.frontFirstOf100 : undefined
-  return of100 === undefined ? '' : casesWords(of100)
+  // what was seen on the car is not weighed against cases of the model
+  return of100 === undefined || report.value?.rearSeenFirstAtG !== undefined ? '' : casesWords(of100)
 })
 const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [])
 </script>
