@@ -233,7 +233,8 @@ function unbeaten(finds: readonly BruteFind[], { by }: SearchAsk): BruteFind[] {
     return !all.includes(-1) && all.includes(1)
   }
   const left = finds.filter((one) => !weighs(one) || !finds.some((other) => weighs(other) && beats(other, one)))
-  const same = (a: BruteFind, b: BruteFind) => by.every((id) => a.values[id] === b.values[id])
+  const same = (a: BruteFind, b: BruteFind) =>
+    by.every((id) => a.values[id] === b.values[id] || Math.abs(a.values[id]! - b.values[id]!) < 1e-9)
   const changes = ({ parts }: BruteFind) => Object.keys(parts).length
   return left.filter(
     (one) => !left.some((other) => same(other, one) && changes(other) < changes(one) && RANK[other.verdict] <= RANK[one.verdict]),

@@ -64,7 +64,11 @@ export const valuesOf = ({ by }: SearchAsk, values: Weighed): Values => by.map((
  */
 export function fewestChanges(ask: SearchAsk, finds: readonly Find[]): Find[] {
   const alike = new Map<string, Find[]>()
-  const keyOf = ({ values }: Find) => JSON.stringify(valuesOf(ask, values))
+  // the same weight reached by another sum differs in its last digits
+  const keyOf = ({ values }: Find) =>
+    valuesOf(ask, values)
+      .map((one) => one?.toFixed(9))
+      .join()
   for (const one of finds) alike.set(keyOf(one), [...(alike.get(keyOf(one)) ?? []), one])
   const changes = ({ parts }: Find) => Object.keys(parts).length
   const standsFor = (a: Find, b: Find) => changes(a) < changes(b) && VERDICT_RANK[a.verdict] <= VERDICT_RANK[b.verdict]
