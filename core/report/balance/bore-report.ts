@@ -122,6 +122,8 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
   ]
   // what brakes well at one deceleration must not lock its rear first at another
   const keepsOrder = (master: MasterCylinder): BoreReason[] => {
+    // with electronic distribution kept the control unit sees to the order
+    if (project.car.abs === 'absAndDistribution') return []
     const whole = { ...system, master }
     return frontFirstUntilIn(context, whole) < frontFirstToG(context, whole, mass) - SAME_G ? ['rear locks first'] : []
   }

@@ -124,13 +124,15 @@ export function rearSeenFirst(context: Context, system: BrakeSystem | undefined)
     const at = system && loadCase(context, system, sighting.load)
     const order = at?.system && at.mass && lockOrder(at.system, at.mass)
     if (!order) return [{ sighting, modelToG: undefined }]
-    const explained = order.rearFirst.some(({ fromG, toG }) => sighting.atG >= fromG - SEEN_WITHIN_G && sighting.atG <= toG + SEEN_WITHIN_G)
-    return explained ? [] : [{ sighting, modelToG: frontFirstUntil(order) }]
+    return hasRearFirst(order, sighting.atG) ? [] : [{ sighting, modelToG: frontFirstUntil(order) }]
   })
   return found.reduce<SeenAgainstModel | undefined>((a, b) => (a && a.sighting.atG <= b.sighting.atG ? a : b), undefined)
 }
 /** Nobody reads the deceleration of a lock-up to better than that, g. */
-const SEEN_WITHIN_G = 0.06
+export const SEEN_WITHIN_G = 0.06
+/** Whether an order has the rear first at a deceleration, as well as that can be read. */
+export const hasRearFirst = ({ rearFirst }: LockOrder, atG: number): boolean =>
+  rearFirst.some(({ fromG, toG }) => atG >= fromG - SEEN_WITHIN_G && atG <= toG + SEEN_WITHIN_G)
 
 function seenWords({ sighting, modelToG }: SeenAgainstModel): string {
   const { atG, surface, date } = sighting

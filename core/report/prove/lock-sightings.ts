@@ -6,7 +6,9 @@ import type { LockSighting } from '../../model/logbook.ts'
 import type { Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { lockOrder } from '../../balance/lock-order.ts'
 import { frictionOf, loadCase } from '../balance/grip.ts'
+import { hasRearFirst, SEEN_WITHIN_G } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 
 /** A figure of the car that would explain what was seen; never taken unasked. */
@@ -25,8 +27,6 @@ export interface LockFound {
   explains: Explains[]
 }
 
-/** Seen and reckoned decelerations no further apart agree: nobody reads a lock off to better than that, g. */
-const SAME_G = 0.06
 const FIELD = { dry: 'tyreDry', wet: 'tyreWet', loose: 'tyreLoose' } as const
 /** Tyres and heights that are looked through. */
 const FRICTIONS = { low: 0.1, high: 1.9 } as const
@@ -55,7 +55,7 @@ function found(project: Project, sighting: LockSighting): LockFound {
   const g = (value: number) => formatQuantity(value, 'deceleration')
   const reckoned = `The model says the ${model.axle} wheels first, at ${g(model.decelG)}${friction.assumed ? ' with an assumed friction' : ''}`
   if (axle === 'none') {
-    const agrees = atG <= model.decelG + SAME_G
+    const agrees = atG <= model.decelG + SEEN_WITHIN_G
     return {
       sighting,
       setupName,
@@ -67,7 +67,8 @@ function found(project: Project, sighting: LockSighting): LockFound {
     }
   }
   const sameAxle = model.axle === axle
-  if (sameAxle && Math.abs(model.decelG - atG) <= SAME_G)
+  const order = lockOrder(system, mass)
+  if (sameAxle && Math.abs(model.decelG - atG) <= SEEN_WITHIN_G)
     return { sighting, setupName, verdict: 'agrees', sentence: `${reckoned}: as seen at ${g(atG)}.`, explains: [] }
   const explains = [
     ...tyresThat(project, system, mass, sighting, axle),
@@ -78,7 +79,7 @@ function found(project: Project, sighting: LockSighting): LockFound {
     setupName,
     verdict: 'differs',
     sentence: `${reckoned}; the ${axle} wheels were seen to lock first at ${g(atG)}.${explains.length === 0 ? ` Check next: friction of the rear linings, knee pressure by gauges, front share of the mass.` : ''}`,
-    ...(axle === 'rear' && !sameAxle ? { advice: REAR_FIRST_ADVICE } : {}),
+    ...(axle === 'rear' && !(order && hasRearFirst(order, atG)) ? { advice: REAR_FIRST_ADVICE } : {}),
     explains,
   }
 }
