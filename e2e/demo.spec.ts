@@ -1,4 +1,4 @@
-import { DEMO, expect, exported, grab, ledger, openDemo, strangers, test } from './support.ts'
+import { DEMO, expect, exported, grab, ledger, openDemo, strangers, test, fitsTheWindow } from './support.ts'
 
 test('from the list of projects to the verdict of the demo', async ({ page }) => {
   const asked = strangers(page)
@@ -108,7 +108,7 @@ test('at phone width the verdict comes first and the figures can be edited', asy
   const verdict = (await page.getByTestId('verdict').boundingBox())!
   const drawing = (await page.getByTestId('corner-drawing').boundingBox())!
   expect(verdict.y).toBeLessThan(drawing.y)
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await fitsTheWindow(page)
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears.')
 })

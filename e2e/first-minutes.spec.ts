@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, exported, openDemo, test, type } from './support.ts'
+import { expect, exported, openDemo, test, type, fitsTheWindow } from './support.ts'
 
 /** A person's hands: each press, each field filled in and each Enter is one action. */
 class Hands {
@@ -277,6 +277,5 @@ test('on a phone, by touch: the questions that take more than figures say what c
   await hands.ask('lasts')
   await hands.choose(typicalCar(page), /van/)
   await expect(hands.answer).not.toContainText('Cannot say: pedal ratio')
-  const wider = await page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth)
-  expect(wider).toBe(false)
+  await fitsTheWindow(page)
 })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { choose, expect, openDemo, pick, seriousFindings, test, tick, type } from './support.ts'
+import { choose, expect, openDemo, pick, seriousFindings, test, tick, type, fitsTheWindow } from './support.ts'
 
 /** Another address, once what was changed is kept. */
 async function leave(page: Page, address: string): Promise<void> {
@@ -59,7 +59,7 @@ test('the yard checklist on a phone', async ({ page }) => {
   await pick(page, 'Caliper or drum brake, front', 'Estate front caliper')
   await leave(page, 'fit?setup=balanced&view=check')
   await expect(page.getByTestId('fit-counts')).toContainText('in need of something')
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await fitsTheWindow(page)
   await tick(page.getByLabel('only what is open'))
   await expect(page.locator('[data-rule="front.mount"]')).toContainText('blocked')
   await expect(page.locator('[data-rule="front.hub-pattern"]')).toHaveCount(0)

@@ -1,4 +1,4 @@
-import { choose, chosen, expect, openDemo, pick, seriousFindings, test } from './support.ts'
+import { choose, chosen, expect, openDemo, pick, seriousFindings, test, fitsTheWindow } from './support.ts'
 
 test('will it last: the stock brakes on the hill, what the options gain', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=as-it-stands')
@@ -202,7 +202,7 @@ test('what limits a stop: the tyres do, and larger brakes are not said to shorte
     ).toBeAttached({
       timeout: 15_000,
     })
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await fitsTheWindow(page)
   }
 })
 

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { choose, expect, exported, grab, ledger, openDemo, seriousFindings, test, tick, yardstick } from './support.ts'
+import { choose, expect, exported, grab, ledger, openDemo, seriousFindings, test, tick, yardstick, fitsTheWindow } from './support.ts'
 
 const reading = (page: Page, label: string) => page.getByLabel(label, { exact: true })
 async function take(page: Page, label: string, text: string): Promise<void> {
@@ -24,7 +24,7 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
 
   await page.getByRole('link', { name: /Measure/ }).click()
   await expect(page.getByTestId('sheet')).toContainText('five figures')
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await fitsTheWindow(page)
   await take(page, 'Tallest radius', '155; 155.4; 154.8')
   await expect(reading(page, 'Tall from')).toBeFocused()
   await take(page, 'Tall from', '-88')

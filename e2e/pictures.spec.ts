@@ -5,7 +5,19 @@ import { apply, homographyOf, type Homography, type Pair } from '../core/picture
 import { MARKS, type Mm } from '../core/picture/sheet.ts'
 import { takePicture, type Camera, type Light, type Scene } from '../core/picture/simulated-camera.ts'
 import type { WheelProfile } from '../core/model/field.ts'
-import { choose, expect, exported, openDemo, seriousFindings, strangers, test, type, violations, yardstick } from './support.ts'
+import {
+  choose,
+  expect,
+  exported,
+  openDemo,
+  seriousFindings,
+  strangers,
+  test,
+  type,
+  violations,
+  yardstick,
+  fitsTheWindow,
+} from './support.ts'
 
 const CAMERA: Camera = { width: 1600, height: 1200, focal35Mm: 26, distanceMm: 420, tiltDeg: 18, azimuthDeg: 240, turnDeg: 122, lens: 0.02 }
 const LIGHT: Light = { blurPx: 0.9, noise: 3, slope: 0.15 }
@@ -399,7 +411,7 @@ test.describe('on a phone', () => {
     await openSheet(page, 'caliperOutline')
     await page.getByTestId('picture-example').click()
     const at = await onScreen(page)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await fitsTheWindow(page)
     await page.getByTestId('picture-next').click()
     // the picture stays in sight while what is below it is scrolled
     await page.getByTestId('picture').evaluate((one) => one.closest('.el-overlay-dialog')!.scrollTo(0, 0))

@@ -112,6 +112,12 @@ export async function openDemo(page: Page, step = 'fit', query = 'setup=estate-f
   await expect(page.getByTestId('ledger-cost')).toBeVisible()
 }
 
+/** The page is no wider than its window, once all has been laid out. */
+export async function fitsTheWindow(page: Page): Promise<void> {
+  const tooWide = () => page.evaluate((width) => document.documentElement.scrollWidth - width, page.viewportSize()!.width)
+  await expect.poll(tooWide, `${page.url()} is wider than its window, in px`).toBeLessThanOrEqual(0)
+}
+
 /** Exports the open project and gives the file's text. */
 export async function exported(page: Page): Promise<string> {
   const waiting = page.waitForEvent('download')
