@@ -4,7 +4,7 @@
  *
  * A project comes from `readProject` (a file's text) or is `DEMO_PROJECT`; the current car is its first setup.
  */
-import type { PressurePair } from './hydraulics/gauges.ts'
+import type { PressurePair } from './hydraulics/gauge-models.ts'
 import type { Project } from './model/project.ts'
 import { balanceReport as balanceOf, type BalanceOptions, type BalanceReport } from './report/balance/balance-report.ts'
 import { boreReport as boresOf, type BoreOptions, type BoreReport } from './report/balance/bore-report.ts'
@@ -67,11 +67,12 @@ export const boreReport = (project: Project, setupId: string, options: BoreOptio
 export const leverReport = (project: Project, setupId: string): LeverReport => leversOf(project, setupId)
 
 /**
- * What pairs of line pressures say of gauges, balance bar and proportioning valve.
+ * What pairs of line pressures say of gauges, balance bar and proportioning valve. `stated` names the causes that the
+ * readings need, `undecided` those that they cannot tell apart.
  * @param pairs front and rear, MPa
  *
  * @example
- * gaugeReport(DEMO_PROJECT, 'as-it-stands', [[0, 0], [1, 1]]).fit // => undefined
+ * gaugeReport(DEMO_PROJECT, 'as-it-stands', [[0, 0], [0.8, 0.4], [1.4, 1], [2, 1.6], [2.6, 2.2]]).stated // => ['rearZero']
  */
 export const gaugeReport = (project: Project, setupId: string, pairs: readonly PressurePair[]): GaugeReport =>
   gaugesOf(project, setupId, pairs)

@@ -92,7 +92,7 @@ test('the next visit to a track starts from the last bar setting', async ({ page
   await page.getByRole('link', { name: 'Pressures' }).click()
   await expect(page.getByTestId('read-session')).toBeVisible()
   await page.getByTestId('read-session').click()
-  await expect(page.getByTestId('gauge-says')).toContainText(/bar/)
+  await expect(page.getByTestId('gauge-says')).toContainText(/rear pressure is/)
   await page.getByLabel('Track or place').fill('Wold Ring')
   await page.getByRole('textbox', { name: 'Knob' }).fill('two turns in')
   await page.getByRole('button', { name: 'Keep these readings' }).click()

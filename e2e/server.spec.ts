@@ -44,7 +44,7 @@ test('the simulated gauges: readings near what was set, faults as they were chos
     const answer = await post(request, 'gauge/pressure', { frontMpa: 6, rearMpa: 3, fault })
     return (await answer.json()) as { frontMpa: number; rearMpa: number }
   }
-  const [well, off] = [await pressures('none'), await pressures('zeroOffset')]
+  const [well, off] = [await pressures('none'), await pressures('rearZero')]
   expect(Math.abs(well.frontMpa - 6)).toBeLessThan(0.2)
   expect(off.rearMpa - well.rearMpa).toBeGreaterThan(0.1)
   for (const body of ['no', { frontMpa: -1, rearMpa: 3, fault: 'none' }, { frontMpa: 1, rearMpa: 3, fault: 'ghosts' }])

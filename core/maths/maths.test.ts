@@ -1,7 +1,6 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { bisect } from './bisect.ts'
-import { leastSquares } from './least-squares.ts'
 import { quantile } from './quantile.ts'
 import { Remembered } from './remembered.ts'
 
@@ -18,30 +17,6 @@ test('halving ends on the good side, whichever way round, and as near as asked',
       expect(turn - down).toBeLessThan(1e-8)
     }),
   )
-})
-
-test('points on a line give back the line; a column that tells nothing gives none', () => {
-  fc.assert(
-    fc.property(number(-5, 5), number(-5, 5), fc.uniqueArray(fc.integer({ min: -20, max: 20 }), { minLength: 3 }), (slope, rise, xs) => {
-      const found = leastSquares(
-        [(x) => x, () => 1],
-        xs.map((x) => [x, slope * x + rise] as const),
-      )!
-      expect(found.values[0]).toBeCloseTo(slope, 8)
-      expect(found.values[1]).toBeCloseTo(rise, 8)
-    }),
-  )
-  expect(
-    leastSquares(
-      [(x) => x, (x) => 2 * x],
-      [
-        [1, 1],
-        [2, 2],
-        [3, 3],
-      ],
-    ),
-  ).toBeUndefined()
-  expect(leastSquares([(x) => x, () => 1], [[1, 1]])).toBeUndefined()
 })
 
 test('a quantile lies within the values and rises with its share', () => {

@@ -1,17 +1,15 @@
-/** A pair of pressure gauges that are not there: what the brakes would show, with noise and what can go wrong. */
+/** A simulated pair of pressure gauges: noise, a needle stop, and a zero error of either. */
 
-export const PRESSURE_FAULTS = ['none', 'zeroOffset', 'air'] as const
+export const PRESSURE_FAULTS = ['none', 'frontZero', 'rearZero'] as const
 export type PressureFault = (typeof PRESSURE_FAULTS)[number]
 
 const NOISE_MPA = 0.02
-const ZERO_OFFSET_MPA = 0.28
-/** Air is pressed together first: so much of the rear pressure never arrives, less and less as it rises. */
-const AIR_MPA = 0.9
-/** The bar of the simulated car stands a little off what its owner entered. */
-const BAR_OFF = 0.94
+/** The front gauge reads low, with its needle on the stop; the rear one high. */
+const FRONT_ZERO_MPA = -0.34
+const REAR_ZERO_MPA = 0.28
 
 export interface PressureAsked {
-  /** What the figures say at this effort, MPa. */
+  /** On the car, MPa. */
   frontMpa: number
   rearMpa: number
   fault: PressureFault
@@ -20,11 +18,11 @@ export interface PressureAsked {
 /** @param random uniform in [0, 1) */
 export function readPressures({ frontMpa, rearMpa, fault }: PressureAsked, random: () => number): { frontMpa: number; rearMpa: number } {
   const noise = () => NOISE_MPA * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-  let rear = rearMpa * BAR_OFF
-  if (fault === 'air') rear = Math.max(0, rear - AIR_MPA * Math.exp(-rear / AIR_MPA))
-  if (fault === 'zeroOffset') rear += ZERO_OFFSET_MPA
   const round = (value: number) => Math.round(Math.max(0, value) * 100) / 100
-  return { frontMpa: round(frontMpa + noise()), rearMpa: round(rear + noise()) }
+  return {
+    frontMpa: round(frontMpa + (fault === 'frontZero' ? FRONT_ZERO_MPA : 0) + noise()),
+    rearMpa: round(rearMpa + (fault === 'rearZero' ? REAR_ZERO_MPA : 0) + noise()),
+  }
 }
 
 /** Reads what came in with a request; undefined when it is none. */

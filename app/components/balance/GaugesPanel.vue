@@ -2,8 +2,7 @@
 import { computed, ref } from 'vue'
 import type { GaugeSession } from '#core/model/project.ts'
 import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
-import { chainPicture } from '#core/report/pedal/chain-picture.ts'
-import { gaugeReport, gaugesToRead } from '#core/report/evidence/gauge-report.ts'
+import { CAR_FAULTS, gaugeReport, gaugesToRead, simulatedPressures, type CarFault } from '#core/report/evidence/gauge-report.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -79,16 +78,18 @@ async function readSession() {
   }
 }
 async function readSimulated() {
-  const at = hydraulics.value && chainPicture(hydraulics.value, effortN.value)
-  if (!at) {
-    error.value = 'The simulated pair needs a setup whose pressures can be computed.'
+  const onTheCar = (CAR_FAULTS as readonly string[]).includes(fault.value)
+  const carFault = onTheCar ? (fault.value as CarFault) : 'none'
+  const pressures = store.project && setup.value && simulatedPressures(store.project, setup.value.id, carFault, effortN.value)
+  if (!pressures) {
+    error.value = 'The simulated gauges need a setup with known pressures. Enter pedal, booster, master cylinder, valve and brakes first.'
     return
   }
   try {
     const response = await fetch('/api/gauge/pressure', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ frontMpa: at.chain.front.pressureMpa, rearMpa: at.chain.rear.pressureMpa, fault: fault.value }),
+      body: JSON.stringify({ ...pressures, fault: onTheCar ? 'none' : fault.value }),
       signal: AbortSignal.timeout(4000),
     })
     if (!response.ok) throw new Error(`it answered ${response.status}`)
@@ -98,7 +99,7 @@ async function readSimulated() {
     // the next of the efforts that tell most, or a step on
     effortN.value = efforts.value.find((one) => one > effortN.value) ?? Math.min(bestN.value, effortN.value + 40)
   } catch (problem) {
-    error.value = `The simulated pair does not answer (${problem instanceof Error ? problem.message : String(problem)}). Type the readings.`
+    error.value = `The simulated gauges do not answer (${problem instanceof Error ? problem.message : String(problem)}). Type the readings.`
   }
 }
 const target = (draft: { setups: { id: string }[] }) => draft.setups.find((one) => one.id === setup.value?.id) as typeof setup.value
@@ -150,12 +151,12 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
           <VerdictMark :verdict="one.tone" :size="16" /> {{ one.text }}
         </li>
       </ul>
-      <p v-if="found.fit" class="actions">
+      <p v-if="pairs.length > 0" class="actions">
         <ElButton v-if="found.barShare !== undefined && !found.barAsEntered" type="primary" @click="takeBar(found.barShare)">
           Enter {{ share(found.barShare) }} as the bar position
         </ElButton>
         <ElButton v-if="found.kneeMpa !== undefined && !found.kneeAsEntered && adjustable" @click="takeKnee(found.kneeMpa)">
-          Enter the knee, {{ mpa(found.kneeMpa) }}
+          Enter {{ mpa(found.kneeMpa) }} as the knee pressure
         </ElButton>
       </p>
       <DataTable v-if="pairs.length > 0" :rows="pairRows" :columns="pairColumns" class="pairs" data-test="pairs">
@@ -178,11 +179,11 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
       </form>
       <p v-if="error" class="field-error" role="alert">{{ error }}</p>
       <p class="soft small">
-        Engine running, the same foot each time, from rest to hard.
+        Run the engine. Read first with the pedal released, then from light to hard.
         <template v-if="efforts.length > 0"
-          >Held where the front gauge shows about <span class="num">{{ frontsWanted }}</span>, the readings tell most.</template
+          >Most useful front pressures: <span class="num">{{ frontsWanted }}</span>.</template
         >
-        Two columns can be pasted.
+        You can paste two columns.
       </p>
       <div v-if="pairs.length > 0" class="actions">
         <FieldItem label="Track or place"
@@ -196,9 +197,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
     </section>
     <section>
       <h2>Simulated pair of gauges</h2>
-      <p class="soft small">
-        Stands in for two gauges on the bleed screws: noise, and a fault at choice. Its bar stands a little off what is entered.
-      </p>
+      <p class="soft small">Two gauges on the bleed screws of a car that is as entered, with noise and one fault of your choice.</p>
       <div class="entry">
         <div class="small">
           At the pedal <strong class="num">{{ formatQuantity(effortN, 'force', units) }}</strong>
@@ -216,8 +215,11 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
             :value="fault"
             :options="[
               { value: 'none', label: 'none' },
-              { value: 'zeroOffset', label: 'rear zero is off' },
-              { value: 'air', label: 'air in the rear line' },
+              { value: 'frontZero', label: 'front gauge low, on its stop' },
+              { value: 'rearZero', label: 'rear gauge high' },
+              { value: 'spring', label: 'secondary spring' },
+              { value: 'knee', label: 'lower knee pressure' },
+              { value: 'bar', label: 'balance bar off its setting' },
             ]"
             label="Fault"
             @change="fault = $event"

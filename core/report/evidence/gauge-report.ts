@@ -1,167 +1,265 @@
+import { barShareOfSlope, slopeThroughOrigin } from '../../hydraulics/bar-share.ts'
 import { chain } from '../../hydraulics/chain.ts'
-import { barShareOfSlope, effortsToRead, fitGauges, type GaugeFit, type PressurePair } from '../../hydraulics/gauges.ts'
+import {
+  diagnoseGauges,
+  PAIRS_FOR_A_KNEE,
+  type EnteredHydraulics,
+  type GaugeCause,
+  type GaugeDiagnosis,
+} from '../../hydraulics/gauge-causes.ts'
+import type { PressurePair } from '../../hydraulics/gauge-models.ts'
+import { CAR_FAULTS, effortsToRead, pressuresWith, type CarFault } from '../../hydraulics/gauge-session.ts'
+import { pressurePerNewton, type MasterCylinder } from '../../hydraulics/system.ts'
 import type { Project } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
-import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { hydraulicsOf, type Hydraulics } from '../pedal/hydraulics-of.ts'
 
 export interface GaugeReport {
-  fit: GaugeFit | undefined
-  /** The bar's front share that the pressures say; undefined without two cylinders, or where the readings do not say it. */
+  /** Causes that the readings need, whatever else is wrong. */
+  stated: GaugeCause[]
+  /** Causes of which some would do: the readings cannot tell them apart. */
+  undecided: GaugeCause[]
+  diagnosis: GaugeDiagnosis | undefined
+  /** Rear over front pressure below the knee, from any one pair on; `u` only with three pairs. */
+  ratio: GaugeEstimate | undefined
+  /** Front share of the clamp force at these pressures, 0 to 1; undefined without the pistons of both axles, or with a drum. */
+  clampShare: GaugeEstimate | undefined
+  /** Front share of the balance bar; undefined without twin master cylinders, or where the readings do not hold it. */
   barShare: number | undefined
-  /** The bar stands there already, as far as the readings tell. */
+  /** The bar is entered so already, as far as the readings tell. */
   barAsEntered: boolean
-  /** The valve's knee that the pressures say, rear pressure, MPa; undefined where they do not. */
+  /** Knee pressure at the rear, MPa; undefined where the readings do not hold it. */
   kneeMpa: number | undefined
   kneeAsEntered: boolean
   /** What this setup is entered with. */
   modelShare: number | undefined
   modelKneeMpa: number | undefined
-  /** What the readings say, in words, the worst first. */
+  /** The worst first. */
   sentences: { tone: 'fits' | 'needs' | 'unknown'; text: string }[]
+}
+
+/** A value with its standard uncertainty, where there are readings enough for one. */
+export interface GaugeEstimate {
+  value: number
+  u: number | undefined
 }
 
 /** A balance bar works between these, front share; beyond them readings or bores are wrong. */
 export const BAR_RANGE = { low: 0.35, high: 0.65 } as const
-/** Bar positions and knees no further apart than this are the same setting. */
-const SAME_SHARE = 0.01
-const SAME_KNEE_MPA = 0.15
-const SAME_SLOPE = 0.03
-/** So many standard uncertainties off is another setting, however near. */
-const SURELY = 3
-/** No gauge is off its zero by more, MPa. */
-const MOST_OFFSET_MPA = 1
-/** Readings go so far beyond a knee before its absence says anything. */
-const WELL_BEYOND = 1.25
+/** Half of a 90% range in standard uncertainties. */
+const NINETY = 1.645
 
-type Say = (tone: GaugeReport['sentences'][number]['tone'], text: string) => void
+type Wording = (value: number, bare?: boolean) => string
+interface Words {
+  mpa: Wording
+  share: Wording
+  range: (one: GaugeEstimate, words: Wording) => string
+}
 
-/** What gauge readings say of a setup, beside what it is entered with. The readings are never sorted by what is entered. */
+/** What gauge readings say of a setup, beside what it is entered with. */
 export function gaugeReport(project: Project, setupId: string, pairs: readonly PressurePair[]): GaugeReport {
-  const { system } = hydraulicsOf(project, setupId)
-  const { units } = project.preferences
-  const fit = fitGauges(pairs, { valve: system?.valve !== undefined })
-  const twin = system?.master.kind === 'twin' ? system.master : undefined
-  const modelKneeMpa = system?.valve?.kneeMpa
-  const sentences: GaugeReport['sentences'] = []
-  const say: Say = (tone, text) => sentences.push({ tone, text })
-  const mpa = (value: number) => formatQuantity(value, 'pressure', units)
-  const share = (value: number) => formatQuantity(value, 'share', units)
+  const hydraulics = hydraulicsOf(project, setupId)
+  const { master } = hydraulics
+  const entered = enteredOf(hydraulics)
+  const diagnosis = diagnoseGauges(pairs, entered)
+  const slope = slopeThroughOrigin(pairs)
+  const ratio: GaugeEstimate | undefined = diagnosis?.ratio ?? (slope === undefined ? undefined : { value: slope, u: undefined })
+  const twin = master?.kind === 'twin' ? master : undefined
   const report: GaugeReport = {
-    fit,
+    stated: diagnosis?.stated ?? [],
+    undecided: diagnosis?.undecided ?? [],
+    diagnosis,
+    ratio,
+    clampShare: ratio && clampShareOf(hydraulics, ratio),
     barShare: undefined,
     barAsEntered: false,
     kneeMpa: undefined,
     kneeAsEntered: false,
     modelShare: twin?.frontShare,
-    modelKneeMpa,
-    sentences,
+    modelKneeMpa: entered.valve?.kneeMpa,
+    sentences: [],
   }
-  if (!fit) {
-    say(
-      'unknown',
-      'Three pairs at different efforts are needed, one of them at rest; eight or more from light to hard show the knee of a valve.',
-    )
-    return report
+  const { units } = project.preferences
+  const as =
+    (dimension: 'pressure' | 'share'): Wording =>
+    (value, bare = false) =>
+      formatQuantity(value, dimension, units, { bare })
+  const words: Words = {
+    mpa: as('pressure'),
+    share: as('share'),
+    range: ({ value, u }, words) =>
+      u === undefined || !Number.isFinite(u)
+        ? words(value)
+        : `${words(value)} (90% range ${words(value - NINETY * u, true)}–${words(value + NINETY * u)})`,
   }
-  const lowest = Math.min(...pairs.map(([, rear]) => rear))
-  const highest = Math.max(...pairs.map(([, rear]) => rear))
-  const beyondAll = fit.knee === undefined && modelKneeMpa !== undefined && lowest > 0.8 * modelKneeMpa
-  if (beyondAll || Math.abs(fit.interceptMpa) > MOST_OFFSET_MPA) {
-    say(
-      'unknown',
-      modelKneeMpa === undefined
-        ? 'These readings do not go through zero by far: read lower ones too, and one at rest. A valve that already holds looks like that.'
-        : `Hardly any reading lies below ${mpa(modelKneeMpa)}, where the valve should take hold: read lower ones too, and one at rest. Those beyond say nothing of share, zero or air.`,
-    )
-    return report
-  }
-  sayFault(fit, say, mpa)
-  // what is bent by something else says nothing of the bar or of one bore
-  const straight = fit.fault !== 'lag' && !fit.undecided
-  if (straight && twin) sayBar(report, fit, twin, say, share)
-  else if (straight && system?.master.kind === 'tandem') {
-    if (Math.abs(fit.slope - 1) > Math.max(SAME_SLOPE, SURELY * fit.uSlope))
-      say('needs', `Below the knee the rear gets ${share(fit.slope)} of the front’s pressure; one bore should give the same to both.`)
-    else say('fits', 'Below the knee both circuits get the same pressure, as one bore should give.')
-  }
-  if (straight) sayKnee(report, fit, highest, say, mpa)
+  report.sentences = [
+    ...aboutBar(report, twin, words),
+    ...aboutCauses(report, entered, words),
+    ...aboutValve(report, entered, pairs, words),
+    ...aboutShares(report, pairs, words),
+  ]
   const order = { needs: 0, unknown: 1, fits: 2 } as const
-  sentences.sort((a, b) => order[a.tone] - order[b.tone])
+  report.sentences.sort((a, b) => order[a.tone] - order[b.tone])
   return report
 }
 
-function sayFault(fit: GaugeFit, say: Say, mpa: (value: number) => string): void {
-  if (fit.undecided)
-    say(
-      'unknown',
-      'The low readings miss the line of the others; whether a gauge is off its zero or something takes up pressure first cannot be said from these. Read at rest, and more at the lightest efforts.',
-    )
-  else if (fit.fault === 'lag')
-    say(
-      'needs',
-      'Low readings lag behind and catch up: air in a line or in a gauge’s hose is pressed together first. Bleed, and read again. Air further on only lengthens the pedal: steady pressures do not show it.',
-    )
-  else if (fit.fault === 'offset')
-    say(
-      'needs',
-      `The rear reads ${mpa(Math.abs(fit.interceptMpa))} ${fit.interceptMpa > 0 ? 'more' : 'less'} than it should at rest, all along: a gauge stands off its zero, the rear one, or the front one the other way. It is taken out of share and knee.`,
-    )
+type Sentence = GaugeReport['sentences'][number]
+const needs = (text: string): Sentence => ({ tone: 'needs', text })
+const unknown = (text: string): Sentence => ({ tone: 'unknown', text })
+const fits = (text: string): Sentence => ({ tone: 'fits', text })
+
+function enteredOf({ master, valve }: Hydraulics): EnteredHydraulics {
+  const per = master && pressurePerNewton(master)
+  return { master: master?.kind, ratio: per && per.rear / per.front, valve }
 }
 
-function sayBar(
-  report: GaugeReport,
-  fit: GaugeFit,
-  twin: { frontBoreMm: number; rearBoreMm: number; frontShare: number },
-  say: Say,
-  share: (value: number) => string,
-): void {
+function clampShareOf({ brakes, context }: Hydraulics, ratio: GaugeEstimate): GaugeEstimate | undefined {
+  const [front, rear] = [brakes.front.pistonArea.value, brakes.rear.pistonArea.value]
+  const discs = context.resolved.front.caliper?.kind === 'caliper' && context.resolved.rear.caliper?.kind === 'caliper'
+  if (!discs || front === undefined || rear === undefined) return undefined
+  const at = (value: number) => front / (front + value * rear)
+  return { value: at(ratio.value), u: ratio.u === undefined ? undefined : Math.abs(at(ratio.value + ratio.u) - at(ratio.value)) }
+}
+
+/** Where the bar stands, from the ratio; fills in what the page offers. */
+function aboutBar(report: GaugeReport, twin: (MasterCylinder & { kind: 'twin' }) | undefined, words: Words): Sentence[] {
+  const { ratio, stated, undecided } = report
+  if (!twin || !ratio || undecided.includes('bar')) return []
   const at = (slope: number) => barShareOfSlope(slope, twin.frontBoreMm, twin.rearBoreMm)
-  const found = at(fit.slope)
-  const doubt = Math.abs(at(fit.slope + fit.uSlope) - found)
-  if (found < BAR_RANGE.low - doubt || found > BAR_RANGE.high + doubt)
-    return say(
-      'needs',
-      `The pressures would put the bar at ${share(found)} front, where no bar stands: between ${share(BAR_RANGE.low)} and ${share(BAR_RANGE.high)} it works. A bore that is entered, or a gauge, is wrong.`,
-    )
-  report.barShare = Math.min(BAR_RANGE.high, Math.max(BAR_RANGE.low, found))
-  report.barAsEntered = Math.abs(found - twin.frontShare) <= Math.max(SAME_SHARE, SURELY * doubt)
-  if (report.barAsEntered) say('fits', `The bar stands at ${share(found)} front, as entered.`)
-  else say('needs', `The bar stands at ${share(found)} front; the setup is entered with ${share(twin.frontShare)}.`)
+  const value = at(ratio.value)
+  const u = ratio.u === undefined ? undefined : Math.abs(at(ratio.value + ratio.u) - value)
+  const within = NINETY * (u ?? 0)
+  if (value < BAR_RANGE.low - within || value > BAR_RANGE.high + within)
+    return [
+      needs(
+        `Balance bar at ${words.share(value)} front by the readings; a bar works from ${words.share(BAR_RANGE.low)} to ${words.share(BAR_RANGE.high)}. Check the bores entered and both gauges.`,
+      ),
+    ]
+  report.barShare = Math.min(BAR_RANGE.high, Math.max(BAR_RANGE.low, value))
+  report.barAsEntered = report.diagnosis ? !stated.includes('bar') : Math.abs(value - twin.frontShare) < 0.01
+  const text = `Balance bar at ${words.range({ value, u }, words.share)} front; ${words.share(twin.frontShare)} entered.`
+  return [report.barAsEntered ? fits(text) : needs(text)]
 }
 
-function sayKnee(report: GaugeReport, fit: GaugeFit, highest: number, say: Say, mpa: (value: number) => string): void {
-  const { modelKneeMpa: model } = report
-  if (fit.knee) {
-    const rearMpa = fit.knee.rearMpa - fit.interceptMpa
-    report.kneeMpa = rearMpa
-    if (model === undefined) return say('needs', `There is a knee at ${mpa(rearMpa)}; the setup has no valve.`)
-    report.kneeAsEntered = Math.abs(rearMpa - model) <= Math.max(SAME_KNEE_MPA, 0.06 * model, SURELY * fit.knee.uMpa)
-    if (report.kneeAsEntered) return say('fits', `The valve takes hold at ${mpa(rearMpa)}, as entered.`)
-    return say('needs', `The valve takes hold at ${mpa(rearMpa)}; the setup is entered with ${mpa(model)}.`)
+const NAMES: Readonly<Record<GaugeCause, string>> = {
+  frontZero: 'a zero error of the front gauge',
+  rearZero: 'a zero error of the rear gauge',
+  spring: 'the secondary spring of the master cylinder',
+  valveKnee: 'another knee pressure',
+  valveSlope: 'another slope of the valve',
+  bar: 'another balance bar position',
+  bores: 'unequal bores of the master cylinder',
+}
+
+function aboutCauses(report: GaugeReport, entered: EnteredHydraulics, { mpa, share, range }: Words): Sentence[] {
+  const { diagnosis, stated, undecided } = report
+  if (!diagnosis)
+    return [
+      unknown(`Enter three pairs at different pedal forces, one with the pedal released. ${PAIRS_FOR_A_KNEE} or more show a valve's knee.`),
+    ]
+  const { model, u } = diagnosis.best
+  const zero = (axle: string, value: number) =>
+    needs(`The ${axle} gauge reads ${mpa(Math.abs(value))} too ${value > 0 ? 'high' : 'low'}. Set its zero, or use another gauge.`)
+  const sentences = stated.flatMap((cause): Sentence[] => {
+    if (cause === 'frontZero') return [zero('front', model.frontZeroMpa)]
+    if (cause === 'rearZero') return [zero('rear', model.rearZeroMpa)]
+    if (cause === 'spring')
+      return [
+        fits(
+          `The ${model.springMpa > 0 ? 'rear' : 'front'} circuit gets ${mpa(Math.abs(model.springMpa))} less throughout. The secondary spring of a tandem master cylinder does that.`,
+        ),
+      ]
+    if (cause === 'bores')
+      return [
+        needs(`Rear pressure is ${range(diagnosis.ratio, share)} of front pressure; one bore gives 100%. Check master cylinder and valve.`),
+      ]
+    if (cause === 'valveSlope')
+      return [
+        needs(
+          `Above the knee the rear rises by ${range({ value: model.kneeSlope, u: u.kneeSlope }, share)} of the pressure at its inlet; ${share(entered.valve!.slope)} entered.`,
+        ),
+      ]
+    return []
+  })
+  if (undecided.length > 0)
+    sentences.push(unknown(`These readings fit ${listed(undecided.map((one) => NAMES[one]))}. ${nextReading(undecided)}`))
+  return sentences
+}
+
+const listed = (names: readonly string[]) => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`)
+
+/** The reading that tells causes apart. */
+function nextReading(causes: readonly GaugeCause[]): string {
+  const zeros = causes.filter((one) => one === 'frontZero' || one === 'rearZero')
+  if (causes.includes('spring') && zeros.length > 0) return 'Swap the gauges and read again: a zero error moves with its gauge.'
+  if (zeros.length === 2) return 'Read both gauges with the pedal released.'
+  if (causes.some((one) => one === 'valveKnee' || one === 'valveSlope'))
+    return 'Read more pairs: three or more light ones, and three or more at the hardest press.'
+  return zeros.length > 0
+    ? 'Read both gauges with the pedal released, and more hard presses.'
+    : 'Read more pairs, from released to the hardest press.'
+}
+
+/** Readings go so far beyond a knee before its absence says anything, and so many of them. */
+const WELL_BEYOND = 1.25
+
+function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: readonly PressurePair[], words: Words): Sentence[] {
+  const { diagnosis, stated, undecided } = report
+  const { mpa, range } = words
+  if (!diagnosis || undecided.includes('valveKnee')) return []
+  const { best, kneeMpa } = diagnosis
+  const model = entered.valve?.kneeMpa
+  const highest = Math.max(...pairs.map(([, rear]) => rear)) - best.model.rearZeroMpa
+  if (stated.includes('valveKnee')) {
+    if (!kneeMpa)
+      return [
+        needs(`No knee up to ${mpa(highest)}; ${mpa(model ?? 0)} entered. The valve is set higher, or does not work: have it checked.`),
+      ]
+    report.kneeMpa = kneeMpa.value
+    return [needs(`Knee pressure ${range(kneeMpa, mpa)}; ${model === undefined ? 'no valve' : mpa(model)} entered.`)]
   }
-  if (model === undefined) return
-  if (highest - fit.interceptMpa > WELL_BEYOND * model)
-    say(
-      'needs',
-      `No knee is seen up to ${mpa(highest - fit.interceptMpa)}, where ${mpa(model)} is entered: the valve is set higher, or does not work.`,
-    )
-  else
-    say(
-      'unknown',
-      `The readings end at ${mpa(highest - fit.interceptMpa)}: whether the valve takes hold at ${mpa(model)} they do not show. Read harder ones.`,
-    )
+  if (model === undefined) return []
+  if (pairs.length >= PAIRS_FOR_A_KNEE && kneeMpa && pairs.some(([, rear]) => rear > model)) {
+    report.kneeMpa = kneeMpa.value
+    report.kneeAsEntered = true
+    return [fits(`Knee pressure ${range(kneeMpa, mpa)}; ${mpa(model)} entered.`)]
+  }
+  return [
+    unknown(
+      highest > WELL_BEYOND * model
+        ? `Too few readings for the knee at ${mpa(model)}. Read three below it and three above it.`
+        : `The readings end at ${mpa(highest)}; the knee is entered at ${mpa(model)}. Press harder for more readings.`,
+    ),
+  ]
 }
 
-/** As hard as a foot presses for gauges, N: with a booster less is enough. */
+/** What every pair says, whatever else is known of the car. */
+function aboutShares({ ratio, clampShare, diagnosis }: GaugeReport, pairs: readonly PressurePair[], words: Words): Sentence[] {
+  if (!ratio) return []
+  const where = diagnosis?.kneeMpa ? 'Below the knee' : pairs.length === 1 ? 'At this pair' : 'At these readings'
+  return [
+    fits(`${where}, rear pressure is ${words.range(ratio, words.share)} of front pressure.`),
+    ...(clampShare ? [fits(`Clamp force by gauge readings: ${words.range(clampShare, words.share)} front.`)] : []),
+  ]
+}
+
+/** The hardest press for gauges, N: with a booster less is enough. */
 const MOST_EFFORT_N = { boosted: 300, bare: 600 } as const
 
 /**
- * How hard to press for each reading of a session, N, and what the front gauge shows then, MPa: a foot is steered by the
- * gauge, not by newtons. Empty while the brakes cannot be computed.
+ * How hard to press for each reading of a session, N, and what the front gauge shows then, MPa: the gauge is easier to
+ * hold than a force. Empty while the brakes cannot be computed.
  */
 export function gaugesToRead(project: Project, setupId: string): { mostN: number; effortsN: number[]; frontMpa: number[] } {
   const { system } = hydraulicsOf(project, setupId)
   const mostN = system?.booster ? MOST_EFFORT_N.boosted : MOST_EFFORT_N.bare
   const effortsN = system ? effortsToRead(system, mostN) : []
   return { mostN, effortsN, frontMpa: system ? effortsN.map((effortN) => chain(system, effortN).front.pressureMpa) : [] }
+}
+
+/** What may be wrong with the simulated car, and its pressures at a pedal force; undefined while they cannot be computed. */
+export { CAR_FAULTS, type CarFault }
+export function simulatedPressures(project: Project, setupId: string, fault: CarFault, effortN: number) {
+  const { system } = hydraulicsOf(project, setupId)
+  return system && pressuresWith(system, fault, effortN)
 }

@@ -1,10 +1,10 @@
 import type { Mass } from '../../balance/adhesion.ts'
 import type { Takers } from '../../hydraulics/bores.ts'
-import type { BrakeSystem } from '../../hydraulics/system.ts'
+import type { BrakeSystem, MasterCylinder, Valve } from '../../hydraulics/system.ts'
 import { AXLES, type Axle, type Project, type Setup } from '../../model/project.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
 import { axleBrake, type AxleBrakeReport } from '../brake/brake.ts'
-import { massOf, systemOf } from '../brake/brake-system.ts'
+import { massOf, masterOf, systemOf, valveOf } from '../brake/brake-system.ts'
 import type { Context } from '../figure/read.ts'
 import { calibrate, takerOf, type Calibration } from './pedal-travel.ts'
 import type { Missing } from '../figure/figure.ts'
@@ -15,6 +15,10 @@ export interface Hydraulics {
   context: Context
   brakes: Record<Axle, AxleBrakeReport>
   system: BrakeSystem | undefined
+  /** Known before the whole system is. */
+  master: MasterCylinder | undefined
+  /** null: none; undefined: not known. */
+  valve: Valve | null | undefined
   takers: Takers | undefined
   calibration: Calibration
   mass: Mass | undefined
@@ -46,12 +50,16 @@ export function hydraulicsOf(
   const system = systemOf(work, context, brakes)
   const calibration = calibrate(onTheCar, stockBrakes, systemOf(new Working(), onTheCar, stockBrakes))
   const mass = massOf(work, context)
+  const { masterCylinder, valve } = context.resolved
+  const throttle = valveOf(new Working(), context, valve)
   // what the travel needs is asked last: force and balance do without it
   const [front, rear] = AXLES.map((axle) => takerOf(work, context, axle, brakes[axle], calibration.factor))
   return {
     context,
     brakes,
     system,
+    master: masterOf(new Working(), context, masterCylinder),
+    valve: throttle && (throttle.valve ?? null),
     takers: front && rear ? { front, rear } : undefined,
     calibration,
     mass,
