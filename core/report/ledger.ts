@@ -1,6 +1,7 @@
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
 import type { DoubtReport } from './doubt/doubt-report.ts'
+import { orderVerdict } from './doubt/order-probability.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
 import type { HeatBrief } from './heat/heat-brief.ts'
 import { orderWords } from './balance/lock-finding.ts'
@@ -44,6 +45,8 @@ export function ledger(
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
   const stroke = report.findings.find((one) => one.rule === 'master-stroke')
+  const outOfStroke = stroke?.verdict === 'needs' || stroke?.verdict === 'blocked'
+  const orderTone = orderVerdict(lock.verdict, doubt?.setupId === report.setupId ? doubt.frontFirstOf100 : undefined)
   const show = (figure: ReportFigure, dimension: Dimension, options?: Parameters<typeof formatQuantity>[3]) =>
     formatQuantity(figure.value, dimension, units, options)
   const known = (words: (to: typeof show) => string, ...figures: ReportFigure[]) =>
@@ -95,7 +98,7 @@ export function ledger(
       value: known((share) => `${boundWord(f['bias.road'])}${share(f['bias.road'], 'share')} front`, f['bias.road']),
       detail: lockWords(report),
       change: against(points(f['bias.road'], s['bias.road'])),
-      tone: lock.verdict === 'fits' ? 'plain' : lock.verdict,
+      tone: orderTone === 'fits' ? 'plain' : orderTone,
       figureId: 'bias.road',
     },
     {
@@ -103,12 +106,13 @@ export function ledger(
       label: f['pedal.force'].label,
       ...ranged('pedal.force', 'force'),
       value: known((force) => `${boundWord(f['pedal.force'])}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
-      detail:
-        f['pedal.travel'].value === undefined
+      detail: outOfStroke
+        ? `${formatQuantity(f['master.strokeUsed'].value, 'share', units, { decimals: 0 })} of the master cylinder used`
+        : f['pedal.travel'].value === undefined
           ? 'travel not known'
           : `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
-      tone: stroke && (stroke.verdict === 'needs' || stroke.verdict === 'blocked') ? stroke.verdict : unknownTone(f['pedal.force']),
+      tone: outOfStroke ? stroke!.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',
     },
     heat

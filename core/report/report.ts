@@ -12,7 +12,11 @@ import type { Finding, FindingVerdict } from './figure/finding.ts'
 import type { FigureId } from './figures.ts'
 
 export type StepId = 'car' | 'measure' | 'parts' | 'setup' | 'fit' | 'balance' | 'heat' | 'cost' | 'build' | 'prove'
-export type StepState = { state: 'nothing' } | { state: 'open'; count: number } | { state: 'settled' } | { state: 'blocked' }
+/**
+ * What a person does next on a step: "do not build", so many to fix, to enter ('open'), to check or to do, done ('settled'),
+ * or not started.
+ */
+export type StepState = { state: 'nothing' | 'settled' | 'blocked' } | { state: 'fix' | 'open' | 'check' | 'todo'; count: number }
 
 /** Everything the product says of one setup. */
 export interface Report {

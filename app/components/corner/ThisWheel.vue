@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
+import { worstCheck } from '#core/report/worst-check.ts'
 import { COUNT_WORDS } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -27,6 +28,8 @@ const rest = computed(() =>
     .map((verdict) => ({ word: COUNT_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
     .filter((one) => one.count > 0),
 )
+/** What is worse than this wheel: the answer of the step is the worst of all checks. */
+const worst = computed(() => report.value && worstCheck(report.value, axle.value))
 const contradicted = computed(() => report.value?.reports[axle.value].filter((one) => one.contradicts !== undefined) ?? [])
 </script>
 
@@ -34,8 +37,11 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
   <div v-if="corner && finding" class="fit">
     <section class="answer">
       <h1 class="visually-hidden">Fit: wheel clearance, {{ axle }}</h1>
-      <p class="verdict" :class="`tone-${finding.verdict}`" role="status" data-test="verdict">
-        <VerdictMark :verdict="finding.verdict" :size="26" /><strong>{{ corner.sentence }}</strong>
+      <p v-if="worst" class="verdict" :class="`tone-${worst.verdict}`" data-test="worst-check">
+        <VerdictMark :verdict="worst.verdict" :size="26" /><strong>{{ worst.sentence }}</strong>
+      </p>
+      <p class="verdict" :class="[`tone-${finding.verdict}`, { second: worst }]" role="status" data-test="verdict">
+        <VerdictMark :verdict="finding.verdict" :size="worst ? 18 : 26" /><strong>{{ corner.sentence }}</strong>
       </p>
       <p v-if="other" class="small">
         <ElButton link type="primary" @click="chooseAxle(otherAxle)">{{ otherAxle === 'rear' ? 'Rear' : 'Front' }}</ElButton>:
@@ -96,6 +102,9 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
 </template>
 
 <style scoped>
+.verdict.second {
+  font-size: 14.5px;
+}
 .next {
   margin: 4px 0 8px;
   padding-left: 20px;

@@ -1,12 +1,20 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { QUESTIONS } from '#core/model/project.ts'
 import { useQuestion } from '~/composables/question'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
 import type { StepState } from '#core/report/report.ts'
+import { withLaterResults } from '#core/report/steps.ts'
+import { useDoubts } from '~/composables/doubts'
+import { useHeatBriefs } from '~/composables/heat'
 
 const { step, report, link } = useWorkbench()
 const { question, onPath } = useQuestion()
+const { briefs } = useHeatBriefs()
+const { doubt } = useDoubts()
+const states = computed(
+  () => report.value && withLaterResults(report.value, { heat: briefs.value?.here.verdict, frontFirstOf100: doubt.value?.frontFirstOf100 }),
+)
 /** On a phone the card is a strip: the step one is at stands in it. */
 const list = ref<HTMLElement>()
 watch(
@@ -19,19 +27,25 @@ watch(
 )
 
 function stateOf(id: StepName): StepState | undefined {
-  const steps = report.value?.steps
+  const steps = states.value
   return steps && id in steps ? steps[id as keyof typeof steps] : undefined
 }
 function words(state: StepState | undefined): string {
   switch (state?.state) {
+    case 'fix':
+      return `${state.count} to fix`
     case 'open':
-      return state.count === 1 ? '1 open' : `${state.count} open`
+      return `${state.count} to enter`
+    case 'check':
+      return `${state.count} to check`
+    case 'todo':
+      return `${state.count} to do`
     case 'settled':
-      return 'settled'
+      return 'done'
     case 'blocked':
-      return 'blocked'
+      return 'do not build'
     default:
-      return 'nothing yet'
+      return 'not started'
   }
 }
 </script>
@@ -114,10 +128,20 @@ i {
   border: 1.5px solid currentColor;
   border-radius: 50%;
 }
-.s-open {
+.s-open,
+.s-todo {
   color: var(--unknown);
 }
-.s-open i {
+.s-fix {
+  color: var(--needs);
+}
+.s-check {
+  color: var(--check);
+}
+.s-open i,
+.s-todo i,
+.s-fix i,
+.s-check i {
   background: linear-gradient(90deg, currentColor 50%, transparent 50%);
 }
 .s-settled {

@@ -73,7 +73,11 @@ function boosterOf(
 }
 
 /** The rear valve as numbers, or that there is none; undefined while a figure of it is missing, which is then asked for. */
-export function valveOf(work: Working, context: Context, part: PartOf<'valve'> | null | undefined): { valve: Valve | undefined } | undefined {
+export function valveOf(
+  work: Working,
+  context: Context,
+  part: PartOf<'valve'> | null | undefined,
+): { valve: Valve | undefined } | undefined {
   if (part === null) return { valve: undefined }
   if (!part) {
     askHydraulicSlot(work, context, 'valve')

@@ -32,7 +32,7 @@ describe('the stroke of the master cylinder', () => {
       part(project, 'stock-master').frontStrokeMm = figure(15)
       project.parts = project.parts.filter((one) => one.kind !== 'masterCylinder' || one.id === 'stock-master')
     })
-    expect(found(alone)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/None among the parts/) })
+    expect(found(alone)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/No larger master cylinder among the parts/) })
     const hopeless = demo((project) => {
       part(project, 'stock-master').frontStrokeMm = figure(9)
       project.parts = project.parts.filter((one) => one.kind !== 'masterCylinder' || one.id === 'stock-master')

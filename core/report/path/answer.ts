@@ -1,5 +1,6 @@
 import type { Axle, Project, QuestionId } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { balanceMissing, orderHeadline } from '../doubt/order-probability.ts'
 import type { DoubtReport, FigureDoubt, Matter } from '../doubt/doubt-report.ts'
 import type { Place } from '../figure/figure.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
@@ -14,9 +15,6 @@ export interface Answer {
   /** What of its doubt comes from where, the most first. */
   matters: readonly { label: string; at: Place; share: number }[]
 }
-
-/** So many of 100 cases are said to be sure. */
-const SURE_OF_100 = 95
 
 export function answerOf(project: Project, report: Report, question: QuestionId, axle: Axle, doubt?: DoubtReport): Answer | undefined {
   if (question === 'clears') return clears(report, axle)
@@ -66,7 +64,7 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
   else if (clamp.value !== undefined) beside.push(`Front share of the clamp force: ${share(clamp)}.`)
   const said = { beside, matters: mattersOf(doubt) }
   if (order.verdict === 'unknown') {
-    const missing = force.missing.length > 0 ? force.missing : order.missing
+    const missing = balanceMissing(report)
     const sentence =
       clamp.value !== undefined && force.value === undefined
         ? `Front share of the clamp force: ${share(clamp)}. The order of locking waits for more.`
@@ -78,23 +76,9 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
       beside: clamp.value !== undefined && road.value === undefined ? [missingSentence(missing)] : beside,
     }
   }
-  const of100 = doubt?.frontFirstOf100
-  if (of100 === undefined || of100 >= SURE_OF_100 || order.verdict === 'blocked')
-    return {
-      verdict: order.verdict,
-      sentence: order.sentence,
-      ...said,
-      beside: of100 === undefined ? beside : [casesWords(of100), ...beside],
-    }
-  // more likely wrong than right
-  return { verdict: of100 < 50 ? 'needs' : 'check', sentence: casesWords(of100), ...said, beside: [order.sentence, ...beside] }
+  const headline = orderHeadline(report, doubt?.frontFirstOf100)
+  return { ...said, ...headline, beside: [...headline.beside, ...beside] }
 }
-
-/** How often the order of locking holds, with all doubts. */
-export const casesWords = (of100: number): string =>
-  of100 >= 100
-    ? 'With the doubts of all figures the front locks first as far as it must in all cases that were drawn.'
-    : `With the doubts of all figures the front locks first as far as it must in ${of100} of 100 cases.`
 
 function mattersOf(doubt: DoubtReport | undefined): readonly Matter[] {
   if (!doubt) return []

@@ -116,7 +116,7 @@ describe('a typical car', () => {
   test('answers in cases of 100, never flatly, and names what matters most', () => {
     const answer = answerOf(project, report, 'balanced', 'front', doubt)!
     expect(answer.verdict).toBe('check')
-    expect(answer.sentence).toMatch(/in \d+ of 100 cases/)
+    expect(answer.sentence).toMatch(/^Not confirmed: \d+% probability/)
     expect(answer.beside.join(' ')).toMatch(/in 9 of 10 cases between/)
     expect(answer.matters[0]!.share).toBeGreaterThan(0.1)
   })

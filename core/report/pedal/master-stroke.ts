@@ -50,7 +50,8 @@ export function masterStroke(
     const fits: Finding = { verdict: 'fits', sentence: `${used}.`, ...base }
     return { figure, finding: tilt ? { ...fits, ...tilt, sentence: `${used}. ${tilt.sentence}` } : fits }
   }
-  const sentence = `${used}; at most ${formatQuantity(limit, 'share', units)} leaves enough for worn pads. A larger bore takes less stroke.`
+  const percent = (value: number) => formatQuantity(value, 'share', units, { decimals: 0 })
+  const sentence = `${worst.share > 1 ? 'Master cylinder runs out of stroke' : 'Too little stroke is left'}: a hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) needs ${percent(worst.share)} of ${worst.what}, ${percent(limit)} allowed for worn pads.`
   const larger = cured ? largerMaster(context, brakes, system, limit, factor) : undefined
   return larger
     ? {
@@ -67,7 +68,14 @@ export function masterStroke(
           ...base,
         },
       }
-    : { figure, finding: { verdict: worst.share <= 1 ? 'needs' : 'blocked', sentence: `${sentence} None among the parts does.`, ...base } }
+    : {
+        figure,
+        finding: {
+          verdict: worst.share <= 1 ? 'needs' : 'blocked',
+          sentence: `${sentence} No larger master cylinder among the parts is enough.`,
+          ...base,
+        },
+      }
 }
 
 /**

@@ -2,7 +2,7 @@
 import type { Preferences } from '#core/model/project.ts'
 import { computed } from 'vue'
 import { FRONT_FIRST_TO_G } from '#core/report/balance/lock-finding.ts'
-import { casesWords } from '#core/report/path/answer.ts'
+import { balanceMissing, orderHeadline } from '#core/report/doubt/order-probability.ts'
 import type { FigureId } from '#core/report/figures.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
@@ -27,7 +27,6 @@ const VIEWS = [
   { id: 'gauges', label: 'Gauges' },
 ] as const
 const view = useView(VIEWS)
-const lock = computed(() => report.value?.findings.find((one) => one.rule === 'lock-order'))
 const preferences = computed(() => store.project!.preferences)
 const share = (id: FigureId, of = report.value) =>
   of ? `${boundWord(of.figures[id])}${formatQuantity(of.figures[id].value, 'share', units.value)}` : ''
@@ -69,16 +68,15 @@ const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, value: Prefer
   store.edit('Change preference', (draft) => void (draft.preferences[key] = value))
 
 const { doubt } = useDoubts()
-const ofCases = computed(() => {
+const headline = computed(() => {
   const of100 = doubt.value?.setupId === report.value?.setupId ? doubt.value?.frontFirstOf100 : undefined
-  // what was seen on the car is not weighed against cases of the model
-  return of100 === undefined || report.value?.rearSeenFirstAtG !== undefined ? '' : casesWords(of100)
+  return report.value && orderHeadline(report.value, of100)
 })
-const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [])
+const missing = computed(() => (report.value ? balanceMissing(report.value) : []))
 </script>
 
 <template>
-  <div v-if="report && lock" class="page">
+  <div v-if="report && headline" class="page">
     <ViewTabs step="balance" :views="VIEWS" :current="view" label="Views of the balance" />
     <template v-if="view === 'chain'">
       <ChainPicture />
@@ -91,10 +89,12 @@ const missing = computed(() => report.value?.figures['pedal.force'].missing ?? [
       <div class="balance">
         <section class="left">
           <h1 class="visually-hidden">Balance</h1>
-          <p class="verdict" :class="`tone-${lock.verdict}`" data-test="lock-order">
-            <VerdictMark :verdict="lock.verdict" :size="24" /><strong>{{ lock.sentence }}</strong>
-          </p>
-          <p v-if="ofCases" class="small" data-test="order-cases">{{ ofCases }}</p>
+          <div data-test="lock-order">
+            <p class="verdict" :class="`tone-${headline.verdict}`">
+              <VerdictMark :verdict="headline.verdict" :size="24" /><strong>{{ headline.sentence }}</strong>
+            </p>
+            <p v-for="one in headline.beside" :key="one" class="small">{{ one }}</p>
+          </div>
           <template v-if="missing.length > 0">
             <h2>To find out</h2>
             <ToFindOut :missing="missing" />

@@ -1,0 +1,26 @@
+import type { Axle } from '../model/project.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import type { Report } from './report.ts'
+
+/** A check that outweighs what a headline would say otherwise. */
+export interface WorstCheck {
+  verdict: FindingVerdict
+  sentence: string
+  /** Of the checks that are as bad: how many there are. */
+  count: number
+}
+
+/**
+ * The worst of all checks of both axles and the hydraulics, where it is worse than the wheel clearance of one axle: the
+ * step Fit opens with it.
+ */
+export function worstCheck(report: Report, axle: Axle): WorstCheck | undefined {
+  const here = report.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle)
+  const others = [...report.findings.filter((one) => one !== here && one.rule !== 'pedal-effort'), ...report.fit]
+  for (const verdict of ['blocked', 'needs'] as const) {
+    if (here?.verdict === verdict) return undefined
+    const found = others.filter((one) => one.verdict === verdict)
+    if (found[0]) return { verdict, sentence: found[0].sentence, count: found.length }
+  }
+  return undefined
+}
