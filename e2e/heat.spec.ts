@@ -4,14 +4,14 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await openDemo(page, 'heat', 'setup=as-it-stands')
   const says = page.getByTestId('heat-says')
   // the club climbs hills: that is asked about first
-  await expect(says).toContainText('Pads, front: beyond 350')
+  await expect(says).toContainText('Pad surface, front: beyond 350')
   await expect(says).toContainText('in run 2')
   await expect(page.getByTestId('heat-findings')).toContainText('glazing likely')
   await expect(page.getByTestId('ledger-heat')).toContainText('1 run')
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(says).toContainText('in run 4')
   await expect(page.getByTestId('ledger-heat')).toContainText('3 runs')
-  await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pads, front' })).toContainText('440')
+  await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pad surface, front' })).toContainText('440')
   // the moment under the hand is read, and drawn
   await page.getByTestId('heat-chart').hover({ position: { x: 300, y: 150 } })
   await expect(page.locator('figcaption')).toContainText(/min: face \d+.°C; rotor \d+.°C/)
@@ -32,9 +32,9 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
 
 test('what would help: fresh fluid and better pads, what each gains; what is taken does what was said', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=as-it-stands&view=help')
-  await expect(page.getByTestId('levers-say')).toContainText('the front pads leave their range in run 2')
+  await expect(page.getByTestId('levers-say')).toContainText('the front pad surface passes its limit in run 2')
   const levers = page.getByTestId('levers').locator('tbody tr')
-  await expect(levers.filter({ hasText: 'Front fast-road pads' })).toContainText('pads, front in run 3')
+  await expect(levers.filter({ hasText: 'Front fast-road pads' })).toContainText('pad surface, front in run 3')
   await expect(levers.filter({ hasText: 'Front track pads' })).toContainText('nothing, by the likely figures')
   // fresh fluid gains nothing where pads go first, and says so
   await page.getByText(/Gains nothing over this driving/).click()
@@ -87,7 +87,7 @@ test('a long look for what would help says how far it is, and can be ended and b
 
 test('one temperature narrows the range: by the probe, which warms up first', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=balanced&view=read')
-  await expect(page.getByText('What would narrow the range of pads, front most')).toBeVisible()
+  await expect(page.getByText('What would narrow the range of pad surface, front most')).toBeVisible()
   await page.getByTestId('hold-probe').click()
   const shown = page.getByTestId('probe-shows')
   // it is right once it moves no more
@@ -120,7 +120,7 @@ test('a descent with a trailer in two gears: what the lower one saves', async ({
   await openDemo(page, 'heat', 'setup=as-it-stands')
   await choose(page.getByTestId('duty'), 'Down a pass with a trailer')
   const says = page.getByTestId('heat-says')
-  await expect(says).toContainText(/Pads, front: beyond 350.*after \d+ s/)
+  await expect(says).toContainText(/Pad surface, front: beyond 350.*after \d+ s/)
   await page.getByTestId('copy-duty').click()
   const editor = page.getByTestId('duty-editor')
   await editor.getByLabel('Name of the driving').fill('Home with the trailer, third gear')

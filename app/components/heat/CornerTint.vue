@@ -44,9 +44,9 @@ const pads = computed(() => {
 })
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
 const rows = computed(() => [
-  { label: 'face', value: props.moment.faceC },
+  { label: 'pad surface', value: props.moment.faceC },
   { label: 'rotor', value: props.moment.ringC },
-  { label: 'pads', value: props.moment.padC },
+  { label: 'pad body', value: props.moment.padC },
   { label: 'caliper', value: props.moment.caliperC },
   { label: 'fluid', value: props.moment.fluidC },
 ])

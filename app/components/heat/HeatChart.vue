@@ -16,14 +16,14 @@ const W = useChartWidth(svg, 760)
 const H = 330
 const margin = { top: 20, right: 78, bottom: 36, left: 48 }
 const LINES = [
-  { key: 'faceC', label: 'face' },
+  { key: 'faceC', label: 'pad surface' },
   { key: 'ringC', label: 'rotor' },
-  { key: 'padC', label: 'pads' },
+  { key: 'padC', label: 'pad body' },
   { key: 'fluidC', label: 'fluid' },
 ] as const
 const LIMIT_NAMES = {
   fluid: 'fluid boils',
-  face: 'end of the pads’ range',
+  face: 'limit of the pad surface',
   ring: 'limit of the ring',
   caliper: 'limit of the seals',
 } as const

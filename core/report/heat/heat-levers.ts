@@ -48,7 +48,7 @@ export interface HeatLevers {
 const FELT_S = 1
 /** Whether a change carries the driving further; where nothing goes, whether it keeps it so. */
 export const helps = ({ gainsS }: Pick<HeatLever, 'gainsS'>): boolean => gainsS > FELT_S
-/** "Pads, front" as one says it: the front pads. */
+/** "Pad surface, front" as one says it: the front pad surface. */
 function spoken(label: string): string {
   const [what, where] = label.toLowerCase().split(', ')
   return where ? `the ${where} ${what}` : what!
@@ -56,14 +56,7 @@ function spoken(label: string): string {
 /** What there is to say of all of them together. */
 export function leversSentence({ now, levers }: HeatLevers): string {
   if (!now) return 'Nothing reaches its limit over this driving by the likely figures: nothing has to be changed for it.'
-  const goes =
-    now.label === 'The brakes'
-      ? 'are gone'
-      : now.label.startsWith('Pads')
-        ? 'leave their range'
-        : now.label.startsWith('Fluid')
-          ? 'boils'
-          : 'passes its limit'
+  const goes = now.label === 'The brakes' ? 'are gone' : now.label.startsWith('Fluid') ? 'boils' : 'passes its limit'
   const helping = levers.filter(helps).length
   const further =
     helping === 0
@@ -77,7 +70,7 @@ export function gainWords({ gainsS }: Pick<HeatLever, 'gainsS'>): string {
   if (gainsS < -FELT_S) return 'less'
   return helps({ gainsS }) ? `${Math.round(gainsS)} s` : 'nothing'
 }
-/** What goes first once a change is made: "pads, front after 2 runs", or why nothing can be named. */
+/** What goes first once a change is made: "pad surface, front after 2 runs", or why nothing can be named. */
 export function goesFirstWords({ first, open }: Pick<HeatLever, 'first' | 'open'>): string {
   if (first) return `${first.label.toLowerCase()} ${first.when}`
   if (open === 'range') return 'its range is not known'

@@ -47,8 +47,8 @@ describe('what is said of a session', () => {
   })
   test('the demo: stock pads leave their range on the second run up the hill, the estate’s carry three, the kit’s are near their limit', () => {
     const on = (setup: string) => heatReport(DEMO_PROJECT, setup, 'hill')
-    expect(on('as-it-stands').sentence).toMatch(/^Pads, front: beyond 350.°C .* in run 2/)
-    expect(on('estate-fronts').sentence).toMatch(/^Pads, front: beyond 440.°C .* in run 4/)
+    expect(on('as-it-stands').sentence).toMatch(/^Pad surface, front: beyond 350.°C .* in run 2/)
+    expect(on('estate-fronts').sentence).toMatch(/^Pad surface, front: beyond 440.°C .* in run 4/)
     expect(on('balanced').verdict).toBe('check')
   })
 })
@@ -94,7 +94,7 @@ describe('what nobody entered', () => {
 
 test('a curve of friction fades: the brakes are gone in a lap, where one figure says nothing of it', () => {
   const { goneAtS, sentence, samples } = heatReport(DEMO_PROJECT, 'as-it-stands', 'hard')
-  expect(sentence).toMatch(/^In lap \d+ the brakes are gone: .* Before: pads, front beyond 350/)
+  expect(sentence).toMatch(/^In lap \d+ the brakes are gone: .* Before: pad surface, front beyond 350/)
   expect(samples.at(-1)!.seconds).toBeLessThanOrEqual(goneAtS! + 1e-9)
   const flat = changed((project) => {
     for (const one of project.parts)
@@ -248,7 +248,7 @@ test('drums are reckoned, roughly, and what is not looked at is said', () => {
   expect(missing).toEqual([])
   expect([verdict, notKnown]).toEqual(['unknown', expect.stringMatching(/linings of the rear drums/)])
   expect(lines.some((one) => one.label === 'Rotor, rear')).toBe(true)
-  expect(lines.some((one) => one.label === 'Pads, rear')).toBe(false)
+  expect(lines.some((one) => one.label === 'Pad surface, rear')).toBe(false)
 })
 test('a heavier car gets no corner cooler; a duty that nobody knows is the first', () => {
   const heavy = changed((project) => (project.car.massKg = figure(1300)))

@@ -242,7 +242,7 @@ export function lumpsOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
   const padsC = padsToC[axle]
   return [
     ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],
-    ...(padsC === undefined ? [] : [['face', 'faceC', 'Pads', padsC, 'end of the pads’ range'] satisfies Lump]),
+    ...(padsC === undefined ? [] : [['face', 'faceC', 'Pad surface', padsC, 'limit of the pad surface'] satisfies Lump]),
     ['ring', 'ringC', 'Rotor', ringC[axle], ringC[axle] === DRILLED_LIMIT_C ? 'limit of a drilled ring' : 'limit of its ring'],
     ['caliper', 'caliperC', 'Caliper', SEALS_LIMIT_C, 'limit of its seals'],
   ]
