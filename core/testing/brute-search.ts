@@ -104,10 +104,18 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
       sum += minor
       for (const place of places.keys()) covered.add(place)
     }
+    /** Pieces of parts that are sold in packs, over the whole car. */
+    const packed = new Map<string, number>()
     for (const place of PLACES) {
       const minor = covered.has(place) ? 0 : alone(filling, place)
       if (minor === undefined) return undefined
-      sum += minor
+      const part = filling[place]
+      if (minor === 0 || !part?.price || part.price.pieces === 1) sum += minor
+      else packed.set(part.id, (packed.get(part.id) ?? 0) + (axleOf(place) ? PIECES[slotName(place) as 'caliper'] : 1))
+    }
+    for (const [id, pieces] of packed) {
+      const { likelyMinor, currency: from, pieces: perPack } = project.parts.find((one) => one.id === id)!.price!
+      sum += own(likelyMinor, from, Math.ceil(pieces / perPack))!
     }
     return sum
   }

@@ -6,7 +6,7 @@ import { VERDICT_RANK } from '../figure/words.ts'
 import { gapOf, rulesOf, slotsOf, walkAxle, type GapOf, type WatchedRule } from './axle-walk.ts'
 import type { Readings } from './by-what-it-reads.ts'
 import type { Ruled } from './dropped.ts'
-import { axleWeights, brakeOf, type AxleWeights } from './figures-of.ts'
+import { axleWeights, brakeOf, packedIn, type AxleWeights } from './figures-of.ts'
 import { brings, cameWhole, isIn, mayComeWhole, placesOf, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
 import { CRITERIA, ofKitsIn, type Filling, type PlaceName, type Space } from './space.ts'
@@ -20,6 +20,8 @@ export interface Build {
   cost: number
   /** What of it foot and balance see. */
   key: string
+  /** Parts that may come from one pack with those of the other axle. */
+  packed: readonly string[]
 }
 
 /** Those of one axle: the ones worth looking at, how many there are, and how many under each wheel. */
@@ -34,6 +36,7 @@ export interface Alike {
   wheel: Part | null | undefined
   comparable: boolean
   best: AxleWeights
+  packed: ReadonlySet<string>
 }
 
 /** The brakes of one axle that a library builds. */
@@ -100,7 +103,14 @@ export class AxleBuilds {
         const price = this.hoseCost(hose)
         const cheapest = hoses.get(takes)
         // beaten by the hose before it, whatever stands beside them; one of a kit costs what the kit does
-        if (cheapest !== undefined && price !== undefined && !this.isInKit(hose) && price - cheapest > CRITERIA.cost.tie) return
+        if (
+          cheapest !== undefined &&
+          price !== undefined &&
+          !this.isInKit(hose) &&
+          !this.space.packs.has(hose?.id ?? '') &&
+          price - cheapest > CRITERIA.cost.tie
+        )
+          return
         const one = this.build(filling, verdict)
         if (price !== undefined && ask.by.includes('cost') && whole === 'yes' && this.comparable(one.weights))
           hoses.set(takes, Math.min(price, cheapest ?? Infinity))
@@ -133,12 +143,19 @@ export class AxleBuilds {
   }
   private build(filling: Filling, verdict: Ruled['verdict']): Build {
     const weights = axleWeights(this.space, filling, this.axle, this.brake(filling)!.value, this.gap(filling)!.value)
-    return { filling, weights, verdict, cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER, key: this.brakeKey(filling, weights) }
+    return {
+      filling,
+      weights,
+      verdict,
+      cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER,
+      key: this.brakeKey(filling, weights),
+      packed: packedIn(this.space, filling),
+    }
   }
   private keepLean(kept: Map<string, Build[]>, one: Build, whole: 'yes' | 'elsewhere'): void {
     // what hangs on the rest of the car neither beats nor is beaten yet
     const key =
-      whole === 'yes' && !this.waitsForKit(one.filling)
+      whole === 'yes' && one.packed.length === 0 && !this.waitsForKit(one.filling)
         ? this.likeKey(one)
         : Object.values(one.filling)
             .map((part) => part?.id)
@@ -165,6 +182,7 @@ export class AxleBuilds {
         members,
         wheel: members[0]!.filling[`${this.axle}.wheel`],
         comparable: weights.every((one) => this.comparable(one)),
+        packed: new Set(members.flatMap((one) => one.packed)),
         best: {
           ...weights[0]!,
           costMinor: least((one) => one.costMinor),

@@ -19,7 +19,7 @@ import { RING_MASS, ringJPerKgK } from '../heat/heat.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import { leastWithKits } from './kits.ts'
-import { partCost, sumOrUnknown } from './prices.ts'
+import { packsCost, partCost, sumOrUnknown } from './prices.ts'
 import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type PlaceName, type Space } from './space.ts'
 
 /** What the criteria are of a combination; undefined: not known. */
@@ -62,14 +62,29 @@ export const hydraulicsCost = (space: Space, filling: Filling): number | undefin
   sumOrUnknown(HYDRAULIC_NAMES.map((slot) => betweenAt(space, filling, slot)))
 
 const EVERY_PLACE: readonly PlaceName[] = [...PLACES.front, ...PLACES.rear, ...HYDRAULIC_NAMES]
-/** What a whole car costs, with kits that bring something of the hydraulics too. */
+/** What a whole car costs, with kits that bring something of the hydraulics too, and packs that serve both axles. */
 export function wholeCost(space: Space, filling: Filling): ReturnType<typeof leastWithKits> {
   const alone = { front: aloneAt(space, filling, 'front'), rear: aloneAt(space, filling, 'rear') }
-  return leastWithKits([...space.kits.front, ...space.kits.rear], filling, EVERY_PLACE, (place) => {
+  const own = (place: PlaceName) => {
     const axle = AXLES.find((one) => place.startsWith(`${one}.`))
     return axle ? alone[axle](place) : betweenAt(space, filling, place as HydraulicSlot)
-  })
+  }
+  const shared = (places: readonly PlaceName[]): number => {
+    let saved = 0
+    for (const id of space.packs.keys()) {
+      const bought = places.filter((place) => filling[place]?.id === id && own(place) !== 0)
+      if (bought.length < 2) continue
+      const pieces = bought.reduce((sum, place) => sum + PER_AXLE[place.split('.')[1] as AxleSlot], 0)
+      const together = packsCost(filling[bought[0]!]!, pieces, space.project.preferences)
+      saved += bought.reduce((sum, place) => sum + (own(place) ?? NaN), 0) - (together ?? NaN)
+    }
+    return saved
+  }
+  return leastWithKits([...space.kits.front, ...space.kits.rear], filling, EVERY_PLACE, own, shared)
 }
+/** Parts of an axle that may come from one pack with those of the other. */
+export const packedIn = ({ packs }: Space, filling: Filling): string[] =>
+  packs.size === 0 ? [] : Object.values(filling).flatMap((part) => (part && packs.has(part.id) ? [part.id] : []))
 
 function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
   const kg = (part: Part | null | undefined, drum: boolean, slot: AxleSlot): number | undefined =>

@@ -51,15 +51,20 @@ export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boo
  * The least that parts in some places cost, one by one or some of them in kits bought whole. Of kits that fill the same places
  * together only the cheapest are followed: any number of them is weighed exactly.
  * @param own what the part in a place costs alone, minor units; undefined: not known
+ * @param shared what places save that are filled from one pack, minor units
  */
 export function leastWithKits(
   kits: readonly PlacedKit[],
   filling: Filling,
   places: readonly PlaceName[],
   own: (place: PlaceName) => number | undefined,
+  shared: (places: readonly PlaceName[]) => number = () => 0,
 ): { minor: number | undefined; kits: string[] } {
   const alone = places.map(own)
-  const sum = (filled: number) => alone.reduce<number>((all, one, i) => (filled & (1 << i) ? all : all + (one ?? NaN)), 0)
+  const sum = (filled: number) => {
+    const open = (i: number) => !(filled & (1 << i))
+    return alone.reduce<number>((all, one, i) => (open(i) ? all + (one ?? NaN) : all), 0) - shared(places.filter((_, i) => open(i)))
+  }
   let least = { minor: sum(0), kits: [] as string[] }
   const there = kits.filter((kit) => kit.minor !== undefined && isIn(kit, filling))
   /** By the places that they fill, a bit for each. */

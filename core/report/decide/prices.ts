@@ -3,7 +3,7 @@ import type { Bundle, Part, Preferences, Price } from '../../model/project.ts'
 
 /**
  * What a part costs in a place, minor units with tax in the project's currency: nothing when it is there already or stands
- * there on the car; undefined without a price, or without the rate of its currency. Packs are counted for each place.
+ * there on the car; undefined without a price, or without the rate of its currency. Of one place alone: what both axles take from one pack is counted over the whole car.
  */
 export function partCost(
   part: Part | null | undefined,
@@ -12,8 +12,11 @@ export function partCost(
   preferences: Preferences,
 ): number | undefined {
   if (!part || part.owned || part.id === onTheCar?.id) return 0
-  return part.price && inOwnCurrency(part.price, Math.ceil(pieces / part.price.pieces), preferences)
+  return packsCost(part, pieces, preferences)
 }
+/** What so many pieces of a part cost, bought in whole packs, minor units; undefined without a price or a rate. */
+export const packsCost = ({ price }: Part, pieces: number, preferences: Preferences): number | undefined =>
+  price && inOwnCurrency(price, Math.ceil(pieces / price.pieces), preferences)
 /** What a kit or donor costs bought whole, alike. */
 export const bundleCost = ({ price }: Pick<Bundle, 'price'>, preferences: Preferences): number | undefined =>
   price && inOwnCurrency(price, 1, preferences)

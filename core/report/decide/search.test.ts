@@ -43,6 +43,8 @@ function small(seed: number, askOf: (project: Project) => SearchAsk): { project:
     const copy = structuredClone(part) as Part & Record<string, unknown>
     for (const field of ['price', 'massKg', 'friction', 'ventilation', 'tallestRadiusMm', 'offsetMm'])
       if (random() < 0.06) Reflect.deleteProperty(copy, field)
+    // some are sold in packs, which both axles may share
+    if (copy.price && random() < 0.3) copy.price.pieces = random() < 0.5 ? 4 : 3
     return copy
   }
   const parts = [...new Map(chosen.map((part) => [part.id, bare(part)])).values()]
@@ -192,6 +194,33 @@ test('a kit costs what it does whole where that is less, and is bought whole whe
     const { bill } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'taken')
     expect(bill.total.likely).toBe(find.values.cost)
   }
+})
+
+test('a pack of four wheels is bought once for the whole car, as the parts list says', () => {
+  const project = structuredClone(DEMO_PROJECT)
+  const stock = project.parts.find((part) => part.id === project.setups[0].front.wheel)!
+  project.parts.push({
+    ...structuredClone(stock),
+    id: 'pack-wheel',
+    name: 'Wheels by four',
+    owned: false,
+    price: { ...price(40_000), pieces: 4 },
+  })
+  const ask: SearchAsk = {
+    ...DEFAULT_ASK,
+    setupId: 'as-it-stands',
+    vary: { front: false, rear: false, wheel: true, hydraulics: false, booster: false },
+    musts: { ...DEFAULT_ASK.musts, known: false, budgetMinor: 60_000 },
+    by: ['cost'],
+    only: { place: 'front.wheel', partId: 'pack-wheel' },
+  }
+  const [find] = search(project, ask).finds
+  const setup = setupFromFind(project, ask, find!, 'taken')
+  const { bill } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
+  expect([find!.values.cost, bill.total.likely]).toEqual([40_000 * (1 + project.preferences.taxPercent / 100), find!.values.cost])
+  // beyond the budget by little it is among the near misses, at its true price
+  const { near } = search(project, { ...ask, musts: { ...ask.musts, budgetMinor: 36_000 } })
+  expect(near.map((one) => one.values.cost)).toEqual([find!.values.cost])
 })
 
 test('a kit of pads and a master cylinder costs what it does whole, and only with both of them', () => {

@@ -99,7 +99,7 @@ class Search {
       for (const r of alike.rear) {
         // the wheel is one for the whole car where it is searched for
         if (ask.vary.wheel && f.wheel !== r.wheel) continue
-        if ((f.best.costMinor ?? 0) + (r.best.costMinor ?? 0) + leastMinor > mostMinor) {
+        if ((f.best.costMinor ?? 0) + (r.best.costMinor ?? 0) + leastMinor - this.mostShared(f, r) > mostMinor) {
           this.tally.drop('budget', f.members.length * r.members.length * between.length)
           continue
         }
@@ -118,7 +118,7 @@ class Search {
     const { braked, barFrontShare } = this.car.brakedWith(h, f, r)
     if (f.comparable && r.comparable) {
       // none of them can be better than the best of each together
-      const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor
+      const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor - this.mostShared(f, r)
       const bound: Weighed = weigh(this.car.asked, { front: f.best, rear: r.best }, least, braked)
       if (this.held.outdone(valuesOf(this.space.ask, bound))) return 1
       const fails = failsMusts(this.space, this.car.asked.bandN, bound, braked).find((one) => one.id !== 'budget')
@@ -132,10 +132,18 @@ class Search {
     return 1 + f.members.length * r.members.length
   }
 
+  /** The most that both axles save by packs that serve both, minor units: one pack of each part. */
+  private mostShared(f: Alike, r: Alike): number {
+    let minor = 0
+    for (const id of f.packed) if (r.packed.has(id)) minor += this.space.packs.get(id)!
+    return minor
+  }
+
   private look(f: Build, r: Build, h: Between, braked: Braked, barFrontShare: number | undefined): void {
     const { ask } = this.space
     const values = weigh(this.car.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
-    let filling: Filling | undefined = h.kits.length > 0 ? { ...f.filling, ...r.filling, ...h.filling } : undefined
+    const shares = f.packed.some((id) => r.packed.includes(id))
+    let filling: Filling | undefined = h.kits.length > 0 || shares ? { ...f.filling, ...r.filling, ...h.filling } : undefined
     const priced = filling && wholeCost(this.space, filling)
     if (priced) values.cost = priced.minor
     const fails = failsMusts(this.space, this.car.asked.bandN, values, braked)

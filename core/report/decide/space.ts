@@ -12,6 +12,7 @@ import {
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
 import type { Filling, PlaceName } from './filling.ts'
 import { bothAxles, brings, type PlacedKit } from './kits.ts'
+import { packsCost } from './prices.ts'
 export type { Filling, PlaceName } from './filling.ts'
 
 export const CRITERIA = {
@@ -75,6 +76,8 @@ export interface Space {
   kits: Record<Axle, readonly PlacedKit[]>
   /** Those of an axle that are all at it. */
   kitsWithin: Record<Axle, readonly PlacedKit[]>
+  /** What one pack costs of parts that both axles may take from one pack, minor units, by the part's id. */
+  packs: ReadonlyMap<string, number>
 }
 /** What a setup of a combination has beside its parts. */
 export interface SetAs {
@@ -134,7 +137,14 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
   if (only && part) options[only.place] = [part]
   const within = (axle: Axle) => kits[axle].filter((kit) => !kit.spans)
   const kitsWithin = { front: within('front'), rear: within('rear') }
-  return { project, ask, base, stock, baseParts, stockParts, now, options, kits, kitsWithin }
+  return { project, ask, base, stock, baseParts, stockParts, now, options, kits, kitsWithin, packs: packsOf(project, options) }
+}
+
+function packsOf({ preferences }: Project, options: Space['options']): Map<string, number> {
+  const at = (axle: Axle) => (Object.keys(options) as PlaceName[]).filter((name) => name.startsWith(`${axle}.`)).flatMap((name) => options[name]) // prettier-ignore
+  const rear = new Set(at('rear').map((part) => part?.id))
+  const shared = at('front').filter((part): part is Part => !!part && !part.owned && (part.price?.pieces ?? 1) > 1 && rear.has(part.id))
+  return new Map(shared.map((part) => [part.id, packsCost(part, 1, preferences) ?? 0]))
 }
 
 /** Places with something of a kit in them that is new: neither there nor on the car, nor on hand. */
