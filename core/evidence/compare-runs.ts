@@ -30,17 +30,25 @@ export function compareRuns(a: readonly number[], b: readonly number[]): RunsCom
   const { se, df } = spread(varianceOf(a), a.length, varianceOf(b), b.length)
   const half = studentQuantile(CONFIDENCE, df) * se
   const [lowM, highM] = [differenceM - half, differenceM + half]
-  return { differenceM, lowM, highM, df, verdict: highM < 0 ? 'shorter' : lowM > 0 ? 'longer' : 'notShown', detectableM: shown(se, df) }
+  return {
+    differenceM,
+    lowM,
+    highM,
+    df,
+    verdict: highM < 0 ? 'shorter' : lowM > 0 ? 'longer' : 'notShown',
+    detectableM: detectable(se, df),
+  }
 }
 
 /** A scatter less than what a tape reads off counts as so much, m2: runs that are alike to the millimetre prove nothing finer. */
-const LEAST_VARIANCE = 1e-6
+export const LEAST_VARIANCE = 1e-6
 
 function spread(varA: number, nA: number, varB: number, nB: number): { se: number; df: number } {
   const [a, b] = [Math.max(varA, LEAST_VARIANCE) / nA, Math.max(varB, LEAST_VARIANCE) / nB]
   return { se: Math.sqrt(a + b), df: (a + b) ** 2 / (a ** 2 / (nA - 1) + b ** 2 / (nB - 1)) }
 }
-const shown = (se: number, df: number): number => (studentQuantile(CONFIDENCE, df) + studentQuantile(POWER, df)) * se
+/** The smallest difference shown in eight of ten trials, by its standard error. */
+export const detectable = (se: number, df: number): number => (studentQuantile(CONFIDENCE, df) + studentQuantile(POWER, df)) * se
 
 /** More a side than anybody drives. */
 const MOST_RUNS = 1000
@@ -54,7 +62,7 @@ const MOST_RUNS = 1000
 export function runsEach(varA: number, varB: number, wantedM: number): number | undefined {
   const enough = (n: number) => {
     const { se, df } = spread(varA, n, varB, n)
-    return shown(se, df) <= wantedM
+    return detectable(se, df) <= wantedM
   }
   if (!enough(MOST_RUNS)) return undefined
   // more runs never show less

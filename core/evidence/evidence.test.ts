@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { normalQuantile } from '../maths/normal.ts'
+import { runs } from '../testing/runs.ts'
+import { compareInBlocks, scatterWithin } from './compare-blocks.ts'
 import { compareRuns, runsEach } from './compare-runs.ts'
 import { stopInTrace, thinnedTrace } from './stop-in-trace.ts'
 import { correctedM, decelerations, tracedStop, type SpeedSample } from './stop-run.ts'
@@ -188,5 +190,58 @@ describe('wear', () => {
     expect(wearLine([[0, 12], [5, 9.5]], 3)).toEqual({ perEventMm: 0.5, uPerEventMm: undefined, usedUpAt: 18, earliest: undefined, latest: undefined }) // prettier-ignore
     expect(wearLine([[0, 12], [5, 12.4]], 3).usedUpAt).toBeUndefined() // prettier-ignore
     expect(() => wearLine([[3, 12], [3, 11]], 3)).toThrow('two different events') // prettier-ignore
+  })
+})
+
+describe('two setups within blocks', () => {
+  const SESSIONS = runs(4000, 800)
+  /** How often a difference is shown where there is none. */
+  const alarms = (blocks: readonly { a: number; b: number }[], ratio: number, dayM: number): number => {
+    const next = stream(20261130)
+    let shown = 0
+    for (let i = 0; i < SESSIONS; i += 1) {
+      const drawn = blocks.map(({ a, b }) => {
+        const day = 45 + dayM * gauss(next)
+        const runsOf = (many: number, scatter: number) => Array.from({ length: many }, () => day + scatter * gauss(next))
+        return { a: runsOf(a, 0.5), b: runsOf(b, 0.5 * ratio) }
+      })
+      const found = compareInBlocks(drawn)
+      if (found && found.verdict !== 'notShown') shown += 1
+    }
+    return shown / SESSIONS
+  }
+  test.each<[string, { a: number; b: number }[], number]>([
+    ['five against two, the two scatter 2.5 times as much', [{ a: 5, b: 2 }], 2.5],
+    ['five against two', [{ a: 5, b: 2 }], 1],
+    ['ten against three, the three three times', [{ a: 10, b: 3 }], 3],
+    ['four each', [{ a: 4, b: 4 }], 1],
+    ['three days of two each', [{ a: 2, b: 2 }, { a: 2, b: 2 }, { a: 2, b: 2 }], 1], // prettier-ignore
+    ['two days, unlike numbers and scatter', [{ a: 4, b: 1 }, { a: 3, b: 2 }], 2.5], // prettier-ignore
+    ['four days with one run each', Array.from({ length: 4 }, () => ({ a: 1, b: 1 })), 1],
+  ])('%s: no false alarm in more than 5 of 100', (_, blocks, ratio) => {
+    // three standard errors of the share
+    expect(alarms(blocks, ratio, 6)).toBeLessThanOrEqual(0.05 + 3 * Math.sqrt((0.05 * 0.95) / SESSIONS))
+  })
+  test('one block of equal numbers is Welch’s test', () => {
+    const [a, b] = [[36.9, 36.75, 36.64, 36.67], [34.38, 33.42, 33.73, 33.18]] // prettier-ignore
+    const found = compareInBlocks([{ a: a!, b: b! }])!
+    const welch = compareRuns(a!, b!)
+    for (const key of ['differenceM', 'lowM', 'highM', 'df', 'detectableM'] as const) expect(found[key]).toBeCloseTo(welch[key], 9)
+  })
+  test('a day that is slower moves nothing', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -20, max: 20, noNaN: true }), (dayM) => {
+        const blocks = [{ a: [48, 48.4, 48.1], b: [46.1, 46.5] }, { a: [35.2, 35], b: [33.1, 33.3] }] // prettier-ignore
+        const moved = [blocks[0]!, { a: blocks[1]!.a.map((one) => one + dayM), b: blocks[1]!.b.map((one) => one + dayM) }]
+        expect(compareInBlocks(moved)!.differenceM).toBeCloseTo(compareInBlocks(blocks)!.differenceM, 9)
+        expect(compareInBlocks(moved)!.lowM).toBeCloseTo(compareInBlocks(blocks)!.lowM, 9)
+      }),
+    )
+  })
+  test('what nothing repeats has no scatter and no comparison', () => {
+    expect(compareInBlocks([{ a: [40], b: [39] }])).toBeUndefined()
+    expect(compareInBlocks([{ a: [40, 41], b: [] }])).toBeUndefined()
+    expect(scatterWithin([[40], [50]])).toBeUndefined()
+    expect(scatterWithin([[40, 42], [50, 52]])).toBeCloseTo(Math.SQRT2, 9) // prettier-ignore
   })
 })

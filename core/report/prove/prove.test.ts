@@ -85,6 +85,37 @@ describe('stops of two setups', () => {
     })
     expect(stopsReport(blocks, ASKED).notes).toEqual([])
   })
+  test('days are blocks: old stops on a slow road move neither difference nor scatter', () => {
+    const project = changed((draft) => {
+      const on = (setupId: string, metres: number[], date: string) => metres.map((one) => stop(setupId, one, { date }))
+      draft.stopTests = [
+        ...on('as-it-stands', [48, 48.4], '2026-09-01'),
+        ...on('estate-fronts', [47.1, 47.5], '2026-09-01'),
+        ...on('as-it-stands', [35.2, 34.8], '2026-10-03'),
+        ...on('estate-fronts', [34.1, 34.3], '2026-10-03'),
+        // nothing of the other setup on that day
+        ...on('as-it-stands', [60, 61], '2026-08-01'),
+      ]
+    })
+    const { a, compared, plan, sentence } = stopsReport(project, ASKED)
+    expect(compared!.differenceM).toBeCloseTo(-0.85, 6)
+    expect(sentence).toMatch(/0\.8 m shorter|0\.9 m shorter/)
+    expect(plan.scatterM).toBeLessThan(0.4)
+    expect(plan.each!).toBeLessThan(6)
+    expect(a.rows.filter((row) => row.aside.startsWith('another day or place')).length).toBe(2)
+  })
+  test('places are never pooled, and without a common one nothing is compared', () => {
+    const at = (track: string) => ({ track })
+    const apart = changed((draft) => {
+      draft.stopTests = [
+        ...[48, 48.4].map((one) => stop('as-it-stands', one, at('Old road'))),
+        ...[35, 35.4].map((one) => stop('estate-fronts', one, at('New road'))),
+      ]
+    })
+    const found = stopsReport(apart, ASKED)
+    expect(found.compared).toBeUndefined()
+    expect(found.sentence).toMatch(/share no place: their stops cannot be compared/)
+  })
   test('with itself, or with a setup that is gone, nothing is compared', () => {
     const project = withStops([51, 52], [49, 50])
     expect(stopsReport(project, { ...ASKED, b: ASKED.a }).sentence).toBe('Choose two setups.')

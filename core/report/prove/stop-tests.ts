@@ -1,6 +1,7 @@
-import { compareRuns, runsEach, type RunsCompared } from '../../evidence/compare-runs.ts'
+import { compareInBlocks, scatterWithin, type RunBlock } from '../../evidence/compare-blocks.ts'
+import { runsEach, type RunsCompared } from '../../evidence/compare-runs.ts'
 import { correctedM, SPEED_WITHIN_KMH, tracedStop, type TracedStop } from '../../evidence/stop-run.ts'
-import { meanOf, varianceOf } from '../../evidence/student.ts'
+import { meanOf } from '../../evidence/student.ts'
 import type { LoadDriven, StopTest, SurfaceDriven } from '../../model/logbook.ts'
 import type { Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
@@ -65,16 +66,24 @@ const m = (value: number) => `${Math.abs(value).toFixed(1)} m`
 /** Stops of two setups against each other: what is shown, what is not, and how many more runs it takes. */
 export function stopsReport(project: Project, asked: StopsAsked): StopsReport {
   const inOrder = byDay(project.stopTests)
-  const [a, b] = [groupOf(project, inOrder, asked.a, asked), groupOf(project, inOrder, asked.b, asked)]
+  const all = [groupOf(project, inOrder, asked.a, asked), groupOf(project, inOrder, asked.b, asked)] as const
   const same = asked.a === asked.b
-  const enough = !same && a.counted.length >= 2 && b.counted.length >= 2
-  const compared = enough ? compareRuns(a.counted, b.counted) : undefined
+  const { a, b, blocks } = same ? { a: all[0], b: all[1], blocks: [] } : withinBlocks(...all)
+  const enough = a.counted.length >= 2 && b.counted.length >= 2
+  const compared = enough ? compareInBlocks(blocks) : undefined
+  const apart = !same && blocks.length === 0 && all.every((one) => one.counted.length > 0)
   return {
     a,
     b,
     compared,
-    sentence: same ? 'Choose two setups.' : compared ? said(b.name, a.name, compared) : notEnough(a, b),
-    notes: same ? [] : notesOn(project, a, b, compared),
+    sentence: same
+      ? 'Choose two setups.'
+      : apart
+        ? `${b.name} and ${a.name} share no place: their stops cannot be compared. Test both at one place, on one day.`
+        : compared
+          ? said(b.name, a.name, compared)
+          : notEnough(a, b),
+    notes: same || apart ? [] : notesOn(project, a, b, compared),
     model: same ? '' : modelWords(project, asked, compared),
     plan: planOf(a, b, asked),
   }
@@ -111,9 +120,52 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
     rows,
     counted,
     meanM: counted.length > 0 ? meanOf(counted) : undefined,
-    scatterM: counted.length > 1 ? Math.sqrt(varianceOf(counted)) : undefined,
+    scatterM: scatterOf(rows),
     blocks,
   }
+}
+
+const placeOf = ({ test }: RunRow): string => test.track?.trim().toLowerCase() ?? ''
+const dayOf = ({ test }: RunRow): string => test.date.slice(0, 10)
+/** Of runs of one day and place, m: what the day does is no scatter. */
+function scatterOf(rows: readonly RunRow[]): number | undefined {
+  const byDayAndPlace = new Map<string, number[]>()
+  for (const row of rows) {
+    if (row.correctedM === undefined) continue
+    const key = `${dayOf(row)} ${placeOf(row)}`
+    byDayAndPlace.set(key, [...(byDayAndPlace.get(key) ?? []), row.correctedM])
+  }
+  return scatterWithin([...byDayAndPlace.values()])
+}
+
+/**
+ * What is compared of two groups: runs of one day and place, where both setups have some; else runs of one place. A place
+ * that is not entered may be any. Runs that are left out say why; places are never pooled.
+ */
+function withinBlocks(a: RunGroup, b: RunGroup): { a: RunGroup; b: RunGroup; blocks: RunBlock[] } {
+  const valid = (group: RunGroup) => group.rows.filter((row) => row.correctedM !== undefined)
+  const [one, two] = [valid(a), valid(b)]
+  const named = new Set([...one, ...two].map(placeOf).filter(Boolean))
+  const place = (row: RunRow) => (named.size > 1 ? placeOf(row) : '')
+  const common = (key: (row: RunRow) => string) => {
+    const there = new Set(one.map(key))
+    return [...new Set(two.map(key))].filter((block) => there.has(block))
+  }
+  const dayAndPlace = (row: RunRow) => `${dayOf(row)} ${place(row)}`
+  const [sameDay, samePlace] = [common(dayAndPlace), common(place)]
+  const [key, blocks] = sameDay.length > 0 ? [dayAndPlace, sameDay] : [place, samePlace]
+  const within = (rows: readonly RunRow[], block: string) => rows.filter((row) => key(row) === block).map((row) => row.correctedM!)
+  const kept = (group: RunGroup): RunGroup => {
+    if (blocks.length === 0) return group
+    const rows = group.rows.map((row) =>
+      row.correctedM === undefined || blocks.includes(key(row))
+        ? row
+        : { ...row, correctedM: undefined, aside: `another ${sameDay.length > 0 ? 'day or place' : 'place'} than runs of the other setup` },
+    )
+    const counted = rows.flatMap((row) => row.correctedM ?? [])
+    return { ...group, rows, counted, meanM: counted.length > 0 ? meanOf(counted) : undefined, scatterM: scatterOf(rows) }
+  }
+  return { a: kept(a), b: kept(b), blocks: blocks.map((block) => ({ a: within(one, block), b: within(two, block) })) }
 }
 
 function said(name: string, against: string, { differenceM, lowM, highM, verdict, detectableM }: RunsCompared): string {
