@@ -74,7 +74,7 @@ test('wear entered twice changes season and forecast; uneven pads are named', as
   await enter('0', ['15', '15', '15', '15'])
   await expect(page.getByTestId('wear-say')).toContainText('a second reading after some events says how long they last')
   await enter('6', ['12', '13.6', '12.8', '13'])
-  await expect(page.getByTestId('wear-say')).toContainText(/Pads front left: 0\.50.mm an event; at its minimum after event \d+/)
+  await expect(page.getByTestId('wear-say')).toContainText(/Pads front left: 0\.50.mm an event; at its minimum of 7\.0.mm after event \d+/)
   await expect(page.getByTestId('wear-log')).toContainText(/The inner pad is 1\.6.mm thinner at its leading end/)
   await page.getByTestId('wear-season').getByRole('link').click()
   await expect(page.getByTestId('measured-frontPads')).toContainText('as measured')

@@ -7,6 +7,7 @@ import { compareRuns, runsEach } from './compare-runs.ts'
 import { stopInTrace, thinnedTrace } from './stop-in-trace.ts'
 import { correctedM, decelerations, tracedStop, type SpeedSample } from './stop-run.ts'
 import { studentQuantile, varianceOf } from './student.ts'
+import { stepOf, wearForecast } from './wear-forecast.ts'
 import { wearLine } from './wear-line.ts'
 
 /** Uniform in (0, 1), the same for a seed. */
@@ -243,5 +244,59 @@ describe('two setups within blocks', () => {
     expect(compareInBlocks([{ a: [40, 41], b: [] }])).toBeUndefined()
     expect(scatterWithin([[40], [50]])).toBeUndefined()
     expect(scatterWithin([[40, 42], [50, 52]])).toBeCloseTo(Math.SQRT2, 9) // prettier-ignore
+  })
+})
+
+describe('a forecast of wear', () => {
+  const PARTS = runs(1000, 300)
+  /** How often the range holds the event at which a pad meets its minimum. */
+  const holds = (count: number, stepMm: number, noiseMm: number): number => {
+    const next = stream(11)
+    let held = 0
+    for (let i = 0; i < PARTS; i += 1) {
+      const rate = 0.3 + 0.5 * next()
+      const truth = 9 / rate
+      const span = (0.3 + 0.4 * next()) * truth
+      const points = Array.from({ length: count }, (_, k): [number, number] => {
+        const event = Math.round((span * k) / (count - 1))
+        return [event, Math.round((12 - rate * event + noiseMm * gauss(next)) / stepMm) * stepMm]
+      })
+      const { earliest, latest } = wearForecast(points, 3)
+      if ((earliest ?? -Infinity) <= truth && truth <= (latest ?? Infinity)) held += 1
+    }
+    return held / PARTS
+  }
+  test.each([
+    [3, 0.01, 0.1],
+    [4, 0.01, 0.03],
+    [6, 0.01, 0.2],
+    [8, 0.1, 0.1],
+    [4, 0.1, 0.2],
+    [6, 0.5, 0.1],
+    [8, 0.5, 0.2],
+    [4, 0.5, 0.1],
+    [2, 0.5, 0.2],
+  ])('%p readings in steps of %p mm that scatter by %p mm: the range holds', (count, stepMm, noiseMm) => {
+    // a rule of half a millimetre hides how little the rest scatters: the range may be wider than it need be
+    expect(holds(count, stepMm, noiseMm)).toBeGreaterThanOrEqual(0.85)
+  })
+  test('the steps of the instrument are seen in the readings', () => {
+    expect([stepOf([12, 9.5]), stepOf([12.3, 9.5]), stepOf([12.34, 9.5]), stepOf([12, 9])]).toEqual([0.5, 0.1, 0.02, 1])
+  })
+  test('a bend shows where it is there, and seldom where it is not', () => {
+    const bend = [0, 2, 4, 6, 8].map((event) => [event, 14 - 0.3 * event - 0.03 * event ** 2] as const)
+    expect(wearForecast(bend, 3).speedingUp).toBe(true)
+    expect(wearForecast(bend, 3).usedUpAt!).toBeLessThan(wearLine(bend, 3).usedUpAt!)
+    const next = stream(3)
+    let seen = 0
+    for (let i = 0; i < 400; i += 1)
+      if (
+        wearForecast(
+          [0, 2, 4, 6, 8].map((event) => [event, 14 - 0.5 * event + 0.1 * gauss(next)] as const),
+          3,
+        ).speedingUp
+      )
+        seen += 1
+    expect(seen / 400).toBeLessThan(0.1)
   })
 })

@@ -1,5 +1,5 @@
 import { PAD_POINTS, type PadPoint, type WearReading } from '../model/logbook.ts'
-import { wearLine, type WearLine } from './wear-line.ts'
+import { wearForecast, type WearForecastLine } from './wear-forecast.ts'
 
 export const POINTS = Object.keys(PAD_POINTS) as PadPoint[]
 
@@ -36,7 +36,7 @@ export function wearSeries(readings: readonly WearReading[]): WearSeries[] {
 }
 
 /** The straight line through a series; undefined of readings of one event alone. */
-export function lineOf({ points }: WearSeries, minimumMm: number): WearLine | undefined {
+export function lineOf({ points }: Pick<WearSeries, 'points'>, minimumMm: number): WearForecastLine | undefined {
   const events = new Set(points.map(([event]) => event))
-  return events.size < 2 ? undefined : wearLine(points, minimumMm)
+  return events.size < 2 ? undefined : wearForecast(points, minimumMm)
 }

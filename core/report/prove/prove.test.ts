@@ -202,9 +202,23 @@ describe('wear', () => {
     expect(season(both).lastsEvents!.value).toBe(12.5)
     const { forecasts } = wearReport(both)
     expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
-    // two readings say nothing of the doubt: never that all is well
-    expect(forecasts.map((one) => one.tone)).toEqual(['unknown', 'unknown'])
-    expect(forecasts[0]!.sentence).toMatch(/at its minimum after event 12 \(7 more\), two readings say nothing of the doubt/)
+    expect(forecasts[0]!.sentence).toMatch(
+      /at its minimum of 7\.0.mm after event 12 \(7 more; 90% range 10–14\), if wear stays as it is\.$/,
+    )
+  })
+  test('one reading with the thickness when new gives a first forecast; nothing is swapped across', () => {
+    const [one] = wearReport(
+      changed((project) => (project.wearReadings = [wear(4, [minimum + 3, minimum + 5, minimum + 5, minimum + 5])])),
+    ).forecasts
+    expect(one!.sentence).toMatch(/an event, from \d+\.\d.mm when new; at its minimum of /)
+    const looks = wearReport(changed((project) => (project.wearReadings = [wear(4, [9, 12, 12, 12])]))).looks
+    expect(looks[0]!.says.map((say) => say.text).join(' ')).not.toMatch(/swap/i)
+  })
+  test('wear that speeds up is said so, and forecast from the last readings', () => {
+    const readings = [0, 2, 4, 6, 8].map((event) => wear(event, 16 - 0.3 * event - 0.05 * event ** 2))
+    const [one] = wearReport(changed((project) => (project.wearReadings = readings))).forecasts
+    expect(one!.line!.speedingUp).toBe(true)
+    expect(one!.sentence).toMatch(/wear is speeding up, now 1\.0\d.mm an event/)
   })
   test('what is uneven is named with its cause; below the minimum is blocked', () => {
     const says = (mm: [number, number, number, number]) =>
@@ -215,7 +229,7 @@ describe('wear', () => {
     const partly = (change: (project: Project) => void) => wearReport(changed((project) => { project.wearReadings = [wear(3, 10)]; change(project) })).looks[0]!.says // prettier-ignore
     expect(partly((project) => delete project.wearReadings[0]!.outerLeadingMm)).toEqual([{ tone: 'unknown', text: expect.stringMatching(/not every place was read/) }]) // prettier-ignore
     expect(partly((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === PAD)!, 'minThicknessMm'))).toEqual([{ tone: 'unknown', text: expect.stringMatching(/the minimum is not known/) }]) // prettier-ignore
-    expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end.*Swap the pads across/)
+    expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end\. Worn guides/)
     expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end. A leading piston that sticks/)
     expect(says([8, 8, 10, 10])[0]!.text).toMatch(/^The inner pad is 2.*guide pins stick/)
     expect(says([minimum - 0.1, 9, 9, 9])[0]).toMatchObject({ tone: 'blocked' })

@@ -1,5 +1,5 @@
 import { lineOf, POINTS, thinnestMm, wearSeries, type WearSeries } from '../../evidence/wear-life.ts'
-import type { WearLine } from '../../evidence/wear-line.ts'
+import type { WearForecastLine } from '../../evidence/wear-forecast.ts'
 import type { PadPoint, WearReading } from '../../model/logbook.ts'
 import type { PartOf, Project } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
@@ -24,7 +24,7 @@ export interface WearForecast {
   series: WearSeries
   partName: string
   minimumMm: number | undefined
-  line: WearLine | undefined
+  line: WearForecastLine | undefined
   tone: 'blocked' | 'needs' | 'check' | 'fits' | 'unknown'
   sentence: string
   /** Where to enter what is missing. */
@@ -39,7 +39,7 @@ export interface WearReport {
   rotorsNow: { partId: string; partName: string; mm: number; date: string }[]
 }
 
-/** A pad that is so much thinner at one end is swapped across, mm (engineering limit). */
+/** A pad that is so much thinner at one end wears unevenly, mm (engineering limit). */
 const TAPER_MM = 1
 /** Inner and outer so far apart: something sticks, mm. */
 const APART_MM = 1.5
@@ -100,7 +100,7 @@ function look(project: Project, reading: WearReading): PadLook {
     const [which, by] = worst
     says.push({
       tone: 'needs',
-      text: `The ${which} pad is ${mm(Math.abs(by))} thinner at its ${by > 0 ? 'leading' : 'trailing'} end. ${by > 0 ? 'Worn guides or a caliper that twists; pistons of one size do it too, a smaller leading one evens it out.' : 'A leading piston that sticks, or pistons of two sizes the wrong way round: left and right changed over.'} Swap the pads across where both ends are alike; handed pads stay.`,
+      text: `The ${which} pad is ${mm(Math.abs(by))} thinner at its ${by > 0 ? 'leading' : 'trailing'} end. ${by > 0 ? 'Worn guides or a caliper that twists; pistons of one size do it too, a smaller leading one evens it out.' : 'A leading piston that sticks, or pistons of two sizes the wrong way round: left and right changed over.'}`,
     })
   }
   if (innerMoreMm !== undefined && Math.abs(innerMoreMm) > APART_MM) {
@@ -114,7 +114,7 @@ function look(project: Project, reading: WearReading): PadLook {
             ? 'The guide pins stick: the piston presses its own pad alone.'
             : 'The outer pad does not let go: guide pins or its seat in the bracket.'
           : 'Pistons of that side stick out, or those across hardly move: look at the pistons and at the pipe between the halves.'
-      } Put that right first; then swap inner and outer where they are alike, never handed ones.`,
+      }`,
     })
   }
   if (says.length === 0 && thinnest) {
@@ -175,7 +175,10 @@ function forecast(project: Project, series: WearSeries): WearForecast {
       sentence: `${name}: ${mm(last[1])} is below the minimum of ${mm(minimumMm)}. Change ${what === 'pad' ? 'them' : 'both rotors'} before the car is driven.`,
       ...base,
     }
-  const line = lineOf(series, minimumMm)
+  // a first forecast from one reading: the part was new once
+  const newMm = part && 'thicknessMm' in part ? part.thicknessMm?.value : undefined
+  const fromNew = newMm !== undefined && new Set(points.map(([event]) => event)).size === 1 && last[0] > 0
+  const line = lineOf(fromNew ? { points: [[0, newMm], ...points] } : series, minimumMm)
   if (!line)
     return {
       tone: 'unknown',
@@ -186,18 +189,22 @@ function forecast(project: Project, series: WearSeries): WearForecast {
     return { ...base, line, tone: 'unknown', sentence: `${name}: the readings do not get thinner. Measure again at the same places.` }
   const left = line.usedUpAt - last[0]
   const event = (value: number) => Math.max(0, Math.floor(value)).toString()
+  const surelyLeft = line.earliest === undefined ? undefined : line.earliest - last[0]
   const range =
     line.earliest === undefined
-      ? 'two readings say nothing of the doubt'
-      : `between event ${event(line.earliest)} and ${line.latest === undefined ? 'any later one' : event(line.latest)} in nine of ten`
+      ? 'range not known'
+      : line.latest === undefined
+        ? `at least event ${event(line.earliest)} (95% confidence)`
+        : `90% range ${event(line.earliest)}–${event(line.latest)}`
+  const pace = formatQuantity(line.perEventMm, 'length', project.preferences.units, { decimals: 2 })
+  const from = fromNew ? `, from ${mm(newMm)} when new` : ''
   return {
     ...base,
     line,
-    tone: toneOf(left, line.earliest === undefined ? undefined : line.earliest - last[0]),
-    sentence: `${name}: ${formatQuantity(line.perEventMm, 'length', project.preferences.units, { decimals: 2 })} an event; at its minimum after event ${event(line.usedUpAt)} (${event(left)} more), ${range}.`,
+    tone: line.speedingUp && toneOf(left, surelyLeft) === 'fits' ? 'check' : toneOf(left, surelyLeft),
+    sentence: `${name}: ${line.speedingUp ? 'wear is speeding up, now ' : ''}${pace} an event${from}; at its minimum of ${mm(minimumMm)} after event ${event(line.usedUpAt)} (${event(left)} more; ${range}), if wear stays as it is.`,
   }
 }
-/** Of two readings nobody knows how sure the line is: at the best it is not known. */
 function toneOf(left: number, surelyLeft: number | undefined): WearForecast['tone'] {
   if (left < 1 || (surelyLeft !== undefined && surelyLeft < 1)) return 'needs'
   if (left < SOON_EVENTS) return 'check'
