@@ -1,6 +1,7 @@
 import { array, boolean, lazy, mixed, string, tuple, type AnyObject, type AnySchema, type ObjectSchema } from 'yup'
 import { ORIGINS } from '../quantity/figure.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
+import { PLUS_MINUS } from '../quantity/plus-minus.ts'
 import { DIMENSIONS, type Dimension } from '../quantity/units.ts'
 import { dutySchema } from './duty-schema.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
@@ -267,6 +268,7 @@ const preferencesSchema = closed({
     torque: oneOf(symbols('torque', 2)),
     mass: oneOf(symbols('mass', 2)),
     temperature: oneOf(symbols('temperature', 2)),
+    plusMinus: string().strict().oneOf(Object.keys(PLUS_MINUS)),
   }).required('is missing'),
   currency: oneOf(CURRENCIES),
   rates: array()

@@ -1,3 +1,4 @@
+import { statedOf } from './plus-minus.ts'
 import { shownUnit, toUnit, type Dimension, type UnitChoice } from './units.ts'
 
 export interface FormatOptions {
@@ -68,6 +69,15 @@ export function fieldQuantity(value: number | undefined, dimension: Dimension, c
   const number = String(digits > 7 ? Number(exact.toPrecision(6)) : exact)
   return unit.symbol === '' ? number : `${number} ${unit.symbol}`
 }
+
+/**
+ * A standard uncertainty as the ± that a person reads, without its unit.
+ *
+ * @example
+ * plusMinusOf(0.5, 'length', { ...DEFAULT_UNITS, plusMinus: 'range95' }) // => '1'
+ */
+export const plusMinusOf = (u: number, dimension: Dimension, choice?: UnitChoice): string =>
+  fieldQuantity(statedOf(u, choice?.plusMinus), dimension, choice).replace(/ \S+$/, '')
 
 /** Money in minor units: `formatMoney(123456, 'EUR')` -> '1 234.56 EUR'. */
 export function formatMoney(minor: number | undefined, currency: string, options: { signed?: boolean; whole?: boolean } = {}): string {

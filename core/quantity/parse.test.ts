@@ -53,8 +53,9 @@ describe('reading figures as people type them', () => {
   })
 
   test('an uncertainty after a plus-minus sign, in the unit that is typed', () => {
-    expect(parseQuantity('34.9 ± 0.2 mm', 'length')).toMatchObject({ ok: true, value: 34.9, u: 0.2 })
-    expect(parseQuantity('1.5 +- 0.01 in', 'length')).toMatchObject({ ok: true, u: 0.254 })
+    expect(parseQuantity('34.9 ± 0.2 mm', 'length')).toMatchObject({ ok: true, value: 34.9, u: expect.closeTo(0.2 / Math.sqrt(3), 12) })
+    for (const [plusMinus, u] of [['range95', 0.1], ['standard', 0.2]] as const) expect(parseQuantity('34.9 ± 0.2 mm', 'length', { ...DEFAULT_UNITS, plusMinus })).toMatchObject({ u: expect.closeTo(u, 12) }) // prettier-ignore
+    expect(parseQuantity('1.5 +- 0.01 in', 'length')).toMatchObject({ ok: true, u: expect.closeTo(0.254 / Math.sqrt(3), 12) })
   })
 
   test.each([

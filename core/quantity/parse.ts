@@ -1,3 +1,4 @@
+import { standardOf } from './plus-minus.ts'
 import { DEFAULT_UNITS, DIMENSIONS, fromUnit, shownUnit, type Dimension, type Unit, type UnitChoice } from './units.ts'
 
 export type Parsed = { ok: true; value: number; u?: number; unit: Unit } | { ok: false; message: string }
@@ -54,7 +55,8 @@ function findUnit(dimension: Dimension, typed: string): Unit | undefined {
 
 /**
  * Reads what a person types for a figure: `1-3/8"`, `1 3/8 in`, `34.9 mm`, `34,9`, `900 psi`,
- * `129 lbf ft`, and an uncertainty after a plus-minus sign: `34.9 ± 0.2 mm`.
+ * `129 lbf ft`, and an uncertainty after a plus-minus sign: `34.9 ± 0.2 mm`,
+ * which is a limit unless the choice of units says otherwise, and comes back as a standard uncertainty.
  *
  * @param dimension decides which units are understood
  * @param choice units assumed where none is typed
@@ -109,7 +111,7 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
     ok: true,
     value,
     unit,
-    ...(uncertainty === undefined ? {} : { u: part ? uncertainty : uncertainty * unit.factor }),
+    ...(uncertainty === undefined ? {} : { u: standardOf(part ? uncertainty : uncertainty * unit.factor, choice.plusMinus) }),
   }
 }
 

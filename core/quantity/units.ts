@@ -1,3 +1,5 @@
+import type { PlusMinus } from './plus-minus.ts'
+
 /**
  * Units by dimension. Inside the core every figure is in the first unit of its dimension
  * (mm, N, MPa, N m, kg, degC, mm2 …); the others are exact by definition:
@@ -87,6 +89,8 @@ export interface UnitChoice {
   torque: 'N m' | 'lbf ft'
   mass: 'kg' | 'lb'
   temperature: '°C' | '°F'
+  /** What a typed or shown ± means; a limit when absent. */
+  plusMinus?: PlusMinus
 }
 
 export const DEFAULT_UNITS: UnitChoice = {

@@ -5,12 +5,14 @@ import { unusual } from '#core/model/plausible.ts'
 import { fieldSchema } from '#core/model/field-schema.ts'
 import { schemaProblems } from '#core/model/schema-problems.ts'
 import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
-import { fieldQuantity } from '#core/quantity/format.ts'
+import { fieldQuantity, plusMinusOf } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
+import { DEFAULT_PLUS_MINUS, PLUS_MINUS, type PlusMinus } from '#core/quantity/plus-minus.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { isTypical, type WayId } from '#core/model/way-ids.ts'
 import type { Asked } from '#core/model/ways.ts'
 import { useDraft } from '~/composables/draft'
+import { useProjectStore } from '~/stores/project'
 
 /** One figure: typed freely in any unit, checked where it is typed, with its origin beside it. */
 const props = defineProps<{
@@ -28,6 +30,7 @@ const props = defineProps<{
   place?: string
   ways?: typeof import('#core/model/ways.ts')
 }>()
+const store = useProjectStore()
 const emit = defineEmits<{ change: [figure: Figure | undefined]; several: [figures: Record<string, Figure | Figure[]>]; enter: [] }>()
 
 const id = useId()
@@ -42,7 +45,7 @@ const shown = () => {
   const { figure, field, units } = props
   if (!figure) return ''
   const value = fieldQuantity(figure.value, field.dimension, units)
-  return figure.u === undefined ? value : `${value} ± ${fieldQuantity(figure.u, field.dimension, units).replace(/ \S+$/, '')}`
+  return figure.u === undefined ? value : `${value} ± ${plusMinusOf(figure.u, field.dimension, units)}`
 }
 watch(
   // the numbers, not the object: a page drawn anew must not take away what is being typed
@@ -144,6 +147,9 @@ function take() {
   emit('change', next)
   text.value = shown()
 }
+const meaning = computed(() => props.units.plusMinus ?? DEFAULT_PLUS_MINUS)
+const MEANINGS = (Object.keys(PLUS_MINUS) as PlusMinus[]).map((value) => ({ value, label: `± ${PLUS_MINUS[value].label}` }))
+const setMeaning = (value: PlusMinus) => store.edit('Change the meaning of ±', (draft) => void (draft.preferences.units.plusMinus = value))
 const origins = ORIGINS.map((value) => ({ value, label: value, detail: ORIGIN_WORDS[value] }))
 function setOrigin(origin: Origin) {
   if (!props.figure) return
@@ -202,6 +208,7 @@ function cancel() {
         {{ figure.origin }}
       </ElButton>
     </div>
+    <p v-if="figure?.u !== undefined && !bare" class="soft small below">± is a {{ PLUS_MINUS[meaning].label }}.</p>
     <p v-if="figure?.madeOf && !bare" class="soft small below" data-test="made-of">{{ ways?.madeWords(figure, units) }}</p>
     <ElButton
       v-if="worked.length > 0 && (!figure || more || figure.madeOf)"
@@ -218,6 +225,7 @@ function cancel() {
     <LazyWayDialog v-if="working" :way="worked[0]!" :figure="figure" :units="units" :label="label" @made="made" @close="working = false" />
     <div v-if="more && figure" class="asides">
       <ChoiceSelect :value="figure.origin" :options="origins" :label="`Origin of ${label}`" @change="setOrigin" />
+      <ChoiceSelect :value="meaning" :options="MEANINGS" :label="`Meaning of ± in ${label} and all other figures`" @change="setMeaning" />
       <LazyFigureDate :value="figure.date" :label="`Date of ${label}`" @change="setMore('date', $event)" />
       <DraftInput
         :value="figure.note"

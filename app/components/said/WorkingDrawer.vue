@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Input, ReportFigure } from '#core/report/figure/figure.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
-import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { formatMoney, formatQuantity, plusMinusOf } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { boundWord } from '#core/report/figure/words.ts'
 import { filledOf } from '#core/report/figure/working.ts'
@@ -48,7 +48,7 @@ const inputColumns = [
   { id: 'value', label: 'Value', number: true, least: 120 },
 ]
 const showInput = (input: Input) =>
-  `${formatQuantity(input.value, input.dimension, units.value)}${input.u === undefined ? '' : ` ± ${formatQuantity(input.u, input.dimension, units.value, { decimals: 2 })}`}`
+  `${formatQuantity(input.value, input.dimension, units.value)}${input.u === undefined ? '' : ` ± ${plusMinusOf(input.u, input.dimension, units.value)}`}`
 const origin = (input: Input) =>
   input.assumed
     ? 'assumed; enter your own'

@@ -69,7 +69,7 @@ const unitSet = computed({
       ?.value ?? 'own',
   set: (value) => {
     const set = UNIT_SETS.find((one) => one.value === value)
-    if (set) store.edit('Change units', (draft) => void (draft.preferences.units = { ...set.units }))
+    if (set) store.edit('Change units', (draft) => void Object.assign(draft.preferences.units, set.units))
   },
 })
 type UnitSet = (typeof UNIT_SETS)[number]['value'] | 'own'

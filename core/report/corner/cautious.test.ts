@@ -48,6 +48,13 @@ describe('a body of which only height and face are known is taken as large as it
     expect(found.sentence).toMatch(/where the body ends was not measured, and it could reach [\d.]+.mm into the barrel/)
     expect(found.missing.map((one) => one.what)).toContain('Tall to of New caliper')
   })
+  test('figures that are less sure do not blame where the body ends: as large as it can be it has room', () => {
+    for (const u of [0.3, 1, 2, 4]) {
+      const found = corner({ tallestRadiusMm: figure(150, 'measured', { u }) }, { barrelRadiusMm: figure(166, 'measured', { u }) })
+      expect(found.sentence).not.toMatch(/where the body ends/)
+      expect(['clears', 'tight', 'measure']).toContain(found.verdict)
+    }
+  })
   test('an outline kept from its mount is not guessed at', () => {
     expect(corner({ frame: 'mount' }).caliper).toBeUndefined()
   })

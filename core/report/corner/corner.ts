@@ -253,7 +253,9 @@ function gapSentence(
     contradicted: now.trial?.agree === false,
     atLeast: ready.cautious === true && !now.trial?.agree,
   }
-  if (ready.cautious && ready.faceKnown && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
+  // a body taken as large as it can be that clears all the same waits for surer figures, not for where it ends
+  const reaches = ready.cautious && ready.faceKnown && now.meanMm < now.requiredMm
+  if (reaches && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
   const barrel = within(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
   return `Cannot say: the spoke back of ${wheelName} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
