@@ -16,7 +16,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
     'Nothing can be said yet: each setup needs two runs that count; Estate fronts has 0.',
   )
   await enterStop(page, '100.2', '51.6')
-  await enterStop(page, '99.6', '52.1')
+  await enterStop(page, '61.9 mph', '171 ft')
   await enterStop(page, '100.4', '50.9')
   await expect(page.getByTestId('stops-say')).toContainText('These runs do not show a difference')
   await expect(page.getByTestId('stops-notes')).toContainText('driven in one go')

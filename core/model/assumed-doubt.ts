@@ -52,6 +52,9 @@ const OF_DIMENSION: Readonly<Record<Dimension, Worth>> = {
   force: share(0.03, 0.05, 0.1, 0.2),
   torque: share(0.03, 0.05, 0.1, 0.2),
   deceleration: share(0.02, 0.03, 0.06, 0.1),
+  speed: share(0.02, 0.03, 0.06, 0.1),
+  distance: share(0.02, 0.03, 0.06, 0.1),
+  seconds: share(0.02, 0.03, 0.06, 0.1),
   number: share(0.02, 0.03, 0.06, 0.1),
   // whole numbers and codes are right or wrong, not near
   count: absolute(0, 0, 0, 0),

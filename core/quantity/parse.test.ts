@@ -59,6 +59,19 @@ describe('reading figures as people type them', () => {
   })
 
   test.each([
+    ['60 mph', 'speed', 96.56],
+    ['114 ft', 'distance', 34.75],
+    ['8.1 m/s2', 'deceleration', 0.826],
+    ['2 min', 'seconds', 120],
+  ] as const)('%s is read as a %s', (text, dimension, value) => {
+    expect(parseQuantity(text, dimension)).toMatchObject({ ok: true, value: expect.closeTo(value, 2) })
+  })
+  test('two figures with a stroke between are no fraction', () => {
+    expect(parseQuantity('38/34', 'length')).toEqual({ ok: false, message: expect.stringMatching(/Write two figures with a semicolon between: 38; 34/) }) // prettier-ignore
+    expect(parseQuantity('1 3/8 in', 'length')).toMatchObject({ ok: true, value: 34.925 })
+  })
+
+  test.each([
     ['', /Nothing typed/],
     ['abc', /not a figure/],
     ['12 parsec', /not a unit/],

@@ -30,6 +30,9 @@ function readNumber(text: string): Read | string {
   if (mixed) {
     const [all, sign, whole, top, bottom] = mixed
     if (Number(bottom) === 0) return `"${all.trim()}" divides by zero.`
+    // fractions are of an inch, of a foot, of a second at most: "38/34" are two figures
+    if (![2, 3, 4, 5, 6, 8, 10, 16, 32, 64].includes(Number(bottom)))
+      return `"${all.trim()}" is no usual fraction. Write two figures with a semicolon between: ${top}; ${bottom}.`
     const value = Number(whole ?? 0) + Number(top) / Number(bottom)
     return { value: sign === '-' ? -value : value, rest: text.slice(all.length) }
   }

@@ -72,7 +72,25 @@ export const DIMENSIONS = {
     { symbol: '°F', spellings: ['°f', 'f', 'degf'], factor: 5 / 9, decimals: 0 },
   ],
   share: [{ symbol: '%', spellings: ['%', 'percent'], factor: 0.01, decimals: 1 }],
-  deceleration: [{ symbol: 'g', spellings: ['g'], factor: 1, decimals: 2 }],
+  deceleration: [
+    { symbol: 'g', spellings: ['g'], factor: 1, decimals: 2 },
+    { symbol: 'm/s²', spellings: ['m/s2', 'm/s²'], factor: 1 / STANDARD_GRAVITY, decimals: 2 },
+  ],
+  speed: [
+    { symbol: 'km/h', spellings: ['km/h', 'kmh', 'kph'], factor: 1, decimals: 1 },
+    { symbol: 'mph', spellings: ['mph', 'mi/h'], factor: 1.609344, decimals: 1 },
+    { symbol: 'm/s', spellings: ['m/s'], factor: 3.6, decimals: 1 },
+  ],
+  distance: [
+    { symbol: 'm', spellings: ['m', 'metre', 'metres', 'meter', 'meters'], factor: 1, decimals: 1 },
+    { symbol: 'ft', spellings: ['ft', 'foot', 'feet', "'"], factor: (12 * INCH_MM) / 1000, decimals: 0 },
+    { symbol: 'yd', spellings: ['yd', 'yards'], factor: (36 * INCH_MM) / 1000, decimals: 0 },
+    { symbol: 'km', spellings: ['km'], factor: 1000, decimals: 3 },
+  ],
+  seconds: [
+    { symbol: 's', spellings: ['s', 'sec', 'seconds'], factor: 1, decimals: 1 },
+    { symbol: 'min', spellings: ['min', 'minutes'], factor: 60, decimals: 1 },
+  ],
   /** Inches stamped in a wheel: a code, whatever units are read. */
   rim: [{ symbol: 'in', spellings: ['in', 'inch', 'inches', '"', '″', '”', "''", 'j', 'jj'], factor: 1, decimals: 1 }],
   number: [{ symbol: '', spellings: [''], factor: 1, decimals: 2 }],

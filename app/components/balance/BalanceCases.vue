@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { parseQuantity } from '#core/quantity/parse.ts'
 import { CRITERIA } from '#core/report/balance/balance-report.ts'
 import { USES, usesOf } from '#core/model/uses.ts'
 import { BIAS_AIMS, type BiasAim } from '#core/model/project.ts'
@@ -25,8 +26,8 @@ const setAim = (aim: BiasAim) =>
     if (draft.preferences.biasAim === 'fixed') draft.preferences.biasAimShare ??= 0.7
   })
 function setShare(text: string) {
-  const value = Number(text.replace(',', '.').replace('%', '')) / 100
-  store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = value))
+  const read = parseQuantity(/[%/]/.test(text) ? text : `${text} %`, 'share')
+  store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = read.ok ? read.value : NaN))
 }
 /** What the whole setup then is, and what the offer makes worse elsewhere. */
 const wholeSetup = ({ outcome, brings }: LeverOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })

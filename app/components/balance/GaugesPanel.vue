@@ -45,7 +45,11 @@ const legend = (one: GaugeSession) => {
 }
 
 function add() {
-  const [one, other] = [parseQuantity(front.value, 'pressure', units.value), parseQuantity(rear.value, 'pressure', units.value)]
+  // a unit typed with one of the two is that of both
+  const unitOf = (text: string) => /[a-z/²]+\s*$/i.exec(text.trim())?.[0] ?? ''
+  const shared = unitOf(front.value) || unitOf(rear.value)
+  const read = (text: string) => parseQuantity(unitOf(text) === '' ? `${text} ${shared}` : text, 'pressure', units.value)
+  const [one, other] = [read(front.value), read(rear.value)]
   if (!one.ok || !other.ok) {
     error.value = `Front and rear pressure: ${!one.ok ? one.message : !other.ok ? other.message : ''}`
     return

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { parseQuantity } from '#core/quantity/parse.ts'
+import type { Dimension } from '#core/quantity/units.ts'
 import { dutySchema, type WrittenDescent, type WrittenDuty, type WrittenZone } from '#core/model/duty-schema.ts'
 import { schemaProblems } from '#core/model/schema-problems.ts'
 import type { OwnDuty } from '#core/model/project.ts'
@@ -74,8 +76,18 @@ const text = (of: object | undefined, key: string) => {
   const value = (of as Loose | undefined)?.[key]
   return value === undefined ? '' : String(value)
 }
-function set(of: object, { key, optional }: Asked, typed: string) {
-  const value = Number(typed.trim().replace(',', '.'))
+/** What a number without a unit is of; any other unit of the same kind may be typed. */
+const DIMENSION_OF: Readonly<Record<string, Dimension>> = {
+  'km/h': 'speed',
+  m: 'distance',
+  s: 'seconds',
+  g: 'deceleration',
+  N: 'force',
+  kg: 'mass',
+}
+function set(of: object, { key, unit, optional }: Asked, typed: string) {
+  const read = parseQuantity(typed.replace(/%\s*$/, ''), DIMENSION_OF[unit] ?? 'number')
+  const value = read.ok ? read.value : NaN
   if (typed.trim() === '' && optional) Reflect.deleteProperty(of, key)
   else (of as Loose)[key] = typed.trim() === '' || !Number.isFinite(value) ? undefined : value
 }

@@ -29,7 +29,8 @@ const peak = computed(() => TEMPERATURE_METHODS[method.value].peak)
 
 function reading(): HeatReading | undefined {
   const read = parseQuantity(typed.value, 'temperature', units.value)
-  const [afterS, airC] = [Number(after.value.replace(',', '.')), parseQuantity(air.value, 'temperature', units.value)]
+  const [waited, airC] = [parseQuantity(after.value, 'seconds'), parseQuantity(air.value, 'temperature', units.value)]
+  const afterS = waited.ok ? waited.value : NaN
   if (!read.ok) error.value = `Temperature: ${read.message}`
   else if (!airC.ok) error.value = `Air: ${airC.message}`
   else if (!peak.value && !(afterS >= 0)) error.value = 'Seconds after the drive: a number, 0 or more.'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { parseQuantity } from '#core/quantity/parse.ts'
 import { stagingReport } from '#core/report/heat/staging-report.ts'
 import type { Axle } from '#core/model/project.ts'
 import { useProjectStore } from '~/stores/project'
@@ -7,12 +8,15 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** Held on the line against its own drive: whether the foot does it. */
 const store = useProjectStore()
-const { setup } = useWorkbench()
+const { setup, units } = useWorkbench()
 const driven = computed<Axle>(() => (store.project?.car.driven === 'rear' ? 'rear' : 'front'))
 const torque = ref('')
 const calipers = ref('1')
 const axle = ref<Axle>()
-const torqueNm = computed(() => Number(torque.value.replace(',', '.')))
+const torqueNm = computed(() => {
+  const read = parseQuantity(torque.value, 'torque', units.value)
+  return read.ok ? read.value : 0
+})
 const found = computed(() =>
   store.project && setup.value && torqueNm.value > 0
     ? stagingReport(store.project, setup.value.id, {

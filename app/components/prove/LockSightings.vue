@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { parseQuantity } from '#core/quantity/parse.ts'
 import { LOADS_DRIVEN, SURFACES, type LoadDriven, type LockSighting, type SurfaceDriven } from '#core/model/logbook.ts'
 import { lockSightingsReport, type Explains } from '#core/report/prove/lock-sightings.ts'
 import { counted } from '#core/report/figure/words.ts'
@@ -27,9 +28,9 @@ const at = ref('')
 const track = ref('')
 const error = ref('')
 function keep() {
-  const atG = Number(at.value.replace(/ ?g$/, '').replace(',', '.'))
-  if (!(atG > 0)) {
-    error.value = 'Deceleration: a number in g, as 0.85.'
+  const read = parseQuantity(at.value, 'deceleration')
+  if (!read.ok) {
+    error.value = `Deceleration: ${read.message}`
     return
   }
   const one: LockSighting = {
@@ -39,7 +40,7 @@ function keep() {
     surface: surface.value,
     load: load.value,
     axle: axle.value,
-    atG,
+    atG: read.value,
     ...(track.value.trim() ? { track: track.value.trim().slice(0, 120) } : {}),
   }
   const problems = store.edit('Enter a sighting', (draft) => void draft.lockSightings.push(one), { shows: true })

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import type { LoadDriven, StopTest, SurfaceDriven } from '#core/model/logbook.ts'
 import { stopFromPoints, stopFromTable } from '#core/formats/stop-trace.ts'
+import { parseQuantity } from '#core/quantity/parse.ts'
 import { stopReport } from '#core/report/heat/stop-report.ts'
 import { today } from '~/composables/build'
 import { newId } from '~/composables/new-id'
@@ -12,7 +13,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** One stop more: typed, from a logger's file, or from the logger that is connected. */
 const props = defineProps<{ surface: SurfaceDriven; load: LoadDriven }>()
 const store = useProjectStore()
-const { setup } = useWorkbench()
+const { setup, units } = useWorkbench()
 const from = ref('100')
 const distance = ref('')
 const date = ref(today())
@@ -22,10 +23,17 @@ const rotor = ref('')
 const air = ref('')
 const error = ref('')
 const said = ref('')
-const number = (text: string) => (text.trim() === '' ? undefined : Number(text.replace(',', '.')))
 
 function keep(stop: Pick<StopTest, 'fromKmh' | 'distanceM'> & Partial<StopTest>): boolean {
-  const [rotorC, airC] = [number(rotor.value), number(air.value)]
+  const temperatures = [rotor.value, air.value].map((text) =>
+    text.trim() === '' ? undefined : parseQuantity(text, 'temperature', units.value),
+  )
+  const wrong = temperatures.find((one) => one?.ok === false)
+  if (wrong?.ok === false) {
+    error.value = `Temperature: ${wrong.message}`
+    return false
+  }
+  const [rotorC, airC] = temperatures.map((one) => (one?.ok ? one.value : undefined))
   const one: StopTest = {
     id: newId(),
     date: date.value,
@@ -44,10 +52,10 @@ function keep(stop: Pick<StopTest, 'fromKmh' | 'distanceM'> & Partial<StopTest>)
 }
 function typed() {
   said.value = ''
-  const [fromKmh, distanceM] = [number(from.value), number(distance.value)]
-  if (!(fromKmh! > 0)) error.value = 'Start speed: a number in km/h.'
-  else if (!(distanceM! > 0)) error.value = 'Distance: a number in metres.'
-  else if (keep({ fromKmh: fromKmh!, distanceM: distanceM! })) distance.value = ''
+  const [speed, way] = [parseQuantity(from.value, 'speed', units.value), parseQuantity(distance.value, 'distance', units.value)]
+  if (!speed.ok) error.value = `Start speed: ${speed.message}`
+  else if (!way.ok) error.value = `Distance: ${way.message}`
+  else if (keep({ fromKmh: speed.value, distanceM: way.value })) distance.value = ''
 }
 async function file(picked: File) {
   said.value = ''
@@ -69,7 +77,8 @@ function drive() {
   stop?.()
   error.value = said.value = ''
   const points: [number, number][] = []
-  const fromKmh = Math.min(300, Math.max(20, number(from.value) ?? 100))
+  const speed = parseQuantity(from.value, 'speed', units.value)
+  const fromKmh = Math.min(300, Math.max(20, speed.ok ? speed.value : 100))
   live.value = { kmh: fromKmh, seconds: 0 }
   stop = simulatedLogger({ fromKmh, decelG: Number(model.value.toFixed(3)), fault: fault.value })({
     sample(seconds, kmh) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { parseQuantity } from '#core/quantity/parse.ts'
 import type { StopTest, SurfaceDriven, LoadDriven } from '#core/model/logbook.ts'
 import { decelG, stopsReport, TEST_RULES, type RunRow } from '#core/report/prove/stop-tests.ts'
 import { counted } from '#core/report/figure/words.ts'
@@ -31,12 +32,12 @@ watch(
 )
 const target = ref('100')
 const wanted = ref('1')
-const number = (text: string, least: number, most: number) => {
-  const value = Number(text.replace(',', '.'))
-  return value >= least && value <= most ? value : undefined
+const within = (text: string, dimension: 'speed' | 'distance', least: number, most: number) => {
+  const read = parseQuantity(text, dimension)
+  return read.ok && read.value >= least && read.value <= most ? read.value : undefined
 }
-const targetKmh = computed(() => number(target.value, 10, 400) ?? store.project!.preferences.stopFromKmh)
-const wantedM = computed(() => number(wanted.value, 0.05, 50) ?? 1)
+const targetKmh = computed(() => within(target.value, 'speed', 10, 400) ?? store.project!.preferences.stopFromKmh)
+const wantedM = computed(() => within(wanted.value, 'distance', 0.05, 50) ?? 1)
 const found = computed(() =>
   stopsReport(store.project!, {
     a: a.value,
