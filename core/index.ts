@@ -19,7 +19,8 @@ import { evaluateAll, isReport } from './report/evaluate-all.ts'
 import { gaugeReport as gaugesOf, type GaugeReport } from './report/evidence/gauge-report.ts'
 import { heatBrief } from './report/heat/heat-brief.ts'
 import { heatReport as heatOf, type HeatReport } from './report/heat/heat-report.ts'
-import { leverReport as leversOf, type LeverReport } from './report/offer/lever-advice.ts'
+import { judgedLevers } from './report/levers.ts'
+import type { LeverReport } from './report/offer/lever-advice.ts'
 import { stopsReport, type StopsAsked, type StopsReport } from './report/prove/stop-tests.ts'
 import { wearReport as wearOf, type WearReport } from './report/prove/wear-report.ts'
 import type { Report } from './report/report.ts'
@@ -64,7 +65,7 @@ export const boreReport = (project: Project, setupId: string, options: BoreOptio
  * @example
  * leverReport(DEMO_PROJECT, 'balanced').advice.every((one) => one.offers.length <= 3) // => true
  */
-export const leverReport = (project: Project, setupId: string): LeverReport => leversOf(project, setupId)
+export const leverReport = (project: Project, setupId: string): LeverReport => judgedLevers(project, setupId)
 
 /**
  * What pairs of line pressures say of gauges, balance bar and proportioning valve. `stated` names the causes that the

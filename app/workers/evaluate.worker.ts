@@ -6,7 +6,8 @@ import { doubtReport, type DoubtReport } from '../../core/report/doubt/doubt-rep
 import { heatBrief, type HeatBrief } from '../../core/report/heat/heat-brief.ts'
 import { heatLeverSteps, type HeatLevers } from '../../core/report/heat/heat-levers.ts'
 import { heatReport, type HeatReport } from '../../core/report/heat/heat-report.ts'
-import { leverReport, type LeverReport } from '../../core/report/offer/lever-advice.ts'
+import { judgedLevers } from '../../core/report/levers.ts'
+import type { LeverReport } from '../../core/report/offer/lever-advice.ts'
 import { bundleOffers, type BundleOffer } from '../../core/report/decide/bundle-offers.ts'
 import { allCandidates, type Candidate } from '../../core/report/offer/candidates.ts'
 import { compareBrakes } from '../../core/report/decide/compare-brakes.ts'
@@ -36,7 +37,7 @@ const api = {
   candidates: (project: Project, setupId: string): Candidate[] => allCandidates(project, setupId),
   balance: (project: Project, setupId: string, options: BalanceOptions): BalanceReport => balanceReport(project, setupId, options),
   bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
-  levers: (project: Project, setupId: string): LeverReport => leverReport(project, setupId),
+  levers: (project: Project, setupId: string): LeverReport => judgedLevers(project, setupId),
   heat: (project: Project, setupId: string, dutyId: string): HeatReport => heatReport(project, setupId, dutyId),
   /** @param onward told before each change what share of them is done; false ends it, and nothing comes back */
   heatLevers: async (project: Project, setupId: string, dutyId: string, onward: Onward): Promise<HeatLevers | undefined> => {

@@ -85,9 +85,10 @@ interface Wanted {
 /**
  * The value of each lever that would bring the balance to the aim, and which parts of the library do. Every offer is put
  * into the setup and the setup is looked at anew: what is said of it is what the report then says.
+ * @param whole the outcome of a project's setup by its whole report; absent: in short, without what would cure each need
  * @throws RangeError when the project has no such setup
  */
-export function leverReport(project: Project, setupId: string): LeverReport {
+export function leverReport(project: Project, setupId: string, whole?: (project: Project) => Outcome): LeverReport {
   const here = hydraulicsOf(project, setupId)
   const { system, mass } = here
   // where the car did otherwise than the model says, the model sets no aim
@@ -104,6 +105,14 @@ export function leverReport(project: Project, setupId: string): LeverReport {
   )
   const offers = met ? [] : [...turned(project, setupId, wanted, found), ...partOffers(project, setupId, found, here)]
   const judged = offers.flatMap((one) => judge(project, setupId, one, wanted, before) ?? [])
+  const wholeBefore = judged.length > 0 ? whole?.(project) : undefined
+  /** The offer as the whole report finds it; undefined where that is worse than the setup is now. */
+  const inWhole = <T extends LeverOffer>(offer: T): T | undefined => {
+    if (!whole || !wholeBefore) return offer
+    const outcome = whole(withChange(project, setupId, offer.change))
+    if (VERDICT_RANK[outcome.verdict] > VERDICT_RANK[wholeBefore.verdict]) return undefined
+    return { ...offer, outcome, brings: worsened(wholeBefore, outcome) }
+  }
   const knee = judged.find((one) => one.change.kind === 'knee')
   // an adjustable valve of the library is a lever although the setup has none, or one that cannot be set
   if (knee?.change.kind === 'knee' && !found.some((one) => one.id === 'valveKnee'))
@@ -125,14 +134,28 @@ export function leverReport(project: Project, setupId: string): LeverReport {
           : one.from > 0
             ? `${label} from ${show(one.from)} to ${show(one.to)}${change}.`
             : `${label}: ${show(one.to)}.`,
-      offers: judged
-        .filter((offer) => offer.lever === one.id)
-        .sort((a, b) => betterFirst(a.outcome, b.outcome) || a.frontFirstToG - b.frontFirstToG)
-        .slice(0, MOST_OFFERS),
+      offers: first(
+        judged
+          .filter((offer) => offer.lever === one.id)
+          .sort((a, b) => betterFirst(a.outcome, b.outcome) || a.frontFirstToG - b.frontFirstToG),
+        inWhole,
+        MOST_OFFERS,
+      ).sort((a, b) => betterFirst(a.outcome, b.outcome) || a.frontFirstToG - b.frontFirstToG),
       ...one,
     }
   })
   return { aim: wanted.words, met, advice }
+}
+
+/** The first few of a list that hold. */
+function first<T>(all: readonly T[], held: (one: T) => T | undefined, most: number): T[] {
+  const found: T[] = []
+  for (const one of all) {
+    if (found.length === most) break
+    const kept = held(one)
+    if (kept !== undefined) found.push(kept)
+  }
+  return found
 }
 
 /** Up to where the front locks first in every load that is known: driver only and laden, g. */

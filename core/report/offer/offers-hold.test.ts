@@ -11,6 +11,7 @@ import { allCandidates } from './candidates.ts'
 import { evaluate } from '../evaluate.ts'
 import { frontFirstUntilIn } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { judgedLevers } from '../levers.ts'
 import { leverReport, withChange } from './lever-advice.ts'
 import { outcomeOf } from './outcome.ts'
 import { VERDICT_RANK, worstVerdict } from '../figure/words.ts'
@@ -48,6 +49,32 @@ describe('levers', () => {
   }
   test('over the demo and its library', () => {
     for (const setup of DEMO_PROJECT.setups) holds(DEMO_PROJECT, setup.id)
+  })
+  test('judged by the whole report an offer is never worse than it was said to be, valves of all kinds', () => {
+    let offers = 0
+    fc.assert(
+      fc.property(
+        randomSetup,
+        fc.constantFrom('fixed', 'adjustable', 'loadSensing'),
+        fc.double({ min: 0.3, max: 6, noNaN: true }),
+        fc.double({ min: 0, max: 0.6, noNaN: true }),
+        (parts, action, knee, slope) => {
+          const project = withSetup(parts)
+          const valve = project.parts.find((one) => one.id === 'stock-valve')!
+          Object.assign(valve, { action, kneeMpa: { value: knee, origin: 'measured' }, slope: { value: slope, origin: 'measured' } })
+          const before = worst(project)
+          for (const { offers: all } of judgedLevers(project, SETUP).advice)
+            for (const offer of all) {
+              offers += 1
+              const now = worst(withChange(project, SETUP, offer.change))
+              expect([offer.sentence, offer.outcome.verdict]).toEqual([offer.sentence, now])
+              expect(VERDICT_RANK[now]).toBeLessThanOrEqual(VERDICT_RANK[before])
+            }
+        },
+      ),
+      { numRuns: runs(1000, 40), seed: SEED },
+    )
+    expect(offers).toBeGreaterThan(runs(30, 0))
   })
   test('over setups made at random, valves too', () => {
     let offers = 0
