@@ -9,7 +9,8 @@ import { heatReport, type HeatReport } from '../../core/report/heat/heat-report.
 import { judgedLevers } from '../../core/report/levers.ts'
 import type { LeverReport } from '../../core/report/offer/lever-advice.ts'
 import { bundleOffers, type BundleOffer } from '../../core/report/decide/bundle-offers.ts'
-import { allCandidates, type Candidate } from '../../core/report/offer/candidates.ts'
+import { judgedCandidates } from '../../core/report/judged-candidates.ts'
+import type { Candidate } from '../../core/report/offer/candidates.ts'
 import { compareBrakes } from '../../core/report/decide/compare-brakes.ts'
 import { compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/report/offer/compare-wheels.ts'
 import { evaluate } from '../../core/report/evaluate.ts'
@@ -34,7 +35,7 @@ const api = {
     rows: compareWheels(project, setupId, axle),
     rim: smallestRim(project, setupId, axle),
   }),
-  candidates: (project: Project, setupId: string): Candidate[] => allCandidates(project, setupId),
+  candidates: (project: Project, setupId: string): Candidate[] => judgedCandidates(project, setupId),
   balance: (project: Project, setupId: string, options: BalanceOptions): BalanceReport => balanceReport(project, setupId, options),
   bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
   levers: (project: Project, setupId: string): LeverReport => judgedLevers(project, setupId),

@@ -111,7 +111,7 @@ export function hydraulicCandidates(project: Project, setupId: string): Candidat
   return found.sort(bestFirst)
 }
 
-const bestFirst = (a: Candidate, b: Candidate): number =>
+export const bestFirst = (a: Candidate, b: Candidate): number =>
   VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0
 
 export type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>

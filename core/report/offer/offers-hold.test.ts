@@ -11,6 +11,7 @@ import { allCandidates } from './candidates.ts'
 import { evaluate } from '../evaluate.ts'
 import { frontFirstUntilIn } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
+import { judgedCandidates } from '../judged-candidates.ts'
 import { judgedLevers } from '../levers.ts'
 import { leverReport, withChange } from './lever-advice.ts'
 import { outcomeOf } from './outcome.ts'
@@ -247,6 +248,24 @@ describe('candidates', () => {
   }
   test('over the demo', () => {
     for (const setup of DEMO_PROJECT.setups) expect(hold(DEMO_PROJECT, setup.id)).toBeGreaterThan(50)
+  })
+  test('judged by the whole report, none that needs a fix is blocked once it is in', () => {
+    let judged = 0
+    fc.assert(
+      fc.property(randomSetup, (parts) => {
+        const from = withSetup(parts)
+        const before = new Set(evaluate(from, SETUP).fit.flatMap((one) => (one.verdict === 'blocked' ? [findingKey(one)] : [])))
+        for (const one of judgedCandidates(from, SETUP).filter((found) => found.worst === 'needs')) {
+          const changed = clone(from)
+          putPart(changed, findSetup(changed, SETUP)!, (one.axle ? { axle: one.axle, slot: one.slot } : { slot: one.slot }) as never, one.partId) // prettier-ignore
+          const blocked = evaluate(changed, SETUP).fit.filter((found) => found.verdict === 'blocked' && !before.has(findingKey(found)))
+          judged += 1
+          expect([one.partId, one.slot, one.axle, blocked.map((found) => found.sentence)]).toEqual([one.partId, one.slot, one.axle, []])
+        }
+      }),
+      { numRuns: runs(40, 3), seed: SEED },
+    )
+    expect(judged).toBeGreaterThan(0)
   })
   test('over setups made at random', () => {
     fc.assert(
