@@ -1,7 +1,6 @@
 import { putPart } from '../edit/accept.ts'
 import { findingKey } from '../fit/rule.ts'
-import type { Project } from '../model/project.ts'
-import type { SlotPlace } from '../model/project.ts'
+import type { Project, SlotPlace } from '../model/project.ts'
 import { findSetup, stockSetup } from '../model/resolve.ts'
 import { evaluate } from './evaluate.ts'
 import { allCandidates, bestFirst, type Candidate } from './offer/candidates.ts'
