@@ -8,7 +8,7 @@ import type { PressurePair } from './hydraulics/gauge-models.ts'
 import type { Project } from './model/project.ts'
 import { balanceReport as balanceOf, type BalanceOptions, type BalanceReport } from './report/balance/balance-report.ts'
 import { boreReport as boresOf, type BoreOptions, type BoreReport } from './report/balance/bore-report.ts'
-import { workOrder as workOrderOf, type WorkOrder } from './report/build/work-order.ts'
+import { stillWrong, workOrder as workOrderOf, type WorkOrder } from './report/build/work-order.ts'
 import { compare, type Comparison } from './report/decide/compare.ts'
 import { search as searchIn } from './report/decide/search.ts'
 import type { SearchResult } from './report/decide/found.ts'
@@ -137,7 +137,10 @@ export function compareSetups(project: Project, setupIds?: readonly string[], se
  * @example
  * workOrder(DEMO_PROJECT, 'balanced').steps[0].number // => 1
  */
-export const workOrder = (project: Project, setupId: string): WorkOrder => workOrderOf(project, setupId, evaluateOne(project, setupId).fit)
+export function workOrder(project: Project, setupId: string): WorkOrder {
+  const { fit, findings } = evaluateOne(project, setupId)
+  return { ...workOrderOf(project, setupId, fit), stillWrong: stillWrong([...fit, ...findings]) }
+}
 
 /**
  * What the uncertainties of all inputs make of the figures from pedal to road, and which inputs matter most

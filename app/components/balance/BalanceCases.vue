@@ -127,12 +127,12 @@ const caseColumns = [
       </template>
       <FoldedPart class="procedure" title="Setting an adjustable valve">
         <ol>
-          <li>Close it: the rear gets least. A front that locks early is safer than a rear.</li>
+          <li>Set minimum rear pressure. A front wheel that locks early is safer than a rear.</li>
           <li>
             Closed private place, dry, straight, from 30 km/h, nobody near; seat belts on. Brake to the first lock and note which wheel.
           </li>
-          <li>Open one step, brake twice, note again. Front, front, front: go on.</li>
-          <li>At the first stop with a rear wheel locking, or a car that steps out, close two steps. That is the setting.</li>
+          <li>Raise it one step, brake twice, note again. While a front wheel locks first, go on.</li>
+          <li>At the first stop with a rear wheel locking, or a car that steps out, go back two steps. That is the setting.</li>
           <li>The same from 60 km/h, then laden, then wet. The worst of them decides.</li>
           <li>Mark it, lock it, write the pressure down here, and look for leaks.</li>
         </ol>

@@ -64,6 +64,9 @@ const print = () => window.print()
       text="Nothing is changed in this setup: there is nothing to build. Choose another setup above, or make one."
     />
     <template v-else>
+      <p v-if="build.order.stillWrong" class="tone-needs" data-test="order-open">
+        <VerdictMark verdict="needs" :size="18" /> {{ build.order.stillWrong }}
+      </p>
       <h1 data-test="build-says">
         <template v-if="next && done === 0">{{ counted(all.length, 'step', 'steps') }}, {{ hoursWords(minutes) }}</template>
         <template v-else-if="next">{{ done }} of {{ all.length }} done. Next: {{ next.number }}. {{ next.title }}</template>

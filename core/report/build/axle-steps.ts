@@ -126,7 +126,7 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
   if (!disc && newBrake)
     add('shoes', 'shoes adjusted', [10, 30], { look: 'The drum turns with a light, even rub; the parking brake is off while it is done.' })
   if (of.duct)
-    add('duct', 'cooling hoses to the hub side', [40, 120], { look: 'At full lock and full droop they touch neither wheel nor tyre.' })
+    add('duct', 'cooling ducts to the hub side', [40, 120], { look: 'At full lock and full droop they touch neither wheel nor tyre.' })
   if (slots.has('spacer'))
     add('spacer', now.spacer === null && !now.spacerTrialMm ? 'wheel spacers off' : 'wheel spacers on', [4, 10], {
       parts: now.spacer ? named(now.spacer) : [],
@@ -135,11 +135,11 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
     })
   const triedWheel = seat || slots.has('rotor') || slots.has('wheel') || slots.has('spacer')
   if (triedWheel)
-    add('trial', `wheel on for a trial, hose and bleed screw in place, a full turn${axle === 'front' ? ' at both locks' : ''}`, [15, 40], {
+    add('trial', `trial-fit the wheel with the bleed screw in place, a full turn${axle === 'front' ? ' at both locks' : ''}`, [15, 40], {
       parts: named(now.wheel),
       tool: 'clay or paper strips, feeler gauges',
       caution: 'Nothing is opened before this has passed. Fingers stay out of the spokes while it turns.',
-      look: `No touch anywhere, and the gap that is asked for all round${axle === 'front' ? ', at both locks' : ''}.`,
+      look: `Hold a hose end at the port: it needs room too. No contact anywhere, and the required clearance all round${axle === 'front' ? ', at both locks' : ''}.`,
       keep: 'The smallest gap and where it is: enter it as a trial fit.',
     })
   return steps

@@ -7,7 +7,7 @@ import { RULE_TITLES } from '../figure/words.ts'
 import type { Report } from '../report.ts'
 import { changesOf } from './changes.ts'
 import { stagesOf, type Stages } from './stages.ts'
-import { workOrder, type WorkOrder } from './work-order.ts'
+import { stillWrong, workOrder, type WorkOrder } from './work-order.ts'
 
 /** What stands in the way, or has to be found out. */
 export interface Open {
@@ -44,7 +44,7 @@ export interface BuildReport {
   stages: Stages
 }
 
-const EMPTY: WorkOrder = { steps: [], minutes: [0, 0], torquesOpen: 0 }
+const EMPTY: WorkOrder = { steps: [], minutes: [0, 0], torquesOpen: 0, stillWrong: '' }
 
 /**
  * Everything to make a setup: what to find out first, what to buy of whom, and the work in order; nothing of it while
@@ -69,7 +69,7 @@ export function buildReport(project: Project, report: Report): BuildReport {
   return {
     blockedBy,
     nothing: order.steps.length === 0,
-    order: blockedBy.length > 0 ? EMPTY : order,
+    order: blockedBy.length > 0 ? EMPTY : { ...order, stillWrong: stillWrong([...fit, ...findings]) },
     needed: open('needs'),
     findOutFirst: open('unknown').sort((a, b) => (b.stakeMinor ?? 0) - (a.stakeMinor ?? 0)),
     shopping: bySeller(bill.lines),

@@ -5,6 +5,7 @@ import { OPENING_ALL, worksAt, type SetupChanges } from './changes.ts'
 import type { PieceLine } from './axle-steps.ts'
 import type { PiecesOf } from './pieces-of.ts'
 import { step, type WorkStep } from './work-step.ts'
+import { formatQuantity } from '../../quantity/format.ts'
 
 /** Before the car is lifted: what is read, looked over and made. */
 export function benchSteps(fresh: readonly Part[], pieces: readonly PieceLine[]): WorkStep[] {
@@ -56,11 +57,22 @@ const isUsed = ({ condition, inspection }: Part): boolean => condition === 'used
 
 /** The car off the ground, where anything is done at its wheels or pipes. */
 export const liftStep = (axles: readonly Axle[]): WorkStep =>
-  step('lift', 'support', 'Wheel nuts loosened a quarter turn, wheels chocked, car lifted and set on stands', [10, 25], ['lay-out'], {
-    tool: `jack, ${axles.length > 1 ? 'four stands' : 'two stands'}, chocks`,
-    caution: 'Stands on firm level ground, under the points the car’s maker names. Nobody is under a car that hangs on a jack.',
-    look: axles.length > 1 ? 'Both axles are lifted: the brakes are bled once, at the end.' : `The ${axles[0] ?? 'other'} axle is lifted.`,
-  })
+  step(
+    'lift',
+    'support',
+    'Chock the wheels, loosen the wheel nuts a quarter turn, lift the car and set axle stands',
+    [10, 25],
+    ['lay-out'],
+    {
+      tool: `jack, ${axles.length > 1 ? 'four stands' : 'two stands'}, chocks`,
+      caution:
+        'A falling car kills. Set axle stands under the maker’s support points, on firm level ground. Never go under a car on a jack alone.',
+      look:
+        axles.length > 1
+          ? 'Chock the axle on the ground, lift the other and set it on stands; then lift the second axle. The brakes are bled once, at the end.'
+          : `The ${axles[0] ?? 'other'} axle is lifted.`,
+    },
+  )
 
 /** What is done with the lines open, beside the wheels. */
 export function hydraulicSteps(
@@ -105,21 +117,28 @@ export function hydraulicSteps(
       caution: 'A master cylinder that is not filled on the bench can keep air for hours of bleeding.',
       opens: all,
       ...slot(master.name),
+      ...(master.construction === 'tandem'
+        ? {
+            look: 'Set the free play of the pushrod as the maker says: without it the brakes drag. Adjust the brake light switch: the light comes on with the first travel and goes out.',
+            keep: 'Free play of the pushrod.',
+          }
+        : {}),
     })
     if (master.construction === 'twin')
       add('bar', 'Two cylinders and bar set up on the bench', [30, 90], {
         parts: [master.name],
-        look: 'Pushrods so long that the bar stands square to them with the brakes on; bar centred; it swings freely to both ends, and with one circuit empty the other still works.',
+        look: `Pushrods so long that the bar stands square to them with the brakes on; ${barWords(changes)} It swings freely to both ends, and with one circuit empty the other still works.`,
         keep: 'Turns of the knob from one end: the setting the first drive begins with.',
       })
-  } else if (changes.barSet) add('bar', 'Balance bar set', [10, 30], { look: barWords(changes), keep: 'Turns of the knob from one end.' })
+  } else if (changes.barSet)
+    add('bar', 'Balance bar set', [10, 30], { look: `${sentenceCase(barWords(changes))}`, keep: 'Turns of the knob from one end.' })
   if (hydraulics.has('valve')) {
     const { valve } = now
     add('valve', valve ? `${valve.name} into the rear line` : 'Rear valve taken out of the line', [30, 90], {
       ...(valve ? slot(valve.name) : {}),
       puts: valve ? [valve.id] : [],
       torques: [{ id: 'valve', label: 'Lines at the valve' }],
-      look: 'The arrow points to the rear brakes. First setting: shut, as its maker says; it is opened step by step on the first drive.',
+      look: 'The arrow points to the rear brakes. First setting: minimum rear pressure, as its maker says. It is raised step by step once the pads are bedded in.',
       opens: all,
     })
   }
@@ -137,10 +156,11 @@ export function hydraulicSteps(
   for (const one of wet) steps.push({ ...one, needs: [...one.needs, steps[steps.length - 1]!.id] })
   return steps
 }
-const barWords = ({ now }: SetupChanges): string =>
-  now.masterCylinder?.kind === 'masterCylinder' && now.masterCylinder.construction === 'twin'
-    ? 'The share of the setup at the front; lock nuts on.'
-    : 'As the setup says.'
+/** Where the bar is set before the first drive. */
+const barWords = ({ barFrontShare }: SetupChanges): string =>
+  barFrontShare === undefined
+    ? 'the bar set to the front share of the setup, lock nuts tight.'
+    : `the bar set to ${formatQuantity(barFrontShare, 'share')} front, as in the setup, lock nuts tight.`
 
 const POLICY: Record<Bleeding, string> = {
   pedal: 'One presses, one opens: press and hold, open, shut, only then let go.',
@@ -189,7 +209,12 @@ export function bleedSteps(
             ? `In the order this car’s maker gives: ${ORDERS[order]}.`
             : 'In the order of the car’s maker; where nobody knows it, generally the wheel farthest from the master cylinder first.',
           'The hose rises from the screw. Clear fluid without bubbles at each.',
-          whole ? 'As an estimate two litres flush a whole car.' : 'As an estimate half a litre does for two wheels.',
+          whole
+            ? 'Estimate: one litre fills and bleeds a whole car; have a second at hand to flush it.'
+            : 'Estimate: half a litre for two wheels.',
+          ...(project.car.abs && project.car.abs !== 'none'
+            ? ['Bleed the anti-lock unit and its pump by the procedure of the car’s maker; some need a diagnostic tool.']
+            : []),
           ...(setup.hydraulics.handLever ? ['The hand lever is worked too: it holds air of its own.'] : []),
         ].join(' '),
         bleeds,
@@ -246,17 +271,23 @@ export function lastSteps(project: Project, changes: SetupChanges, before: reado
     caution: 'Away from traffic. With the foot ready on the parking brake, someone beside who can look.',
     look: 'No pull, no noise, no smell; no wheel hot to the back of the hand.',
   })
-  if ((changes.hydraulics.has('valve') && changes.now.valve) || changes.kneeSet)
-    add('valveSet', 'drive', 'Rear valve opened step by step', [30, 90], {
-      caution: 'On closed ground, straight, with room. Rear wheels that lock first turn the car round.',
-      look: 'From shut, a turn at a time, firm stops on dry ground with someone watching the wheels: when the rear ones lock first, back to where the front ones clearly did. Tried again wet and laden.',
-      keep: 'Turns from shut, and a lock that was seen: step Prove.',
-    })
   if (bedded(changes))
     add('bed', 'drive', 'Pads bedded in', [20, 60], {
       caution: 'On an empty road or closed ground, and never to a stand: hot pads held on a rotor leave their mark.',
       look: 'As the pads’ maker says. The table is a general outline for pads whose maker says nothing.',
       keep: 'Colour of the rotors, even all round.',
+    })
+  if (changes.now.masterCylinder?.construction === 'twin' && (changes.hydraulics.has('masterCylinder') || changes.barSet))
+    add('frontLock', 'drive', 'Front lock-up seen before the road', [20, 60], {
+      caution: 'A rear wheel that locks can spin the car. Test on closed, dry, straight ground, belts on, from 30 km/h.',
+      look: 'Brake harder from stop to stop until a front wheel locks first. If a rear wheel does, turn the bar to the front and repeat.',
+      keep: 'Bar position and which axle locked: enter it in Prove.',
+    })
+  if ((changes.hydraulics.has('valve') && changes.now.valve) || changes.kneeSet)
+    add('valveSet', 'drive', 'Minimum rear pressure raised step by step', [30, 90], {
+      caution: 'On closed ground, straight, with room. A rear wheel that locks can spin the car.',
+      look: 'Start at minimum rear pressure and raise it one step at a time, firm stops on dry ground with someone watching the wheels. When a rear wheel locks first, go back two steps: that is the setting. Try it again wet and laden.',
+      keep: 'Turns from minimum rear pressure, and each lock-up seen: enter it in Prove.',
     })
   add('again', 'drive', 'Cold again: bolts, joints and fluid looked at once more', [15, 40], {
     tool: 'torque wrench, lamp',
@@ -267,4 +298,11 @@ export function lastSteps(project: Project, changes: SetupChanges, before: reado
   })
   return steps
 }
-const bedded = ({ axles }: SetupChanges): boolean => AXLES.some((at) => ['pad', 'rotor'].some((slot) => axles[at].slots.has(slot as 'pad')))
+/** New pads, rotors or shoes: those come with the drum brake. */
+const bedded = ({ axles }: SetupChanges): boolean =>
+  AXLES.some(
+    (at) =>
+      ['pad', 'rotor'].some((slot) => axles[at].slots.has(slot as 'pad')) ||
+      (axles[at].now.caliper?.kind === 'drum' && axles[at].slots.has('caliper')),
+  )
+const sentenceCase = (text: string): string => text[0]!.toUpperCase() + text.slice(1)

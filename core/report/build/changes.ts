@@ -27,6 +27,8 @@ export interface SetupChanges {
   barSet: boolean
   kneeSet: boolean
   pedalRatio: boolean
+  /** Front share that the bar of this setup is set to. */
+  barFrontShare: number | undefined
   now: ReturnType<typeof resolveSetup>
   was: ReturnType<typeof resolveSetup>
 }
@@ -65,6 +67,7 @@ export function changesOf(project: Project, setup: Setup): SetupChanges {
     barSet: set(barFrontShare, stock.hydraulics.barFrontShare),
     kneeSet: set(valveKneeMpa, stock.hydraulics.valveKneeMpa),
     pedalRatio: set(pedalRatio, stock.hydraulics.pedalRatio),
+    barFrontShare: barFrontShare?.value,
     now,
     was,
   }

@@ -173,6 +173,65 @@ describe('a work order', () => {
   ] as const)('hours of %j: %s', (minutes, words) => expect(hoursWords(minutes as readonly [number, number])).toBe(words))
 })
 
+describe('what hurts when it comes in another order', () => {
+  const changed = (change: (project: Project) => void): Project => {
+    const project = structuredClone(DEMO_PROJECT)
+    change(project)
+    return project
+  }
+  const step = (project: Project, id: string) => workOrder(project, 'balanced').steps.find((one) => one.id === id)
+  test('pads are bedded in before the rear valve is raised to a rear lock-up', () => {
+    const at = place(workOrder(DEMO_PROJECT, 'balanced'))
+    expect(at.get('bed')!).toBeLessThan(at.get('valveSet')!)
+  })
+  test('wheels are chocked before anything is loosened or lifted', () => {
+    expect(step(DEMO_PROJECT, 'lift')!.title).toMatch(/^Chock the wheels, loosen .*, lift/)
+    expect(step(DEMO_PROJECT, 'lift')!.look).toMatch(/lift the other and set it on stands; then lift the second/)
+  })
+  test('the dry trial needs no hose that is moved later', () => {
+    const { steps } = workOrder(DEMO_PROJECT, 'balanced')
+    expect(steps.filter((one) => one.id.endsWith('.trial')).map((one) => one.title).join()).not.toMatch(/hose/) // prettier-ignore
+  })
+  test('a new tandem cylinder: free play and brake light; twin ones: the share of the setup and a front lock-up before the road', () => {
+    const tandem = changed((project) => {
+      const other = project.parts.find((one) => one.kind === 'masterCylinder' && one.construction === 'tandem' && one.id !== project.setups[0].hydraulics.masterCylinder)! // prettier-ignore
+      project.setups[3]!.hydraulics.masterCylinder = other.id
+    })
+    expect(step(tandem, 'master')!.look).toMatch(/free play of the pushrod.*brake light/i)
+    const twin = changed((project) => {
+      Object.assign(project.setups[3]!.hydraulics, { masterCylinder: 'twin-box', booster: null, barFrontShare: figure(0.52) })
+    })
+    expect(step(twin, 'bar')!.look).toMatch(/set to 52\.0.% front/)
+    expect(step(twin, 'frontLock')!.caution).toMatch(/closed, dry, straight ground/)
+  })
+  test('an anti-lock unit is bled by the procedure of the car’s maker', () => {
+    expect(
+      step(
+        changed((project) => void (project.car.abs = 'abs')),
+        'bleed',
+      )!.look,
+    ).toMatch(/anti-lock unit and its pump/)
+    expect(
+      step(
+        changed((project) => void (project.car.abs = 'none')),
+        'bleed',
+      )!.look,
+    ).not.toMatch(/anti-lock/)
+  })
+  test('new shoes are bedded in', () => {
+    const project = changed((draft) => {
+      const drum = draft.parts.find((one) => one.kind === 'drum')
+      if (drum) draft.setups.push({ id: 'drums', name: 'Drums', front: {}, rear: { caliper: drum.id }, hydraulics: {}, extras: [] })
+    })
+    if (project.setups.some((one) => one.id === 'drums')) expect(workOrder(project, 'drums').steps.map((one) => one.id)).toContain('bed')
+  })
+  test('the first line says what is still wrong', () => {
+    const { fit } = evaluate(DEMO_PROJECT, 'estate-fronts')
+    expect(buildReport(DEMO_PROJECT, evaluate(DEMO_PROJECT, 'estate-fronts')).order.stillWrong).toMatch(/^Do not start yet: 1 to fix\. /)
+    expect(workOrder(DEMO_PROJECT, 'estate-fronts', fit).stillWrong).toBe('')
+  })
+})
+
 describe('before the work', () => {
   test('what blocks stands there, and there is no order', () => {
     const project = structuredClone(DEMO_PROJECT)

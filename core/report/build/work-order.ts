@@ -24,6 +24,8 @@ export interface WorkOrder {
   minutes: readonly [low: number, high: number]
   /** Blanks that nobody has filled in, each once. */
   torquesOpen: number
+  /** What is still wrong with the setup; empty: nothing. The first line of the order. */
+  stillWrong: string
 }
 
 /** The build of a setup as it was noted. */
@@ -48,7 +50,25 @@ export function workOrder(project: Project, setupId: string, fit: readonly FitFi
   }))
   const asked = new Map(steps.flatMap((one) => one.torques.map((torque) => [torque.id, torque] as const)))
   const sum = (at: 0 | 1) => steps.reduce((minutes, one) => minutes + one.minutes[at], 0)
-  return { steps, minutes: [sum(0), sum(1)], torquesOpen: [...asked.values()].filter((one) => !one.torque).length }
+  return {
+    steps,
+    minutes: [sum(0), sum(1)],
+    torquesOpen: [...asked.values()].filter((one) => !one.torque).length,
+    stillWrong: stillWrong(fit),
+  }
+}
+
+/** "Do not start yet: 2 to fix, 1 not known. ..." of results of checks; empty where nothing is open. */
+export function stillWrong(results: readonly Pick<FitFinding, 'verdict' | 'sentence'>[]): string {
+  const of = (verdict: FitFinding['verdict']) => results.filter((one) => one.verdict === verdict)
+  const [blocked, needs, unknown] = [of('blocked'), of('needs'), of('unknown')]
+  const counts = [
+    ...(blocked.length > 0 ? [`${blocked.length} that cannot be built`] : []),
+    ...(needs.length > 0 ? [`${needs.length} to fix`] : []),
+    ...(unknown.length > 0 ? [`${unknown.length} not known`] : []),
+  ]
+  const [first] = [...blocked, ...needs, ...unknown]
+  return first ? `Do not start yet: ${counts.join(', ')}. ${first.sentence}` : ''
 }
 
 function stepsOf(project: Project, setup: Setup, fit: readonly FitFinding[]): WorkStep[] {
