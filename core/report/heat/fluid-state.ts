@@ -1,8 +1,10 @@
-import { GRADES, gradeOf, presentBoil, waterAfter } from '../../heat/fluid.ts'
+import { GRADES, gradeOf, presentBoil, waterAfter, WET_AT_PERCENT } from '../../heat/fluid.ts'
 import type { PartOf, Project } from '../../model/project.ts'
 import type { Working } from '../figure/working.ts'
 import { readPart } from '../figure/read.ts'
 
+/** Said of a fluid beyond its wet boiling point. */
+const TOO_WET = '; it boils below its wet boiling point, nobody states where: change it'
 /** Months that a fluid is taken to have been in service where nobody says. */
 const ASSUMED_MONTHS = 12
 /** What a strip or a refractometer may be off by, % of water. */
@@ -50,11 +52,11 @@ export function fluidNow(work: Working, project: Project, fluid: PartOf<'fluid'>
   if (read !== undefined)
     return {
       boilC: at(read).boilC,
-      leastBoilC: at(read + READING_OFF).boilC,
+      leastBoilC: beyondWet(read) ? WATER_BOILS_C : at(read + READING_OFF).boilC,
       worstBoilC: undefined,
       waterPercent: read,
       changeNow: at(read).changeNow,
-      words: `${fluid.name}: ${percent(read)} water, read`,
+      words: `${fluid.name}: ${percent(read)} water, read${beyondWet(read) ? TOO_WET : ''}`,
     }
   const climate = project.car.climate ?? 'humid'
   const months = fluid.serviceMonths?.value
@@ -62,11 +64,14 @@ export function fluidNow(work: Working, project: Project, fluid: PartOf<'fluid'>
   const humid = project.car.climate === undefined ? ', humid air assumed' : climate === 'humid' ? ', humid air' : ''
   return {
     boilC: at(water).boilC,
-    leastBoilC: at(water * (1 + MONTHS_OFF)).boilC,
+    leastBoilC: beyondWet(water) ? WATER_BOILS_C : at(water * (1 + MONTHS_OFF)).boilC,
     worstBoilC: months === undefined ? wetC : undefined,
     waterPercent: water,
     changeNow: months !== undefined && at(water).changeNow,
-    words: `${fluid.name}: ${months === undefined ? `${ASSUMED_MONTHS} months assumed` : `${months.toFixed(0)} months`} in service${humid}, ${percent(water)} water by that`,
+    words: `${fluid.name}: ${months === undefined ? `${ASSUMED_MONTHS} months assumed` : `${months.toFixed(0)} months`} in service${humid}, ${percent(water)} water by that${beyondWet(water) ? TOO_WET : ''}`,
   }
 }
+/** Nobody states a boiling point of a fluid with more water than the wet one is stated for; water itself boils here, degC. */
+const WATER_BOILS_C = 100
+const beyondWet = (waterPercent: number): boolean => waterPercent > WET_AT_PERCENT
 const percent = (value: number) => `${value.toFixed(1)}\u202f%`
