@@ -92,6 +92,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     verdict: worstOf(findings, worstOf(fit)),
     chain: pedal.chain,
     lockOrder: pedal.lockOrder,
+    ...(pedal.tyresReachG === undefined ? {} : { tyresReachG: pedal.tyresReachG }),
     ...(pedal.rearSeenFirstAtG === undefined ? {} : { rearSeenFirstAtG: pedal.rearSeenFirstAtG }),
     adhesion: pedal.adhesion,
     bill,

@@ -45,6 +45,10 @@ export function ledger(
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
   const stroke = report.findings.find((one) => one.rule === 'master-stroke')
+  const outOfReach =
+    report.tyresReachG !== undefined && report.tyresReachG < referenceG(f['pedal.force']) - 0.005
+      ? `tyres reach ${formatQuantity(report.tyresReachG, 'deceleration')}; `
+      : ''
   const outOfStroke = stroke?.verdict === 'needs' || stroke?.verdict === 'blocked'
   const orderTone = orderVerdict(lock.verdict, doubt?.setupId === report.setupId ? doubt.frontFirstOf100 : undefined)
   const show = (figure: ReportFigure, dimension: Dimension, options?: Parameters<typeof formatQuantity>[3]) =>
@@ -109,8 +113,8 @@ export function ledger(
       detail: outOfStroke
         ? `${formatQuantity(f['master.strokeUsed'].value, 'share', units, { decimals: 0 })} of the master cylinder used`
         : f['pedal.travel'].value === undefined
-          ? 'travel not known'
-          : `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
+          ? `${outOfReach}travel not known`
+          : `${outOfReach}about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
       tone: outOfStroke ? stroke!.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',
@@ -165,6 +169,9 @@ function worse(report: Report, a: 'front' | 'rear', b: 'front' | 'rear'): boolea
 }
 
 const questions = (count: number): string => (count === 1 ? '1 open question' : `${count} open questions`)
+
+/** The deceleration that a pedal force is stated at, g. */
+const referenceG = ({ inputs }: ReportFigure): number => inputs.find((one) => one.symbol === 'z')?.value ?? 0
 
 const unknownTone = (...figures: ReportFigure[]): LedgerEntry['tone'] =>
   figures.some((figure) => figure.value === undefined || figure.atLeast) ? 'unknown' : 'plain'

@@ -37,6 +37,8 @@ export interface Report {
   lockOrder: LockOrder | undefined
   /** The rear was seen to lock first at this deceleration, g, where the model has the front first; absent: it was not. */
   rearSeenFirstAtG?: number
+  /** What the dry tyres give without a lock, driver only, g; absent: not known. A stated deceleration beyond it is not reached. */
+  tyresReachG?: number
   adhesion: CurvePoint[]
   bill: Bill
   season: Season

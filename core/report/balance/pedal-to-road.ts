@@ -1,3 +1,4 @@
+import { bestWithoutLock } from '../../balance/limits.ts'
 import { lockOrder, type LockOrder } from '../../balance/lock-order.ts'
 import { chain, type Chain } from '../../hydraulics/chain.ts'
 import type { BrakeSystem } from '../../hydraulics/system.ts'
@@ -17,6 +18,7 @@ import { adhesionCurve, type CurvePoint } from './adhesion-curve.ts'
 import { antiLock } from './anti-lock.ts'
 import { CLAMP_BIAS, IDEAL_BIAS, PRESSURE_BIAS, ROAD_BIAS, TORQUE_BIAS } from './bias.ts'
 import { CRITICAL } from './critical.ts'
+import { frictionOf } from './grip.ts'
 import { lockFinding, rearSeenFirst } from './lock-finding.ts'
 
 /** What the car brakes with as it stands: what a setup's pedal and balance are held against. */
@@ -33,6 +35,8 @@ export interface PedalToRoad {
   lockOrder: LockOrder | undefined
   /** Where the rear was seen to lock first against the model, g. */
   rearSeenFirstAtG: number | undefined
+  /** What the dry tyres give without a lock, driver only, g; undefined: not known. */
+  tyresReachG: number | undefined
   adhesion: CurvePoint[]
   findings: Finding[]
 }
@@ -150,5 +154,15 @@ export function pedalToRoad(context: Context, brakes: Record<Axle, AxleBrakeRepo
     abs.figure,
   ]
   const rearSeenFirstAtG = rearSeenFirst(context, system)?.sighting.atG
-  return { figures, roadBias, chain: stage, lockOrder: order, rearSeenFirstAtG, adhesion: adhesionCurve(system, mass), findings }
+  const tyresReachG = system && mass && bestWithoutLock(system, mass, frictionOf(context.project, 'dry').value)?.decelG
+  return {
+    figures,
+    roadBias,
+    chain: stage,
+    lockOrder: order,
+    rearSeenFirstAtG,
+    tyresReachG,
+    adhesion: adhesionCurve(system, mass),
+    findings,
+  }
 }
