@@ -45,10 +45,7 @@ export function ledger(
   const stockGap = stock.corners[worst.axle].gap
   const lock = report.findings.find((one) => one.rule === 'lock-order')!
   const stroke = report.findings.find((one) => one.rule === 'master-stroke')
-  const outOfReach =
-    report.tyresReachG !== undefined && report.tyresReachG < referenceG(f['pedal.force']) - 0.005
-      ? `tyres reach ${formatQuantity(report.tyresReachG, 'deceleration')}; `
-      : ''
+  const outOfReach = report.tyresReachG !== undefined && report.tyresReachG < referenceG(f['pedal.force']) - 0.005
   const outOfStroke = stroke?.verdict === 'needs' || stroke?.verdict === 'blocked'
   const orderTone = orderVerdict(lock.verdict, doubt?.setupId === report.setupId ? doubt.frontFirstOf100 : undefined)
   const show = (figure: ReportFigure, dimension: Dimension, options?: Parameters<typeof formatQuantity>[3]) =>
@@ -112,9 +109,11 @@ export function ledger(
       value: known((force) => `${boundWord(f['pedal.force'])}${force(f['pedal.force'], 'force')}`, f['pedal.force']),
       detail: outOfStroke
         ? `${formatQuantity(f['master.strokeUsed'].value, 'share', units, { decimals: 0 })} of the master cylinder used`
-        : f['pedal.travel'].value === undefined
-          ? `${outOfReach}travel not known`
-          : `${outOfReach}about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
+        : outOfReach
+          ? `the tyres reach ${formatQuantity(report.tyresReachG, 'deceleration')}`
+          : f['pedal.travel'].value === undefined
+            ? 'travel not known'
+            : `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
       tone: outOfStroke ? stroke!.verdict : unknownTone(f['pedal.force']),
       figureId: 'pedal.force',

@@ -52,7 +52,10 @@ describe('one probability, one verdict', () => {
   test('the number stands in the headline, and the status says the same', () => {
     const report = evaluate(DEMO_PROJECT, 'balanced')
     expect(orderHeadline(report, 48)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/48% probability/) })
-    expect(withLaterResults(report, { frontFirstOf100: 48 }).balance).toEqual({ state: 'fix', count: 1 })
+    expect(withLaterResults(report, { frontFirstOf100: 48 })).toMatchObject({
+      balance: { state: 'fix', count: 1 },
+      cost: { state: 'fix', count: 1 },
+    })
   })
 })
 

@@ -33,11 +33,16 @@ export interface LaterResults {
 /** The steps with what is computed after the figures: a step is done only if that is right too. */
 export function withLaterResults(report: Report, { heat, frontFirstOf100 }: LaterResults): Record<StepId, StepState> {
   const { steps } = report
-  return {
-    ...steps,
+  const after = {
     balance: steps.balance.state === 'nothing' ? steps.balance : balanceState(report, frontFirstOf100),
     heat: heat === undefined || steps.heat.state !== 'settled' ? steps.heat : stateOfVerdicts([heat]),
   }
+  // what is to be fixed there is not decided, and not built, as if nothing were
+  const toFix =
+    [after.balance, after.heat].find((one) => one.state === 'blocked') ?? [after.balance, after.heat].find((one) => one.state === 'fix')
+  const atLeast = (state: StepState): StepState =>
+    toFix && (state.state === 'settled' || state.state === 'check' || state.state === 'todo') ? toFix : state
+  return { ...steps, ...after, cost: atLeast(steps.cost), build: atLeast(steps.build) }
 }
 
 function balanceState(report: Omit<Report, 'steps'>, frontFirstOf100?: number): StepState {

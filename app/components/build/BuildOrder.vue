@@ -6,15 +6,25 @@ import { PHASES, type Phase } from '#core/report/build/work-step.ts'
 import { hoursWords, type OrderedStep } from '#core/report/build/work-order.ts'
 import { BLEEDINGS, type Bleeding } from '#core/model/logbook.ts'
 import { buildLog } from '#core/edit/build-log.ts'
+import { orderHeadline } from '#core/report/doubt/order-probability.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { useBuild } from '~/composables/build'
+import { useDoubts } from '~/composables/doubts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The work order: what to do next is said first, then every step with its box. */
 const store = useProjectStore()
-const { setup, goTo, link } = useWorkbench()
+const { setup, report, goTo, link } = useWorkbench()
 const { build, log, notes } = useBuild()
+const { doubt } = useDoubts()
+/** What is still wrong comes before the first step, a lock-up order that is hardly probable too. */
+const wrong = computed(() => {
+  const said = build.value?.order.stillWrong
+  if (said || !report.value) return said
+  const { verdict, sentence } = orderHeadline(report.value, doubt.value?.frontFirstOf100)
+  return verdict === 'needs' ? `Do not start yet: 1 to fix. ${sentence}` : ''
+})
 const staged = computed(() => log.value?.staged === true && build.value!.stages.stages.length > 1)
 /** One list, or one of each stage; ticks of a stage have names of their own. */
 const lists = computed(() =>
@@ -64,9 +74,7 @@ const print = () => window.print()
       text="Nothing is changed in this setup: there is nothing to build. Choose another setup above, or make one."
     />
     <template v-else>
-      <p v-if="build.order.stillWrong" class="tone-needs" data-test="order-open">
-        <VerdictMark verdict="needs" :size="18" /> {{ build.order.stillWrong }}
-      </p>
+      <p v-if="wrong" class="tone-needs" data-test="order-open"><VerdictMark verdict="needs" :size="18" /> {{ wrong }}</p>
       <h1 data-test="build-says">
         <template v-if="next && done === 0">{{ counted(all.length, 'step', 'steps') }}, {{ hoursWords(minutes) }}</template>
         <template v-else-if="next">{{ done }} of {{ all.length }} done. Next: {{ next.number }}. {{ next.title }}</template>
