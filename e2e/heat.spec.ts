@@ -14,7 +14,7 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pad surface, front' })).toContainText('440')
   // the moment under the hand is read, and drawn
   await page.getByTestId('heat-chart').hover({ position: { x: 300, y: 150 } })
-  await expect(page.locator('figcaption')).toContainText(/min: face \d+.°C; rotor \d+.°C/)
+  await expect(page.locator('figcaption')).toContainText(/min: pad surface \d+.°C; rotor \d+.°C/)
   await expect(page.getByTestId('corner-tint')).toContainText(/rotor \d+.°C/)
   await page.getByRole('button', { name: 'Rear', exact: true }).click()
   await expect(page.getByTestId('heat-chart')).toHaveAttribute('aria-label', 'Temperatures rear over time')
