@@ -4,7 +4,7 @@ import { orderHeadline, orderVerdict } from './doubt/order-probability.ts'
 import { evaluate } from './evaluate.ts'
 import type { FindingVerdict } from './figure/finding.ts'
 import { heatBrief } from './heat/heat-brief.ts'
-import { stateOfVerdicts, withLaterResults } from './steps.ts'
+import { stateOfVerdicts, withLaterResults } from './step-state.ts'
 import { worstCheck } from './worst-check.ts'
 
 const ids = DEMO_PROJECT.setups.map((one) => one.id)

@@ -4,7 +4,7 @@ import { QUESTIONS } from '#core/model/project.ts'
 import { useQuestion } from '~/composables/question'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
 import type { StepState } from '#core/report/report.ts'
-import { withLaterResults } from '#core/report/steps.ts'
+import { withLaterResults } from '#core/report/step-state.ts'
 import { useDoubts } from '~/composables/doubts'
 import { useHeatBriefs } from '~/composables/heat'
 

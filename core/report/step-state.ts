@@ -1,0 +1,46 @@
+import { balanceMissing, orderVerdict } from './doubt/order-probability.ts'
+import type { FindingVerdict } from './figure/finding.ts'
+import type { Report, StepId, StepState } from './report.ts'
+
+export const open = (count: number): StepState => (count > 0 ? { state: 'open', count } : { state: 'settled' })
+export const todo = (count: number): StepState => (count > 0 ? { state: 'todo', count } : { state: 'settled' })
+
+/** The state of a step that shows results: that of the worst of them, with how many are so. */
+export function stateOfVerdicts(verdicts: readonly FindingVerdict[]): StepState {
+  const count = (wanted: FindingVerdict) => verdicts.filter((one) => one === wanted).length
+  if (count('blocked') > 0) return { state: 'blocked' }
+  if (count('needs') > 0) return { state: 'fix', count: count('needs') }
+  if (count('unknown') > 0) return { state: 'open', count: count('unknown') }
+  return count('check') > 0 ? { state: 'check', count: count('check') } : { state: 'settled' }
+}
+
+/** What is computed after the figures: the chosen session, and how probable the lock-up order is. */
+export interface LaterResults {
+  heat?: FindingVerdict | undefined
+  frontFirstOf100?: number | undefined
+}
+
+/** The steps with what is computed after the figures: a step is done only if that is right too. */
+export function withLaterResults(report: Report, { heat, frontFirstOf100 }: LaterResults): Record<StepId, StepState> {
+  const { steps } = report
+  const after = {
+    balance: steps.balance.state === 'nothing' ? steps.balance : balanceState(report, frontFirstOf100),
+    heat: heat === undefined || steps.heat.state !== 'settled' ? steps.heat : stateOfVerdicts([heat]),
+  }
+  // what is to be fixed there is not decided, and not built, as if nothing were
+  const toFix =
+    [after.balance, after.heat].find((one) => one.state === 'blocked') ?? [after.balance, after.heat].find((one) => one.state === 'fix')
+  const atLeast = (state: StepState): StepState =>
+    toFix && (state.state === 'settled' || state.state === 'check' || state.state === 'todo') ? toFix : state
+  return { ...steps, ...after, cost: atLeast(steps.cost), build: atLeast(steps.build) }
+}
+
+export function balanceState(report: Omit<Report, 'steps'>, frontFirstOf100?: number): StepState {
+  const shown = report.findings.filter((one) => one.rule !== 'wheel-clearance')
+  const state = stateOfVerdicts(shown.map((one) => (one.rule === 'lock-order' ? orderVerdict(one.verdict, frontFirstOf100) : one.verdict)))
+  if (state.state === 'blocked' || state.state === 'fix') return state
+  const missing = balanceMissing(report).length
+  // a pedal force that is only a bound waits for what the booster gives
+  const entries = missing > 0 ? missing : report.figures['pedal.force'].atLeast ? 1 : 0
+  return entries > 0 ? open(entries) : state
+}
