@@ -1,6 +1,5 @@
-import type { RunsCompared } from './compare-runs.ts'
-import { detectable, LEAST_VARIANCE } from './compare-runs.ts'
-import { meanOf, studentQuantile, varianceOf } from './student.ts'
+import { comparedBy, LEAST_VARIANCE, type RunsCompared } from './compare-runs.ts'
+import { meanOf, varianceOf } from './student.ts'
 
 /** Distances of two setups on one day at one place, m. */
 export interface RunBlock {
@@ -8,7 +7,6 @@ export interface RunBlock {
   b: readonly number[]
 }
 
-const CONFIDENCE = 0.975
 /** With unlike numbers of runs, fewer degrees of freedom or a greater ratio of scatters than these make Welch's test alarm too often. */
 const FEW_DF = 3
 const UNLIKE_SCATTER = 2
@@ -43,25 +41,12 @@ export function compareInBlocks(blocks: readonly RunBlock[]): RunsCompared | und
     if (used.length < 2) return undefined
     const mean = meanOf(differences)
     const se = Math.sqrt(Math.max(LEAST_VARIANCE, varianceOf(differences)) / used.length)
-    return stated(mean, se, used.length - 1)
+    return comparedBy(mean, se, used.length - 1)
   }
   const welch = (a.ofMean + b.ofMean) ** 2 / (a.ofMean ** 2 / a.df + b.ofMean ** 2 / b.df)
   const ratio = Math.sqrt(Math.max(a.variance, b.variance) / Math.min(a.variance, b.variance))
   const unlike = a.df !== b.df && (Math.min(a.df, b.df) < FEW_DF || ratio > UNLIKE_SCATTER)
-  return stated(differenceM, Math.sqrt(a.ofMean + b.ofMean), unlike ? Math.min(a.df, b.df) : welch)
-}
-
-function stated(differenceM: number, se: number, df: number): RunsCompared {
-  const half = studentQuantile(CONFIDENCE, df) * se
-  const [lowM, highM] = [differenceM - half, differenceM + half]
-  return {
-    differenceM,
-    lowM,
-    highM,
-    df,
-    verdict: highM < 0 ? 'shorter' : lowM > 0 ? 'longer' : 'notShown',
-    detectableM: detectable(se, df),
-  }
+  return comparedBy(differenceM, Math.sqrt(a.ofMean + b.ofMean), unlike ? Math.min(a.df, b.df) : welch)
 }
 
 /** Scatter of one setup's runs within the blocks, m; undefined where no block has two. */

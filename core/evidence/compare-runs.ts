@@ -28,6 +28,11 @@ export function compareRuns(a: readonly number[], b: readonly number[]): RunsCom
   if (a.length < 2 || b.length < 2) throw new RangeError('each side has two runs at least')
   const differenceM = meanOf(b) - meanOf(a)
   const { se, df } = spread(varianceOf(a), a.length, varianceOf(b), b.length)
+  return comparedBy(differenceM, se, df)
+}
+
+/** A difference with its 95% interval, by its standard error and degrees of freedom. */
+export function comparedBy(differenceM: number, se: number, df: number): RunsCompared {
   const half = studentQuantile(CONFIDENCE, df) * se
   const [lowM, highM] = [differenceM - half, differenceM + half]
   return {
@@ -48,7 +53,7 @@ function spread(varA: number, nA: number, varB: number, nB: number): { se: numbe
   return { se: Math.sqrt(a + b), df: (a + b) ** 2 / (a ** 2 / (nA - 1) + b ** 2 / (nB - 1)) }
 }
 /** The smallest difference shown in eight of ten trials, by its standard error. */
-export const detectable = (se: number, df: number): number => (studentQuantile(CONFIDENCE, df) + studentQuantile(POWER, df)) * se
+const detectable = (se: number, df: number): number => (studentQuantile(CONFIDENCE, df) + studentQuantile(POWER, df)) * se
 
 /** More a side than anybody drives. */
 const MOST_RUNS = 1000
