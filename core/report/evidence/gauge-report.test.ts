@@ -93,6 +93,14 @@ describe('the words', () => {
     expect(found.barShare).toBeUndefined()
     expect(found.sentences[0]).toMatchObject({ tone: 'needs', text: expect.stringMatching(/a bar works from 35\.0.% to 65\.0.%/) })
   })
+  test('what too few or too scattered readings do not hold is not confirmed', () => {
+    const bar = (pairs: readonly PressurePair[]) =>
+      gaugeReport(twin, 'balanced', pairs).sentences.find((one) => /^Balance bar/.test(one.text))!.tone
+    expect(bar([[2, 1.6]])).toBe('unknown')
+    expect(bar([[0, 0], [1, 1.1], [2, 1.2], [3, 2.9]])).not.toBe('fits') // prettier-ignore
+    const { ratio } = gaugeReport(twin, 'balanced', [[0, 0], [6, 4.8], [3, 2.4]]) // prettier-ignore
+    expect(ratio!.u).toBeDefined()
+  })
   test('readings that end before the knee ask for harder ones', () => {
     const pairs = [0, 0.5, 1, 1.5, 2].map((mpa): PressurePair => [mpa, mpa])
     expect(gaugeReport(valved, 'balanced', pairs).sentences).toContainEqual({

@@ -138,8 +138,14 @@ function aboutBar(report: GaugeReport, twin: (MasterCylinder & { kind: 'twin' })
   report.barShare = Math.min(BAR_RANGE.high, Math.max(BAR_RANGE.low, value))
   report.barAsEntered = report.diagnosis ? !stated.includes('bar') : Math.abs(value - twin.frontShare) < 0.01
   const text = `Balance bar at ${words.range({ value, u }, words.share)} front; ${words.share(twin.frontShare)} entered.`
+  // no difference shown is not agreement shown
+  if (!holds(u, SHARE_HELD)) return [unknown(`${text} Too few readings to hold it: read more pairs.`)]
   return [report.barAsEntered ? fits(text) : needs(text)]
 }
+/** Readings confirm what is entered only where their 90% range is no wider than this, either way. */
+const SHARE_HELD = 0.03
+const KNEE_HELD_MPA = 0.4
+const holds = (u: number | undefined, half: number): boolean => u !== undefined && NINETY * u <= half
 
 const NAMES: Readonly<Record<GaugeCause, string>> = {
   frontZero: 'a zero error of the front gauge',
@@ -222,7 +228,8 @@ function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: read
   if (pairs.length >= PAIRS_FOR_A_KNEE && kneeMpa && pairs.some(([, rear]) => rear > model)) {
     report.kneeMpa = kneeMpa.value
     report.kneeAsEntered = true
-    return [fits(`Knee pressure ${range(kneeMpa, mpa)}; ${mpa(model)} entered.`)]
+    const text = `Knee pressure ${range(kneeMpa, mpa)}; ${mpa(model)} entered.`
+    return [holds(kneeMpa.u, KNEE_HELD_MPA) ? fits(text) : unknown(`${text} Too few readings to hold it: read more above and below it.`)]
   }
   return [
     unknown(
