@@ -1,11 +1,11 @@
 import { INSPECTIONS } from '../../model/inspection.ts'
 import { BLEEDINGS, type Bleeding } from '../../model/logbook.ts'
 import { AXLES, type Axle, type Part, type Project, type Setup } from '../../model/project.ts'
+import { formatQuantity } from '../../quantity/format.ts'
 import { OPENING_ALL, worksAt, type SetupChanges } from './changes.ts'
 import type { PieceLine } from './axle-steps.ts'
 import type { PiecesOf } from './pieces-of.ts'
 import { step, type WorkStep } from './work-step.ts'
-import { formatQuantity } from '../../quantity/format.ts'
 
 /** Before the car is lifted: what is read, looked over and made. */
 export function benchSteps(fresh: readonly Part[], pieces: readonly PieceLine[]): WorkStep[] {
@@ -131,7 +131,7 @@ export function hydraulicSteps(
         keep: 'Turns of the knob from one end: the setting the first drive begins with.',
       })
   } else if (changes.barSet)
-    add('bar', 'Balance bar set', [10, 30], { look: `${sentenceCase(barWords(changes))}`, keep: 'Turns of the knob from one end.' })
+    add('bar', 'Balance bar set', [10, 30], { look: sentenceCase(barWords(changes)), keep: 'Turns of the knob from one end.' })
   if (hydraulics.has('valve')) {
     const { valve } = now
     add('valve', valve ? `${valve.name} into the rear line` : 'Rear valve taken out of the line', [30, 90], {

@@ -80,13 +80,12 @@ describe('the job card', () => {
     return evaluate(project, id).steps
   }
   test('counts the questions where they are answered', () => {
-    const checks = evaluate(DEMO_PROJECT, 'balanced').fit.filter((one) => one.verdict === 'check').length
     expect(steps('balanced')).toEqual({
       car: { state: 'settled' },
       measure: { state: 'settled' },
       parts: { state: 'settled' },
       setup: { state: 'settled' },
-      fit: checks > 0 ? { state: 'check', count: checks + 1 } : { state: 'settled' },
+      fit: { state: 'check', count: 3 },
       balance: { state: 'check', count: 1 },
       heat: { state: 'settled' },
       cost: { state: 'check', count: 1 },
