@@ -15,7 +15,7 @@ export function stopFromPoints(points: readonly SpeedSample[]): ReadStop {
   return {
     ok: true,
     stop: { fromKmh: round(fromKmh, 2), distanceM: round(distanceM, 2), trace },
-    words: `from ${fromKmh.toFixed(1)} km/h in ${distanceM.toFixed(1)} m, ${found.samples.length} samples.`,
+    words: `from ${fromKmh.toFixed(1)} km/h in ${distanceM.toFixed(1)} m, start known to \u00b1 ${found.uStartM.toFixed(1)} m, ${found.samples.length} samples.`,
   }
 }
 
