@@ -310,7 +310,7 @@ const stock: Part[] = [
     grade: '4',
     dryBoilC: published(240),
     wetBoilC: published(160),
-    price: price(9, 11, 14, 1),
+    price: price(14, 16, 19, 1),
   },
 ]
 

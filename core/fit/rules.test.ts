@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { carAxleFields, carFields } from '../model/car-fields.ts'
 import { fieldsOf } from '../model/part-kinds.ts'
-import { AXLE_SLOTS, AXLES, type Axle, type Part, type Project, type Setup } from '../model/project.ts'
+import { AXLE_SLOTS, AXLES, type Axle, type Part, type PartOf, type Project, type Setup } from '../model/project.ts'
 import { projectProblems } from '../model/check.ts'
 import { figure } from '../quantity/figure.ts'
 import { acceptRemedy, dropPiece, setSeen } from '../edit/accept.ts'
@@ -688,6 +688,23 @@ describe('remedies', () => {
     short.parts = short.parts.filter((one) => one.id !== 'braided-front-hose')
     short.setups[3]!.front.hose = 'stock-front-hose'
     expect(find(short, 'hose-length')).toMatchObject({ verdict: 'blocked', safety: true })
+  })
+  test('no hose of the front is proposed for the rear, whatever its ends would screw into', () => {
+    const wanting = withField('stock-rear-hose', 'lengthMm', 200)
+    // one more of the same, for this axle
+    const rear = wanting.parts.find((one) => one.id === 'stock-rear-hose')!
+    wanting.parts.push({ ...structuredClone(rear), id: 'new-rear-hose', lengthMm: { value: 330, origin: 'measured' } } as Part)
+    const front = wanting.parts.find((one) => one.id === 'braided-front-hose') as PartOf<'hose'>
+    Object.assign(front, {
+      ...(rear as PartOf<'hose'>),
+      ...{ id: front.id, name: front.name, owned: false, lengthMm: { value: 320, origin: 'measured' } },
+    })
+    const proposed = () => find(wanting, 'hose-length', 'rear')!.remedies.map((one) => (one.kind === 'part' ? one.partId : ''))
+    expect(proposed()).not.toContain('braided-front-hose')
+    expect(proposed()).toContain('new-rear-hose')
+    // where a setup has it in the rear it is one of the rear's too
+    wanting.setups[1]!.rear.hose = 'braided-front-hose'
+    expect(proposed()).toContain('braided-front-hose')
   })
   test('only a look at the car settles what no figure says', () => {
     const project = demo((one) => delete one.setups[0].front.seen)

@@ -1,11 +1,12 @@
 import { slotFor } from '../edit/take-bundle.ts'
 import { checkAll, verdictsOf, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
-import { AXLES, type Axle, type Bundle, type Part, type Project } from '../model/project.ts'
+import { AXLES, type Axle, type Bundle, type ExtraLine, type Part, type Project } from '../model/project.ts'
 import { resolveSetup } from '../model/resolve.ts'
 import { pedalFindings } from '../report/balance/pedal-findings.ts'
 import { gapAsItIs } from '../report/corner/corner.ts'
-import { CRITERIA, setupOf, spaceOf, type CriterionId, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
+import { CRITERIA, type SearchCriterionId } from '../report/decide/criteria.ts'
+import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
 import type { Context } from '../report/figure/read.ts'
 import type { FindingVerdict } from '../report/figure/finding.ts'
 import { factsOf } from '../report/fit/fit-check.ts'
@@ -18,7 +19,7 @@ import { plainAim, plainMassKg, plainRiseC, plainStop, type PartIn, type PlainCa
  */
 export interface BruteFind {
   parts: Partial<Record<PlaceName, string | null>>
-  values: Record<CriterionId, number | undefined>
+  values: Record<SearchCriterionId, number | undefined>
   barFrontShare: number | undefined
   verdict: FindingVerdict
   /** What the same parts cost with some of the kits that are in bought whole. */
@@ -58,7 +59,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     }
   }
   const stockCar = carOf(Object.fromEntries(PLACES.map((place) => [place, onCar(place)])) as Filling, stock)
-  const aim = plainAim(project, () => plainStop(project, carOf(now, base), referenceDecelG, false, undefined).frontShare)
+  const aim = plainAim(project, () => plainStop(project, stockCar, referenceDecelG, false, undefined).frontShare)
 
   // money
   const own = (minor: number, from: string, times: number): number | undefined => {
@@ -123,6 +124,21 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
   const cost = (filling: Filling): number | undefined => {
     const all = subsets.map((bought) => costWith(filling, bought)).filter((one) => one !== undefined)
     return all.length === 0 ? undefined : Math.min(...all)
+  }
+  /** Fluid and washers of the setup searched from, or those that all others share; the car with nothing changed takes none. */
+  const isLoose = ({ id, kind }: ExtraLine) => !/^(fit|heat)\./.test(id) && (kind ?? 'consumable') === 'consumable'
+  const text = ({ label, quantity, price }: ExtraLine) => JSON.stringify([label, quantity, price])
+  const changed = project.setups.slice(1).filter(({ extras }) => extras.length > 0)
+  const lines =
+    base === stock
+      ? (changed[0]?.extras ?? []).filter((line) => changed.every(({ extras }) => extras.map(text).includes(text(line))))
+      : base.extras
+  const consumables = lines
+    .filter(isLoose)
+    .reduce((sum, { price, quantity, owned }) => sum + ((price && !owned && own(price.likelyMinor, price.currency, quantity)) || 0), 0)
+  const withConsumables = (filling: Filling, minor: number | undefined): number | undefined => {
+    const untouched = base === stock && PLACES.every((place) => filling[place]?.id === onCar(place)?.id)
+    return minor === undefined || untouched ? minor : minor + consumables
   }
   /** Whether all that is new and of a kit came with one that is in whole. */
   const allCameWhole = (filling: Filling): boolean => {
@@ -193,13 +209,14 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     const car = carOf(filling, setup)
     const { frontShare, pedalN } = stop
     const frontC = frontShare === undefined ? undefined : plainRiseC(project, car.front, frontShare)
-    const rearC = frontShare === undefined ? undefined : plainRiseC(project, car.rear, 1 - frontShare)
+    const drum = car.rear.caliper?.kind === 'drum'
+    const rearC = frontShare === undefined ? undefined : drum ? 0 : plainRiseC(project, car.rear, 1 - frontShare)
     const masses = AXLES.map((axle) => plainMassKg(car[axle], stockCar[axle]))
     const { uses = [] } = project.car
     const [low, high] = uses.length > 0 && uses.every((use) => RACES.includes(use)) ? [300, 500] : [100, 250]
     const values: BruteFind['values'] = {
-      cost: cost(filling),
-      heat: frontC === undefined ? undefined : Math.max(frontC, rearC ?? 0),
+      cost: withConsumables(filling, cost(filling)),
+      heat: frontC === undefined || rearC === undefined ? undefined : Math.max(frontC, rearC),
       gap: gaps.every(({ gapMm }) => gapMm !== undefined) ? Math.min(...gaps.map(({ gapMm }) => gapMm!)) : undefined,
       bias: frontShare === undefined || aim === undefined ? undefined : Math.abs(frontShare - aim),
       mass: masses[0] === undefined || masses[1] === undefined ? undefined : masses[0] + masses[1],
@@ -214,7 +231,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
       if (part !== undefined && part?.id !== options[place][0]?.id) parts[place] = part?.id ?? null
     }
     const verdict = results.reduce<FindingVerdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
-    finds.push({ parts, values, barFrontShare, verdict, costWith: (bought) => costWith(filling, bought) })
+    finds.push({ parts, values, barFrontShare, verdict, costWith: (bought) => withConsumables(filling, costWith(filling, bought)) })
   }
   const fill = (depth: number, filling: Filling) => {
     const place = PLACES[depth]

@@ -5,7 +5,7 @@ import type { Price, Wear, Wearing } from '#core/model/project.ts'
 import type { Range } from '#core/cost/season.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatMoney } from '#core/quantity/format.ts'
-import { paybackAgainst } from '#core/report/cost/season.ts'
+import { paybackAgainst, type Season } from '#core/report/cost/season.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -57,6 +57,12 @@ const paybacks = computed(() =>
     }),
 )
 const events = (value: number | undefined) => (value === undefined ? 'never' : value > 999 ? 'more than 999' : String(Math.ceil(value)))
+/** "132 EUR (2 × 66.00 EUR)" */
+function renewing({ price, packs, renewing: minor }: Season['rows'][number]): string {
+  if (!price) return 'no price yet'
+  const each = formatMoney(price.likelyMinor, price.currency)
+  return minor === undefined ? `${each}, no exchange rate` : packs > 1 ? `${money(minor)} (${packs} × ${each})` : money(minor)
+}
 </script>
 
 <template>
@@ -108,7 +114,7 @@ const events = (value: number | undefined) => (value === undefined ? 'never' : v
           :aria-expanded="pricing === row.what"
           @click="pricing = pricing === row.what ? undefined : row.what"
         >
-          {{ row.price ? `${formatMoney(row.price.likelyMinor, row.price.currency)}${row.ownPrice ? '' : ' as bought'}` : 'no price yet' }}
+          {{ renewing(row) }}
         </ElButton>
         <PriceInput
           v-if="pricing === row.what"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { frontOf, WEIGHED_ROWS, type Comparison, type WeighedRow } from '#core/report/decide/compare.ts'
+import { frontOf, type Comparison } from '#core/report/decide/compare.ts'
+import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/report/decide/criteria.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useSearch } from '~/composables/search'
@@ -17,9 +18,9 @@ const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 640)
 const H = 320
 const margin = { top: 22, right: 24, bottom: 38, left: 62 }
-const [xId, yId] = [ref<WeighedRow>('cost'), ref<WeighedRow>('gap')]
-const choices = computed(() => WEIGHED_ROWS.map((value) => ({ value, label: row(value).label })))
-const row = (id: WeighedRow) => props.found.rows.find((one) => one.id === id)!
+const [xId, yId] = [ref<CriterionId>('cost'), ref<CriterionId>('gap')]
+const choices = computed(() => (Object.keys(CRITERIA) as CriterionId[]).map((value) => ({ value, label: CRITERIA[value].label })))
+const row = (id: CriterionId) => props.found.rows.find((one) => one.id === id)!
 interface Mark {
   name: string
   setupId?: string
@@ -36,10 +37,10 @@ const marks = computed((): Mark[] =>
       : [{ name: column.name, setupId: column.setupId, x: a.value, y: b.value, ux: a.u ?? 0, uy: b.u ?? 0 }]
   }),
 )
-/** The search weighs the pedal and the heat otherwise: those of its finds stand where the criteria are the same. */
-const SHARED: Partial<Record<WeighedRow, 'cost' | 'gap' | 'bias' | 'mass'>> = { cost: 'cost', gap: 'gap', bias: 'bias', mass: 'mass' }
+/** A search does not compute the margin of each combination. */
+const searched = (id: CriterionId): SearchCriterionId | undefined => SEARCH_CRITERIA.find((one) => one === id)
 const finds = computed((): Mark[] => {
-  const [a, b] = [SHARED[xId.value], SHARED[yId.value]]
+  const [a, b] = [searched(xId.value), searched(yId.value)]
   if (!a || !b) return []
   return (result.value?.finds ?? []).flatMap((one) => {
     const [x, y] = [one.values[a], one.values[b]]
@@ -60,10 +61,10 @@ const path = computed(() => {
   const points = front.value.map((one) => `${x.value(one.x)},${y.value(one.y)}`)
   return points.length > 1 ? `M${points.join('L')}` : ''
 })
-const show = (id: WeighedRow, value: number): string => {
-  if (id === 'cost') return formatMoney(value, store.project!.preferences.currency, { whole: true })
-  const dimension = ({ gap: 'length', heat: 'temperatureRise', bias: 'share', mass: 'mass', pedal: 'force' } as const)[id]
-  return formatQuantity(value, dimension, units.value, id === 'heat' || id === 'mass' ? { signed: true } : {})
+const show = (id: CriterionId, value: number): string => {
+  const { dimension } = CRITERIA[id]
+  if (dimension === 'money') return formatMoney(value, store.project!.preferences.currency, { whole: true })
+  return formatQuantity(value, dimension, units.value, id === 'margin' || id === 'mass' ? { signed: true } : {})
 }
 const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.left), W.value - 130)
 </script>

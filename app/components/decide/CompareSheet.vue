@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { compare, orderBy, WEIGHED_ROWS, type CompareCell, type CompareRow, type WeighedRow } from '#core/report/decide/compare.ts'
+import { compare, orderBy, type CompareCell, type CompareRow } from '#core/report/decide/compare.ts'
+import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/report/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
 import type { HeatBrief } from '#core/report/heat/heat-brief.ts'
 import { useDuty } from '~/composables/heat'
@@ -64,15 +65,7 @@ const againstWords = ({ against, difference }: CompareCell) =>
 const cellOf = (row: CompareRow, at: number) => row.cells[at]!
 const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
 
-const WEIGHT_WORDS: Record<WeighedRow, string> = {
-  cost: 'cost',
-  heat: 'heat',
-  gap: 'gap',
-  bias: 'balance',
-  mass: 'mass',
-  pedal: 'pedal',
-}
-const weights = ref<Record<WeighedRow, number>>({ cost: 1, heat: 0, gap: 0, bias: 0, mass: 0, pedal: 0 })
+const weights = ref<Record<SetupCriterionId, number>>({ cost: 1, margin: 0, gap: 0, bias: 0, mass: 0, pedal: 0 })
 const weighed = computed(() => (found.value ? orderBy(found.value, weights.value).filter((one) => !one.isStock) : []))
 const applyOrder = () => (order.value = weighed.value.map((one) => one.setupId))
 const csv = () => found.value && download(`${store.project!.name}, options.csv`, compareCsv(found.value), 'text/csv')
@@ -124,8 +117,8 @@ const print = () => window.print()
     <section class="no-print" data-test="weights">
       <h2>What matters to you, and what that does to the order</h2>
       <div class="weights">
-        <div v-for="id in WEIGHED_ROWS" :key="id">
-          <span class="small">{{ WEIGHT_WORDS[id] }}</span>
+        <div v-for="id in SETUP_CRITERIA" :key="id">
+          <span class="small">{{ CRITERIA[id].short }}</span>
           <ElSlider
             v-model="weights[id]"
             :min="0"
@@ -133,7 +126,7 @@ const print = () => window.print()
             :step="1"
             :show-tooltip="false"
             show-stops
-            :aria-label="`Weight of ${WEIGHT_WORDS[id]}`"
+            :aria-label="`Weight of ${CRITERIA[id].short}`"
             :validate-event="false"
           />
         </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { CRITERIA, CRITERION_IDS, type CriterionId } from '#core/report/decide/space.ts'
+import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/report/decide/criteria.ts'
 import { changesIn } from '#core/report/decide/take-find.ts'
 import type { FullLook } from '#core/report/decide/full-look.ts'
 import type { Find } from '#core/report/decide/search.ts'
@@ -111,6 +111,13 @@ const says = computed(() => {
   const many = finds.length + more
   return `${many} ${many === 1 ? 'combination is' : 'combinations are'} beaten by no other, of ${big(counts.combinations)} that there are.`
 })
+/** What is bought with every result. */
+const consumables = computed(() => {
+  const { labels, minor, unpriced } = result.value!.consumables
+  if (labels.length === 0) return 'Fluid and sealing washers are not included: no setup lists them.'
+  const open = unpriced > 0 ? ` ${unpriced} of these have no price yet.` : ''
+  return `Each cost includes ${money(minor)} for consumables: ${labels.join('; ')}.${open}`
+})
 const kinds = new Set(['caliper', 'drum', 'rotor', 'pad', 'bracket', 'hose', 'wheel', 'spacer', 'masterCylinder', 'valve'])
 const askable = computed(() =>
   store.project!.parts.filter((part) => kinds.has(part.kind)).map((part) => ({ value: part.id, label: part.name })),
@@ -150,7 +157,7 @@ const askable = computed(() =>
         /></FieldItem>
         <FieldItem label="Weighed, the first one first" for="search-by"
           ><ElCheckboxGroup id="search-by" v-model="ask.by" :min="1" :validate-event="false">
-            <ElCheckbox v-for="id in CRITERION_IDS" :key="id" :value="id satisfies CriterionId" :validate-event="false">{{
+            <ElCheckbox v-for="id in SEARCH_CRITERIA" :key="id" :value="id satisfies SearchCriterionId" :validate-event="false">{{
               CRITERIA[id].label
             }}</ElCheckbox>
           </ElCheckboxGroup></FieldItem
@@ -181,8 +188,7 @@ const askable = computed(() =>
       <p class="soft small num" data-test="search-counts">
         {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes go together,
         {{ big(result.counts.together) }} combinations of them with what stands between; {{ big(result.counts.looked) }} were looked at in
-        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices, a kit whole where that is less; packs are counted for each
-        place.
+        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices, a kit whole where that is less. {{ consumables }}
       </p>
       <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"

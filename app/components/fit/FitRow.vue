@@ -34,7 +34,7 @@ const seen = computed(() => {
 const onTheCar = computed(() => isStock.value && fit.value?.rule === 'disc-plane')
 
 function price(remedy: Remedy): string {
-  if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'priced on the bill'
+  if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'adds a line to the parts list; enter its price there'
   const part = store.project!.parts.find((one) => one.id === remedy.partId)
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }

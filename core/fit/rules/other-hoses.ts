@@ -1,3 +1,4 @@
+import { belongsToOtherAxle } from '../../model/hose-axle.ts'
 import type { PartOf } from '../../model/project.ts'
 import type { Look } from '../look.ts'
 import { sameThread } from './same-thread.ts'
@@ -6,7 +7,8 @@ import { sameThread } from './same-thread.ts'
 export const hoseNeededMm = (pathMm: number, share: number, slackMm: number): number => pathMm + Math.max(share * pathMm, slackMm)
 
 /**
- * Hoses of the library that meet both the brake and the car's line and are long enough. What is not known of brake, line
+ * Hoses of the library that meet both the brake and the car's line and are long enough, the shortest first; those of the
+ * other axle are left out. What is not known of brake, line
  * or path is taken to be as on the fitted hose.
  */
 export function otherHoses(look: Look): PartOf<'hose'>[] {
@@ -26,6 +28,7 @@ export function otherHoses(look: Look): PartOf<'hose'>[] {
     .filter(
       (one) =>
         one.id !== fitted?.id &&
+        !belongsToOtherAxle(project, one.id, axle) &&
         sameThread(one.caliperThread, wanted.caliperThread) &&
         one.caliperSeat !== undefined &&
         one.caliperSeat === wanted.caliperSeat &&
@@ -34,4 +37,5 @@ export function otherHoses(look: Look): PartOf<'hose'>[] {
         one.lineSeat === wanted.lineSeat &&
         (one.lengthMm?.value ?? 0) >= leastMm - 1e-9,
     )
+    .sort((a, b) => a.lengthMm!.value - b.lengthMm!.value)
 }

@@ -1,8 +1,5 @@
 import { pedalOf } from '../../model/uses.ts'
-import { idealFrontShare } from '../../balance/constant-split.ts'
 import { barPivotMm, barTiltDeg, boreTable, pairMatrix, type BoreRow, type PairCell } from '../../hydraulics/bores.ts'
-import { chain } from '../../hydraulics/chain.ts'
-import { pedalForceForRoadForce } from '../../hydraulics/effort.ts'
 import { DEFAULT_FREE_STROKE_MM } from '../../hydraulics/travel.ts'
 import type { MasterCylinder } from '../../hydraulics/system.ts'
 import type { Project } from '../../model/project.ts'
@@ -10,6 +7,7 @@ import { findSetup } from '../../model/resolve.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { BANDS, type Band } from '../pedal/pedal-bands.ts'
+import { biasTarget } from './bias-target.ts'
 import { frontFirstToG, frontFirstUntilIn } from './lock-finding.ts'
 import type { Missing } from '../figure/figure.ts'
 
@@ -98,16 +96,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
   if (!fitted || !takers || !mass) return empty
   const system = withoutBooster ? { ...fitted, booster: undefined } : fitted
   const roadForceN = mass.massKg * STANDARD_GRAVITY * decelG
-  const wantedShare = aimedShare(
-    project,
-    decelG,
-    () => {
-      const now = pedalForceForRoadForce(fitted, roadForceN)
-      return now === undefined ? undefined : chain(fitted, now).bias.road
-    },
-    mass.staticFront,
-    mass.cgHeightMm / mass.wheelbaseMm,
-  )
+  const wantedShare = biasTarget(project, decelG)
   const force: Band = mostForceN === undefined ? bands.forceN : { low: 0, high: mostForceN }
   const reasonsOf = (pedalForceN: number, travelMm: number): BoreReason[] => [
     ...(pedalForceN > force.high
@@ -176,17 +165,4 @@ function barOf(project: Project, setupId: string): Bar | undefined {
   // of a bar that is fitted nothing is taken from another one
   const one = twins.find((part) => part.id === fitted) ?? twins.find((part) => part.barSpacingMm)
   return one?.barSpacingMm && { name: one.name, spacingMm: one.barSpacingMm.value, mostTiltDeg: one.barTiltDeg?.value }
-}
-
-/** The front share to aim for: the load's, the present one, or a fixed figure. */
-export function aimedShare(
-  project: Project,
-  decelG: number,
-  present: () => number | undefined,
-  staticFront: number,
-  chi: number,
-): number | undefined {
-  const { biasAim = 'load', biasAimShare } = project.preferences
-  if (biasAim === 'fixed') return biasAimShare
-  return biasAim === 'present' ? present() : idealFrontShare(staticFront, chi, decelG)
 }

@@ -55,7 +55,11 @@ export interface Season {
     /** The life is what readings of wear say, whatever was entered. */
     measured: boolean
     price: Price | undefined
+    /** The price was entered for renewing; else it is that of the part. */
     ownPrice: boolean
+    /** What renewing costs once, in so many packs of the part, minor units with tax. */
+    renewing: number | undefined
+    packs: number
     perSeason: Range | undefined
   }[]
 }
@@ -111,7 +115,8 @@ function rowOf(work: Working, { project, setup, resolved }: Context, what: Weari
   const measured = place && measuredLife(project, place.axle, place.what, part?.id)
   const lasts = measured ?? wear.lastsEvents
   const at = { kind: 'setup', setupId: setup.id, field: 'wear' } as const
-  const money = price && inCurrency(project, price, PIECES[what], what === 'rebuild' || wear.price !== undefined)
+  const packs = price && !(what === 'rebuild' || wear.price) ? Math.ceil(PIECES[what] / price.pieces) : 1
+  const money = price && inCurrency(project, price, packs)
   if (lasts) work.read(lasts, { label: `${label}, events it lasts`, dimension: 'count', at })
   const wearer = lasts && money ? { price: money, lastsEvents: rangeOf(lasts) } : undefined
   // seals are rebuilt by few: asked for only where one of the two is known
@@ -127,6 +132,8 @@ function rowOf(work: Working, { project, setup, resolved }: Context, what: Weari
       measured: measured !== undefined,
       price,
       ownPrice: wear.price !== undefined,
+      renewing: money && roundMinor(money.likely),
+      packs,
       perSeason: wearer && scale(wearPerEvent([wearer]), project.preferences.eventsPerSeason),
     },
   }
@@ -182,10 +189,10 @@ const scale = (range: Range, by: number): Range => ({
   high: roundMinor(range.high * by),
 })
 
-function inCurrency(project: Project, price: Price, pieces: number, whole: boolean): Range | undefined {
+function inCurrency(project: Project, price: Price, packs: number): Range | undefined {
   const { currency, rates, taxPercent } = project.preferences
   const rate = price.currency === currency ? 1 : rates.find((one) => one.currency === price.currency)?.rate
   if (rate === undefined) return undefined
-  const by = (whole ? 1 : Math.ceil(pieces / price.pieces)) * rate * (1 + taxPercent / 100)
+  const by = packs * rate * (1 + taxPercent / 100)
   return { low: price.lowMinor * by, likely: price.likelyMinor * by, high: price.highMinor * by }
 }

@@ -7,7 +7,8 @@ import { gapOf, rulesOf, slotsOf, walkAxle } from './axle-walk.ts'
 import { AxleBuilds } from './axle-builds.ts'
 import { Readings } from './by-what-it-reads.ts'
 import { axleWeights, brakeOf } from './figures-of.ts'
-import { CRITERIA, DEFAULT_ASK, spaceOf, type Filling, type SearchAsk } from './space.ts'
+import { CRITERIA } from './criteria.ts'
+import { DEFAULT_ASK, spaceOf, type Filling, type SearchAsk } from './space.ts'
 import { Tally } from './tally.ts'
 
 const LIBRARIES: readonly [string, Project, Partial<SearchAsk>][] = [

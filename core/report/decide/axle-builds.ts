@@ -9,7 +9,8 @@ import type { Ruled } from './dropped.ts'
 import { axleWeights, brakeOf, packedIn, type AxleWeights } from './figures-of.ts'
 import { brings, cameWhole, isIn, mayComeWhole, placesOf, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
-import { CRITERIA, ofKitsIn, type Filling, type PlaceName, type Space } from './space.ts'
+import { CRITERIA } from './criteria.ts'
+import { isCurrentCar, ofKitsIn, type Filling, type PlaceName, type Space } from './space.ts'
 import { WHOLE_KITS, type Tally } from './tally.ts'
 
 /** A brake of one axle that goes together, with what weighs. */
@@ -22,6 +23,8 @@ export interface Build {
   key: string
   /** Parts that may come from one pack with those of the other axle. */
   packed: readonly string[]
+  /** Nothing of the current car's brake is changed: with nothing else changed it takes no consumables. */
+  asNow: boolean
 }
 
 /** Those of one axle: the ones worth looking at, how many there are, and how many under each wheel. */
@@ -37,6 +40,8 @@ export interface Alike {
   comparable: boolean
   best: AxleWeights
   packed: ReadonlySet<string>
+  /** One of them is that of the current car. */
+  asNow: boolean
 }
 
 /** The brakes of one axle that a library builds. */
@@ -150,12 +155,13 @@ export class AxleBuilds {
       cost: weights.costMinor ?? Number.MAX_SAFE_INTEGER,
       key: this.brakeKey(filling, weights),
       packed: packedIn(this.space, filling),
+      asNow: isCurrentCar(this.space, filling),
     }
   }
   private keepLean(kept: Map<string, Build[]>, one: Build, whole: 'yes' | 'elsewhere'): void {
     // what hangs on the rest of the car neither beats nor is beaten yet
     const key =
-      whole === 'yes' && one.packed.length === 0 && !this.waitsForKit(one.filling)
+      whole === 'yes' && one.packed.length === 0 && !this.waitsForKit(one.filling) && !one.asNow
         ? this.likeKey(one)
         : Object.values(one.filling)
             .map((part) => part?.id)
@@ -183,6 +189,7 @@ export class AxleBuilds {
         wheel: members[0]!.filling[`${this.axle}.wheel`],
         comparable: weights.every((one) => this.comparable(one)),
         packed: new Set(members.flatMap((one) => one.packed)),
+        asNow: members.some((one) => one.asNow),
         best: {
           ...weights[0]!,
           costMinor: least((one) => one.costMinor),

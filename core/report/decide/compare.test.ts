@@ -6,7 +6,8 @@ import { compareCsv } from '../../formats/compare-csv.ts'
 import type { Project } from '../../model/project.ts'
 import { evaluate } from '../evaluate.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
-import { compare, frontOf, heldAgainst, orderBy, WEIGHED_ROWS } from './compare.ts'
+import { compare, frontOf, heldAgainst, orderBy } from './compare.ts'
+import { CRITERIA, SETUP_CRITERIA, type CriterionId } from './criteria.ts'
 
 const sheetOf = (project: Project) =>
   compare(
@@ -24,7 +25,7 @@ describe('setups side by side', () => {
       const { figures, bill } = evaluate(DEMO_PROJECT, setup.id)
       expect(row('force').cells[at]!.value).toBe(figures['pedal.force'].value)
       expect(row('cost').cells[at]!.value).toBe(bill.total.likely)
-      expect(row('heat').cells[at]!.value).toBe(heatBrief(DEMO_PROJECT, setup.id).leftC)
+      expect(row('margin').cells[at]!.value).toBe(heatBrief(DEMO_PROJECT, setup.id).leftC)
     })
     for (const { cells } of sheet.rows) expect([cells[0]!.against, cells[0]!.difference]).toEqual([undefined, ''])
   })
@@ -81,7 +82,7 @@ describe('setups side by side', () => {
     )
     const alone = compare(DEMO_PROJECT, [evaluate(DEMO_PROJECT, 'as-it-stands')], {})
     expect(alone.sentence).toMatch(/nothing to choose from/)
-    expect(alone.rows.find((one) => one.id === 'heat')!.cells[0]!.text).toBe('not known')
+    expect(alone.rows.find((one) => one.id === 'margin')!.cells[0]!.text).toBe('not known')
   })
 })
 
@@ -101,7 +102,7 @@ test('the line of a chart joins the marks that nothing beats in its two criteria
 
 describe('weights', () => {
   test('one alone puts the setups in its own order', () => {
-    for (const id of WEIGHED_ROWS) {
+    for (const id of SETUP_CRITERIA) {
       const { cells, better } = row(id)
       const order = orderBy(sheet, { [id]: 2 }).map((one) => sheet.columns.indexOf(one))
       const values = order.map((at) => (better === 'low' ? 1 : -1) * cells[at]!.value!)
@@ -114,8 +115,67 @@ describe('weights', () => {
       DEMO_PROJECT.setups.map((setup) => evaluate(DEMO_PROJECT, setup.id)),
       { balanced: heatBrief(DEMO_PROJECT, 'balanced') },
     )
-    expect(orderBy(heatless, { heat: 1 })[0]!.setupId).toBe('balanced')
+    expect(orderBy(heatless, { margin: 1 })[0]!.setupId).toBe('balanced')
     expect(orderBy(sheet, {})).toEqual(sheet.columns)
+  })
+})
+
+describe('criteria', () => {
+  test('each is a row with the label, direction and tolerance of the one definition', () => {
+    for (const id of Object.keys(CRITERIA) as CriterionId[]) {
+      const { label, better, tie } = CRITERIA[id]
+      expect(row(id)).toMatchObject({ label, better, tie })
+    }
+  })
+  test('the target of the balance is the one that is chosen, for every setup', () => {
+    const aimed = (edit: (preferences: Project['preferences']) => void) => {
+      const project = structuredClone(DEMO_PROJECT)
+      edit(project.preferences)
+      return sheetOf(project)
+        .rows.find((one) => one.id === 'bias')!
+        .cells.map((cell) => cell.value!)
+    }
+    const shares = DEMO_PROJECT.setups.map((setup) => evaluate(DEMO_PROJECT, setup.id).figures['bias.road'].value!)
+    aimed((preferences) => Object.assign(preferences, { biasAim: 'fixed', biasAimShare: 0.7 })).forEach((off, at) =>
+      expect(off).toBeCloseTo(Math.abs(shares[at]! - 0.7), 9),
+    )
+    aimed((preferences) => (preferences.biasAim = 'present')).forEach((off, at) =>
+      expect(off).toBeCloseTo(Math.abs(shares[at]! - shares[0]!), 6),
+    )
+  })
+  test('the hotter axle counts; without it the row says so, beside a rear drum the front does', () => {
+    const rear = structuredClone(DEMO_PROJECT)
+    delete (rear.parts.find((part) => part.id === rear.setups[0].rear.rotor) as { ventilation?: string }).ventilation
+    const [was, without] = [DEMO_PROJECT, rear].map((project) => sheetOf(project).rows.find((one) => one.id === 'heat')!.cells[0]!)
+    const { figures } = evaluate(DEMO_PROJECT, DEMO_PROJECT.setups[0].id)
+    expect(was!.value).toBe(Math.max(figures['front.heat'].value!, figures['rear.heat'].value!))
+    expect(without).toMatchObject({ value: undefined, text: 'not known' })
+  })
+})
+
+describe('a budget', () => {
+  const withBudget = (budgetMinor: number) => {
+    const project = structuredClone(DEMO_PROJECT)
+    project.preferences.budgetMinor = budgetMinor
+    return sheetOf(project)
+  }
+  test('each setup says how likely it stays within it, and the sentence names those that do not', () => {
+    const found = withBudget(40_000)
+    const budget = found.rows.find((one) => one.id === 'budget')!
+    found.columns.slice(1).forEach(({ setupId, name, verdict }, i) => {
+      const cell = budget.cells[i + 1]!
+      const over = row('cost').cells[i + 1]!.value! - 40_000
+      expect([setupId, / over/.test(cell.text)]).toEqual([setupId, over > 0])
+      const named = found.sentence.split('Over the budget: ')[1]?.includes(name) ?? false
+      expect([setupId, named]).toEqual([setupId, cell.verdict === 'needs' && verdict !== 'blocked'])
+    })
+    expect(budget.cells.some((cell) => cell.verdict === 'needs')).toBe(true)
+    expect(budget.cells[0]!.text).toBe('nothing to buy')
+  })
+  test('without one there is no such row', () => {
+    const none = structuredClone(DEMO_PROJECT)
+    delete none.preferences.budgetMinor
+    expect(sheetOf(none).rows.some((one) => one.id === 'budget')).toBe(false)
   })
 })
 

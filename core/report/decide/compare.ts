@@ -8,6 +8,7 @@ import type { FindingVerdict } from '../figure/finding.ts'
 import type { ReportFigure } from '../figure/figure.ts'
 import { boundWord, counted, FINDING_SHORT, VERDICT_RANK } from '../figure/words.ts'
 import type { FigureId } from '../figures.ts'
+import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type CriterionValue, type SetupCriterionId } from './criteria.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import { stopReport } from '../heat/stop-report.ts'
@@ -66,11 +67,8 @@ interface RowSpec {
 interface Column {
   report: Report
   heat: HeatBrief | undefined
+  criteria: Record<CriterionId, CriterionValue>
 }
-
-/** By which of the rows setups are weighed, marked as beaten, ordered and drawn. */
-export const WEIGHED_ROWS = ['cost', 'heat', 'gap', 'bias', 'mass', 'pedal'] as const
-export type WeighedRow = (typeof WEIGHED_ROWS)[number]
 
 /**
  * Setups side by side, the first of them as the reference.
@@ -78,7 +76,10 @@ export type WeighedRow = (typeof WEIGHED_ROWS)[number]
  * @param heats by setup; a setup without one has its heat not known
  */
 export function compare(project: Project, reports: readonly Report[], heats: Readonly<Record<string, HeatBrief>>): Comparison {
-  const columns = reports.map((report): Column => ({ report, heat: heats[report.setupId] }))
+  const columns = reports.map((report): Column => {
+    const heat = heats[report.setupId]
+    return { report, heat, criteria: setupCriteria(project, report, heat) }
+  })
   const rows = specs(project).map((spec) => rowOf(spec, columns, project))
   const byId = new Map(rows.map((row) => [row.id, row]))
   const said = columns.map(({ report }, at): CompareColumn => ({
@@ -98,7 +99,7 @@ export function compare(project: Project, reports: readonly Report[], heats: Rea
 /** Whether one column is nowhere worse than another and somewhere better, by more than tie and doubt; unknown on either side: no. */
 function beatsColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number): boolean {
   let better = false
-  for (const id of WEIGHED_ROWS) {
+  for (const id of SETUP_CRITERIA) {
     const row = rows.get(id)!
     const [x, y] = [row.cells[a]!, row.cells[b]!]
     const held = heldAgainst(row, x, y)
@@ -147,7 +148,7 @@ function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension 
 const LIMITED_BY = { driver: 'foot', stroke: 'stroke', pads: 'cold pads', tyre: 'tyres' } as const
 
 function specs(project: Project): RowSpec[] {
-  const { units, currency } = project.preferences
+  const { units, currency, budgetMinor } = project.preferences
   const show = (value: number | undefined, dimension: Dimension | 'money', digits?: { decimals: number }) =>
     value === undefined
       ? 'not known'
@@ -164,13 +165,17 @@ function specs(project: Project): RowSpec[] {
       project,
       project.setups.find((one) => one.id === report.setupId)!,
     )
-  const mass = ({ report }: Column): Raw => {
-    const all = AXLES.map((axle) => report.figures[`${axle}.massChange`].value)
-    const sum = all[0] === undefined || all[1] === undefined ? undefined : all[0] + all[1]
-    return {
-      ...plain(sum === undefined ? 'not known' : formatQuantity(sum, 'mass', units, { signed: true }), sum),
-      figureId: 'front.massChange',
+  /** A row of a criterion that setups and results of the search share. */
+  const criterion = (id: CriterionId, words?: (value: number, column: Column) => string): RowSpec => {
+    const { label, better, tie, dimension } = CRITERIA[id]
+    const of = (column: Column): Raw => {
+      const one = column.criteria[id]
+      const { value, figureId } = one
+      const own = words && value !== undefined ? words(value, column) : undefined
+      const text = own ?? (figureId && value !== undefined ? ofFigure(column.report.figures[figureId], show).text : show(value, dimension))
+      return { ...one, text }
     }
+    return { id, label, better, tie, dimension, of }
   }
   const stop = ({ report }: Column): Raw => {
     const { rows, footAtMost } = stopReport(project, report.setupId)
@@ -179,6 +184,17 @@ function specs(project: Project): RowSpec[] {
     // what is not known of foot, stroke or pads may end it before
     const bound = footAtMost || row.strokeG === undefined || row.padsG === undefined
     return { ...plain(`${bound ? 'at least ' : ''}${row.distanceM.toFixed(1)} m, the ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
+  }
+  const budget: RowSpec = {
+    id: 'budget',
+    label: `Within the budget of ${show(budgetMinor, 'money')}`,
+    of: ({ report: { bill, isStock } }) => {
+      if (isStock || !bill.budget) return plain('nothing to buy')
+      const { chance, verdict, minor } = bill.budget
+      const over = bill.total.likely - minor
+      const words = `${Math.round(chance * 100)}% probability${over > 0 ? `, ${show(over, 'money')} over` : ''}`
+      return { ...plain(words, chance), verdict, figureId: 'cost.total' }
+    },
   }
   return [
     {
@@ -189,19 +205,7 @@ function specs(project: Project): RowSpec[] {
         return { ...plain(`${FINDING_SHORT[report.verdict]}${open > 0 ? `, ${open} open` : ''}`), verdict: report.verdict }
       },
     },
-    {
-      id: 'gap',
-      label: 'Smallest gap to the wheel',
-      better: 'high',
-      tie: 0.3,
-      dimension: 'length',
-      of: ({ report }) => {
-        const gaps = AXLES.map((axle) => report.figures[`${axle}.gap`])
-        if (gaps.some((one) => one.value === undefined))
-          return { ...plain('not known'), figureId: gaps.find((one) => one.value === undefined)!.id }
-        return ofFigure(gaps[0]!.value! <= gaps[1]!.value! ? gaps[0]! : gaps[1]!, show)
-      },
-    },
+    criterion('gap'),
     { id: 'wheel', label: 'Wheel, front / rear', of: both((axle, { report }) => parts(report)[axle].wheel?.name ?? 'not known') },
     {
       id: 'spacer',
@@ -214,18 +218,7 @@ function specs(project: Project): RowSpec[] {
     { id: 'biasClamp', label: 'Bias of clamp', dimension: 'share', of: figure('bias.clamp') },
     { id: 'biasTorque', label: 'Bias of torque', dimension: 'share', of: figure('bias.torque') },
     { id: 'biasRoad', label: 'Bias at the road', dimension: 'share', of: figure('bias.road') },
-    {
-      id: 'bias',
-      label: 'Bias off the load’s share',
-      better: 'low',
-      tie: 0.005,
-      dimension: 'share',
-      of: ({ report }) => {
-        const [road, ideal] = [report.figures['bias.road'], report.figures['bias.ideal']]
-        const off = road.value === undefined || road.atLeast || ideal.value === undefined ? undefined : Math.abs(road.value - ideal.value)
-        return { ...plain(off === undefined ? 'not known' : `${(off * 100).toFixed(1)} points`, off, road.u), figureId: 'bias.road' }
-      },
-    },
+    criterion('bias', (off) => `${(off * 100).toFixed(1)} points`),
     {
       id: 'critical',
       label: 'Front first up to',
@@ -235,56 +228,36 @@ function specs(project: Project): RowSpec[] {
       of: figure('balance.critical'),
     },
     { id: 'force', label: 'Pedal force', dimension: 'force', of: figure('pedal.force') },
-    {
-      id: 'pedal',
-      label: 'Pedal off its usual',
-      better: 'low',
-      tie: 10,
-      dimension: 'force',
-      of: ({ report }) => {
-        const { value, atLeast } = report.figures['pedal.force']
-        const { low, high } = BANDS[pedalOf(project.car.uses)].forceN
-        const off = value === undefined ? undefined : value < low ? low - value : Math.max(0, value - high)
-        const words =
-          off === undefined ? 'not known' : off === 0 ? 'within' : `${show(off, 'force')} too ${value! < low ? 'light' : 'heavy'}`
-        return { ...plain(words, off), bound: atLeast ?? false, figureId: 'pedal.force' }
-      },
-    },
+    criterion('pedal', (off, { report }) => {
+      const { low } = BANDS[pedalOf(project.car.uses)].forceN
+      return off === 0 ? 'within' : `${show(off, 'force')} too ${report.figures['pedal.force'].value! < low ? 'light' : 'heavy'}`
+    }),
     { id: 'travel', label: 'Pedal travel', better: 'low', tie: 3, dimension: 'length', of: figure('pedal.travel') },
     { id: 'noAssist', label: 'Pedal without the booster', better: 'low', tie: 10, dimension: 'force', of: figure('pedal.forceNoAssist') },
     { id: 'stop', label: `Dry stop from ${project.preferences.stopFromKmh} km/h, limited by`, better: 'low', tie: 0.5, of: stop },
     {
-      id: 'heat',
-      label: 'Heat, room to the nearest limit',
-      better: 'high',
-      tie: 8,
-      dimension: 'temperatureRise',
-      of: ({ heat }) =>
-        heat
-          ? {
-              ...plain(`${heat.value}${heat.leftC !== undefined && heat.leftC < 0 ? `, ${heat.detail}` : ''}`, heat.leftC),
-              verdict: heat.verdict,
-              bound: heat.verdict === 'unknown',
-            }
-          : plain('not known'),
+      ...criterion('margin'),
+      of: ({ heat, criteria: { margin } }) => ({
+        ...margin,
+        text: heat ? `${heat.value}${heat.leftC !== undefined && heat.leftC < 0 ? `, ${heat.detail}` : ''}` : 'not known',
+        ...(heat ? { verdict: heat.verdict } : {}),
+      }),
     },
-    { id: 'rise', label: 'Rotor rise in one stop, front', better: 'low', tie: 8, dimension: 'temperatureRise', of: figure('front.heat') },
-    { id: 'mass', label: 'Mass, a front and a rear corner', better: 'low', tie: 0.1, dimension: 'mass', of: mass },
-    { id: 'rotating', label: 'Of it turning, front', better: 'low', tie: 0.1, dimension: 'mass', of: figure('front.rotatingChange') },
+    criterion('heat'),
+    criterion('mass', (kg) => formatQuantity(kg, 'mass', units, { signed: true })),
     {
-      id: 'cost',
-      label: 'Cost now',
+      id: 'rotating',
+      label: 'Rotating mass change, front',
       better: 'low',
-      tie: 500,
-      dimension: 'money',
-      of: ({ report }) => {
-        const { total, unpriced } = report.bill
-        const range = total.p90 > total.p10 ? ` (${show(total.p10, 'money')} to ${show(total.p90, 'money')})` : ''
-        const raw = ofFigure(report.figures['cost.total'], show)
-        // 80 in 100 lie between, so that a standard deviation is their distance over 2.56
-        return { ...raw, text: `${raw.text}${range}`, u: (total.p90 - total.p10) / 2.563, bound: unpriced > 0 }
-      },
+      tie: 0.1,
+      dimension: 'mass',
+      of: figure('front.rotatingChange'),
     },
+    criterion('cost', (_, { report: { figures, bill } }) => {
+      const { p10, p90 } = bill.total
+      return `${ofFigure(figures['cost.total'], show).text}${p90 > p10 ? ` (${show(p10, 'money')} to ${show(p90, 'money')})` : ''}`
+    }),
+    ...(budgetMinor === undefined ? [] : [budget]),
     { id: 'season', label: 'Wear in a season', better: 'low', tie: 500, dimension: 'money', of: figure('cost.season') },
     {
       id: 'hours',
@@ -331,7 +304,11 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
   const others = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.isStock)
   const goes = others.filter(({ column }) => column.verdict !== 'blocked')
   const blocked = others.filter(({ column }) => column.verdict === 'blocked').map(({ column }) => column.name)
-  const leaves = blocked.length > 0 ? ` ${blocked.join(' and ')} cannot be built as ${blocked.length === 1 ? 'it is' : 'they are'}.` : ''
+  const costly = goes.filter(({ at }) => rows.get('budget')?.cells[at]!.verdict === 'needs').map(({ column }) => column.name)
+  const leaves = [
+    blocked.length > 0 ? ` ${blocked.join(' and ')} cannot be built as ${blocked.length === 1 ? 'it is' : 'they are'}.` : '',
+    costly.length > 0 ? ` Over the budget: ${costly.join(' and ')}.` : '',
+  ].join('')
   if (goes.length === 0)
     return others.length === 0 ? 'There is nothing to choose from yet: make a setup or take a find.' : `None of them goes.${leaves}`
   const cost = rows.get('cost')!
@@ -340,7 +317,7 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
     [...goes]
       .filter(({ at }) => value(id, at).value !== undefined)
       .sort((a, b) => way * (value(id, a.at).value! - value(id, b.at).value!))[0]
-  const [cheapest, coolest] = [by('cost', 1), by('heat', -1)]
+  const [cheapest, coolest] = [by('cost', 1), by('margin', -1)]
   const { units, currency } = project.preferences
   if (!cheapest) return `What they cost is not known.${leaves}`
   if (!coolest || coolest.at === cheapest.at) {
@@ -350,7 +327,7 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
   const [a, b] = [value('cost', cheapest.at), value('cost', coolest.at)]
   const dearer = heldAgainst(cost, a, b)
   const money = formatMoney(b.value! - a.value!, currency, { whole: true })
-  const [hot, cool] = [value('heat', cheapest.at), value('heat', coolest.at)]
+  const [hot, cool] = [value('margin', cheapest.at), value('margin', coolest.at)]
   const room = formatQuantity(cool.value! - hot.value!, 'temperatureRise', units, { decimals: 0 })
   const first =
     dearer === 'same'
@@ -359,7 +336,7 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
         ? `What ${cheapest.column.name} or ${coolest.column.name} costs is not known in full`
         : `${cheapest.column.name} costs ${money} less than ${coolest.column.name}`
   const second =
-    heldAgainst(rows.get('heat')!, cool, hot) === 'better'
+    heldAgainst(rows.get('margin')!, cool, hot) === 'better'
       ? `${coolest.column.name} has ${room} more room to its limits`
       : 'their heat is the same within the doubt'
   const clear = [cheapest, coolest].map(({ at }) => value('verdict', at).verdict!)
@@ -380,9 +357,9 @@ export function frontOf<M extends { x: number; y: number }>(marks: readonly M[],
  * The order that weights make of setups: each criterion from its best (0) to its worst (1) among them, times its weight; what
  * is not known counts as the worst. Never a score by itself: only who stands before whom.
  */
-export function orderBy({ columns, rows }: Comparison, weights: Readonly<Partial<Record<WeighedRow, number>>>): CompareColumn[] {
+export function orderBy({ columns, rows }: Comparison, weights: Readonly<Partial<Record<SetupCriterionId, number>>>): CompareColumn[] {
   const sums = columns.map(() => 0)
-  for (const id of WEIGHED_ROWS) {
+  for (const id of SETUP_CRITERIA) {
     const weight = weights[id] ?? 0
     const row = rows.find((one) => one.id === id)
     if (weight === 0 || !row) continue

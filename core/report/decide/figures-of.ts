@@ -1,4 +1,3 @@
-import { idealFrontShare } from '../../balance/constant-split.ts'
 import type { Mass } from '../../balance/adhesion.ts'
 import { rearFirstFrom } from '../../balance/lock-order.ts'
 import { IRON_J_PER_KG_K, oneStopRiseC } from '../../heat/one-stop.ts'
@@ -9,8 +8,9 @@ import { OTHER_LIMITS } from '../../model/field.ts'
 import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
+import { biasTarget } from '../balance/bias-target.ts'
 import { axleBrake } from '../brake/brake.ts'
-import { massOf, systemOf } from '../brake/brake-system.ts'
+import { massOf } from '../brake/brake-system.ts'
 import type { gapAsItIs } from '../corner/corner.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { Context } from '../figure/read.ts'
@@ -18,17 +18,18 @@ import { Working } from '../figure/working.ts'
 import { RING_MASS, ringJPerKgK } from '../heat/heat.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
+import { outsideBand, type SearchCriterionId } from './criteria.ts'
 import { leastWithKits } from './kits.ts'
 import { packsCost, partCost, sumOrUnknown } from './prices.ts'
-import { AXLE_ORDER, HYDRAULIC_NAMES, type CriterionId, type Filling, type PlaceName, type Space } from './space.ts'
+import { AXLE_ORDER, HYDRAULIC_NAMES, type Filling, type PlaceName, type Space } from './space.ts'
 
 /** What the criteria are of a combination; undefined: not known. */
-export type Weighed = Record<CriterionId, number | undefined>
+export type Weighed = Record<SearchCriterionId, number | undefined>
 
 /** What of one axle enters the weighing. */
 export interface AxleWeights {
   brake: AxleBrake | undefined
-  /** Mass of a grey iron ring that stores as much heat as its ring, kg. */
+  /** Mass of a grey iron ring that stores as much heat as its ring, kg; Infinity: a rear drum, whose rise does not count. */
   ringIronKg: number | undefined
   gapMm: number | undefined
   gap: FindingVerdict
@@ -103,9 +104,11 @@ function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number |
 /** The brake of an axle and its ring: by caliper, bracket, rotor and pads. */
 export function brakeOf(context: Context, axle: Axle): Pick<AxleWeights, 'brake' | 'ringIronKg'> {
   const at = { context, axle }
+  const { brake } = axleBrake(context, axle)
+  if (axle === 'rear' && context.resolved.rear.caliper?.kind === 'drum') return { brake, ringIronKg: Infinity }
   const ringKg = RING_MASS.of(at).figure.value
   return {
-    brake: axleBrake(context, axle).brake,
+    brake,
     ringIronKg: ringKg === undefined ? undefined : (ringKg * ringJPerKgK(at)) / IRON_J_PER_KG_K,
   }
 }
@@ -138,17 +141,14 @@ export interface CarAsked {
   bandN: { low: number; high: number }
 }
 export function carAsked(project: Project, context: Context): CarAsked {
-  const { referenceDecelG: refG, stopFromKmh, biasAim = 'load', biasAimShare } = project.preferences
-  const mass = massOf(new Working(), context)
-  const load = mass && idealFrontShare(mass.staticFront, mass.cgHeightMm / mass.wheelbaseMm, refG)
-  const present = () => {
-    const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
-    const system = systemOf(new Working(), context, brakes)
-    const stop = system && mass && stopOf(system)(mass.massKg * STANDARD_GRAVITY * refG)
-    return stop && stop.frontN / (stop.frontN + stop.rearN)
+  const { referenceDecelG: refG, stopFromKmh } = project.preferences
+  return {
+    mass: massOf(new Working(), context),
+    refG,
+    stopFromKmh,
+    aim: biasTarget(project, refG),
+    bandN: BANDS[pedalOf(project.car.uses)].forceN,
   }
-  const aim = biasAim === 'fixed' && biasAimShare !== undefined ? biasAimShare : biasAim === 'present' ? present() : load
-  return { mass, refG, stopFromKmh, aim, bandN: BANDS[pedalOf(project.car.uses)].forceN }
 }
 
 /** What a system asks of the foot, and how it shares a stop. */
@@ -203,17 +203,16 @@ export function weigh(
   const riseC = ({ ringIronKg }: AxleWeights, share: number): number | undefined =>
     ringIronKg === undefined || !mass ? undefined : oneStopRiseC(mass.massKg, stopFromKmh, share, ringIronKg)
   const frontC = frontShare === undefined ? undefined : riseC(front, frontShare)
-  const { low, high } = asked.bandN
+  const rearC = frontShare === undefined ? undefined : riseC(rear, 1 - frontShare)
   return {
     cost:
       front.costMinor === undefined || rear.costMinor === undefined || hydraulicsMinor === undefined
         ? undefined
         : front.costMinor + rear.costMinor + hydraulicsMinor,
-    // a drum's rise is not known: then the front's counts
-    heat: frontC === undefined ? undefined : Math.max(frontC, riseC(rear, 1 - frontShare!) ?? 0),
+    heat: frontC === undefined || rearC === undefined ? undefined : Math.max(frontC, rearC),
     gap: front.gapMm === undefined || rear.gapMm === undefined ? undefined : Math.min(front.gapMm, rear.gapMm),
     bias: frontShare === undefined || asked.aim === undefined ? undefined : Math.abs(frontShare - asked.aim),
     mass: front.massKg === undefined || rear.massKg === undefined ? undefined : front.massKg + rear.massKg,
-    pedal: pedalN === undefined ? undefined : pedalN < low ? low - pedalN : Math.max(0, pedalN - high),
+    pedal: pedalN === undefined ? undefined : outsideBand(pedalN, asked.bandN),
   }
 }

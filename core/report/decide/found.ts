@@ -3,7 +3,8 @@ import type { Axle } from '../../model/project.ts'
 import { VERDICT_RANK } from '../figure/words.ts'
 import type { Ruled } from './dropped.ts'
 import type { Weighed } from './figures-of.ts'
-import { CRITERIA, type PlaceName, type SearchAsk } from './space.ts'
+import { CRITERIA } from './criteria.ts'
+import type { PlaceName, SearchAsk } from './space.ts'
 
 /** One combination that a search found. */
 export interface Find {
@@ -53,6 +54,8 @@ export interface SearchResult {
   /** As many more that nothing beats. */
   more: number
   dropped: Dropped[]
+  /** Bought with every result but the unchanged car, minor units with tax; those without a price are in no cost. */
+  consumables: { labels: string[]; minor: number; unpriced: number }
   near: NearMiss[]
 }
 export const criteriaOf = ({ by }: SearchAsk): Criterion[] => by.map((id) => CRITERIA[id])

@@ -1,5 +1,5 @@
 import { roundMinor } from '../../cost/total.ts'
-import type { Bundle, Part, Preferences, Price } from '../../model/project.ts'
+import type { Bundle, ExtraLine, Part, Preferences, Price } from '../../model/project.ts'
 
 /**
  * What a part costs in a place, minor units with tax in the project's currency: nothing when it is there already or stands
@@ -20,6 +20,9 @@ export const packsCost = ({ price }: Part, pieces: number, preferences: Preferen
 /** What a kit or donor costs bought whole, alike. */
 export const bundleCost = ({ price }: Pick<Bundle, 'price'>, preferences: Preferences): number | undefined =>
   price && inOwnCurrency(price, 1, preferences)
+/** What a line of a setup costs that is no part of it, alike; nothing where it is there already. */
+export const extraCost = ({ price, quantity, owned }: ExtraLine, preferences: Preferences): number | undefined =>
+  owned ? 0 : price && inOwnCurrency(price, quantity, preferences)
 
 function inOwnCurrency(price: Price, quantity: number, { currency, rates, taxPercent }: Preferences): number | undefined {
   const rate = price.currency === currency ? 1 : rates.find((one) => one.currency === price.currency)?.rate

@@ -2,7 +2,8 @@ import { array, boolean, string } from 'yup'
 import { closed, finite } from '../../model/field-schema.ts'
 import { schemaProblems } from '../../model/schema-problems.ts'
 import type { Project } from '../../model/project.ts'
-import { CRITERION_IDS, DEFAULT_ASK, type SearchAsk } from './space.ts'
+import { SEARCH_CRITERIA } from './criteria.ts'
+import { DEFAULT_ASK, type SearchAsk } from './space.ts'
 
 const yesNo = () => boolean().strict().typeError('must be true or false').required('is missing')
 const askSchema = closed({
@@ -23,11 +24,11 @@ const askSchema = closed({
     .strict()
     .required('is missing')
     .min(1, 'needs at least one criterion')
-    .max(CRITERION_IDS.length)
+    .max(SEARCH_CRITERIA.length)
     .of(
       string()
         .strict()
-        .oneOf(CRITERION_IDS, `must be among ${CRITERION_IDS.join(', ')}`)
+        .oneOf(SEARCH_CRITERIA, `must be among ${SEARCH_CRITERIA.join(', ')}`)
         .required(),
     )
     .test('once', 'names a criterion twice', (by: unknown) => !Array.isArray(by) || new Set(by as unknown[]).size === by.length),

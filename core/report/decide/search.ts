@@ -10,8 +10,9 @@ import { weigh, wholeCost, type Braked, type Weighed } from './figures-of.ts'
 import { criteriaOf, fewestChanges, valuesOf, type Find, type NearMiss, type SearchProgress, type SearchResult } from './found.ts'
 import { cameWhole, type PlacedKit } from './kits.ts'
 import { failsMusts, LITTLE } from './musts.ts'
-import { HYDRAULIC_NAMES, ofKitsIn, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+import { HYDRAULIC_NAMES, isCurrentCar, ofKitsIn, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
 import { Tally, WHOLE_KITS } from './tally.ts'
+import { consumablesCost } from './consumables.ts'
 import { WholeCar } from './whole-car.ts'
 export type { Dropped, Find, NearMiss, SearchCounts, SearchProgress, SearchResult } from './found.ts'
 
@@ -99,7 +100,10 @@ class Search {
       for (const r of alike.rear) {
         // the wheel is one for the whole car where it is searched for
         if (ask.vary.wheel && f.wheel !== r.wheel) continue
-        if ((f.best.costMinor ?? 0) + (r.best.costMinor ?? 0) + leastMinor - this.mostShared(f, r) > mostMinor) {
+        if (
+          (f.best.costMinor ?? 0) + (r.best.costMinor ?? 0) + leastMinor - this.mostShared(f, r) + this.leastConsumables(f, r) >
+          mostMinor
+        ) {
           this.tally.drop('budget', f.members.length * r.members.length * between.length)
           continue
         }
@@ -118,7 +122,7 @@ class Search {
     const { braked, barFrontShare } = this.car.brakedWith(h, f, r)
     if (f.comparable && r.comparable) {
       // none of them can be better than the best of each together
-      const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor - this.mostShared(f, r)
+      const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor - this.mostShared(f, r) + this.leastConsumables(f, r)
       const bound: Weighed = weigh(this.car.asked, { front: f.best, rear: r.best }, least, braked)
       if (this.held.outdone(valuesOf(this.space.ask, bound))) return 1
       const fails = failsMusts(this.space, this.car.asked.bandN, bound, braked).find((one) => one.id !== 'budget')
@@ -130,6 +134,11 @@ class Search {
     }
     for (const one of f.members) for (const other of r.members) this.look(one, other, h, braked, barFrontShare)
     return 1 + f.members.length * r.members.length
+  }
+
+  /** The least that consumables cost, minor units: the current car takes none. */
+  private leastConsumables(f: Alike, r: Alike): number {
+    return f.asNow && r.asNow ? 0 : this.space.consumablesMinor
   }
 
   /** The most that both axles save by packs that serve both, minor units: one pack of each part. */
@@ -146,6 +155,8 @@ class Search {
     let filling: Filling | undefined = h.kits.length > 0 || shares ? { ...f.filling, ...r.filling, ...h.filling } : undefined
     const priced = filling && wholeCost(this.space, filling)
     if (priced) values.cost = priced.minor
+    const asNow = f.asNow && r.asNow && isCurrentCar(this.space, h.filling)
+    if (values.cost !== undefined && !asNow) values.cost += this.space.consumablesMinor
     const fails = failsMusts(this.space, this.car.asked.bandN, values, braked)
     if (fails.length > 1 || fails.some((one) => !one.little)) {
       this.tally.drop(fails[0]!.id, 1)
@@ -252,6 +263,10 @@ class Search {
       finds: all.slice(0, MOST_FINDS),
       more: Math.max(0, all.length - MOST_FINDS),
       dropped: this.tally.list(),
+      consumables: {
+        labels: this.space.consumables.map((line) => line.label),
+        ...consumablesCost(this.space.consumables, this.space.project.preferences),
+      },
       near: this.near,
     }
   }

@@ -4,27 +4,20 @@ import {
   HYDRAULIC_SLOTS,
   type Axle,
   type AxleSlot,
+  type ExtraLine,
   type HydraulicSlot,
   type Part,
   type Project,
   type Setup,
 } from '../../model/project.ts'
+import { belongsToOtherAxle } from '../../model/hose-axle.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../../model/resolve.ts'
+import { consumablesCost, consumablesFor } from './consumables.ts'
+import type { SearchCriterionId } from './criteria.ts'
 import type { Filling, PlaceName } from './filling.ts'
 import { bothAxles, brings, type PlacedKit } from './kits.ts'
 import { packsCost } from './prices.ts'
 export type { Filling, PlaceName } from './filling.ts'
-
-export const CRITERIA = {
-  cost: { label: 'cost', better: 'low', tie: 500 },
-  heat: { label: 'rise in one stop', better: 'low', tie: 8 },
-  gap: { label: 'gap to the wheel', better: 'high', tie: 0.3 },
-  bias: { label: 'bias off its aim', better: 'low', tie: 0.005 },
-  mass: { label: 'mass a corner', better: 'low', tie: 0.1 },
-  pedal: { label: 'pedal off its usual', better: 'low', tie: 10 },
-} as const
-export type CriterionId = keyof typeof CRITERIA
-export const CRITERION_IDS = Object.keys(CRITERIA) as CriterionId[]
 
 /** What a search may change, what must hold, and what is weighed. */
 export interface SearchAsk {
@@ -49,7 +42,7 @@ export interface SearchAsk {
     parkingBrake: boolean
     budgetMinor?: number
   }
-  by: CriterionId[]
+  by: SearchCriterionId[]
   /** One part alone in one place: what can be built with it. */
   only?: { place: PlaceName; partId: string }
 }
@@ -76,6 +69,9 @@ export interface Space {
   kits: Record<Axle, readonly PlacedKit[]>
   /** Those of an axle that are all at it. */
   kitsWithin: Record<Axle, readonly PlacedKit[]>
+  /** Fluid, washers and the like that a combination gets with its parts, and what they cost, minor units. */
+  consumables: readonly ExtraLine[]
+  consumablesMinor: number
   /** What one pack costs of parts that both axles may take from one pack, minor units, by the part's id. */
   packs: ReadonlyMap<string, number>
 }
@@ -111,9 +107,11 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
       kinds: readonly string[]
       nothing: boolean
     }
+    const axle = AXLES.find((one) => place.startsWith(`${one}.`))
     const parts = project.parts.filter(
       (part) =>
         kinds.includes(part.kind) &&
+        !(axle && part.kind === 'hose' && belongsToOtherAxle(project, part.id, axle)) &&
         part.id !== now?.id &&
         (!ask.onHand || part.owned) &&
         // what only comes with others must come to its own place
@@ -137,7 +135,10 @@ export function spaceOf(project: Project, ask: SearchAsk): Space {
   if (only && part) options[only.place] = [part]
   const within = (axle: Axle) => kits[axle].filter((kit) => !kit.spans)
   const kitsWithin = { front: within('front'), rear: within('rear') }
-  return { project, ask, base, stock, baseParts, stockParts, now, options, kits, kitsWithin, packs: packsOf(project, options) }
+  const consumables = consumablesFor(project, base)
+  const consumablesMinor = consumablesCost(consumables, project.preferences).minor
+  const packs = packsOf(project, options)
+  return { project, ask, base, stock, baseParts, stockParts, now, options, kits, kitsWithin, consumables, consumablesMinor, packs }
 }
 
 function packsOf({ preferences }: Project, options: Space['options']): Map<string, number> {
@@ -158,8 +159,12 @@ export function ofKitsIn({ now, stockParts, kits }: Space, filling: Filling, pla
   })
 }
 
+/** Whether nothing is changed of the current car: then nothing is bought. */
+export const isCurrentCar = ({ base, stock, now }: Pick<Space, 'base' | 'stock' | 'now'>, filling: Filling): boolean =>
+  base === stock && (Object.keys(filling) as PlaceName[]).every((place) => filling[place]?.id === now[place]?.id)
+
 /** A setup with these parts in: what is as the car stands stays absent, what was cut for other parts is left out. */
-export function setupOf({ base, stock, ask }: Space, filling: Filling, id: string, name: string, set: SetAs = {}): Setup {
+export function setupOf({ base, stock, ask, now, consumables }: Space, filling: Filling, id: string, name: string, set: SetAs = {}): Setup {
   const axle = (of: Axle): Setup['front'] => {
     if (!ask.vary[of] && !ask.vary.wheel) return structuredClone(base[of])
     const kept = ask.vary[of] ? {} : structuredClone(base[of])
@@ -181,5 +186,6 @@ export function setupOf({ base, stock, ask }: Space, filling: Filling, id: strin
   if (set.barFrontShare !== undefined)
     hydraulics.barFrontShare = { value: set.barFrontShare, origin: 'estimated', note: 'where the search set it: turn the bar to it' }
   const taken = set.kits?.length ? { taken: [...set.kits] } : {}
-  return { id, name, front: axle('front'), rear: axle('rear'), hydraulics, extras: [], ...taken }
+  const extras = isCurrentCar({ base, stock, now }, filling) ? [] : structuredClone([...consumables])
+  return { id, name, front: axle('front'), rear: axle('rear'), hydraulics, extras, ...taken }
 }

@@ -241,8 +241,22 @@ describe('a season', () => {
     // the price of the pads that are bought counts where none is given
     expect(evaluate(worn(), 'balanced').season.rows.find((row) => row.what === 'frontPads')).toMatchObject({
       ownPrice: false,
+      renewing: 8600,
+      packs: 1,
       perSeason: { likely: Math.round((8600 / 12) * 8) },
     })
+  })
+  test('both rotors of an axle are renewed together: one pack each where they are sold singly', () => {
+    const rotor = (pieces: number) =>
+      evaluate(
+        demo((project) => {
+          project.setups[0].wear = { frontRotors: { lastsEvents: figure(12, 'measured', { u: 2 }) } }
+          project.parts.find((part) => part.id === project.setups[0].front.rotor)!.price = price(6600, { pieces })
+        }),
+        'as-it-stands',
+      ).season.rows.find((row) => row.what === 'frontRotors')!
+    expect(rotor(1)).toMatchObject({ renewing: 13_200, packs: 2, perSeason: { likely: Math.round((13_200 / 12) * 8) } })
+    expect(rotor(2)).toMatchObject({ renewing: 6600, packs: 1 })
   })
   test('what a setup leaves as it stands wears as it stands', () => {
     const rows = (id: string) => evaluate(worn(), id).season.rows.find((row) => row.what === 'frontPads')!
