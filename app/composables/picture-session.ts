@@ -4,6 +4,8 @@ import type { Px } from '#core/picture/grey.ts'
 import type { FourMarks } from '#core/picture/marks.ts'
 import type { TracedOutline } from '#core/picture/outline.ts'
 import type { Datum } from '#core/picture/placing.ts'
+import { barsDisagree, type Printed } from '#core/picture/printed.ts'
+import { BAR_MM } from '#core/picture/sheet.ts'
 import { ofDrawing, printedBar, USUAL_HEIGHT } from '#core/picture/said.ts'
 import type { Traced } from '#core/picture/snap.ts'
 import type { Drawn } from '#core/picture/simulated-camera.ts'
@@ -30,8 +32,8 @@ export function usePictureSession(profile: () => boolean) {
   const state = reactive({
     lies: 'card' as Lies,
     thickMm: USUAL_HEIGHT.card.value as number,
-    barWith: '' as '' | 'digitalCaliper' | 'steelRule',
-    // what nobody read is not known
+    // asked before the line is traced: an unknown printer may be off by some millimetres in 100
+    barWith: '' as '' | 'digitalCaliper' | 'steelRule' | 'not',
     acrossMm: undefined as number | undefined,
     alongMm: undefined as number | undefined,
     datumBy: 'sheet' as 'sheet' | 'clicks',
@@ -109,7 +111,8 @@ export function usePictureSession(profile: () => boolean) {
   )
   const open = async (file: File, page?: number): Promise<void> => begin(await picture.open(file, page))
   const example = async (drawn: Drawn[]): Promise<void> => {
-    state.lies = 'sheet'
+    // its printer is exact
+    Object.assign(state, { lies: 'sheet', barWith: 'digitalCaliper', acrossMm: BAR_MM, alongMm: BAR_MM })
     await begin(await picture.example(drawn))
   }
 
@@ -164,16 +167,24 @@ export function usePictureSession(profile: () => boolean) {
     pointedPx: () => pxOnScreen.value,
   })
 
+  const printed = computed((): Printed => {
+    const { barWith } = state
+    const instrument = barWith === '' || barWith === 'not' ? undefined : barWith
+    return { across: printedBar(state.acrossMm, instrument), along: printedBar(state.alongMm, instrument) }
+  })
+  const barsMeasured = computed(
+    () => state.barWith !== '' && state.barWith !== 'not' && state.acrossMm !== undefined && state.alongMm !== undefined,
+  )
+  const barsSaid = computed(() => barsMeasured.value || state.barWith === 'not')
+  /** What is wrong where the bars as entered cannot both be right. */
+  const barsWrong = computed(() => (barsMeasured.value && found.value?.ok ? barsDisagree(printed.value, found.value.uneven) : undefined))
   const scale = computed((): AskedScale => {
     const [a, b] = scalePx.value
     if (state.lies !== 'drawing')
       return {
         by: 'sheet',
         heightMm: { value: state.thickMm, u: USUAL_HEIGHT[state.lies].u },
-        printedMm: {
-          across: printedBar(state.acrossMm, state.barWith || undefined),
-          along: printedBar(state.alongMm, state.barWith || undefined),
-        },
+        printedMm: printed.value,
       }
     return state.scaleBy === 'two'
       ? { by: 'two', from: a!, to: b!, apartMm: ofDrawing(state.apartMm ?? NaN) }
@@ -202,7 +213,7 @@ export function usePictureSession(profile: () => boolean) {
     state.scaleBy === 'two' ? state.apartMm !== undefined : state.wideMm !== undefined && state.highMm !== undefined,
   )
   const ready = computed(
-    () => picture.shown.value !== undefined && (state.lies === 'drawing' ? lengthsSaid.value : found.value?.ok === true),
+    () => picture.shown.value !== undefined && (state.lies === 'drawing' ? lengthsSaid.value : found.value?.ok === true && barsSaid.value),
   )
   const outlined = shallowRef<Outlined<WheelTag>>()
   const outline = computed((): TracedOutline<WheelTag> | undefined => (outlined.value?.ok ? outlined.value.outline : undefined))
@@ -288,6 +299,8 @@ export function usePictureSession(profile: () => boolean) {
     handles,
     strokes,
     ready,
+    barsSaid,
+    barsWrong,
     outlined,
     outline,
     open,

@@ -2,8 +2,11 @@ import { expose, transfer } from 'comlink'
 import { greyOf, type Grey, type Px } from '../../core/picture/grey.ts'
 import { findMarks, orderedMarks, type FourMarks } from '../../core/picture/marks.ts'
 import { BELOW_AXIS_MM, inOrder, outlineOf, type Stretch, type TracedOutline } from '../../core/picture/outline.ts'
-import { placing, type Datum, type Scale, type Sure } from '../../core/picture/placing.ts'
-import { focalOf, lensOver, type Focal } from '../../core/picture/pose.ts'
+import { placing, type Datum, type Scale } from '../../core/picture/placing.ts'
+import type { Printed } from '../../core/picture/printed.ts'
+import { seenUneven, sheetScale } from '../../core/picture/sheet-scale.ts'
+import type { Sure } from '../../core/picture/sure.ts'
+import { poseOf, lensOver, type Focal } from '../../core/picture/pose.ts'
 import { readSheet, type Seen, type SheetReading } from '../../core/picture/read-sheet.ts'
 import { FIELD } from '../../core/picture/sheet.ts'
 import { mmPerPx, toPx } from '../../core/picture/sheet-map.ts'
@@ -45,12 +48,14 @@ export type ReadMarks =
       lensMm: number
       tiltDeg: number
       focalFrom: Focal['from']
+      /** How uneven the print is as the picture alone shows it: ln of across over along. */
+      uneven: Sure
       mmPerPx: number
     }
   | { ok: false; message: string; residualMm?: number }
 /** A scale as the page knows it: of the sheet only what was entered. */
 export type AskedScale =
-  | { by: 'sheet'; heightMm: Sure; printedMm: { across: Sure; along: Sure } }
+  | { by: 'sheet'; heightMm: Sure; printedMm: Printed }
   | Omit<Extract<Scale, { by: 'two' }>, 'size'>
   | Omit<Extract<Scale, { by: 'corners' }>, 'size'>
 export interface Asked<Tag extends string = string> {
@@ -69,7 +74,6 @@ export type Outlined<Tag extends string = string> =
 let bitmap: ImageBitmap | undefined
 let grey: Grey | undefined
 let reading: SheetReading | undefined
-let focal: Focal | undefined
 let focal35Mm: number | undefined
 
 function draw(source: ImageBitmap, width: number, height: number): OffscreenCanvasRenderingContext2D {
@@ -88,7 +92,7 @@ async function keep(next: ImageBitmap, pages?: number): Promise<Opened> {
   bitmap?.close()
   bitmap = next
   grey = greyOf(pixels.data, width, height)
-  reading = focal = undefined
+  reading = undefined
   const by = Math.min(1, SHOWN_PX / Math.max(width, height))
   const shown = await createImageBitmap(next, {
     resizeWidth: Math.max(Math.round(width * by), 1),
@@ -100,7 +104,7 @@ async function keep(next: ImageBitmap, pages?: number): Promise<Opened> {
 
 function whole(scale: AskedScale): Scale | undefined {
   if (!grey) return undefined
-  if (scale.by === 'sheet') return reading && focal && { ...scale, reading, focal }
+  if (scale.by === 'sheet') return reading && sheetScale(reading, focal35Mm, scale)
   return { ...scale, size: { width: grey.width, height: grey.height } }
 }
 
@@ -154,13 +158,13 @@ const api = {
   /** @param exact as they were put by hand */
   readMarks(marks: FourMarks, exact: boolean): ReadMarks {
     if (!grey) return { ok: false, message: 'There is no picture yet.' }
-    reading = focal = undefined
+    reading = undefined
     const ordered = orderedMarks(grey, marks)
     const found = readSheet(grey, ordered, exact)
     if (!found.ok) return found
     reading = found.reading
     const { map } = reading
-    focal = focalOf(map, reading.spread, focal35Mm)
+    const { focal } = poseOf(map, reading.spread, focal35Mm)
     const { heightMm, tiltDeg } = lensOver(map, focal.px)
     return {
       ok: true,
@@ -174,6 +178,7 @@ const api = {
       lensMm: heightMm,
       tiltDeg,
       focalFrom: focal.from,
+      uneven: seenUneven(reading, focal35Mm),
       mmPerPx: mmPerPx(map, toPx(map, [-30, 120])),
     }
   },

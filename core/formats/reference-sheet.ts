@@ -1,4 +1,4 @@
-import { BAR_HALF_MM, BARS, DOT_MM, DOTS, FIELD, MARK, MARKS, type Mm } from '../picture/sheet.ts'
+import { BAR_HALF_MM, BARS, DOT_MM, DOTS, FIELD, INNER_DOTS, MARK, MARKS, type Mm } from '../picture/sheet.ts'
 import { PAPERS, type Mark, type Paper, type Template } from './template.ts'
 
 /** The middle of what is printed, which stands in the middle of the paper: z, r. */
@@ -39,7 +39,7 @@ export function referenceSheet(paper: Paper): Template {
         hubY,
         marks: [
           ...MARKS.flatMap((mark) => [disc(mark, MARK.ringMm), disc(mark, MARK.holeMm, 'white'), disc(mark, MARK.dotMm)]),
-          ...DOTS.map((dot) => disc(dot, DOT_MM)),
+          ...[...DOTS, ...INNER_DOTS].map((dot) => disc(dot, DOT_MM)),
           bar(BARS.across),
           bar(BARS.along),
           line([left, 0], [right, 0], 'hub axis'),

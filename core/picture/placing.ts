@@ -5,12 +5,8 @@ import { raised, type Focal } from './pose.ts'
 import { mapOf, numbersOf, type SheetReading } from './read-sheet.ts'
 import type { Mm } from './sheet.ts'
 import { mmOf, type SheetMap } from './sheet-map.ts'
-
-/** A number with its standard uncertainty. */
-export interface Sure {
-  value: number
-  u: number
-}
+import { printedWays, type Printed } from './printed.ts'
+import type { Sure } from './sure.ts'
 
 /** How millimetres are known in a picture. */
 export type Scale =
@@ -21,7 +17,7 @@ export type Scale =
       /** How far above the sheet the traced line lies, mm. */
       heightMm: Sure
       /** What 100 mm of the sheet came out of the printer as, mm, across the paper and along it. */
-      printedMm: { across: Sure; along: Sure }
+      printedMm: Printed
     }
   /** A drawing seen straight: two places of it, and how far apart they are, mm. */
   | { by: 'two'; from: Px; to: Px; apartMm: Sure; size: { width: number; height: number } }
@@ -43,6 +39,8 @@ export const U_SNAPPED_PX = 0.35
  * the places that are (simulated lenses with a term of the fourth power).
  */
 const INSIDE = 2
+/** Where dots inside are seen, what lies between them may be off by somewhat more than they are. */
+const INSIDE_SEEN = 1.5
 /** How well a card is laid to a printed line by eye, mm. */
 export const U_LAID_MM = 0.15
 
@@ -192,9 +190,8 @@ export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_P
     for (const numbers of mapWays(scale.reading)) add('marks', { numbers })
     if (base.heightMm !== 0) add('thickness', { lnFocal: base.lnFocal + scale.focal.uLn })
     if (scale.heightMm.u > 0) add('thickness', { heightMm: base.heightMm + scale.heightMm.u })
-    const { across, along } = scale.printedMm
-    add('print', { printed: [base.printed[0] + across.u / 100, base.printed[1]] })
-    add('print', { printed: [base.printed[0], base.printed[1] + along.u / 100] })
+    for (const [across, along] of printedWays(scale.printedMm))
+      add('print', { printed: [base.printed[0] + across / 100, base.printed[1] + along / 100] })
   }
   const lengthU = scale.by === 'two' ? [scale.apartMm.u] : scale.by === 'corners' ? [scale.wideMm.u, scale.highMm.u] : []
   lengthU.forEach((u, i) => add('scale', { lengths: base.lengths.map((one, k) => (k === i ? one + u : one)) }))
@@ -222,7 +219,7 @@ export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_P
     placing: {
       place: first.place,
       ways,
-      floorMm: scale.by === 'sheet' ? INSIDE * scale.reading.rmsMm : 0,
+      floorMm: scale.by === 'sheet' ? Math.max(INSIDE * scale.reading.rmsMm, INSIDE_SEEN * (scale.reading.insideMm ?? 0)) : 0,
       ...(first.offSquareDeg === undefined ? {} : { offSquareDeg: first.offSquareDeg }),
     },
   }

@@ -2,6 +2,7 @@ import type { Matrix } from 'ml-matrix'
 import { times, type Homography } from './homography.ts'
 import { mapOf, numbersOf } from './read-sheet.ts'
 import type { SheetMap } from './sheet-map.ts'
+import type { Sure } from './sure.ts'
 
 /** The focal length of the camera as this picture has it, in pixels. */
 export interface Focal {
@@ -9,6 +10,12 @@ export interface Focal {
   /** Standard uncertainty of its natural logarithm. */
   uLn: number
   from: 'picture' | 'file' | 'usual'
+}
+/** What of a picture's geometry is known together. */
+export interface Pose {
+  focal: Focal
+  /** Natural logarithm of the sheet's scale across over that along, as it came out of the printer. */
+  lnUneven: Sure
 }
 
 /** What telephones have that say nothing of it: 24 to 50 mm as of a 36 by 24 mm picture. */
@@ -32,11 +39,14 @@ function skew(a: Homography, focalPx: number): [number, number] {
 }
 
 /**
- * The focal length from how the sheet is seen (square axes of one scale: Z. Zhang, 2000), together with what the file says
- * or what is usual. Seen from straight above a sheet says nothing of it, and the doubt stays what it was.
+ * The focal length and how unevenly the sheet was printed, from how it is seen (square axes of known scales: Z. Zhang, 2000),
+ * together with what the file says or what is usual. From straight above a picture says nothing of its focal length, and tells
+ * an uneven print to a few parts in a thousand; aslant it is the other way round.
+ *
  * @param focal35Mm from the file, as of a 36 by 24 mm picture
+ * @param lnUneven what the printed bars say of the scales; a print that is even where nothing is given
  */
-export function focalOf(map: SheetMap, spread: Matrix, focal35Mm?: number): Focal {
+export function poseOf(map: SheetMap, spread: Matrix, focal35Mm?: number, lnUneven: Sure = { value: 0, u: 0 }): Pose {
   const diagonal = Math.hypot(map.width, map.height)
   const prior = Math.log(((focal35Mm ?? USUAL_FOCAL35_MM) / Math.hypot(36, 24)) * diagonal)
   const priorU = focal35Mm === undefined ? USUAL_U_LN : SAID_U_LN
@@ -62,19 +72,42 @@ export function focalOf(map: SheetMap, spread: Matrix, focal35Mm?: number): Foca
     return sum
   }
   const [v0, v1] = [variance(0), variance(1)]
-  let [weight, mean, square] = [0, 0, 0]
+  const printed = lnUneven.u ** 2
+  const [focal, uneven] = [new Moments(), new Moments()]
   for (let i = -80; i <= 80; i += 1) {
     const ln = prior + (i / 80) * 4 * priorU
     const [e0, e1] = skew(a, Math.exp(ln))
-    const w = Math.exp(-0.5 * ((e0 * e0) / v0 + (e1 * e1) / v1 + ((ln - prior) / priorU) ** 2))
-    weight += w
-    mean += w * ln
-    square += w * ln * ln
+    const off = e1 - lnUneven.value
+    const w = Math.exp(-0.5 * ((e0 * e0) / v0 + (off * off) / (v1 + printed) + ((ln - prior) / priorU) ** 2))
+    focal.add(w, ln, 0)
+    // what this focal length and the bars say together
+    uneven.add(w, lnUneven.value + (off * printed) / (v1 + printed), (printed * v1) / (printed + v1))
   }
-  if (!(weight > 0)) return { px: Math.exp(prior), uLn: priorU, from: focal35Mm === undefined ? 'usual' : 'file' }
-  const ln = mean / weight
-  const uLn = Math.sqrt(Math.max(square / weight - ln * ln, 1e-6))
-  return { px: Math.exp(ln), uLn, from: uLn < 0.6 * priorU ? 'picture' : focal35Mm === undefined ? 'usual' : 'file' }
+  const from = focal35Mm === undefined ? 'usual' : 'file'
+  if (!(focal.weight > 0)) return { focal: { px: Math.exp(prior), uLn: priorU, from }, lnUneven }
+  const uLn = Math.max(focal.u, 1e-3)
+  return {
+    focal: { px: Math.exp(focal.mean), uLn, from: uLn < 0.6 * priorU ? 'picture' : from },
+    lnUneven: { value: uneven.mean, u: uneven.u },
+  }
+}
+
+/** Mean and standard deviation of a mixture, one part after the other. */
+class Moments {
+  weight = 0
+  private sum = 0
+  private square = 0
+  add(weight: number, mean: number, variance: number): void {
+    this.weight += weight
+    this.sum += weight * mean
+    this.square += weight * (mean * mean + variance)
+  }
+  get mean(): number {
+    return this.sum / this.weight
+  }
+  get u(): number {
+    return Math.sqrt(Math.max(this.square / this.weight - this.mean ** 2, 0))
+  }
 }
 
 /** How the camera sees the plane so far above the sheet, mm: nearer things look larger, and further from below the lens. */

@@ -2,12 +2,12 @@ import { inverse as inverseOf, Matrix, pseudoInverse, solve } from 'ml-matrix'
 import { isInside, shadeAt, type Grey, type Px } from './grey.ts'
 import { homographyOf, times, type Homography } from './homography.ts'
 import { discAt, edgeIn, MARK_EDGES, type FourMarks } from './marks.ts'
-import { BAR_HALF_MM, BARS, DOT_MM, DOTS, MARKS, MOST_RESIDUAL_MM, type Mm } from './sheet.ts'
+import { BAR_HALF_MM, BARS, DOT_MM, DOTS, INNER_DOTS, MARKS, MOST_RESIDUAL_MM, type Mm } from './sheet.ts'
 import { mmOf, toPx, type SheetMap } from './sheet-map.ts'
 
 /** A place of the sheet that was found in the picture. */
 export interface Seen {
-  what: 'mark' | 'dot' | 'bar'
+  what: 'mark' | 'dot' | 'bar' | 'inside'
   mm: Mm
   px: Px
   /** How far the map puts it from where it should be, mm. */
@@ -20,8 +20,9 @@ export interface SheetReading {
   leftOut: number
   /** The largest distance that a place of the sheet is off by, mm: what a picture is refused for. */
   residualMm: number
-  /** Root mean square of the same. */
+  /** Root mean square of the same along the rim, and inside where enough is seen there. */
   rmsMm: number
+  insideMm: number | undefined
   /** Covariance of the nine numbers of the map as it was laid through what was seen, about places scaled to one. */
   spread: Matrix
 }
@@ -223,11 +224,24 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   }
   const { jacobian } = laid!
   const back = mmOf(map)
-  const seen: Seen[] = places.map((one) => ({ offMm: distance(back(one.px), one.mm), ...one }))
+  const offOf = (one: Place): Seen => ({ offMm: distance(back(one.px), one.mm), ...one })
+  const rim = places.map(offOf)
+  const inside = INNER_DOTS.flatMap((mm): Seen[] => {
+    const found = dotAt(grey, map, mm)
+    return found ? [offOf({ what: 'inside', mm, px: toPx(map, found) })] : []
+  })
+  const seen = [...rim, ...inside]
   const offPx = places.map((one) => distance(toPx(map, one.mm), one.px))
   const freedom = Math.max(2 * places.length - 9, 1)
   const variance = Math.max(offPx.reduce((sum, one) => sum + one * one, 0) / freedom, 0.02 ** 2)
   const residualMm = Math.max(...seen.map((one) => one.offMm))
+  const bulgeMm = Math.max(0, ...inside.map((one) => one.offMm))
+  if (bulgeMm > MOST_RESIDUAL_MM && bulgeMm === residualMm)
+    return {
+      ok: false,
+      residualMm,
+      message: `Dots inside the sheet are off by up to ${residualMm.toFixed(2)} mm, more than ${MOST_RESIDUAL_MM} mm: the paper is not flat, or the lens bends lines. Weigh the paper down on a table and photograph it again from further away.`,
+    }
   if (residualMm > MOST_RESIDUAL_MM)
     return {
       ok: false,
@@ -238,10 +252,21 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   const spread = safeInverse(normal).mul(variance)
   return {
     ok: true,
-    reading: { map, seen, leftOut, residualMm, rmsMm: Math.sqrt(seen.reduce((sum, one) => sum + one.offMm ** 2, 0) / seen.length), spread },
+    reading: {
+      map,
+      seen,
+      leftOut,
+      residualMm,
+      rmsMm: rmsOf(rim),
+      insideMm: inside.length < LEAST_INSIDE ? undefined : rmsOf(inside),
+      spread,
+    },
   }
 }
 
+/** So many dots inside say how flat the paper is. */
+const LEAST_INSIDE = 3
+const rmsOf = (all: readonly Seen[]): number => Math.sqrt(all.reduce((sum, one) => sum + one.offMm ** 2, 0) / all.length)
 const distance = (a: Px | Mm, b: Px | Mm): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 function safeInverse(matrix: Matrix): Matrix {
   try {

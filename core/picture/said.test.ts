@@ -1,10 +1,10 @@
 import { expect, test } from '@jest/globals'
 import { ofDrawing, printedBar } from './said.ts'
 
-test('a bar that nobody read is as sure as a printer, whatever it would be read with', () => {
+test('a bar that was not read is no better known than an unknown printer, whatever it would be read with', () => {
   for (const instrument of [undefined, 'steelRule', 'digitalCaliper'] as const)
-    expect(printedBar(undefined, instrument)).toEqual({ value: 100, u: 0.3 })
-  expect(printedBar(99.4, undefined)).toEqual({ value: 100, u: 0.3 })
+    expect(printedBar(undefined, instrument)).toEqual({ value: 100, u: expect.closeTo(2.887, 3) })
+  expect(printedBar(99.4, undefined)).toEqual({ value: 100, u: expect.closeTo(2.887, 3) })
 })
 test('one that was read is what was read, the surer the better the instrument', () => {
   const [rule, caliper] = [printedBar(99.4, 'steelRule'), printedBar(99.4, 'digitalCaliper')]

@@ -1,7 +1,7 @@
 import { INSTRUMENTS, type InstrumentId } from '../quantity/instrument.ts'
 import { measuredValue } from '../quantity/readings.ts'
-import type { Sure } from './placing.ts'
-import { BAR_MM } from './sheet.ts'
+import { unmeasuredBar } from './printed.ts'
+import type { Sure } from './sure.ts'
 
 /** What someone says of what is in a picture, with how sure that makes it. */
 
@@ -13,17 +13,14 @@ export const USUAL_HEIGHT = {
   drawing: { value: 0, u: 0 },
 } as const satisfies Record<string, Sure>
 
-/** A bar that nobody measured: what printers at 100 % are off by, mm in 100. */
-const U_PRINTED_MM = 0.3
-
 /**
- * A bar of the sheet as it came out of the printer, mm: as it was meant while nobody has read it, whatever it would be read with.
+ * A bar of the sheet as it came out of the printer, mm. Without a reading it is known no better than an unknown printer lets it be.
  *
  * @example
- * printedBar(undefined, 'digitalCaliper') // => { value: 100, u: 0.3 }
+ * Number(printedBar(undefined, 'digitalCaliper').u.toFixed(2)) // => 2.89
  */
 export function printedBar(readMm: number | undefined, instrument: InstrumentId | undefined): Sure {
-  if (readMm === undefined || instrument === undefined) return { value: BAR_MM, u: U_PRINTED_MM }
+  if (readMm === undefined || instrument === undefined) return unmeasuredBar()
   return { value: readMm, u: measuredValue([readMm], INSTRUMENTS[instrument]).uMm }
 }
 

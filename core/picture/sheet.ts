@@ -30,6 +30,9 @@ export const DOTS: readonly Mm[] = [
   ...[13, 38, 188, 213].map((r): Mm => [LEFT, r]),
 ]
 
+/** Dots inside: the map is not laid through them, so that they show whether the paper is flat between the marks. */
+export const INNER_DOTS: readonly Mm[] = [-92, -34, 24].flatMap((z) => [26, 70, 156, 206].map((r): Mm => [z, r]))
+
 export const BAR_MM = 100
 /** Half of how thick a bar is. */
 export const BAR_HALF_MM = 1

@@ -1,6 +1,6 @@
 import { halved, shadeAt, type Grey } from './grey.ts'
 import { inverse, times, type Homography, type Pair } from './homography.ts'
-import { BAR_HALF_MM, BARS, DOT_MM, DOTS, MARK, MARKS, type Mm } from './sheet.ts'
+import { BAR_HALF_MM, BARS, DOT_MM, DOTS, INNER_DOTS, MARK, MARKS, type Mm } from './sheet.ts'
 import { toPx, unbent, type SheetMap } from './sheet-map.ts'
 
 /** Looked up once: they are asked for every pixel. */
@@ -32,6 +32,8 @@ export interface Scene {
   laidMm?: Mm
   /** Millimetres that a millimetre of the sheet came out of the printer as. */
   printed?: readonly [across: number, along: number]
+  /** How high the paper stands in the middle of the sheet; at the marks it lies flat. */
+  bulgeMm?: number
 }
 export interface Camera {
   width: number
@@ -126,7 +128,7 @@ function printedSheet(): Layer {
     disc(on, mark, MARK.holeMm, WHITE)
     disc(on, mark, MARK.dotMm, BLACK)
   }
-  for (const dot of DOTS) disc(on, dot, DOT_MM, BLACK)
+  for (const dot of [...DOTS, ...INNER_DOTS]) disc(on, dot, DOT_MM, BLACK)
   const [[z0, rz], [z1]] = BARS.across
   box(on, [z0, z1], [rz - BAR_HALF_MM, rz + BAR_HALF_MM], BLACK)
   const [[zr, r0], [, r1]] = BARS.along
@@ -177,14 +179,38 @@ function fillInside({ grey, z0, r1 }: Layer, points: readonly Mm[], shade: numbe
   }
 }
 
-/** The homography of a plane so far above the sheet, without the lens's bend. */
-export function seenPlane(camera: Camera, heightMm = 0): Homography {
-  const rad = (deg: number) => (deg * Math.PI) / 180
-  const [tilt, azimuth, turn] = [rad(camera.tiltDeg), rad(camera.azimuthDeg), rad(camera.turnDeg)]
+const rad = (deg: number): number => (deg * Math.PI) / 180
+
+/** Where the lens is, and which way is back to it from what it looks at. */
+function lensOf(camera: Camera): { eye: [number, number, number]; back: readonly [number, number, number] } {
+  const [tilt, azimuth] = [rad(camera.tiltDeg), rad(camera.azimuthDeg)]
   const aim = camera.aimMm ?? [0, 0]
   const target = [MIDDLE[0] + aim[0], MIDDLE[1] + aim[1], 0] as const
   const back = [sin(tilt) * cos(azimuth), sin(tilt) * sin(azimuth), cos(tilt)] as const
-  const eye = target.map((one, i) => one + back[i]! * camera.distanceMm) as [number, number, number]
+  return { back, eye: target.map((one, i) => one + back[i]! * camera.distanceMm) as [number, number, number] }
+}
+
+/** Of a place of the flat sheet the place of a bulged one that hides it. */
+export function bulged(camera: Camera, bulgeMm: number): (place: Mm) => Mm {
+  const { eye } = lensOf(camera)
+  const [[left, bottom], , [right, top]] = MARKS
+  const [halfZ, halfR] = [(right - left) / 2, (top - bottom) / 2]
+  const heightAt = ([z, r]: Mm) => bulgeMm * max(1 - ((z - MIDDLE[0]) / halfZ) ** 2, 0) * max(1 - ((r - MIDDLE[1]) / halfR) ** 2, 0)
+  return (flat) => {
+    let at = flat
+    // along the ray: a bulge is low, a few steps do
+    for (let i = 0; i < 4; i += 1) {
+      const t = heightAt(at) / eye[2]
+      at = [flat[0] + (eye[0] - flat[0]) * t, flat[1] + (eye[1] - flat[1]) * t]
+    }
+    return at
+  }
+}
+
+/** The homography of a plane so far above the sheet, without the lens's bend. */
+export function seenPlane(camera: Camera, heightMm = 0): Homography {
+  const [azimuth, turn] = [rad(camera.azimuthDeg), rad(camera.turnDeg)]
+  const { eye, back } = lensOf(camera)
   // right and down of the picture, across the way it looks
   const side: [number, number, number] = [-sin(azimuth), cos(azimuth), 0]
   const up: [number, number, number] = [
@@ -250,6 +276,13 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
   const perMm = PX_PER_MM / 2 ** level
   const table = light.table ?? 96
   const grains = grainsOf(random)
+  const bulge = scene.bulgeMm ? bulged(camera, scene.bulgeMm) : undefined
+  const raise =
+    bulge &&
+    ((px: number, py: number): Pair => {
+      const [z, r] = bulge([sheet.z0 + px / perMm, sheet.r1 - py / perMm])
+      return [(z - sheet.z0) * perMm, (sheet.r1 - r) * perMm]
+    })
   const u = new Float64Array(width)
   const v = new Float64Array(width)
   const shine = shineOf(light, width, height)
@@ -260,8 +293,9 @@ export function takePicture(camera: Camera, scene: Scene, light: Light = {}, ran
       let shade = -1
       for (const { back, levels, from } of base) {
         const w = back[6]! * u[x]! + back[7]! * v[x]! + back[8]!
-        const px = ((back[0]! * u[x]! + back[1]! * v[x]! + back[2]!) / w - from.z0) * perMm
-        const py = (from.r1 - (back[3]! * u[x]! + back[4]! * v[x]! + back[5]!) / w) * perMm
+        let px = ((back[0]! * u[x]! + back[1]! * v[x]! + back[2]!) / w - from.z0) * perMm
+        let py = (from.r1 - (back[3]! * u[x]! + back[4]! * v[x]! + back[5]!) / w) * perMm
+        if (raise && from === sheet) [px, py] = raise(px, py)
         const grey = levels[level]!
         if (px < 0 || py < 0 || px >= grey.width || py >= grey.height) continue
         // where little of it is there, what is below shows

@@ -2,8 +2,10 @@ import { outlineOf, type Stretch, type TracedOutline } from '../picture/outline.
 import { findMarks, type FourMarks } from '../picture/marks.ts'
 import { follow } from '../picture/follow.ts'
 import type { Grey, Px } from '../picture/grey.ts'
-import { placing, type Placing, type Scale, type Sure } from '../picture/placing.ts'
-import { focalOf } from '../picture/pose.ts'
+import { placing, type Placing } from '../picture/placing.ts'
+import type { Printed } from '../picture/printed.ts'
+import type { Sure } from '../picture/sure.ts'
+import { sheetScale } from '../picture/sheet-scale.ts'
 import { readSheet, type SheetReading } from '../picture/read-sheet.ts'
 import { MARKS, type Mm } from '../picture/sheet.ts'
 import { mmPerPx, toPx } from '../picture/sheet-map.ts'
@@ -170,16 +172,10 @@ export function traced(one: Case, random: () => number): TracedCase {
 /** The outline of a traced case, with what a hand says of sheet and thickness. */
 export function outlined(
   { reading, stretches, what }: TracedCase,
-  said: { heightMm: Sure; printedMm: { across: Sure; along: Sure }; laid: boolean; focal35Mm?: number },
+  said: { heightMm: Sure; printedMm: Printed; laid: boolean; focal35Mm?: number },
 ): { outline: TracedOutline<string>; placing: Placing } | undefined {
   if (!reading || stretches.length === 0) return undefined
-  const scale: Scale = {
-    by: 'sheet',
-    reading,
-    focal: focalOf(reading.map, reading.spread, said.focal35Mm),
-    heightMm: said.heightMm,
-    printedMm: said.printedMm,
-  }
+  const scale = sheetScale(reading, said.focal35Mm, said)
   const found = placing(scale, { by: 'sheet', laid: said.laid, mirrored: false }, stretches[0]!.points[0]!.px)
   if (!found.ok) return undefined
   const outline = outlineOf(stretches, found.placing, what === 'line' ? LINE_MM : 0)

@@ -30,7 +30,7 @@ const { units } = useWorkbench()
 const store = useProjectStore()
 const formats = useFormats()
 const session = usePictureSession(() => props.profile)
-const { picture, stage, message, current, handles, strokes, ready, outline, held } = session
+const { picture, stage, state, message, current, handles, strokes, ready, barsSaid, outline, held } = session
 const { shown, busy } = picture
 const { anchors } = session.tracing
 const open = ref(false)
@@ -221,9 +221,12 @@ onBeforeUnmount(() => picture.close())
       <template #footer>
         <div class="foot">
           <ElButton @click="open = false">Leave it</ElButton>
-          <ElButton v-if="stage === 'scale'" type="primary" :disabled="!ready" data-test="picture-next" @click="stage = 'trace'"
-            >Trace the line</ElButton
-          >
+          <template v-if="stage === 'scale'">
+            <span v-if="state.lies !== 'drawing' && !barsSaid" class="soft small" data-test="picture-bars-first"
+              >Measure both printed bars first.</span
+            >
+            <ElButton type="primary" :disabled="!ready" data-test="picture-next" @click="stage = 'trace'">Trace the line</ElButton>
+          </template>
           <template v-else>
             <ElButton v-if="!profile" :disabled="!outline" @click="keep(true)">Take it, and trace another</ElButton>
             <ElButton type="primary" :disabled="!outline" data-test="picture-take" @click="keep(false)">{{

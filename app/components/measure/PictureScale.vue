@@ -7,11 +7,11 @@ import { LIES, type Lies, type PictureSession } from '~/composables/picture-sess
 
 /** What millimetres are told by in a picture: the sheet and what lies on it, or a drawing's own measure; axis and seat. */
 const props = defineProps<{ session: PictureSession; units: UnitChoice; profile: boolean; fromMount?: boolean }>()
-const { state, found, handles, current, looking } = props.session
+const { state, found, handles, current, looking, barsWrong } = props.session
 const bars = [
-  { value: '', label: 'not measured' },
-  { value: 'steelRule', label: 'steel rule' },
   { value: 'digitalCaliper', label: 'digital caliper' },
+  { value: 'steelRule', label: 'steel rule' },
+  { value: 'not', label: 'not possible' },
 ] as const
 const seatWord = computed(() => (props.profile ? 'hub pad' : 'wheel seat'))
 const mm = (value: number, decimals = 0) =>
@@ -53,16 +53,20 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       />
       <FieldItem
         label="Printed bars measured with"
-        help="A printer may be off by some tenths in a hundred. Measure both bars from end to end."
+        help="Measure both black bars from end to end: printers that fit the page to the paper shrink it by up to 5%."
         ><ChoiceSelect
           data-test="picture-bars"
           :value="state.barWith"
           :options="[...bars]"
           label="Printed bars measured with"
-          placeholder="not measured"
+          placeholder="choose before you trace"
           @change="state.barWith = $event"
       /></FieldItem>
-      <div v-if="state.barWith !== ''" class="pair">
+      <p v-if="state.barWith === 'not'" class="tone-needs small">
+        Every length may then be off by up to 5%: 4 to 7 mm at a caliper's outer radius.
+      </p>
+      <p v-if="barsWrong" class="field-error" role="alert" data-test="picture-bars-wrong">{{ barsWrong }}</p>
+      <div v-if="state.barWith !== '' && state.barWith !== 'not'" class="pair">
         <LengthInput
           label="Bar across"
           :value-mm="state.acrossMm"

@@ -1,0 +1,5 @@
+/** A number with its standard uncertainty. */
+export interface Sure {
+  value: number
+  u: number
+}
