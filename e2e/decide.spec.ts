@@ -37,7 +37,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await expect(page.getByTestId('compare-says')).toContainText(/costs .*EUR less than|costs least/)
   const sheet = page.getByTestId('compare')
   await expect(sheet.locator('tbody tr').filter({ hasText: 'Total cost' })).toContainText('EUR')
-  await expect(sheet.locator('tbody tr').filter({ hasText: 'Heat, room to the nearest limit' })).toContainText(/run|left/)
+  await expect(sheet.locator('tbody tr').filter({ hasText: 'Heat margin to the nearest limit' })).toContainText(/run|left/)
   // columns are hidden, ordered by weights, opened
   await tick(page.getByRole('checkbox', { name: 'Twin-piston kit' }), false)
   await expect(sheet.locator('thead')).not.toContainText('Twin-piston kit')

@@ -72,22 +72,37 @@ async function trace(page: Page, at: (mm: Mm) => Pair, line: readonly Mm[]): Pro
   }
 }
 
+async function measureBars(page: Page) {
+  await choose(page.getByTestId('picture-bars'), 'digital caliper')
+  await type(page, 'Bar across', '100')
+  await type(page, 'Bar along', '100')
+}
+
 test('a line on the sheet becomes an outline with its doubt and its picture, and decides', async ({ page }) => {
   const [foreign, refused] = [strangers(page), violations(page)]
   await openSheet(page, 'caliperOutline')
   await expect(field(page)).toContainText('replaces no trial fit')
   await give(page, 'card.png', png({ drawn: [{ points: BODY, lineMm: 0.5 }] }))
   const at = await onScreen(page)
-  await expect(page.getByTestId('picture-sheet')).toContainText(/29 places of the sheet agree to within 0\.0\d.mm/)
+  await expect(page.getByTestId('picture-sheet')).toContainText(/\d\d places of the sheet agree to within 0\.0\d.mm/)
   await choose(page.getByTestId('picture-lies'), 'Drawn on the sheet itself')
+  // how large the sheet came out of the printer is asked before anything is traced
+  await expect(page.getByTestId('picture-bars-first')).toBeVisible()
+  await expect(page.getByTestId('picture-next')).toBeDisabled()
+  await choose(page.getByTestId('picture-bars'), 'not possible')
+  await expect(dialog(page)).toContainText('may then be off by up to 5%')
+  await expect(page.getByTestId('picture-next')).toBeEnabled()
   await choose(page.getByTestId('picture-bars'), 'digital caliper')
   await type(page, 'Bar across', '3.94 in')
   await expect(page.getByLabel('Bar along', { exact: true })).toHaveValue('')
   await expect(page.getByLabel('Bar across', { exact: true })).toHaveValue(/^100\.076.mm$/)
   await type(page, 'Bar across', '1000')
   await expect(dialog(page)).toContainText(/Must be between 90.* and 110.*100\.1.* is kept/)
+  await type(page, 'Bar along', '92')
+  await expect(page.getByTestId('picture-bars-wrong')).toContainText('Measure both again')
   await type(page, 'Bar across', '100')
   await type(page, 'Bar along', '100')
+  await expect(page.getByTestId('picture-bars-wrong')).toHaveCount(0)
   expect(await seriousFindings(page)).toEqual([])
   await page.getByTestId('picture-next').click()
   await trace(page, at, [BODY[0]!, BODY[3]!, BODY[7]!])
@@ -160,6 +175,7 @@ test('a wheel is traced stretch by stretch, each with its tag; a further object 
   await give(page, 'section.png', png({ drawn: [{ points: line, lineMm: 0.5 }] }))
   const at = await onScreen(page)
   await choose(page.getByTestId('picture-lies'), 'Drawn on the sheet itself')
+  await measureBars(page)
   await page.getByTestId('picture-next').click()
   await trace(page, at, [line[0]!, line[2]!])
   await dialog(page).getByTestId('picture-tag').getByText('Shoulder').click()
@@ -196,6 +212,7 @@ test('a wheel is traced stretch by stretch, each with its tag; a further object 
   )
   const there = await onScreen(page)
   await choose(page.getByTestId('picture-lies'), 'Drawn on the sheet itself')
+  await measureBars(page)
   await page.getByTestId('picture-next').click()
   await expect(dialog(page).getByLabel('Which outline')).toHaveValue('bleed screw')
   await trace(page, there, [
@@ -253,6 +270,7 @@ test('a mark that is hidden is asked for; put by hand under the loupe the sheet 
       .toBeLessThan(3)
   }
   await expect(page.getByTestId('picture-sheet')).toContainText('Four marks found')
+  await choose(page.getByTestId('picture-bars'), 'not possible')
   await expect(page.getByTestId('picture-next')).toBeEnabled()
   // dragged far off, the picture is refused, with the reason; nothing was changed so far
   const handle = dialog(page).locator('[data-handle="mark-0"]')

@@ -188,7 +188,8 @@ function points(now: ReportFigure, then: ReportFigure): string {
   return Math.abs(change) < 0.05 ? 'same split' : `${Math.abs(change).toFixed(1)} points to the ${change > 0 ? 'front' : 'rear'}`
 }
 
-function lockWords(report: Report): string {
+/** Which axle of a setup locks first; what was seen on the car outranks the model. */
+export function lockWords(report: Report): string {
   if (report.rearSeenFirstAtG !== undefined) return `rear locked first at ${formatQuantity(report.rearSeenFirstAtG, 'deceleration')}`
   return report.lockOrder ? orderWords(report.lockOrder) : 'lock order not known'
 }

@@ -7,7 +7,7 @@ import { rearFirstWords } from './lock-finding.ts'
 export const CRITICAL: CarFigure<'balance.critical', { force: ReportFigure; order: LockOrder | undefined }> = carFigure(
   'balance.critical',
   {
-    label: 'Rear locks first above',
+    label: 'Front locks first up to',
     dimension: 'deceleration',
     formula: {
       id: 'critical-deceleration',

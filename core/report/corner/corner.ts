@@ -15,6 +15,7 @@ import { BARREL_GAP, FACE_GAP, LEAST_GAP } from './gap-figures.ts'
 import { GapInputs } from './gap-inputs.ts'
 import type { Corner } from './half-section.ts'
 import { judge, readyCaliper, readyWheel, requiredGapMm, seenGap, type Judge, type Judged, type Precision, type SeenGap } from './judge.ts'
+import { nearestPointsNotes } from './nearest-points.ts'
 import { nextMeasurements } from './next-measurement.ts'
 import { rotorSection } from './rotor-section.ts'
 import { NOT_SEARCHED, spacerAdvice, type SpacerAdvice } from './spacer-advice.ts'
@@ -59,6 +60,7 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision,
   const spacers = spacersOf(looked)
   const sentence = sentenceOf(looked)
   addNotes(looked)
+  const half = halfSection(looked, spacers, sentence)
   const judged = {
     context,
     axle,
@@ -66,6 +68,7 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision,
     now,
     faceKnown: looked.section?.faceKnown ?? false,
     cautious: looked.ready?.cautious ?? false,
+    nearest: nearestNotes(looked, half),
   }
   const effects = spacerEffects({ context, axle, spacerMm }, fit)
   const figures = [
@@ -74,7 +77,7 @@ export function cornerReport(context: Context, axle: Axle, precision: Precision,
     difference.figure,
     ...effects.figures,
   ]
-  const corner = Object.assign(halfSection(looked, spacers, sentence), { consequences: effects.consequences })
+  const corner = Object.assign(half, { consequences: effects.consequences })
   return { corner, figures, findings: [clearanceFinding(looked, sentence, spacers?.stockMm)] }
 }
 
@@ -183,6 +186,17 @@ function sentenceOf(looked: Looked): string {
   if (ready && now) return gapSentence(ready, now, spacerMm!, context.resolved[axle].wheel!.name, context.project.preferences.units)
   if (difference.said && verdict !== 'measure') return difference.said.sentence
   return ready ? TOO_MANY : missingSentence(work.missing)
+}
+
+/** What the least gap is computed from, and what would narrow it. */
+function nearestNotes(
+  { context, now, placed, section, spacerMm, ready }: Looked,
+  { measureNext: [next] }: Pick<Corner, 'measureNext'>,
+): string[] {
+  // of a body taken as large as it can be there is no line to find again
+  if (!now || ready!.cautious) return next ? [next.sentence] : []
+  const { units } = context.project.preferences
+  return [...nearestPointsNotes(now.gap, placed.outlines!, section!.profile!.points, spacerMm!, units), ...(next ? [next.sentence] : [])]
 }
 
 /** What has to be said beside the figures of the gap. */

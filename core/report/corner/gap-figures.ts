@@ -9,6 +9,8 @@ export interface JudgedCorner extends AtAxle {
   now: Judged | undefined
   faceKnown: boolean
   cautious: boolean
+  /** Where the two are nearest, and what to measure next, in words. */
+  nearest: readonly string[]
 }
 
 /** The least distance of caliper and wheel, and how sure it is. */
@@ -22,9 +24,9 @@ export const LEAST_GAP: AxleFigure<'gap', JudgedCorner> = axleFigure('gap', {
     text: 'gap = least distance of caliper outline and wheel profile',
     source: 'Plane geometry; uncertainty to first order, GUM (JCGM 100:2008) 5.1.2',
   },
-  read(work, { reading, now }) {
+  read(work, { reading, now, nearest }) {
     work.include(reading)
-    work.notes.push(...reading.notes)
+    work.notes.push(...nearest, ...reading.notes)
     return { now }
   },
   // a body that may be smaller before a wheel that may come nearer: the number says nothing

@@ -12,6 +12,7 @@ import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type Criteri
 import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import { stopReport } from '../heat/stop-report.ts'
+import { lockWords } from '../ledger.ts'
 import type { Report } from '../report.ts'
 
 /** A setup's word on one criterion. */
@@ -221,11 +222,19 @@ function specs(project: Project): RowSpec[] {
     criterion('bias', (off) => `${(off * 100).toFixed(1)} points`),
     {
       id: 'critical',
-      label: 'Front first up to',
+      label: 'Lock-up order, driver only',
       better: 'high',
       tie: 0.02,
       dimension: 'deceleration',
-      of: figure('balance.critical'),
+      of: ({ report }) => {
+        const { lockOrder: order, rearSeenFirstAtG } = report
+        const seen = rearSeenFirstAtG !== undefined
+        // never as far as the brakes reach: better than any figure below that
+        const never = !seen && order?.kind === 'frontAlways'
+        const raw = ofFigure(report.figures['balance.critical'], show)
+        const value = seen ? undefined : never ? order.upToG : raw.value
+        return { ...raw, text: lockWords(report), value, bound: never || raw.bound, ...(seen ? { verdict: 'blocked' } : {}) }
+      },
     },
     { id: 'force', label: 'Pedal force', dimension: 'force', of: figure('pedal.force') },
     criterion('pedal', (off, { report }) => {
