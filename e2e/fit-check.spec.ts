@@ -24,7 +24,7 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await slot.fill('')
   await slot.press('Enter')
   await leave(page, 'fit?setup=estate-fronts&view=check')
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Cannot say yet')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Not enough data')
   await page.getByTestId('yard-list').getByRole('button', { name: 'Slot width of Estate front caliper' }).click()
   await expect(slot).toBeFocused()
   await type(page, 'Slot width', '58.2')

@@ -29,7 +29,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor).toContainText(/Alone: cannot say \(2 unknown, 3 needs\)/)
   await page.getByRole('button', { name: 'Take Bramble estate, front whole' }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Cannot say yet')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Not enough data')
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Too close')

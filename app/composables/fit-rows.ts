@@ -4,6 +4,9 @@ import { findingKey } from '#core/report/fit/for-views.ts'
 import { AXLES, type Axle } from '#core/model/project.ts'
 import type { Finding, FindingVerdict } from '#core/report/figure/finding.ts'
 import { RULE_TITLES, VERDICT_RANK } from '#core/report/figure/words.ts'
+import { orderHeadline } from '#core/report/doubt/order-probability.ts'
+import { shownVerdict } from '#core/report/step-state.ts'
+import { useDoubts } from './doubts.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** One line of the fit check: a rule's finding, or one that has a figure of its own. */
@@ -36,13 +39,25 @@ const weight = (rows: readonly FitRow[]): number =>
 /** Every finding of the setup that is looked at, by axle, the worst first, and the axle with the worst first. */
 export function useFitRows() {
   const { report } = useWorkbench()
+  const { doubt } = useDoubts()
+  /** A result as the page Balance says it too. */
+  const shown = (own: Finding): Pick<FitRow, 'verdict' | 'sentence'> => {
+    const of100 = doubt.value?.frontFirstOf100
+    const verdict = shownVerdict(own, of100)
+    return { verdict, sentence: verdict === own.verdict ? own.sentence : orderHeadline(report.value!, of100).sentence }
+  }
   const groups = computed(() =>
     GROUPS.map(({ id, label }) => {
       const here = (axle: Axle | undefined) => (axle ?? 'car') === id
       const rows: FitRow[] = [
         ...(report.value?.findings ?? [])
           .filter((one) => here(one.axle))
-          .map((own) => ({ key: `${id}.${own.rule}`, verdict: own.verdict, title: RULE_TITLES[own.rule], sentence: own.sentence, own })),
+          .map((own) => ({
+            key: `${id}.${own.rule}`,
+            title: RULE_TITLES[own.rule],
+            own,
+            ...shown(own),
+          })),
         ...(report.value?.fit ?? [])
           .filter((one) => here(one.axle))
           .map((fit) => ({ key: findingKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),

@@ -29,16 +29,34 @@ const word = (one: unknown): string => (one === undefined || one === null ? '' :
 export const questionKey = ({ at, what }: { at: { kind: string }; what: string }): string => `${placeKey(at)}?${what}`
 
 /**
- * "hat thickness of X is not known", "hat thickness of X and 2 more are not known"; empty when nothing is missing.
+ * "hat thickness of X is not known", "hat thickness of X and more are not known"; empty when nothing is missing. A page says once
+ * how many there are; a single check does not.
  *
  * @example
- * notKnown([{ what: 'Hat thickness of X' }, { what: 'Bore of Y' }]) // => 'hat thickness of X and 1 more are not known'
+ * notKnown([{ what: 'Hat thickness of X' }, { what: 'Bore of Y' }]) // => 'hat thickness of X and more are not known'
  */
 export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
   const [first] = missing
   if (!first) return ''
-  const name = /^[A-Z][a-z]/.test(first.what) ? first.what[0]!.toLowerCase() + first.what.slice(1) : first.what
-  return missing.length === 1 ? `${name} is not known` : `${name} and ${missing.length - 1} more are not known`
+  const name = inSentence(first.what)
+  return missing.length === 1 ? `${name} is not known` : `${name} and more are not known`
+}
+
+/** A label within a sentence: short forms keep their capitals. */
+const inSentence = (label: string): string => (/^[A-Z][a-z]/.test(label) ? label[0]!.toLowerCase() + label.slice(1) : label)
+
+/**
+ * The headline of a page that waits for entries: the first of them, and the one count that its status says too.
+ *
+ * @example
+ * notEnoughData([{ what: 'Hat thickness of X' }, { what: 'Bore of Y' }]) // => 'Not enough data: enter hat thickness of X first; 2 to enter.'
+ */
+export function notEnoughData(missing: readonly Pick<Question, 'what'>[]): string {
+  const [first] = missing
+  if (!first) return 'Not enough data.'
+  return missing.length === 1
+    ? `Not enough data: enter ${inSentence(first.what)}.`
+    : `Not enough data: enter ${inSentence(first.what)} first; ${missing.length} to enter.`
 }
 
 /** Something that was looked at. */

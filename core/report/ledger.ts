@@ -2,6 +2,7 @@ import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
 import type { DoubtReport } from './doubt/doubt-report.ts'
 import { orderVerdict } from './doubt/order-probability.ts'
+import { fitMissing } from './step-state.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
 import type { HeatBrief } from './heat/heat-brief.ts'
 import { orderWords } from './balance/lock-finding.ts'
@@ -66,7 +67,7 @@ export function ledger(
       value: worst.short,
       detail: worst.gap
         ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}${aside ? `; ${aside.axle} not known` : ''}`
-        : `${worst.axle}: ${questions(worst.missing.length)}`,
+        : `${worst.axle}: ${toEnter(fitMissing(report).length)}`,
       change: against(
         stockGap
           ? `stands at ${boundWord(s[`${worst.axle}.gap`])}${formatQuantity(stockGap.minGapMm, 'length', units)}`
@@ -167,7 +168,7 @@ function worse(report: Report, a: 'front' | 'rear', b: 'front' | 'rear'): boolea
   return (report.corners[a].gap?.minGapMm ?? Infinity) < (report.corners[b].gap?.minGapMm ?? Infinity)
 }
 
-const questions = (count: number): string => (count === 1 ? '1 open question' : `${count} open questions`)
+const toEnter = (count: number): string => `${count} to enter`
 
 /** The deceleration that a pedal force is stated at, g. */
 const referenceG = ({ inputs }: ReportFigure): number => inputs.find((one) => one.symbol === 'z')?.value ?? 0

@@ -6,7 +6,7 @@ import { workOrder } from './build/work-order.ts'
 import type { Missing } from './figure/figure.ts'
 import type { FigureId } from './figures.ts'
 import type { Report, StepId, StepState } from './report.ts'
-import { balanceState, open, stateOfVerdicts, todo } from './step-state.ts'
+import { balanceState, fitState, open, stateOfVerdicts, todo } from './step-state.ts'
 
 /** Fewer valid stops than this of a setup prove nothing. */
 const STOPS_WANTED = 3
@@ -28,7 +28,7 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
   const toMeasure =
     [...missing.values()].filter(onSheet).length +
     Object.values(report.corners).filter((corner) => corner.verdict === 'measure' && corner.measureNext.length > 0).length
-  const heatUnknown = (['front.heat', 'rear.heat'] as const).filter((id) => report.figures[id].value === undefined).length
+  const heatMissing = new Set((['front.heat', 'rear.heat'] as const).flatMap((id) => report.figures[id].missing.map(questionKey))).size
   const build = project.builds.find((one) => one.id === report.setupId)
   const buildState = (): StepState => {
     if (report.isStock || !build?.notes.some((one) => one.doneOn)) return { state: 'nothing' }
@@ -68,12 +68,9 @@ export function stepStates(project: Project, report: Omit<Report, 'steps'>): Rec
     measure: project.parts.length === 0 ? { state: 'nothing' } : open(toMeasure),
     parts: project.parts.length === 0 ? { state: 'nothing' } : open(at(['part'])),
     setup: project.parts.length === 0 ? { state: 'nothing' } : open(at(['slot'])),
-    fit:
-      project.parts.length === 0
-        ? { state: 'nothing' }
-        : stateOfVerdicts([...report.findings, ...report.fit].filter((one) => one.rule !== 'pedal-effort').map((one) => one.verdict)),
+    fit: project.parts.length === 0 ? { state: 'nothing' } : fitState(report),
     balance: project.parts.length === 0 ? { state: 'nothing' } : balanceState(report),
-    heat: project.parts.length === 0 ? { state: 'nothing' } : open(heatUnknown),
+    heat: project.parts.length === 0 ? { state: 'nothing' } : open(heatMissing),
     cost: report.isStock && report.bill.lines.length === 0 ? { state: 'nothing' } : decideState(),
     build: buildState(),
     prove: proveState(),

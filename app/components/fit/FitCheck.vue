@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { questionKey, type Question } from '#core/model/question.ts'
+import { notEnoughData, questionKey } from '#core/model/question.ts'
 import type { FindingVerdict } from '#core/report/figure/finding.ts'
-import type { Place } from '#core/report/figure/figure.ts'
+import { fitMissing } from '#core/report/step-state.ts'
 import { FINDING_ORDER, worstVerdict } from '#core/report/figure/words.ts'
 import { COUNT_WORDS, useFitRows } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
@@ -25,24 +25,21 @@ const counts = computed(() =>
 const worst = computed(() => worstVerdict(verdicts.value))
 const ANSWERS: Record<FindingVerdict, string> = {
   blocked: 'Cannot be built like this.',
-  unknown: 'Cannot say yet: figures are missing.',
+  unknown: '',
   needs: 'Can be built with what is named below.',
   check: 'Fits on figures; some things must be seen on the car.',
   fits: 'Every interface that is looked at fits.',
 }
-const unknowns = computed(() => {
-  const found = new Map<string, Question<Place>>()
-  const open = [...(report.value?.fit ?? []), ...(report.value?.findings ?? []).filter((one) => one.verdict === 'unknown')]
-  for (const one of open) for (const question of one.missing) found.set(questionKey(question), question)
-  return [...found.values()]
-})
+const unknowns = computed(() => (report.value ? fitMissing(report.value) : []))
 const print = () => window.print()
 </script>
 
 <template>
   <div class="check">
     <header>
-      <h1 :class="`tone-${worst}`"><VerdictMark :verdict="worst" :size="24" /> {{ ANSWERS[worst] }}</h1>
+      <h1 :class="`tone-${worst}`">
+        <VerdictMark :verdict="worst" :size="24" /> {{ worst === 'unknown' ? notEnoughData(unknowns) : ANSWERS[worst] }}
+      </h1>
       <p class="counts num" data-test="fit-counts">
         <span v-for="one in counts" :key="one.verdict" :class="`tone-${one.verdict}`"
           ><VerdictMark :verdict="one.verdict" :size="14" /> {{ one.count }} {{ COUNT_WORDS[one.verdict] }}</span
@@ -53,7 +50,7 @@ const print = () => window.print()
     </header>
 
     <section v-if="unknowns.length > 0" class="find-out" data-test="yard-list">
-      <h2>To find out</h2>
+      <h2>To enter ({{ unknowns.length }})</h2>
       <ul>
         <li v-for="one in unknowns" :key="questionKey(one)">
           <span class="box" aria-hidden="true" />

@@ -13,7 +13,7 @@ const { question, onPath } = useQuestion()
 const { briefs } = useHeatBriefs()
 const { doubt } = useDoubts()
 const states = computed(
-  () => report.value && withLaterResults(report.value, { heat: briefs.value?.here.verdict, frontFirstOf100: doubt.value?.frontFirstOf100 }),
+  () => report.value && withLaterResults(report.value, { heat: briefs.value?.here, frontFirstOf100: doubt.value?.frontFirstOf100 }),
 )
 /** On a phone the card is a strip: the step one is at stands in it. */
 const list = ref<HTMLElement>()

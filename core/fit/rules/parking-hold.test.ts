@@ -98,7 +98,7 @@ describe('the parking brake on a slope', () => {
       Reflect.deleteProperty(part(project, 'stock-rear-pad'), 'friction')
     })!
     expect([asked.verdict, asked.missing]).toEqual(['check', []])
-    expect(asked.sentence).toMatch(/open: friction coefficient of Rear road pads and 1 more are not known\.$/)
+    expect(asked.sentence).toMatch(/open: friction coefficient of Rear road pads and more are not known\.$/)
   })
   test('what was seen on the car outranks the figures; a car without one has nothing to try', () => {
     expect(clamped(500, (project) => setSeen(project, 'as-it-stands', 'rear', 'parking-hold', true))).toMatchObject({

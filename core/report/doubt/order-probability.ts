@@ -1,7 +1,6 @@
-import { questionKey } from '../../model/question.ts'
+import { notEnoughData, questionKey } from '../../model/question.ts'
 import type { Missing } from '../figure/figure.ts'
 import type { Finding, FindingVerdict } from '../figure/finding.ts'
-import { missingSentence } from '../figure/words.ts'
 import type { Report } from '../report.ts'
 
 /** At least so probable counts as so, percent; below even odds it needs a fix. */
@@ -38,7 +37,7 @@ export function orderHeadline(
   const verdict = orderVerdict(order.verdict, of100)
   if (verdict === 'unknown') {
     const missing = balanceMissing(report)
-    return { verdict, sentence: missing.length > 0 ? missingSentence(missing) : order.sentence, beside: [] }
+    return { verdict, sentence: missing.length > 0 ? notEnoughData(missing) : order.sentence, beside: [] }
   }
   if (of100 === undefined || verdict === 'blocked') return { verdict, sentence: order.sentence, beside: [] }
   const probability = `${of100 >= 100 ? 'at least 99' : of100}% probability that the front locks first as far as required`

@@ -45,7 +45,7 @@ test('what is missing, by its first question', () => {
   const one = { what: 'Hat thickness of X', at: { kind: 'car', field: 'x' } } as const
   expect(missingSentence([])).toBe('Cannot say: measure.')
   expect(missingSentence([one])).toBe('Cannot say: hat thickness of X is not known.')
-  expect(missingSentence([one, one, one])).toBe('Cannot say: hat thickness of X and 2 more are not known.')
+  expect(missingSentence([one, one, one])).toBe('Cannot say: hat thickness of X and more are not known.')
 })
 
 test.each<[number | undefined, number | undefined, 'barrel' | 'face', string]>([

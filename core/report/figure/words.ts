@@ -50,6 +50,6 @@ export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdic
   )
 }
 
-/** "Cannot say: hat thickness of X and 2 more are not known." */
+/** "Cannot say: hat thickness of X and more are not known.", of one check. */
 export const missingSentence = (missing: readonly Missing[]): string =>
   missing.length === 0 ? 'Cannot say: measure.' : `Cannot say: ${notKnown(missing)}.`

@@ -16,6 +16,8 @@ export interface HeatBrief {
   sentence: string
   /** Least room to a limit by the likely figures, degC; negative: beyond it. Undefined: not known. */
   leftC: number | undefined
+  /** So many entries are missing. */
+  missingCount: number
   /** When something goes, s; undefined: nothing does, or it is not known. */
   goesAtS: number | undefined
 }
@@ -23,9 +25,8 @@ export interface HeatBrief {
 export function heatBrief(project: Project, setupId: string, dutyId?: string): HeatBrief {
   const { duty, verdict, sentence, lines, goneAtS, marks, missing } = heatReport(project, setupId, dutyId, { brief: true })
   const leftC = lines.length === 0 ? undefined : Math.min(...lines.map((one) => one.limitC - one.peakC))
-  const base = { dutyId: duty.id, duty: duty.label, verdict, sentence, leftC, goesAtS: undefined }
-  if (lines.length === 0)
-    return { value: 'not known', detail: `${missing.length} ${missing.length === 1 ? 'figure' : 'figures'} missing`, ...base }
+  const base = { dutyId: duty.id, duty: duty.label, verdict, sentence, leftC, missingCount: missing.length, goesAtS: undefined }
+  if (lines.length === 0) return { value: 'not known', detail: `${missing.length} to enter`, ...base }
   const [first] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
   const atS = Math.min(first?.overAtS ?? Infinity, goneAtS ?? Infinity)
   if (atS < Infinity) {

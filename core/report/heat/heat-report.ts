@@ -6,7 +6,7 @@ import { formatQuantity } from '../../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { Missing } from '../figure/figure.ts'
-import { missingSentence } from '../figure/words.ts'
+import { notEnoughData } from '../../model/question.ts'
 import { Working } from '../figure/working.ts'
 import { calibrated, readNext, type ReadingUsed } from './calibration.ts'
 import { dutyFor, type NamedDuty } from './duties.ts'
@@ -101,7 +101,7 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
     cautions,
     workJ: { front: 0, rear: 0 },
   }
-  if (!bare) return { verdict: 'unknown', sentence: missingSentence(missing), notKnown: '', ...nothing }
+  if (!bare) return { verdict: 'unknown', sentence: notEnoughData(missing), notKnown: '', ...nothing }
   const { prepared, readings } = calibrated(project, setupId, bare)
   const run = drive(prepared, duty)
   const others = driveDoubts(prepared, duty)

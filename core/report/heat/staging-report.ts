@@ -6,7 +6,7 @@ import { formatQuantity } from '../../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { Missing } from '../figure/figure.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
-import { missingSentence } from '../figure/words.ts'
+import { notEnoughData } from '../../model/question.ts'
 import { Working } from '../figure/working.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { padFriction } from './pad-friction.ts'
@@ -40,7 +40,7 @@ export function stagingReport(project: Project, setupId: string, { axle, axleTor
     frictionCold: undefined,
     footAtMost: unknownAssist !== undefined,
     verdict: 'unknown' as const,
-    sentence: missingSentence(missing),
+    sentence: notEnoughData(missing),
   }
   const brake = system?.[axle]
   const { pad } = context.resolved[axle]

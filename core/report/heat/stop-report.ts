@@ -3,7 +3,7 @@ import { formatQuantity } from '../../quantity/format.ts'
 import { frictionOf, type Surface } from '../balance/grip.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { Missing } from '../figure/figure.ts'
-import { missingSentence } from '../figure/words.ts'
+import { notEnoughData } from '../../model/question.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 import { stopWays, type StopWay, type StopWays } from './stop-ways.ts'
 
@@ -41,7 +41,7 @@ export function stopReport(project: Project, setupId: string): StopReport {
     footAtMost: here.unknownAssist !== undefined,
   }
   const { system, mass } = here
-  if (!system || !mass || project.car.abs === undefined) return { rows: [], sentence: missingSentence(missing), worth: '', ...base }
+  if (!system || !mass || project.car.abs === undefined) return { rows: [], sentence: notEnoughData(missing), worth: '', ...base }
   const stockId = project.setups[0].id
   const there = setupId === stockId ? undefined : hydraulicsOf(project, stockId)
   const stop = (friction: number) => ({ driverLimitN: FAILURE_FORCE_N, tyreFriction: friction, abs: base.abs, fromKmh: stopFromKmh })

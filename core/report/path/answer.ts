@@ -4,7 +4,8 @@ import { balanceMissing, orderHeadline } from '../doubt/order-probability.ts'
 import type { DoubtReport, FigureDoubt, Matter } from '../doubt/doubt-report.ts'
 import type { Place } from '../figure/figure.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
-import { boundWord, missingSentence } from '../figure/words.ts'
+import { boundWord } from '../figure/words.ts'
+import { notEnoughData } from '../../model/question.ts'
 import type { Report } from '../report.ts'
 
 /** An answer as far as it goes: a sentence, what stands beside it, and what would sharpen it. */
@@ -68,12 +69,12 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
     const sentence =
       clamp.value !== undefined && force.value === undefined
         ? `Front share of the clamp force: ${share(clamp)}. The order of locking waits for more.`
-        : missingSentence(missing)
+        : notEnoughData(missing)
     return {
       verdict: 'unknown',
       sentence,
       ...said,
-      beside: clamp.value !== undefined && road.value === undefined ? [missingSentence(missing)] : beside,
+      beside: clamp.value !== undefined && road.value === undefined ? [notEnoughData(missing)] : beside,
     }
   }
   const headline = orderHeadline(report, doubt?.frontFirstOf100)
