@@ -71,9 +71,17 @@ test('wear entered twice changes season and forecast; uneven pads are named', as
       await page.getByLabel(`Pad ${where}`).fill(points[i]!)
     await page.getByRole('button', { name: 'Enter it' }).click()
   }
+  // whether the backing plate is in a reading is asked, never assumed
   await enter('0', ['15', '15', '15', '15'])
+  await expect(page.locator('.wear .field-error')).toContainText('include the backing plate')
+  await choose(page.getByTestId('pad-measured'), 'backing plate and lining')
+  await page.getByRole('button', { name: 'Enter it' }).click()
   await expect(page.getByTestId('wear-say')).toContainText('a second reading after some events says how long they last')
-  await enter('6', ['12', '13.6', '12.8', '13'])
+  await choose(page.getByTestId('pad-measured'), 'lining only')
+  await enter('6', ['7', '8.6', '7.8', '8'])
+  await expect(page.locator('.wear .field-error')).toContainText('Backing plate: enter its thickness')
+  await page.getByLabel('Backing plate', { exact: true }).fill('5')
+  await page.getByRole('button', { name: 'Enter it' }).click()
   await expect(page.getByTestId('wear-say')).toContainText(/Pads front left: 0\.50.mm an event; at its minimum of 7\.0.mm after event \d+/)
   await expect(page.getByTestId('wear-log')).toContainText(/The inner pad is 1\.6.mm thinner at its leading end/)
   await page.getByTestId('wear-season').getByRole('link').click()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { withBackingPlate, type PadMeasured } from '#core/evidence/pad-reading.ts'
+import { fieldsOf } from '#core/model/part-kinds.ts'
+import type { FigureField } from '#core/model/field.ts'
+import type { Figure } from '#core/quantity/figure.ts'
 import { PAD_POINTS, type PadPoint, type WearReading } from '#core/model/logbook.ts'
 import { resolveSetup } from '#core/model/resolve.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -18,11 +22,27 @@ const side = ref<'left' | 'right'>('left')
 const events = ref('')
 const points = ref<Record<PadPoint, string>>({ innerLeadingMm: '', innerTrailingMm: '', outerLeadingMm: '', outerTrailingMm: '' })
 const rotor = ref('')
+/** Asked, never assumed: a plate is as thick as a worn lining. */
+const measured = ref<PadMeasured>()
+const plate = ref('')
 const error = ref('')
 const fitted = computed(() => {
   const { pad, rotor: disc, caliper } = resolveSetup(store.project!, setup.value!)[axle.value]
   return caliper?.kind === 'drum' ? { pad: undefined, rotor: undefined } : { pad, rotor: disc }
 })
+/** The minimum of what is fitted, where it is needed. */
+const minimums = computed(() =>
+  [fitted.value.pad, fitted.value.rotor].flatMap((part) =>
+    part ? [{ part, field: fieldsOf(part.kind).minThicknessMm as FigureField, figure: part.minThicknessMm }] : [],
+  ),
+)
+const setMinimum = (partId: string, figure: Figure | undefined) =>
+  store.edit('Minimum thickness', (draft) => {
+    const part = draft.parts.find((one) => one.id === partId)
+    if (part?.kind !== 'pad' && part?.kind !== 'rotor') return
+    if (figure) part.minThicknessMm = figure
+    else delete part.minThicknessMm
+  })
 function keep() {
   error.value = ''
   const driven = Number(events.value.replace(',', '.'))
@@ -31,6 +51,15 @@ function keep() {
     return
   }
   const read: Partial<Record<PadPoint | 'rotorMm', number>> = {}
+  if (Object.values(points.value).some((text) => text.trim() !== '') && !measured.value) {
+    error.value = 'Say whether the pad readings include the backing plate.'
+    return
+  }
+  const ofPlate = plate.value.trim() === '' ? undefined : parseQuantity(plate.value, 'length', units.value)
+  if (measured.value === 'liningOnly' && !ofPlate?.ok) {
+    error.value = `Backing plate: ${ofPlate ? ofPlate.message : 'enter its thickness, so that the minimum can be compared.'}`
+    return
+  }
   for (const [key, text] of [...Object.entries(points.value), ['rotorMm', rotor.value] as const]) {
     if (text.trim() === '') continue
     const value = parseQuantity(text, 'length', units.value)
@@ -38,7 +67,8 @@ function keep() {
       error.value = `${key === 'rotorMm' ? 'Rotor' : PAD_POINTS[key as PadPoint]}: ${value.message}`
       return
     }
-    read[key as PadPoint] = value.value
+    read[key as PadPoint] =
+      key === 'rotorMm' ? value.value : withBackingPlate(value.value, measured.value!, ofPlate?.ok ? ofPlate.value : undefined)!
   }
   if (Object.keys(read).length === 0) {
     error.value = 'At least one thickness.'
@@ -109,13 +139,34 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
         v-for="(label, point) in PAD_POINTS"
         :key="point"
         :label="`Pad ${label}`"
-        help="Plate and lining together, at that end. Leading: where the rotor comes in."
+        help="Thickness at that end. Leading: where the rotor enters the caliper."
         ><ElInput
           v-model="points[point]"
           class="num"
           inputmode="decimal"
           :placeholder="units.length"
           :aria-label="`Pad ${label}`"
+          :validate-event="false"
+      /></FieldItem>
+      <FieldItem label="Pad readings are of"
+        ><ChoiceSelect
+          label="Pad readings are of"
+          data-test="pad-measured"
+          :value="measured ?? ''"
+          :options="[
+            { value: 'withPlate', label: 'backing plate and lining' },
+            { value: 'liningOnly', label: 'lining only' },
+          ]"
+          placeholder="choose"
+          @change="measured = $event as PadMeasured"
+      /></FieldItem>
+      <FieldItem v-if="measured === 'liningOnly'" label="Backing plate"
+        ><ElInput
+          v-model="plate"
+          class="num"
+          inputmode="decimal"
+          :placeholder="units.length"
+          aria-label="Backing plate"
           :validate-event="false"
       /></FieldItem>
       <FieldItem label="Rotor"
@@ -129,6 +180,18 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
       }}”.
     </p>
     <p v-if="error" class="field-error" role="alert">{{ error }}</p>
+    <div class="minimums no-print">
+      <FigureInput
+        v-for="one in minimums"
+        :key="one.part.id"
+        :name="`minimum.${one.part.kind}`"
+        :field="one.field"
+        :label="one.part.kind === 'pad' ? 'Minimum thickness of the pads, with backing plate' : 'Minimum thickness of the rotor'"
+        :figure="one.figure"
+        :units="units"
+        @change="setMinimum(one.part.id, $event)"
+      />
+    </div>
     <p class="caution">Brake dust harms the lungs: wiped off wet, never blown. The car stands on stands, cold.</p>
     <section v-if="found.forecasts.length > 0">
       <h2>How long they last</h2>
@@ -181,6 +244,11 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
 }
 h1 {
   margin: 4px 0;
+}
+.minimums {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
 }
 .log li {
   flex-wrap: wrap;

@@ -173,6 +173,21 @@ describe('a rear that was seen to lock first outranks the model', () => {
     expect(order(both).sentence).not.toContain('Do not drive: the rear locked first')
     expect(order(both).verdict).toBe('blocked')
   })
+  test('a later observation of the front at as much deceleration counts instead, and no other', () => {
+    const plain = order(demo(() => {}))
+    const then = (more: object) => {
+      const project = seen(0.5)
+      project.lockSightings.push({ ...project.lockSightings.at(-1)!, id: 'later', date: '2026-10-11', axle: 'front', atG: 0.6, ...more })
+      return project
+    }
+    expect(order(then({}))).toEqual(plain)
+    // on the same day the one that was logged last
+    expect(order(then({ date: '2026-10-04' }))).toEqual(plain)
+    for (const more of [{ date: '2026-10-01' }, { atG: 0.4 }, { load: 'laden' }, { setupId: 'balanced' }, { axle: 'none' }])
+      expect([more, order(then(more)).verdict]).toEqual([more, 'blocked'])
+    const found = lockSightingsReport(then({})).find((one) => one.sighting.id === 'seen')!
+    expect([found.advice, found.sentence]).toEqual([undefined, expect.stringContaining('later observation counts')])
+  })
   test('no change is offered by a model that the car has contradicted', () => {
     expect(leverReport(seen(0.5), 'as-it-stands')).toEqual({ aim: undefined, met: false, advice: [] })
     expect(

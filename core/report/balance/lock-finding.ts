@@ -6,6 +6,7 @@ import { LIMITS } from '../../fit/limits.ts'
 import { withMoreFriction, type BrakeSystem } from '../../hydraulics/system.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { SURFACES, type LockSighting } from '../../model/logbook.ts'
+import type { Project } from '../../model/project.ts'
 import type { Context } from '../figure/read.ts'
 import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
 import type { Finding, FindingVerdict } from '../figure/finding.ts'
@@ -120,13 +121,28 @@ export interface SeenAgainstModel {
 export function rearSeenFirst(context: Context, system: BrakeSystem | undefined): SeenAgainstModel | undefined {
   const { project, setup } = context
   const found = project.lockSightings.flatMap((sighting): SeenAgainstModel[] => {
-    if (sighting.setupId !== setup.id || sighting.axle !== 'rear') return []
+    if (sighting.setupId !== setup.id || sighting.axle !== 'rear' || supersededBy(project, sighting)) return []
     const at = system && loadCase(context, system, sighting.load)
     const order = at?.system && at.mass && lockOrder(at.system, at.mass)
     if (!order) return [{ sighting, modelToG: undefined }]
     return hasRearFirst(order, sighting.atG) ? [] : [{ sighting, modelToG: frontFirstUntil(order) }]
   })
   return found.reduce<SeenAgainstModel | undefined>((a, b) => (a && a.sighting.atG <= b.sighting.atG ? a : b), undefined)
+}
+/**
+ * A later lock-up observation of the same setup and load in which the front locked first at as much deceleration or more:
+ * something was changed in between, and the car itself has shown it.
+ */
+export function supersededBy({ lockSightings }: Pick<Project, 'lockSightings'>, one: LockSighting): LockSighting | undefined {
+  const at = lockSightings.indexOf(one)
+  return lockSightings.find(
+    (later, i) =>
+      later.setupId === one.setupId &&
+      later.load === one.load &&
+      later.axle === 'front' &&
+      later.atG >= one.atG &&
+      (later.date > one.date || (later.date === one.date && i > at)),
+  )
 }
 /** Nobody reads the deceleration of a lock-up to better than that, g. */
 export const SEEN_WITHIN_G = 0.06

@@ -8,7 +8,7 @@ import { findSetup } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { lockOrder } from '../../balance/lock-order.ts'
 import { frictionOf, loadCase } from '../balance/grip.ts'
-import { hasRearFirst, SEEN_WITHIN_G } from '../balance/lock-finding.ts'
+import { hasRearFirst, SEEN_WITHIN_G, supersededBy } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../pedal/hydraulics-of.ts'
 
 /** A figure of the car that would explain what was seen; never taken unasked. */
@@ -35,7 +35,7 @@ const HEIGHTS_MM = { low: 250, high: 900 } as const
 const MOST_HEIGHT_OFF_MM = 60
 /** A rear that locks first is made safe before its cause is looked for. */
 const REAR_FIRST_ADVICE =
-  'Do not drive on the road. Reduce rear braking first, then test again on closed, dry, straight ground from 30 km/h.'
+  'Do not drive on the road. Reduce rear braking first, then test again on closed, dry, straight ground from 30 km/h and log which axle locks first.'
 
 /** Wheels that were seen to lock, held against the order that the model says. */
 export const lockSightingsReport = (project: Project): LockFound[] => project.lockSightings.map((one) => found(project, one))
@@ -66,6 +66,15 @@ function found(project: Project, sighting: LockSighting): LockFound {
       explains: agrees ? [] : tyresThat(project, system, mass, sighting, undefined),
     }
   }
+  const later = axle === 'rear' && supersededBy(project, sighting)
+  if (later)
+    return {
+      sighting,
+      setupName,
+      verdict: 'agrees',
+      sentence: `The rear wheels locked first at ${g(atG)}. On ${later.date} the front wheels locked first at ${g(later.atG)}: that later observation counts.`,
+      explains: [],
+    }
   const sameAxle = model.axle === axle
   const order = lockOrder(system, mass)
   if (sameAxle && Math.abs(model.decelG - atG) <= SEEN_WITHIN_G)

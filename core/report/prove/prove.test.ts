@@ -190,6 +190,27 @@ describe('wear', () => {
     // another part's readings say nothing of this one
     expect(season(changed((project) => (project.wearReadings = [wear(0, 14, { pad: 'kit4-pad' }), wear(5, 12, { pad: 'kit4-pad' })]))).measured).toBe(false) // prettier-ignore
   })
+  test.each([
+    ['frontPads', 'front', 'pad'],
+    ['rearPads', 'rear', 'pad'],
+    ['frontRotors', 'front', 'rotor'],
+    ['rearRotors', 'rear', 'rotor'],
+  ] as const)('readings of one axle’s pads or rotors are the life of %s alone', (what, axle, slot) => {
+    const id = DEMO_PROJECT.setups[0][axle][slot]!
+    const project = changed((one) => {
+      Object.assign(
+        one.parts.find((part) => part.id === id)!,
+        { minThicknessMm: { value: 5, origin: 'published' } },
+      )
+      const read = (events: number, mm: number): WearReading => ({
+        ...{ id: `at-${events}`, date: '2026-10-03', axle, side: 'left', events },
+        ...(slot === 'pad' ? { pad: id, innerLeadingMm: mm } : { rotor: id, rotorMm: mm }),
+      })
+      one.wearReadings = [read(0, 9), read(4, 8)]
+    })
+    const rows = evaluate(project, 'as-it-stands').season.rows
+    expect(rows.filter((row) => row.measured).map((row) => [row.what, row.lastsEvents?.value])).toEqual([[what, 16]])
+  })
   test('the side that goes first counts, by its thinnest place', () => {
     const both = changed((project) => {
       project.wearReadings = [
