@@ -1,5 +1,6 @@
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { FUZZ_TARGETS, fuzzOne } from '../core/testing/fuzz.ts'
+import { LIMITS_TARGET } from '../core/testing/fuzz-limits.ts'
 
 /**
  * `npm run fuzz -- SECONDS [SEED] [TARGET]`: broken files for so long, from one seed after the other. Each failure says
@@ -7,10 +8,11 @@ import { FUZZ_TARGETS, fuzzOne } from '../core/testing/fuzz.ts'
  */
 const [seconds = '60', first = '1', only] = process.argv.slice(2)
 const until = Date.now() + Number(seconds) * 1000
-const targets = FUZZ_TARGETS.filter((one) => only === undefined || one.name === only)
+const all = [...FUZZ_TARGETS, LIMITS_TARGET]
+const targets = all.filter((one) => only === undefined || one.name === only)
 if (!Number.isFinite(until) || !Number.isInteger(Number(first)) || targets.length === 0) {
   process.stderr.write(
-    `npm run fuzz -- SECONDS [SEED] [TARGET]; the seed is a whole number, a target one of ${FUZZ_TARGETS.map((one) => one.name).join(', ')}\n`,
+    `npm run fuzz -- SECONDS [SEED] [TARGET]; the seed is a whole number, a target one of ${all.map((one) => one.name).join(', ')}\n`,
   )
   process.exit(2)
 }

@@ -19,6 +19,8 @@ import { stream } from './heavy.ts'
  */
 export interface FuzzTarget {
   name: string
+  /** Reading one may take so long, ms; else `LONGEST_MS`. */
+  longestMs?: number
   /** A file from a stream of numbers. */
   make(next: () => number): string
   /** Reads it; throws when what it says does not hold. */
@@ -35,7 +37,7 @@ export interface FuzzFailure {
 }
 
 /** One file of a target: undefined when it was read as it should be. */
-export function fuzzOne(target: FuzzTarget, seed: number, longestMs = LONGEST_MS): FuzzFailure | undefined {
+export function fuzzOne(target: FuzzTarget, seed: number, longestMs = target.longestMs ?? LONGEST_MS): FuzzFailure | undefined {
   const next = stream(1 + (Math.abs(seed) % 2147483646))
   // the first numbers of a Lehmer stream follow its seed
   for (let i = 0; i < 8; i += 1) next()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { stopReport, type StopRow } from '#core/report/heat/stop-report.ts'
+import { distanceWords, stopReport, type StopRow } from '#core/report/heat/stop-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -39,7 +39,8 @@ const bars = (row: StopRow) => {
 }
 function words(here: number | undefined, distanceM: number | undefined, most: boolean): string {
   if (here === undefined) return 'not known'
-  if (distanceM === undefined) return 'never at its end'
+  if (here === Infinity) return 'never at its end'
+  if (distanceM === undefined) return `${g(here)}, ${distanceWords({ distanceM })}`
   return most ? `at most ${g(here)}, at least ${distanceM.toFixed(1)} m` : `${g(here)}, ${distanceM.toFixed(1)} m`
 }
 const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value) * 100}%`
@@ -54,10 +55,8 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
       <ToFindOut v-if="found.missing.length > 0" :missing="found.missing" />
       <section v-for="row in found.rows" :key="row.surface">
         <h2>
-          {{ row.surface === 'dry' ? 'Dry' : 'Wet' }}: {{ g(row.decelG) }}, <span class="num">{{ row.distanceM.toFixed(1) }} m</span>
-          <span v-if="row.stock" class="was-words soft small"
-            >as it stands {{ g(row.stock.decelG) }}, {{ row.stock.distanceM.toFixed(1) }} m</span
-          >
+          {{ row.surface === 'dry' ? 'Dry' : 'Wet' }}: {{ g(row.decelG) }}, <span class="num">{{ distanceWords(row) }}</span>
+          <span v-if="row.stock" class="was-words soft small">as it stands {{ g(row.stock.decelG) }}, {{ distanceWords(row.stock) }}</span>
         </h2>
         <dl>
           <template v-for="bar in bars(row)" :key="bar.id">

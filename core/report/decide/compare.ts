@@ -11,7 +11,7 @@ import type { FigureId } from '../figures.ts'
 import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type CriterionValue, type SetupCriterionId } from './criteria.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
-import { stopReport } from '../heat/stop-report.ts'
+import { distanceWords, stopReport } from '../heat/stop-report.ts'
 import { lockWords } from '../ledger.ts'
 import type { Report } from '../report.ts'
 
@@ -184,7 +184,8 @@ function specs(project: Project): RowSpec[] {
     if (!row) return plain('not known')
     // what is not known of foot, stroke or pads may end it before
     const bound = footAtMost || row.strokeG === undefined || row.padsG === undefined
-    return { ...plain(`${bound ? 'at least ' : ''}${row.distanceM.toFixed(1)} m, the ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
+    if (row.distanceM === undefined) return { ...plain(distanceWords(row)), verdict: 'blocked' }
+    return { ...plain(`${bound ? 'at least ' : ''}${distanceWords(row)}, the ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
   }
   const budget: RowSpec = {
     id: 'budget',

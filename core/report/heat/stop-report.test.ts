@@ -18,7 +18,7 @@ test('the demo’s tyres limit a stop before and after: larger brakes by themsel
     expect(worth).toContain('Larger brakes by themselves change heat, feel and repeatability.')
     // said is what the rows hold
     const dry = rows[0]!
-    if (dry.stock && dry.stock.distanceM - dry.distanceM > 0.5) expect(worth).toMatch(/^This setup stops \d+\.\d m shorter/)
+    if (dry.stock && dry.stock.distanceM! - dry.distanceM! > 0.5) expect(worth).toMatch(/^This setup stops \d+\.\d m shorter/)
   }
 })
 test('without its booster the foot limits, and more clamp or assist is named', () => {

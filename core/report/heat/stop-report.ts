@@ -67,7 +67,7 @@ export function stopReport(project: Project, setupId: string): StopReport {
     ...(dry.padsG === undefined ? ['How the pads bite when cold is not known.'] : []),
   ]
   const lock = dry.locksFirst ? `, the ${dry.locksFirst} wheels first` : ''
-  const stops = `${g(dry.decelG)}${dry.limit === 'tyre' ? lock : ''}, ${metres(dry.distanceM)} from ${stopFromKmh} km/h`
+  const stops = `${g(dry.decelG)}${dry.limit === 'tyre' ? lock : ''}, ${dry.distanceM === undefined ? NO_STOP : `${metres(dry.distanceM)} from ${stopFromKmh} km/h`}`
   const SAID: Record<StopWay, string> = {
     tyre: `The tyres limit a dry stop: ${stops}. The foot could give ${most}${g(dry.driverG)}.`,
     driver: `The foot limits a dry stop: ${most}${stops}, at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}. The tyres would hold ${g(dry.tyreG)}.`,
@@ -77,13 +77,18 @@ export function stopReport(project: Project, setupId: string): StopReport {
   return { rows, sentence: [SAID[dry.limit], ...doubts].join(' '), worth: worthOf(dry, metres), ...base }
 }
 
+const NO_STOP = 'the car does not stop'
+/** A stopping distance in words. */
+export const distanceWords = ({ distanceM }: Pick<StopWays, 'distanceM'>): string =>
+  distanceM === undefined ? NO_STOP : `${distanceM.toFixed(1)} m`
+
 /** Less than this between two stops nobody feels or measures, m. */
 const ALIKE_M = 0.5
 function worthOf({ limit, stock, distanceM }: StopRow, metres: (value: number) => string): string {
   const at = stock ?? { limit, distanceM }
-  const shorter = at.distanceM - distanceM
+  const shorter = at.distanceM === undefined || distanceM === undefined ? undefined : at.distanceM - distanceM
   const change =
-    stock === undefined
+    stock === undefined || shorter === undefined
       ? ''
       : shorter > ALIKE_M
         ? `This setup stops ${metres(shorter)} shorter than the car as it stands. `

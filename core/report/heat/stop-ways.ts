@@ -23,14 +23,16 @@ export interface StopWays {
   limit: StopWay
   /** The smallest, g. */
   decelG: number
-  /** From the foot on the pedal to standstill at `decelG`, m. */
-  distanceM: number
-  /** The same for each way by itself, m; undefined where it is not known or never ends a stop. */
+  /** From the foot on the pedal to standstill at `decelG`, m; undefined: the car does not stop. */
+  distanceM: number | undefined
+  /** The same for each way by itself, m; undefined where it is unknown, never ends a stop, or does not stop the car. */
   distancesM: Record<StopWay, number | undefined>
 }
 
 /** Of the faces before the first stop, degC. */
 const COLD_C = 20
+/** What slows a car by less than that does not stop it, g. */
+const LEAST_G = 0.01
 /** More than any foot presses, N. */
 const MOST_N = 5000
 
@@ -56,7 +58,7 @@ export function stopWays(of: Hydraulics, stop: Stop): StopWays | undefined {
   const decelG = ways[least]!
   const short = driverG < Math.min(tyreG, ways.stroke ?? Infinity)
   const distanceM = (g: number | undefined) =>
-    g === undefined || g === Infinity ? undefined : stoppingDistanceM(stop.fromKmh, g, stop.buildUpS ?? BUILD_UP_S)
+    g === undefined || g === Infinity || g < LEAST_G ? undefined : stoppingDistanceM(stop.fromKmh, g, stop.buildUpS ?? BUILD_UP_S)
   return {
     driverG,
     strokeG: ways.stroke,
@@ -65,7 +67,7 @@ export function stopWays(of: Hydraulics, stop: Stop): StopWays | undefined {
     locksFirst,
     limit: least === 'pads' && short ? 'driver' : least,
     decelG,
-    distanceM: distanceM(decelG)!,
+    distanceM: distanceM(decelG),
     distancesM: {
       driver: distanceM(driverG),
       stroke: distanceM(ways.stroke),

@@ -229,6 +229,8 @@ function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsA
   const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
   const [one, two] = [a, b].map((id) => findSetup(project, id) && stopReport(at, id).rows.find((row) => row.surface === surface))
   if (!one || !two) return 'What the model expects is not known: figures of the car or the brakes are missing.'
+  if (one.distanceM === undefined || two.distanceM === undefined)
+    return 'By the model one of these setups does not stop the car: check the figures of pedal, master cylinder and pads.'
   const off = two.distanceM - one.distanceM
   const expected =
     one.limit === 'tyre' && two.limit === 'tyre' && Math.abs(off) <= ALIKE_M
