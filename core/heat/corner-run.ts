@@ -28,7 +28,8 @@ export function cornerRun(
     const { count, seconds, ms } = steps({ kind: braking ? 'brake' : 'roll', ...segment }, mostStepS)
     for (let i = 0; i < count; i += 1) {
       const [from, to] = [ms(i), ms(i + 1)]
-      heat.step(seconds, (from + to) / 2, workJ(segment, from, to, seconds), braking)
+      const stepS = seconds(i)
+      heat.step(stepS, (from + to) / 2, workJ(segment, from, to, stepS), braking)
       peak.peakRingC = Math.max(peak.peakRingC, heat.ringC)
       peak.peakPadC = Math.max(peak.peakPadC, heat.padC)
       peak.peakCaliperC = Math.max(peak.peakCaliperC, heat.caliperC)

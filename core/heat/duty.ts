@@ -143,20 +143,62 @@ function simpson(segment: Pick<DutySegment, 'forceN' | 'forcePerV2'>, fromMs: nu
 export const dutyWorkJ = (segments: readonly DutySegment[]): number =>
   segments.reduce((sum, one) => sum + workJ(one, one.fromKmh * MS_PER_KMH, one.toKmh * MS_PER_KMH, one.seconds), 0)
 
-/** A segment in steps short enough for what changes in it, each with its speeds, m/s. */
-export function steps(
-  { kind, seconds, fromKmh, toKmh }: DutySegment,
-  mostS?: number,
-  coarser = 1,
-): { count: number; seconds: number; ms: (at: number) => number } {
-  const longest =
-    mostS ??
-    coarser * (kind === 'brake' ? (fromKmh === toKmh ? STEADY_S : BRAKING_S) : fromKmh === 0 && toKmh === 0 ? STANDING_S : ROLLING_S)
-  // what takes no time has no steps
-  const count = seconds < LEAST_S ? 0 : Math.ceil(seconds / longest)
-  const [from, change] = [fromKmh * MS_PER_KMH, ((toKmh - fromKmh) * MS_PER_KMH) / count]
-  return { count, seconds: count === 0 ? 0 : seconds / count, ms: (at) => from + change * at }
+/** The first segments of a duty are one stretch, driven so many times. */
+export interface Repeats {
+  segments: number
+  times: number
 }
+export function repeatsOf(duty: Duty): Repeats | undefined {
+  if (duty.kind === 'stops') return { segments: duty.cruiseSeconds > 0 ? 3 : 2, times: duty.count - 1 }
+  if (duty.kind === 'laps') return { segments: 2 * duty.zones.length + (duty.down ? 1 : 0), times: duty.laps }
+  return undefined
+}
+
+/** A segment in steps short enough for what changes in it. */
+export interface Steps {
+  count: number
+  /** How long a step is, s. */
+  seconds: (at: number) => number
+  /** Speed at the beginning of a step, m/s; at `count` that at the end. */
+  ms: (at: number) => number
+}
+
+/**
+ * Steps of a segment. In a long one without braking everything comes to rest: after many usual steps each is a little longer
+ * than the one before, so that an hour takes some two hundred.
+ */
+export function steps({ kind, seconds, fromKmh, toKmh }: DutySegment, mostS?: number, coarser = 1): Steps {
+  const steady = kind === 'brake' && fromKmh === toKmh
+  const usual = coarser * (kind === 'brake' ? (steady ? STEADY_S : BRAKING_S) : fromKmh === 0 && toKmh === 0 ? STANDING_S : ROLLING_S)
+  const longest = mostS ?? usual
+  // what takes no time has no steps
+  const even = seconds < LEAST_S ? 0 : Math.ceil(seconds / longest)
+  const from = fromKmh * MS_PER_KMH
+  // while the brakes work the friction of each axle follows its heat: such steps stay short
+  if (mostS !== undefined || even <= EVEN_STEPS || kind === 'brake') {
+    const change = ((toKmh - fromKmh) * MS_PER_KMH) / even
+    const each = even === 0 ? 0 : seconds / even
+    return { count: even, seconds: () => each, ms: (at) => from + change * at }
+  }
+  const times = growing(seconds, longest)
+  const perS = ((toKmh - fromKmh) * MS_PER_KMH) / seconds
+  return { count: times.length - 1, seconds: (at) => times[at + 1]! - times[at]!, ms: (at) => from + perS * times[at]! }
+}
+/** When the steps of a long segment begin, s, and its end. */
+function growing(seconds: number, stepS: number): number[] {
+  const times = [0]
+  let [at, next] = [0, stepS]
+  while (seconds - at > next * 1.5) {
+    at += next
+    times.push(at)
+    if (times.length > EVEN_STEPS) next = Math.min(next * GROWS, MOST_STEP_S)
+  }
+  times.push(seconds)
+  return times
+}
+const EVEN_STEPS = 120
+const GROWS = 1.05
+const MOST_STEP_S = 60
 const LEAST_S = 1e-9
 const BRAKING_S = 0.1
 const STEADY_S = 0.5

@@ -3,8 +3,9 @@ import fc from 'fast-check'
 import { chain } from '../hydraulics/chain.ts'
 import { axleForcePerMpa, pressurePerNewton } from '../hydraulics/system.ts'
 import { CORNER_NODES } from '../testing/corner-nodes.ts'
+import { runs } from '../testing/runs.ts'
 import { randomSystem } from '../testing/systems.ts'
-import { dutySegments, dutyWorkJ, owedN, steps, workJ, type Duty, type DutyCar } from './duty.ts'
+import { dutySegments, dutyWorkJ, owedN, repeatsOf, steps, workJ, type Duty, type DutyCar } from './duty.ts'
 import { presentBoil, waterAfter } from './fluid.ts'
 import { enthalpy, IRON_HEAT } from './nodes.ts'
 import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
@@ -62,12 +63,17 @@ describe('duties', () => {
     )
   })
   test('the steps of a segment are its whole work, time and speeds', () => {
-    for (const segment of dutySegments(car, laps)) {
+    const long = [
+      { kind: 'roll', seconds: 3600, fromKmh: 40, toKmh: 170, forceN: 0, forcePerV2: 0 },
+      { kind: 'roll', seconds: 7200, fromKmh: 50, toKmh: 50, forceN: 0, forcePerV2: 0 },
+    ] as const
+    for (const segment of [...dutySegments(car, laps), ...long]) {
       const { count, seconds, ms } = steps(segment)
-      expect(count * seconds).toBeCloseTo(segment.seconds, 9)
+      const all = Array.from({ length: count }, (_, i) => seconds(i))
+      expect(all.reduce((sum, one) => sum + one, 0)).toBeCloseTo(segment.seconds, 9)
       expect([ms(0) * 3.6, ms(count) * 3.6].map((one) => Math.round(one * 1e6) / 1e6)).toEqual([segment.fromKmh, segment.toKmh])
       let sum = 0
-      for (let i = 0; i < count; i += 1) sum += workJ(segment, ms(i), ms(i + 1), seconds)
+      for (let i = 0; i < count; i += 1) sum += workJ(segment, ms(i), ms(i + 1), seconds(i))
       expect(sum).toBeCloseTo(dutyWorkJ([segment]), 3)
     }
   })
@@ -206,4 +212,86 @@ test('what an axle has given off at the end is what went in and is not held', ()
     const risen = held(end.ringC, end.padC, end.caliperC) - held(20, 20, 20)
     expect(givenOffJ[givenOffJ.length - 1]![at] / (inJ[at] - 2 * risen)).toBeCloseTo(1, 6)
   }
+})
+
+describe('long sessions', () => {
+  const zone = fc.record({
+    fromKmh: between(90, 200),
+    toKmh: between(0, 80),
+    decelG: between(0.3, 1),
+    secondsToNext: fc.oneof(between(5, 60), between(300, 3600)),
+  })
+  const repeated: fc.Arbitrary<Duty> = fc.oneof(
+    fc.record({
+      kind: fc.constant('laps' as const),
+      laps: fc.integer({ min: 3, max: 25 }),
+      zones: fc.array(zone, { minLength: 1, maxLength: 3 }),
+    }),
+    fc.record({
+      kind: fc.constant('stops' as const),
+      fromKmh: between(80, 160),
+      toKmh: between(0, 60),
+      decelG: between(0.3, 0.9),
+      count: fc.integer({ min: 2, max: 30 }),
+      accelG: between(0.1, 0.4),
+      cruiseSeconds: fc.oneof(fc.constant(0), between(5, 900)),
+    }),
+  )
+  /** A session and every moment of it. */
+  const whole = (duty: Duty, repeats: ReturnType<typeof repeatsOf>) => {
+    const moments: [number, number, number, number][] = []
+    const each = (seconds: number, segment: number, front: { ringC: number }, rear: { padC: number }) =>
+      void moments.push([seconds, segment, front.ringC, rear.padC])
+    const found = session(axles, circuits, dutySegments(car, duty), { startC: 20, ambientC: 20, each, repeats })
+    return { found, moments }
+  }
+  test('a stretch that ends as it began is put again and again: every moment, end and joule as if it were computed', () => {
+    fc.assert(
+      fc.property(repeated, (duty) => {
+        const [one, all] = [whole(duty, repeatsOf(duty)), whole(duty, undefined)]
+        expect([one.found.gone?.segment, one.found.ends.length, one.moments.length]).toEqual([
+          all.found.gone?.segment,
+          all.found.ends.length,
+          all.moments.length,
+        ])
+        one.moments.forEach(([seconds, segment, ringC, padC], i) => {
+          const [s, at, ring, pad] = all.moments[i]!
+          if (segment !== at || Math.abs(seconds - s) > 1e-6 * (1 + s) || Math.abs(ringC - ring) > 0.3 || Math.abs(padC - pad) > 0.3)
+            throw new Error(`moment ${i}: ${JSON.stringify([one.moments[i], all.moments[i]])}`)
+        })
+        for (const side of ['front', 'rear'] as const) {
+          expect(Math.abs(one.found.peak[side].ringC - all.found.peak[side].ringC)).toBeLessThan(0.3)
+          expect(one.found.workJ[side] / all.found.workJ[side]).toBeCloseTo(1, 3)
+          const out = (found: typeof one.found) => found.givenOffJ[found.givenOffJ.length - 1]?.[side] ?? 0
+          expect(Math.abs(out(one.found) - out(all.found))).toBeLessThan(2e-3 * Math.max(out(all.found), 1))
+        }
+      }),
+      { numRuns: runs(30, 400), seed: 20261130 },
+    )
+  })
+  test('an hour of rest in steps that grow is an hour in steps of a second', () => {
+    fc.assert(
+      fc.property(between(400, 3600), between(0, 120), between(0, 200), (seconds, fromKmh, toKmh) => {
+        const segments = [
+          { kind: 'brake', seconds: 20, fromKmh: 120, toKmh: 120, forceN: 4000, forcePerV2: 0.4 },
+          { kind: 'roll', seconds, fromKmh, toKmh, forceN: 0, forcePerV2: 0 },
+        ] as const
+        const at = (mostStepS?: number) =>
+          session(axles, circuits, segments, { startC: 20, ambientC: 20, ...(mostStepS === undefined ? {} : { mostStepS }) }).ends[1]!
+        const [grown, fine] = [at(), at(0.5)]
+        for (const side of ['front', 'rear'] as const)
+          for (const key of ['ringC', 'padC', 'caliperC'] as const) expect(Math.abs(grown[side][key] - fine[side][key])).toBeLessThan(0.5)
+      }),
+      { numRuns: runs(15, 200), seed: 20261130 },
+    )
+  })
+  test('the most that a file may hold takes a bounded number of steps', () => {
+    const zones = Array.from({ length: 15 }, () => ({ fromKmh: 120, toKmh: 60, decelG: 0.7, secondsToNext: 3600 }))
+    const duty: Duty = { kind: 'laps', laps: 100, zones }
+    let computed = 0
+    const counting = { ...axles, front: { ...axles.front, get nodes() { return (computed += 1), CORNER_NODES } } } // prettier-ignore
+    session(counting, circuits, dutySegments(car, duty), { startC: 20, ambientC: 20, repeats: repeatsOf(duty) })
+    // a second each would be five million and more
+    expect(computed).toBeLessThan(200_000)
+  })
 })

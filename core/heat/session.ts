@@ -2,7 +2,7 @@ import { throttle } from '../hydraulics/chain.ts'
 import type { Valve } from '../hydraulics/system.ts'
 import type { Axle } from '../model/project.ts'
 import { CornerHeat } from './corner-heat.ts'
-import { steps, workJ, type DutySegment } from './duty.ts'
+import { steps, workJ, type DutySegment, type Repeats } from './duty.ts'
 import { fluidC, IRON_HEAT, specificHeat, type CornerNodes, type Temperatures } from './nodes.ts'
 
 /** W/(m K) of grey iron: what a rubbing face is hotter than its ring. */
@@ -73,6 +73,8 @@ export interface SessionOptions {
   mostStepS?: number
   /** Steps so many times as long as usual, where a degree more or less does not matter. */
   coarser?: number
+  /** The first segments are one stretch that is driven again and again. Once it ends as it began, it is not computed anew. */
+  repeats?: Repeats | undefined
 }
 
 /**
@@ -84,7 +86,7 @@ export function session(
   axles: Readonly<Record<Axle, SessionAxle>>,
   circuits: Circuits,
   segments: readonly DutySegment[],
-  { startC, ambientC, each, mostStepS, coarser }: SessionOptions,
+  { startC, ambientC, each, mostStepS, coarser, repeats }: SessionOptions,
 ): Session {
   const front = new Side(axles.front, startC, ambientC)
   const rear = new Side(axles.rear, startC, ambientC)
@@ -93,6 +95,8 @@ export function session(
   const givenOffJ: Record<Axle, number>[] = []
   let seconds = 0
   let peakPressureMpa = 0
+  /** Steps of the stretch that is being driven, kept as soon as it may be the last that is computed. */
+  let record: Kept[] | undefined
   /** Goes a step; where the pressure is not enough, as far as it is. */
   const go = (segment: DutySegment, at: number, from: number, to: number, stepS: number): boolean => {
     const braking = segment.forceN > 0
@@ -114,16 +118,62 @@ export function session(
     rear.step(stepS, (from + to) / 2, work, braking)
     seconds += stepS
     each?.(seconds, at, front.now, rear.now, pressureMpa)
+    record?.push({ seconds, segment: at, front: { ...front.now }, rear: { ...rear.now }, pressureMpa })
     return true
   }
   const drive = (segment: DutySegment, at: number): boolean => {
     const { count, seconds: stepS, ms } = steps(segment, mostStepS, coarser)
-    for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS)) return false
+    for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS(i))) return false
     ends.push({ front: front.heat.now(), rear: rear.heat.now() })
     givenOffJ.push({ front: 2 * front.heat.ledger.outJ, rear: 2 * rear.heat.ledger.outJ })
     return true
   }
-  const stopped = segments.findIndex((segment, at) => !drive(segment, at))
+  const begun = () => ({ seconds, temperatures: [...front.temperatures(), ...rear.temperatures()], front: { ...front.heat.ledger }, rear: { ...rear.heat.ledger } }) // prettier-ignore
+  let start = begun()
+  let changedC = Infinity
+  /** Puts stretches behind the one that was just driven, each the same. */
+  const putAgain = (many: number, times: number) => {
+    const lastS = seconds - start.seconds
+    const outJ = { front: 2 * (front.heat.ledger.outJ - start.front.outJ), rear: 2 * (rear.heat.ledger.outJ - start.rear.outJ) }
+    for (let n = 1; n <= times; n += 1) {
+      for (let i = 0; i < many; i += 1) {
+        const at = ends.length - many
+        ends.push(ends[at]!)
+        givenOffJ.push({ front: givenOffJ[at]!.front + outJ.front, rear: givenOffJ[at]!.rear + outJ.rear })
+      }
+      if (each) for (const one of record!) each(one.seconds + n * lastS, one.segment + n * many, one.front, one.rear, one.pressureMpa)
+    }
+    seconds += times * lastS
+    for (const side of [front, rear]) {
+      const { inJ, outJ: before } = side === front ? start.front : start.rear
+      const { ledger } = side.heat
+      ledger.inJ += times * (ledger.inJ - inJ)
+      ledger.outJ += times * (ledger.outJ - before)
+    }
+  }
+  let stopped = -1
+  for (let at = 0; at < segments.length; at += 1) {
+    if (!drive(segments[at]!, at)) {
+      stopped = at
+      break
+    }
+    const driven = repeats && (at + 1) / repeats.segments
+    if (driven === undefined || !Number.isInteger(driven) || driven >= repeats!.times) {
+      if (driven === repeats?.times) record = undefined
+      continue
+    }
+    const now = begun()
+    const before = changedC
+    changedC = Math.max(...now.temperatures.map((one, i) => Math.abs(one - start.temperatures[i]!)))
+    if ((record || !each) && staysWithin(changedC, before)) {
+      putAgain(repeats!.segments, repeats!.times - driven)
+      record = undefined
+      at = repeats!.segments * repeats!.times - 1
+      continue
+    }
+    start = now
+    record = each && changedC < RECORD_BELOW_C ? [] : undefined
+  }
   const gone = stopped < 0 ? undefined : { segment: stopped, seconds }
   if (gone) peakPressureMpa = circuits.mostFrontMpa
   return {
@@ -134,6 +184,23 @@ export function session(
     gone,
     workJ: { front: 2 * front.heat.ledger.inJ, rear: 2 * rear.heat.ledger.inJ },
   }
+}
+
+interface Kept {
+  seconds: number
+  segment: number
+  front: Moment
+  rear: Moment
+  pressureMpa: number
+}
+/** From where the end of a stretch differs so little from its beginning, degC, its steps are kept. */
+const RECORD_BELOW_C = 5
+/** What all stretches to come would still change, degC: less than the model can say by far. */
+const SAME_C = 0.05
+/** Whether changes that become less from stretch to stretch add up to next to nothing. */
+function staysWithin(changedC: number, beforeC: number): boolean {
+  const share = changedC / beforeC
+  return changedC < 1e-6 || (share < 0.98 && changedC / (1 - share) < SAME_C)
 }
 
 const MOMENT_KEYS = ['ringC', 'padC', 'caliperC', 'faceC', 'fluidC'] as const
@@ -180,6 +247,10 @@ class Side {
     now.faceC = this.faceC
     now.fluidC = fluidC(heat, this.of.nodes)
     for (const key of MOMENT_KEYS) if (now[key] > peak[key]) peak[key] = now[key]
+  }
+  temperatures(): number[] {
+    const { ringC, padC, caliperC } = this.heat
+    return [ringC, padC, caliperC]
   }
   private moment(): Moment {
     const { ringC, padC, caliperC } = this.heat

@@ -1,5 +1,5 @@
 import { doubted, DOUBT_RUNS, type OwnDoubts } from '../../heat/defaults.ts'
-import { dutySegments, type DutyCar } from '../../heat/duty.ts'
+import { dutySegments, repeatsOf, type Duty, type DutyCar } from '../../heat/duty.ts'
 import type { CornerNodes } from '../../heat/nodes.ts'
 import { session, type Circuits, type Moment, type Session, type SessionAxle } from '../../heat/session.ts'
 import { chain } from '../../hydraulics/chain.ts'
@@ -181,6 +181,13 @@ export interface DriveOptions {
   coarser?: number
   ambientC?: number
 }
+/** A session of so many brakings is looked at in usual steps; a longer one in longer ones, up to some times as long. */
+const USUAL_BRAKINGS = 300
+const MOST_COARSER = 3
+function coarserOf(duty: Duty): number {
+  const brakings = duty.kind === 'laps' ? duty.laps * duty.zones.length : duty.kind === 'stops' ? duty.count : 1
+  return Math.min(Math.max(brakings / USUAL_BRAKINGS, 1), MOST_COARSER)
+}
 /** Drives a duty and stands afterwards. */
 export function drive(
   { axles, circuits, car, limits }: Pick<Prepared, 'axles' | 'circuits' | 'car' | 'limits'>,
@@ -198,7 +205,8 @@ export function drive(
   const found = session(axles, circuits, segments, {
     startC: ambientC,
     ambientC,
-    coarser,
+    coarser: coarser * coarserOf(duty),
+    repeats: repeatsOf(duty),
     each: (seconds, _, front, rear) => {
       const at = { front, rear }
       for (const one of watched)
