@@ -35,8 +35,10 @@ export function wearSeries(readings: readonly WearReading[]): WearSeries[] {
   return [...series.values()]
 }
 
+/** Readings nearer to each other are of one event: wear is not measured within a part of one. */
+const LEAST_EVENTS_APART = 0.01
 /** The straight line through a series; undefined of readings of one event alone. */
 export function lineOf({ points }: Pick<WearSeries, 'points'>, minimumMm: number): WearForecastLine | undefined {
-  const events = new Set(points.map(([event]) => event))
-  return events.size < 2 ? undefined : wearForecast(points, minimumMm)
+  const rounded = points.map(([event, mm]) => [Math.round(event / LEAST_EVENTS_APART) * LEAST_EVENTS_APART, mm] as const)
+  return new Set(rounded.map(([event]) => event)).size < 2 ? undefined : wearForecast(rounded, minimumMm)
 }

@@ -12,7 +12,20 @@ test('each stage is a whole day, with what is done; commas, semicolons and lines
   expect(text).toContain('UID:balanced-1@valiant-caliper')
   expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true)
 })
+test('a carriage return in a name ends no line, and no line is longer than 75 octets or cut within a character', () => {
+  const title = `Brakes of \r\nX-EVIL:1\r${'ä€😀'.repeat(40)}\u2028end`
+  const text = writeCalendar([{ id: 'a', date: '2026-11-28', title, text: 'x'.repeat(500) }])!
+  expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/)
+  for (const line of text.split('\r\n')) {
+    expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75)
+    expect(line).not.toMatch(/^X-EVIL|\ufffd/)
+  }
+  // unfolded it is what was given
+  const whole = text.replaceAll(/\r\n[ \t]/g, '')
+  expect(whole).toContain(`SUMMARY:Brakes of \\nX-EVIL:1\\n${'ä€😀'.repeat(40)}\\nend`)
+})
 test('nothing to write, and what is no date', () => {
   expect(writeCalendar([])).toBeUndefined()
-  expect(() => writeCalendar([{ id: 'a', date: '2026-19-90', title: '', text: '' }])).toThrow('no date')
+  for (const date of ['2026-19-90', '2026-99-99', '2026-02-30'])
+    expect(() => writeCalendar([{ id: 'a', date, title: '', text: '' }])).toThrow('no date')
 })

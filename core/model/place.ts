@@ -57,6 +57,10 @@ const WORDS: Record<string, string> = {
   wear: 'Wear',
 }
 
+/** What a table itself has under a key: a file may name one that every object has. */
+const own = <T>(table: object | undefined, key: string): T | undefined =>
+  table && Object.hasOwn(table, key) ? (table as Record<string, T>)[key] : undefined
+
 /**
  * A path in a project as a person would say it: `parts[3].thicknessMm.value` ->
  * "Parts › Front rotor › Thickness, new". Works on broken values too, since they are what is explained.
@@ -84,8 +88,9 @@ export function placeInWords(root: unknown, path: string): string {
     }
     if (key === 'car') table = carFields
     else if (keys[0] === 'car' && (key === 'front' || key === 'rear')) table = carAxleFields
-    const slot = (AXLE_SLOTS as Record<string, { label: string }>)[key] ?? (HYDRAULIC_SLOTS as Record<string, { label: string }>)[key]
-    const label = table?.[key]?.label ?? (keys[0] === 'setups' ? slot?.label : undefined) ?? WORDS[key] ?? key
+    const slot = own<{ label: string }>(AXLE_SLOTS, key) ?? own<{ label: string }>(HYDRAULIC_SLOTS, key)
+    const label =
+      own<{ label: string }>(table, key)?.label ?? (keys[0] === 'setups' ? slot?.label : undefined) ?? own<string>(WORDS, key) ?? key
     if (label) words.push(label)
   }
   return words.length > 0 ? words.join(' › ') : 'the file'

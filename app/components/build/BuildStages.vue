@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { buildLog } from '#core/edit/build-log.ts'
+import { isDay } from '#core/quantity/day.ts'
 import { writeCalendar } from '#core/formats/calendar.ts'
 import { hoursWords } from '#core/report/build/work-order.ts'
 import type { Stage } from '#core/report/build/stages.ts'
@@ -26,6 +27,8 @@ const split = (on: boolean) =>
     else delete mine.staged
   })
 function setDate(at: number, date: string | null) {
+  error.value = date === null || isDay(date) ? '' : `${date} is not a day of the calendar: write 2026-11-28.`
+  if (error.value) return
   store.edit('Date of a stage', (draft) => {
     const mine = buildLog(draft, setup.value!.id)
     mine.dates = stages.value.map((_, i) => (i === at ? date : (mine.dates?.[i] ?? null)))
@@ -33,7 +36,10 @@ function setDate(at: number, date: string | null) {
   })
 }
 const dated = computed(() =>
-  stages.value.flatMap((stage, i) => (log.value?.dates?.[i] ? [{ stage, at: i, date: log.value.dates[i] }] : [])),
+  stages.value.flatMap((stage, i) => {
+    const date = log.value?.dates?.[i]
+    return date && isDay(date) ? [{ stage, at: i, date }] : []
+  }),
 )
 function calendar() {
   const text = writeCalendar(

@@ -51,6 +51,14 @@ describe('a temperature that was read', () => {
     expect(Math.abs(Math.log(nearer / by))).toBeLessThan(Math.abs(Math.log(found / by)))
     expect(three.prepared.doubts.front.h1!).toBeLessThan(prepared.doubts.front.h1!)
   })
+  test('of a session that ends within its first step is taken as the highest', () => {
+    const duty = { kind: 'stops', fromKmh: 3, toKmh: 0, decelG: 3, count: 1, accelG: 0.2, cruiseSeconds: 0 } as const
+    for (const method of ['infrared', 'paint'] as const) {
+      const project = withRead({ readC: 80, method, driving: { name: 'Short', duty } })
+      expect(calibrated(project, 'balanced', bare()).readings).toHaveLength(1)
+      expect(heatReport(project, 'balanced', 'hill').sentence).not.toBe('')
+    }
+  })
   test('narrows the range, and the report says by how much', () => {
     const usual = truth('h1', 1, 'ringC')
     const project = withRead({ readC: usual })

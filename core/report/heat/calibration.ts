@@ -93,7 +93,8 @@ const withFigure = (axle: SessionAxle, key: Doubted, value: number): SessionAxle
 /** The temperature that the reading is of: at its moment after the driving, or the highest. */
 function readAt({ session, samples }: Driven, { axle, lump, method, afterS }: HeatReading, lastsS: number): number {
   const key = KEYS[lump]
-  if (TEMPERATURE_METHODS[method].peak) return session.peak[axle][key]
+  // a session that ends within its first step has no other moment
+  if (TEMPERATURE_METHODS[method].peak || samples.length === 0) return session.peak[axle][key]
   const endS = lastsS + afterS
   return samples.reduce((a, b) => (Math.abs(b.seconds - endS) < Math.abs(a.seconds - endS) ? b : a))[axle][key]
 }

@@ -211,6 +211,12 @@ describe('wear', () => {
     const rows = evaluate(project, 'as-it-stands').season.rows
     expect(rows.filter((row) => row.measured).map((row) => [row.what, row.lastsEvents?.value])).toEqual([[what, 16]])
   })
+  test('readings a hair of an event apart are of one event, and break nothing', () => {
+    for (const apart of [1e-170, 1e-9, 0.004]) {
+      const project = changed((one) => (one.wearReadings = [wear(0, minimum + 5), wear(apart, minimum + 4)]))
+      expect([apart, wearReport(project).first?.line, season(project).measured]).toEqual([apart, undefined, false])
+    }
+  })
   test('the side that goes first counts, by its thinnest place', () => {
     const both = changed((project) => {
       project.wearReadings = [
