@@ -1,5 +1,6 @@
 import { MAX_BODY_BYTES } from '#core/formats/project-file.ts'
 import { evaluators, MOST_SECONDS } from '../utils/evaluators.ts'
+import { goneSignal } from '../utils/gone.ts'
 import { readBounded } from '../utils/read-bounded.ts'
 
 /**
@@ -12,16 +13,19 @@ export default defineEventHandler(async (event) => {
     setResponseStatus(event, status)
     return { problems: [{ path: '', place, message }] }
   }
+  const gone = goneSignal(event.node.res)
   const text = await readBounded(event.node.req, MAX_BODY_BYTES)
   if (text === undefined) return refuse(413, 'the request', `is larger than ${MAX_BODY_BYTES / 1e6} MB.`)
   const { setup } = getQuery(event)
-  const done = await evaluators().run(setup === undefined ? { text } : { text, setup: String(setup) })
+  const done = await evaluators().run(setup === undefined ? { text } : { text, setup: String(setup) }, { gone })
   if (done.ok) {
     setResponseStatus(event, done.value.status)
     setResponseHeader(event, 'content-type', 'application/json')
     return done.value.body
   }
   switch (done.why) {
+    case 'gone':
+      return undefined
     case 'busy':
       setResponseHeader(event, 'retry-after', 2)
       return refuse(503, 'the server', 'has as many projects to evaluate as it takes. Nothing is lost; send it again in a moment.')

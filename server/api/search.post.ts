@@ -1,6 +1,7 @@
 import { MessageChannel } from 'node:worker_threads'
 import { MAX_BODY_BYTES } from '#core/formats/project-file.ts'
 import { MOST_SEARCH_SECONDS, searchers } from '../utils/evaluators.ts'
+import { goneSignal } from '../utils/gone.ts'
 import { readBounded } from '../utils/read-bounded.ts'
 
 /**
@@ -13,6 +14,7 @@ export default defineEventHandler(async (event) => {
     setResponseStatus(event, status)
     return { problems: [{ path: '', place, message }] }
   }
+  const gone = goneSignal(event.node.res)
   const text = await readBounded(event.node.req, MAX_BODY_BYTES)
   if (text === undefined) return refuse(413, 'the request', `is larger than ${MAX_BODY_BYTES / 1e6} MB.`)
   const { port1, port2 } = new MessageChannel()
@@ -27,9 +29,11 @@ export default defineEventHandler(async (event) => {
     begun = true
     res.write(`${line}\n`)
   })
-  const done = await searchers().run({ text, port: port2 }, [port2])
+  const done = await searchers().run({ text, port: port2 }, { handed: [port2], gone })
   if (done.ok && done.value.ok) await ended
   port1.close()
+  // nobody is there to answer
+  if (!done.ok && done.why === 'gone') return undefined
   if (begun) {
     if (!done.ok) res.write(`${JSON.stringify({ kind: 'ended', message: done.why === 'tooLong' ? TOO_LONG : TOO_LARGE })}\n`)
     res.end()

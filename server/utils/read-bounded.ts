@@ -1,25 +1,28 @@
 import type { IncomingMessage } from 'node:http'
 
+/** So many times the limit is let run off, so that a refusal still arrives; then the line is cut. */
+const LET_RUN_OFF = 2
+
 /**
  * The body of a request as text, read no further than `limit` bytes.
- * @returns undefined when there is more, and the rest is let run off so that the answer arrives; and when whoever sends it goes away
+ * @returns undefined as soon as there is more, and when whoever sends it goes away
  */
-export async function readBounded(request: IncomingMessage, limit: number): Promise<string | undefined> {
-  if (Number(request.headers['content-length'] ?? 0) > limit) {
-    request.resume()
-    return undefined
-  }
-  const chunks: Buffer[] = []
-  let size = 0
-  try {
-    for await (const chunk of request) {
-      size += (chunk as Buffer).length
-      if (size <= limit) chunks.push(chunk as Buffer)
-    }
-  } catch (error) {
-    // whoever asked has gone: there is nobody to answer
-    if (request.destroyed) return undefined
-    throw error
-  }
-  return size > limit ? undefined : Buffer.concat(chunks).toString('utf8')
+export function readBounded(request: IncomingMessage, limit: number): Promise<string | undefined> {
+  return new Promise((resolve) => {
+    let chunks: Buffer[] = []
+    let size = 0
+    request.on('data', (chunk: Buffer) => {
+      size += chunk.length
+      if (size <= limit) {
+        chunks.push(chunk)
+        return
+      }
+      chunks = []
+      resolve(undefined)
+      if (size > LET_RUN_OFF * limit) request.destroy()
+    })
+    request.once('end', () => resolve(Buffer.concat(chunks).toString('utf8')))
+    for (const event of ['error', 'close']) request.once(event, () => resolve(undefined))
+    if (Number(request.headers['content-length'] ?? 0) > limit) resolve(undefined)
+  })
 }

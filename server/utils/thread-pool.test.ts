@@ -34,6 +34,20 @@ describe('work in threads', () => {
     expect(next).toEqual({ ok: true, value: 8 })
     expect(await pool.run(5)).toEqual({ ok: true, value: 10 })
   })
+  test('ends at once when whoever asked has gone, running or waiting, and holds nobody', async () => {
+    const patient = threadPool<unknown, number>(pathToFileURL(file).href, { threads: 1, queue: 3, mostMs: 1e9, memoryMb: 64 })
+    const hangUp = new AbortController()
+    const [running, waiting] = [patient.run('forever', { gone: hangUp.signal }), patient.run('forever', { gone: hangUp.signal })]
+    const next = patient.run(4)
+    hangUp.abort()
+    expect(await Promise.all([running, waiting])).toEqual([
+      { ok: false, why: 'gone' },
+      { ok: false, why: 'gone' },
+    ])
+    expect(await next).toEqual({ ok: true, value: 8 })
+    expect(await patient.run(4, { gone: hangUp.signal })).toEqual({ ok: false, why: 'gone' })
+    await patient.close()
+  })
   test('that wants too much memory is ended alone', async () => {
     expect(await pool.run('fat')).toMatchObject({ ok: false })
     expect(await pool.run(6)).toEqual({ ok: true, value: 12 })

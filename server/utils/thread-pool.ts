@@ -9,7 +9,7 @@ export interface PoolLimits {
   memoryMb: number
 }
 
-export type Pooled<T> = { ok: true; value: T } | { ok: false; why: 'busy' | 'tooLong' | 'tooLarge' }
+export type Pooled<T> = { ok: true; value: T } | { ok: false; why: 'busy' | 'tooLong' | 'tooLarge' | 'gone' }
 
 /** What reaches the work: the task, and a flag it sets first of all, for waiting in the queue does not count. */
 export interface Timed<T> {
@@ -25,9 +25,10 @@ export interface Timed<T> {
 export function threadPool<T, R>(filename: string, limits: PoolLimits) {
   const pool = new Piscina<Timed<T>, R>({
     filename,
-    minThreads: 1,
+    // a thread that has nothing to do gives its memory back
+    minThreads: 0,
     maxThreads: limits.threads,
-    idleTimeout: 30_000,
+    idleTimeout: 10_000,
     // the thread that answers comes first
     niceIncrement: 10,
     resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
@@ -37,12 +38,18 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
 
   let taken = 0
 
-  /** @param handed what goes over to the thread rather than being copied: ports */
-  async function run(task: T, handed: readonly Transferable[] = []): Promise<Pooled<R>> {
+  /**
+   * @param options.handed what goes over to the thread rather than being copied: ports
+   * @param options.gone aborts when whoever asked has gone: what runs or waits for them ends at once
+   */
+  async function run(task: T, { handed = [], gone }: { handed?: readonly Transferable[]; gone?: AbortSignal } = {}): Promise<Pooled<R>> {
+    if (gone?.aborted) return { ok: false, why: 'gone' }
     if (taken >= limits.threads + limits.queue) return { ok: false, why: 'busy' }
     taken += 1
     const begun = new Int32Array(new SharedArrayBuffer(4))
     const stop = new AbortController()
+    const leave = () => stop.abort()
+    gone?.addEventListener('abort', leave)
     let fromMs: number | undefined
     const clock = setInterval(() => {
       if (Atomics.load(begun, 0) === 1) fromMs ??= performance.now()
@@ -52,11 +59,12 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
       return { ok: true, value: await pool.run({ task, begun }, { signal: stop.signal, transferList: [...handed] as never }) }
     } catch (error) {
       const { name, code } = error as Error & { code?: string }
-      if (name === 'AbortError') return { ok: false, why: 'tooLong' }
+      if (name === 'AbortError') return { ok: false, why: gone?.aborted ? 'gone' : 'tooLong' }
       if (code === 'ERR_WORKER_OUT_OF_MEMORY') return { ok: false, why: 'tooLarge' }
       throw error
     } finally {
       clearInterval(clock)
+      gone?.removeEventListener('abort', leave)
       taken -= 1
     }
   }
