@@ -5,7 +5,11 @@ import { DEMO_PROJECT } from '#core/demo/project.ts'
 import { blankProject } from '#core/model/blank.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useShelfStore } from '../stores/shelf.ts'
-import { listProjects, loadProject, removeProject, restoreCopy, saveProject } from './projects.ts'
+import { freeze, produce } from 'immer'
+import { projectProblems } from '#core/model/check.ts'
+import type { Project } from '#core/model/project.ts'
+import { withPictures } from '../testing/pictures.ts'
+import { forgetPage, listProjects, loadProject, removeProject, restoreCopy, saveProject } from './projects.ts'
 
 const NOW = new Date('2026-09-12T10:00:00Z')
 let count = 0
@@ -158,4 +162,53 @@ test('an imported project never takes the place of one that is here', async () =
   expect(await loadProject(id)).toMatchObject({ project: { name: 'First' } })
   expect(await shelf.addDemo()).toEqual({ id: DEMO_PROJECT.id })
   expect(await shelf.addDemo()).toEqual({ id: DEMO_PROJECT.id })
+})
+
+describe('pictures', () => {
+  const box = (storeName: string) => localforage.createInstance({ name: 'valiant-caliper', storeName, version: 1 })
+  const records = async (id: string) => (await box('longTexts').keys()).filter((key) => key.startsWith(`${id}/`))
+  const noteOf = (project: Project, i: number) => project.builds[0]!.notes[i]!
+
+  test('are records of their own: an edit writes none of them, and all come back', async () => {
+    const id = freshId()
+    const project = freeze(withPictures(id, 60), true)
+    expect(projectProblems(project)).toEqual([])
+    await saveProject(project, undefined, NOW)
+    const before = await records(id)
+    expect(before).toHaveLength(60)
+    const changed = produce(project, (draft) => void (draft.builds[0]!.notes[7]!.note = 'Changed'))
+    await saveProject(changed, 1, NOW)
+    expect(new Set(await records(id))).toEqual(new Set(before))
+    const kept = await box('projects').getItem(id)
+    expect(JSON.stringify(kept).length).toBeLessThan(1_000_000)
+    expect(await loadProject(id)).toMatchObject({ state: 'ok', project: changed })
+  })
+  test('one that is removed goes once the copy before it has gone too, and is written again when it is undone', async () => {
+    const id = freshId()
+    const project = freeze(withPictures(id, 2), true)
+    await saveProject(project, undefined, NOW)
+    const without = produce(project, (draft) => void draft.builds[0]!.notes.splice(1, 1))
+    await saveProject(without, 1, NOW)
+    // the copy of the save before names it still
+    expect(await records(id)).toHaveLength(2)
+    await saveProject(
+      produce(without, (draft) => void (draft.note = 'later')),
+      2,
+      new Date(NOW.getTime() + 60_000),
+    )
+    expect(await records(id)).toHaveLength(1)
+    await saveProject(project, 3, new Date(NOW.getTime() + 61_000))
+    const back = await loadProject(id)
+    expect(back.state === 'ok' && noteOf(back.project, 1).picture === noteOf(project, 1).picture).toBe(true)
+    await removeProject(id)
+    expect(await records(id)).toEqual([])
+  })
+  test('whose record is gone makes the project one that says so, with the rest to take away', async () => {
+    const id = freshId()
+    await saveProject(freeze(withPictures(id, 1), true), undefined, NOW)
+    const [record] = await records(id)
+    await box('longTexts').removeItem(record!)
+    forgetPage(id)
+    expect(await loadProject(id)).toMatchObject({ state: 'broken', problems: [{ path: expect.stringContaining('picture') }] })
+  })
 })

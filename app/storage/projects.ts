@@ -2,6 +2,7 @@ import { checkProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/model/check.ts'
 import type { Project } from '#core/model/project.ts'
 import { browserBox } from './box.ts'
+import { LongTexts, referencesIn } from './long-texts.ts'
 
 /**
  * Projects in the browser. Each is kept with a revision that counts its saves, so that two tabs never
@@ -39,6 +40,24 @@ const copies = browserBox('copies', SHELF_VERSION)
  * after a fault between the two it is ahead, and then the project itself is asked.
  */
 const heads = browserBox('heads', SHELF_VERSION)
+
+/** Pictures, each under its project's id and a key of its own. */
+const longTexts = browserBox('longTexts', SHELF_VERSION)
+const recordOf = (id: string, key: string) => `${id}/${key}`
+const textsOf = new Map<string, LongTexts>()
+function textsFor(id: string): LongTexts {
+  let known = textsOf.get(id)
+  // keys of two pages must differ, and a page over plain http has no crypto.randomUUID
+  if (!known) textsOf.set(id, (known = new LongTexts(() => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}`)))
+  return known
+}
+/** Keys of a project that are stored, as far as this page knows. */
+const storedKeys = new Map<string, ReadonlySet<string>>()
+async function keysOf(id: string): Promise<Set<string>> {
+  const start = recordOf(id, '')
+  return new Set((await longTexts.keys()).flatMap((one) => (one.startsWith(start) ? [one.slice(start.length)] : [])))
+}
+const readText = (id: string) => (key: string) => longTexts.getItem<string>(recordOf(id, key))
 
 /** The copy of the save before is renewed no more often than this: what went wrong a moment ago is in that one too, ms. */
 const COPY_AFTER_MS = 30_000
@@ -110,6 +129,45 @@ async function keepCopy(id: string, nowMs: number): Promise<void> {
   copiedAt.set(id, nowMs)
 }
 
+/** Writes the pictures that are not stored yet. Under the lock of the project: no other tab takes one away meanwhile. */
+async function keepTexts(id: string, keys: readonly string[]): Promise<Set<string>> {
+  const stored = await keysOf(id)
+  const texts = textsFor(id)
+  for (const key of keys) {
+    if (stored.has(key)) continue
+    await longTexts.setItem(recordOf(id, key), texts.text(key))
+    stored.add(key)
+  }
+  return stored
+}
+/** Removes the pictures that neither the project nor the copy before it names. */
+async function dropTexts(id: string, keys: readonly string[], stored: Set<string>): Promise<void> {
+  if (stored.size > keys.length) {
+    const copy = await copies.getItem<Kept>(id)
+    const named = new Set([...keys, ...referencesIn(copy?.project)])
+    for (const key of stored) {
+      if (named.has(key)) continue
+      await longTexts.removeItem(recordOf(id, key))
+      stored.delete(key)
+    }
+  }
+  storedKeys.set(id, stored)
+}
+
+/** What this page knows of a project's pictures: a page that opens it anew knows nothing. */
+export function forgetPage(id: string): void {
+  textsOf.delete(id)
+  storedKeys.delete(id)
+}
+
+/** A project as it is kept where there is little room: without the pictures that are stored. */
+export function lightProject(project: Project): unknown {
+  const texts = textsFor(project.id)
+  return texts.withUnstored(texts.lightOf(project).light, storedKeys.get(project.id) ?? new Set())
+}
+/** The same with its pictures. */
+export const wholeProject = (id: string, light: unknown): Promise<unknown> => textsFor(id).whole(light, readText(id))
+
 /** Whether anything is stored under an id, whole or not. */
 export const isKept = async (id: string): Promise<boolean> => (await projects.keys()).includes(id)
 
@@ -117,12 +175,14 @@ export async function loadProject(id: string): Promise<Loaded> {
   const stored = await projects.getItem<unknown>(id)
   if (stored === null || stored === undefined) return { state: 'absent' }
   const kept = asKept(stored)
-  const read = kept && checkProject(kept.project)
+  const project = kept && (await wholeProject(id, kept.project))
+  const read = kept && checkProject(project)
+  if (kept) storedKeys.set(id, new Set(referencesIn(kept.project)))
   if (read?.ok) return { state: 'ok', project: read.project, revision: kept!.revision, savedAt: kept!.savedAt }
   return {
     state: 'broken',
     problems: read?.problems ?? [{ path: '', place: "This browser's storage", message: 'holds something here that is no project.' }],
-    raw: rawText(kept ? kept.project : stored),
+    raw: rawText(kept ? project : stored),
     savedAt: kept?.savedAt ?? '',
     hasCopy: asKept(await copies.getItem(id)) !== undefined,
   }
@@ -169,8 +229,11 @@ export async function saveProject(project: Project, expected: number | undefined
         if ((await storedRevision(id, expected)) !== expected) return { ok: false, reason: 'conflict' }
         if (expected !== undefined) await keepCopy(id, now.getTime())
         const revision = (expected ?? 0) + 1
+        const { light, keys } = textsFor(id).lightOf(project)
+        const stored = await keepTexts(id, keys)
         await heads.setItem(id, revision)
-        await projects.setItem<Kept>(id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project })
+        await projects.setItem<Kept>(id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project: light })
+        await dropTexts(id, keys, stored)
         return { ok: true, revision }
       },
       patienceMs,
@@ -200,6 +263,8 @@ export async function removeProject(id: string): Promise<void> {
     await projects.removeItem(id)
     await heads.removeItem(id)
     await copies.removeItem(id)
+    for (const key of await keysOf(id)) await longTexts.removeItem(recordOf(id, key))
+    forgetPage(id)
     copiedAt.delete(id)
   })
 }

@@ -17,13 +17,13 @@ function keeper(full = false) {
 
 test('what was kept comes back once, on the revision it was made on', () => {
   const store = keeper()
-  expect(keepRescue(DEMO_PROJECT, { revision: 4 }, store)).toBe(true)
+  expect(keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4 }, store)).toBe(true)
   expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toEqual({ project: DEMO_PROJECT })
   expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toBeUndefined()
 })
 test('a change made on another revision is not put over a newer one', () => {
   const store = keeper()
-  keepRescue(DEMO_PROJECT, { revision: 4 }, store)
+  keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4 }, store)
   expect(takeRescue(DEMO_PROJECT.id, { revision: 5 }, store)).toBeUndefined()
   expect(store.kept.size).toBe(0)
 })
@@ -34,12 +34,12 @@ test.each<[string, { revision: number; savedAt?: string }, boolean]>([
   ['it arrived, and another tab saved after it', { revision: 6, savedAt: '2026-09-12T10:00:01.000Z' }, false],
 ])('a change made while a save was under way: %s', (_, stored, comesBack) => {
   const store = keeper()
-  keepRescue(DEMO_PROJECT, { revision: 4, underWay: '2026-09-12T10:00:00.123Z' }, store)
+  keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4, underWay: '2026-09-12T10:00:00.123Z' }, store)
   expect(takeRescue(DEMO_PROJECT.id, stored, store)).toEqual(comesBack ? { project: DEMO_PROJECT } : undefined)
 })
 test('a change made on an older revision comes back with what it was made on, where there was room for both', () => {
   const store = keeper()
-  keepRescue(DEMO_PROJECT, { revision: 4, base: { name: 'before' } }, store)
+  keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4, base: { name: 'before' } }, store)
   expect(takeRescue(DEMO_PROJECT.id, { revision: 7 }, store)).toEqual({
     project: DEMO_PROJECT,
     older: { base: { name: 'before' }, revision: 4 },
@@ -50,11 +50,11 @@ test('a change made on an older revision comes back with what it was made on, wh
     if (value.includes('"base":{"name"')) throw new DOMException('no room', 'QuotaExceededError')
     put(key, value)
   }
-  expect(keepRescue(DEMO_PROJECT, { revision: 4, base: { name: 'before' } }, small)).toBe(true)
+  expect(keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4, base: { name: 'before' } }, small)).toBe(true)
   expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, small)).toEqual({ project: DEMO_PROJECT })
 })
 test('no room and nonsense are no trouble', () => {
-  expect(keepRescue(DEMO_PROJECT, { revision: 1 }, keeper(true))).toBe(false)
+  expect(keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 1 }, keeper(true))).toBe(false)
   const store = keeper()
   store.setItem('valiant-caliper/rescue/x', '{broken')
   expect(takeRescue('x', { revision: 1 }, store)).toBeUndefined()

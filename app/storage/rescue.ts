@@ -1,5 +1,3 @@
-import type { Project } from '#core/model/project.ts'
-
 /**
  * What was changed in the last moment before a page went away: the store's own saving takes a moment, and
  * a page that is closed has none. This writes at once, and is read and thrown away at the next opening.
@@ -17,12 +15,15 @@ type Keeper = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>
 
 const keyOf = (id: string) => `valiant-caliper/rescue/${id}`
 
-/** @returns whether there was room for it, with what it was made on or without */
-export function keepRescue(project: Project, on: Pick<Rescued, 'revision' | 'underWay' | 'base'>, keeper: Keeper): boolean {
+/**
+ * @param project as light as it is kept
+ * @returns whether there was room for it, with what it was made on or without
+ */
+export function keepRescue(id: string, project: unknown, on: Pick<Rescued, 'revision' | 'underWay' | 'base'>, keeper: Keeper): boolean {
   const { base, ...rest } = on
   for (const kept of base === undefined ? [rest] : [on, rest]) {
     try {
-      keeper.setItem(keyOf(project.id), JSON.stringify({ ...kept, project } satisfies Rescued))
+      keeper.setItem(keyOf(id), JSON.stringify({ ...kept, project } satisfies Rescued))
       return true
     } catch {
       // without the base it is half as long

@@ -2,8 +2,9 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
-import { loadProject, saveProject } from '../storage/projects.ts'
+import { forgetPage, loadProject, saveProject } from '../storage/projects.ts'
 import { smallStore, turns, until } from '../testing/bench.ts'
+import { picture, withPictures } from '../testing/pictures.ts'
 import { useProjectStore } from './project.ts'
 import { storageTrouble, useShelfStore } from './shelf.ts'
 
@@ -167,6 +168,45 @@ describe('a page that goes away', () => {
     await next.flush()
     const kept = JSON.parse(small.get(`valiant-caliper/rescue/${id}`)!) as { revision: number; underWay?: string }
     expect(kept).toMatchObject({ revision: 2, underWay: expect.stringMatching(/^\d{4}-/), project: { name: 'After it' } })
+  })
+})
+
+describe('a page that goes away with many pictures', () => {
+  async function openedWith(many: number) {
+    const id = `pictures-${(count += 1)}`
+    await saveProject(withPictures(id, many), undefined, NOW)
+    const store = useProjectStore()
+    await store.open(id)
+    return store
+  }
+  const note = (store: ReturnType<typeof useProjectStore>, text: string) =>
+    store.edit('Note', (draft) => void (draft.builds[0]!.notes[3]!.note = text))
+  test.each([1, 60])('keeps its last change: %p of them', async (many) => {
+    // a browser's small store holds about five million characters
+    const small = smallStore(5_000_000)
+    const store = await openedWith(many + 3)
+    const { id } = store.project!
+    expect(note(store, 'In the last moment')).toEqual([])
+    expect(store.rescue()).toBe(true)
+    expect(small.size).toBe(1)
+    forgetPage(id)
+    setActivePinia(createPinia())
+    const next = useProjectStore()
+    await next.open(id)
+    expect(next.project!.builds[0]!.notes[3]).toMatchObject({ note: 'In the last moment', picture: picture(3) })
+    await next.flush()
+    expect(next.saveState).toBe('saved')
+  })
+  test('a picture that is not stored yet goes with it; where there is no room for it the page is told', async () => {
+    const small = smallStore(5_000_000)
+    const store = await openedWith(60)
+    store.edit('Picture', (draft) => void (draft.builds[0]!.notes[3]!.picture = picture(999)))
+    expect(store.rescue()).toBe(true)
+    expect([...small.values()][0]).toContain(picture(999))
+    smallStore(1000)
+    expect(store.rescue()).toBe(false)
+    await store.flush()
+    expect(store.rescue()).toBe(true)
   })
 })
 

@@ -9,7 +9,7 @@ import type { EntryPlace } from '#core/model/question.ts'
 import type { Project } from '#core/model/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
 import { browserKeeper } from '../storage/keeper.ts'
-import { loadProject, saveProject, type Loaded } from '../storage/projects.ts'
+import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
 import { keepRescue, takeRescue } from '../storage/rescue.ts'
 
 enablePatches()
@@ -95,7 +95,7 @@ export const useProjectStore = defineStore('project', () => {
     if (loaded.state === 'ok') {
       revision = loaded.revision
       reset(loaded.project)
-      takeBackRescued(id, loaded.savedAt)
+      await takeBackRescued(id, loaded.savedAt)
       state.value = 'open'
     } else {
       reset(undefined)
@@ -117,11 +117,11 @@ export const useProjectStore = defineStore('project', () => {
   }
 
   /** The last change before the page went away, if it never reached the storage. */
-  function takeBackRescued(id: string, savedAt: string): void {
+  async function takeBackRescued(id: string, savedAt: string): Promise<void> {
     const keeper = browserKeeper()
     if (!keeper) return
     const rescued = takeRescue(id, { revision, savedAt }, keeper)
-    const read = rescued && checkProject(rescued.project)
+    const read = rescued && checkProject(await wholeProject(id, rescued.project))
     if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
     const stored = project.value!
     if (!rescued?.older) {
@@ -130,18 +130,23 @@ export const useProjectStore = defineStore('project', () => {
       return
     }
     // another tab has saved since: as if it had done so now
-    const older = checkProject(rescued.older.base)
+    const older = checkProject(await wholeProject(id, rescued.older.base))
     if (!older.ok) return
     base = freeze(older.project, true)
     project.value = freeze(read.project, true)
     putTogether({ project: stored, revision: revision! })
   }
 
-  /** Keeps at once what is not saved yet; for the moment in which a page goes away. */
-  function rescue(): void {
+  /**
+   * Keeps at once what is not saved yet; for the moment in which a page goes away.
+   * @returns false: there was no room for it, and going away loses it
+   */
+  function rescue(): boolean {
+    if (!project.value || saveState.value === 'saved') return true
     const keeper = browserKeeper()
-    if (!project.value || saveState.value === 'saved' || !keeper) return
-    keepRescue(toRaw(project.value), { revision, base, ...(underWay === undefined ? {} : { underWay }) }, keeper)
+    if (!keeper) return false
+    const on = { revision, ...(base && { base: lightProject(base) }), ...(underWay === undefined ? {} : { underWay }) }
+    return keepRescue(project.value.id, lightProject(toRaw(project.value)), on, keeper)
   }
 
   async function close(): Promise<void> {

@@ -82,12 +82,16 @@ export function clearBench(): void {
 }
 
 /** The browser's small store, as a map that is seen into. */
-export function smallStore(): Map<string, string> {
+export function smallStore(mostCharacters = Infinity): Map<string, string> {
   const held = new Map<string, string>()
+  const put = (key: string, value: string) => {
+    if (value.length > mostCharacters) throw new DOMException('no room', 'QuotaExceededError')
+    held.set(key, value)
+  }
   Object.assign(globalThis, {
     localStorage: {
       getItem: (key: string) => held.get(key) ?? null,
-      setItem: (key: string, value: string) => void held.set(key, value),
+      setItem: put,
       removeItem: (key: string) => void held.delete(key),
     },
   })

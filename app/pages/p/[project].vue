@@ -72,7 +72,9 @@ useEventListener(window, 'pagehide', () => {
   void store.flush()
 })
 useEventListener(window, 'beforeunload', (event) => {
-  if (store.saveState === 'full' || store.saveState === 'failed' || store.saveState === 'conflict') event.preventDefault()
+  const cannotSave = store.saveState === 'full' || store.saveState === 'failed' || store.saveState === 'conflict'
+  // what is on its way and has no room in the small store would be lost
+  if (cannotSave || !store.rescue()) event.preventDefault()
 })
 </script>
 
