@@ -3,7 +3,7 @@ import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { QUESTIONS, type QuestionId } from '#core/model/project.ts'
 import { useProjectFiles } from '~/composables/project-files'
-import { inMemory } from '~/storage/box'
+import { inMemory, withoutStorage } from '~/storage/box'
 import { tourSeen } from '~/composables/tour'
 import { useShelfStore } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
@@ -40,6 +40,10 @@ async function openDemo() {
   if ('message' in added) trouble.value = added.message
   else await router.push(`/p/${added.id}/fit?setup=estate-fronts${tourSeen.value ? '' : '&tour=1'}`)
 }
+function goWithout() {
+  withoutStorage()
+  void shelf.refresh()
+}
 const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 </script>
 
@@ -55,6 +59,12 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
     <p v-if="inMemory" class="tone-check in-memory" role="status" data-test="in-memory">
       This browser keeps nothing for this page: what you make here lives until the page is closed. Export it to a file, or let the browser
       keep site data.
+    </p>
+
+    <p v-if="shelf.trouble" class="field-error in-memory" role="alert" data-test="storage-held">
+      Your projects cannot be listed: {{ shelf.trouble }}. Nothing was changed. Close other tabs of this page, then try again.
+      <ElButton @click="shelf.refresh()">Try again</ElButton>
+      <ElButton @click="goWithout">Work without storage</ElButton>
     </p>
 
     <section class="questions" aria-labelledby="ask-title">

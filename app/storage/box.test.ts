@@ -1,6 +1,6 @@
 import { afterEach, expect, jest, test } from '@jest/globals'
 import localforage from 'localforage'
-import { browserBox, inMemory, memoryBox } from './box.ts'
+import { browserBox, Held, inMemory, memoryBox, withoutStorage } from './box.ts'
 
 afterEach(() => {
   jest.restoreAllMocks()
@@ -33,6 +33,26 @@ test('a browser that keeps is used, and a fault in between is no reason to leave
   await expect(box.getItem('a')).rejects.toThrow('gone for a moment')
   expect(await box.keys()).toEqual(['x'])
   expect(inMemory.value).toBe(false)
+})
+
+test('one that never answers is told by name, can be tried again, and the page can go on without it', async () => {
+  let answers = false
+  const never = new Promise<never>(() => undefined)
+  const kept = {
+    ready: () => (answers ? Promise.resolve() : never),
+    keys: () => Promise.resolve(['x']),
+    getItem: () => never,
+  }
+  jest.spyOn(localforage, 'createInstance').mockReturnValue(kept as never)
+  const box = browserBox('hangs', 1, 5)
+  await expect(box.keys()).rejects.toThrow(Held)
+  answers = true
+  expect(await box.keys()).toEqual(['x'])
+  await expect(box.getItem('x')).rejects.toThrow('has not answered for 0.005 s')
+  withoutStorage()
+  expect(await box.getItem('x')).toBeNull()
+  await box.setItem('x', 1)
+  expect(await box.keys()).toEqual(['x'])
 })
 
 test('what is kept in memory is a copy', async () => {

@@ -26,22 +26,45 @@ export function memoryBox(): Box {
   }
 }
 
-/** A store of the browser; where there is none, one in memory, and `inMemory` says so. */
-export function browserBox(storeName: string, version: number): Box {
+/** A browser that does not answer in this time does not keep anything, ms. */
+export const PATIENCE_MS = 8000
+/** Whoever waits longer than that is told who holds it up. */
+export class Held extends Error {}
+
+/** @throws Held when the work takes longer */
+export async function inTime<T>(work: Promise<T>, patienceMs = PATIENCE_MS): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Held(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
+  })
+  try {
+    return await Promise.race([work, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+/** The page goes on without the browser's storage, until it is closed. */
+export function withoutStorage(): void {
+  inMemory.value = true
+}
+
+/**
+ * A store of the browser; where there is none, one in memory, and `inMemory` says so.
+ * @throws Held from each of its methods where the browser does not answer
+ */
+export function browserBox(storeName: string, version: number, patienceMs = PATIENCE_MS): Box {
   const kept = localforage.createInstance({ name: 'valiant-caliper', storeName, version })
-  let chosen: Promise<Box> | undefined
-  const box = () =>
-    (chosen ??= kept.ready().then(
-      () => kept,
-      () => {
-        inMemory.value = true
-        return memoryBox()
-      },
-    ))
+  const memory = memoryBox()
+  const ready = async (): Promise<Box> => {
+    if (!inMemory.value) await kept.ready().catch(withoutStorage)
+    return inMemory.value ? memory : kept
+  }
+  const answered = <T>(of: (box: Box) => Promise<T>): Promise<T> => inTime(ready().then(of), patienceMs)
   return {
-    getItem: async (key) => await (await box()).getItem(key),
-    setItem: async (key, value) => await (await box()).setItem(key, value),
-    removeItem: async (key) => await (await box()).removeItem(key),
-    keys: async () => await (await box()).keys(),
+    getItem: (key) => answered((box) => box.getItem(key)),
+    setItem: (key, value) => answered((box) => box.setItem(key, value)),
+    removeItem: (key) => answered((box) => box.removeItem(key)),
+    keys: () => answered((box) => box.keys()),
   }
 }

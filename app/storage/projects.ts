@@ -1,7 +1,7 @@
 import { checkProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/model/check.ts'
 import type { Project } from '#core/model/project.ts'
-import { browserBox } from './box.ts'
+import { browserBox, Held, inTime, PATIENCE_MS } from './box.ts'
 import { LongTexts, referencesIn } from './long-texts.ts'
 
 /**
@@ -63,11 +63,6 @@ const readText = (id: string) => (key: string) => longTexts.getItem<string>(reco
 const COPY_AFTER_MS = 30_000
 const copiedAt = new Map<string, number>()
 
-/** A browser that does not answer in this time does not save, ms. */
-const PATIENCE_MS = 8000
-/** Whoever waits longer than that is told who holds it up. */
-export class Held extends Error {}
-
 /** Over plain http a browser has no locks: then saves of this page at least follow each other. */
 const queues = new Map<string, Promise<unknown>>()
 async function inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
@@ -95,18 +90,6 @@ async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENC
     if (error instanceof Error && error.name === 'AbortError')
       throw new Held('another tab of this page holds the storage and does not let go: close it, then try again')
     throw error
-  } finally {
-    clearTimeout(timer)
-  }
-}
-
-async function inTime<T>(work: Promise<T>, patienceMs: number): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Held(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
-  })
-  try {
-    return await Promise.race([work, late])
   } finally {
     clearTimeout(timer)
   }

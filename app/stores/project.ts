@@ -8,9 +8,11 @@ import { entryAt, placeInWords } from '#core/model/place.ts'
 import type { EntryPlace } from '#core/model/question.ts'
 import type { Project } from '#core/model/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
+import { Held } from '../storage/box.ts'
 import { browserKeeper } from '../storage/keeper.ts'
 import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
 import { keepRescue, takeRescue } from '../storage/rescue.ts'
+import { isMarked, markUnsaved, unmark } from '../storage/unsaved-mark.ts'
 
 enablePatches()
 
@@ -41,6 +43,10 @@ export const useProjectStore = defineStore('project', () => {
   const problems = shallowRef<Problem[]>([])
   const raw = ref('')
   const hasCopy = ref(false)
+  /** When the state that was opened was saved, where a later change was not; empty: nothing is missing. */
+  const lostAfter = ref('')
+  /** The browser's storage does not answer: it may with another try. */
+  const held = ref(false)
   /** Counts the changes of other tabs that were put into this one. */
   const refreshedAt = ref(0)
   /** Places that this tab and another one both changed: whichever is chosen, the rest is put together already. */
@@ -84,18 +90,26 @@ export const useProjectStore = defineStore('project', () => {
     if (project.value?.id === id && state.value === 'open') return
     await flush()
     state.value = 'opening'
+    held.value = false
     let loaded: Loaded
     try {
       loaded = await loadProject(id)
     } catch (error) {
+      held.value = error instanceof Held
       // private windows and locked profiles refuse storage altogether
-      const message = `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow this page to keep data, or use another browser or window.`
+      const message = held.value
+        ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again; or work without it and export what you make.'
+        : `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow this page to keep data, or use another browser or window.`
       loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', savedAt: '', hasCopy: false }
     }
     if (loaded.state === 'ok') {
       revision = loaded.revision
       reset(loaded.project)
+      const marked = isMarked(id)
       await takeBackRescued(id, loaded.savedAt)
+      // a page that ended without a word has kept nothing of it
+      lostAfter.value = marked && project.value === base ? loaded.savedAt : ''
+      if (lostAfter.value) unmark(id)
       state.value = 'open'
     } else {
       reset(undefined)
@@ -219,6 +233,7 @@ export const useProjectStore = defineStore('project', () => {
 
   function changed(): void {
     if (saveState.value === 'conflict') return
+    if (project.value) markUnsaved(project.value.id)
     // not after the pause of a save that failed
     if (saveState.value !== 'unsaved') clearTimer()
     saveState.value = 'unsaved'
@@ -251,8 +266,10 @@ export const useProjectStore = defineStore('project', () => {
       revision = saved.revision
       base = wanted
       channel?.postMessage({ id: wanted.id, revision })
-      if (project.value === wanted) saveState.value = 'saved'
-      else changed()
+      if (project.value === wanted) {
+        saveState.value = 'saved'
+        unmark(wanted.id)
+      } else changed()
       return
     }
     saveMessage.value = saved.reason === 'conflict' ? '' : saved.message
@@ -372,6 +389,8 @@ export const useProjectStore = defineStore('project', () => {
     problems,
     raw,
     hasCopy,
+    held,
+    lostAfter,
     refreshedAt,
     past,
     future,

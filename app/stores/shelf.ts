@@ -11,15 +11,24 @@ export const DEMO_ID = 'larkrise-club-hatch'
 export const useShelfStore = defineStore('shelf', () => {
   const entries = shallowRef<ShelfEntry[]>([])
   const loaded = ref(false)
+  /** Why the list cannot be read; empty: it can. */
+  const trouble = ref('')
 
   async function refresh(): Promise<void> {
-    entries.value = await listProjects()
-    loaded.value = true
+    trouble.value = ''
+    try {
+      entries.value = await listProjects()
+      loaded.value = true
+    } catch (error) {
+      trouble.value = error instanceof Error ? error.message : String(error)
+    }
   }
 
   /** Puts a project that is new here on the shelf; a taken id gets a new one. Returns the id it has, or why not. */
   async function add(project: Project): Promise<{ id: string; project: Project; revision: number } | { message: string }> {
-    const own = (await isKept(project.id)) ? { ...project, id: newId() } : project
+    const taken = await isKept(project.id).catch((error: Error) => error)
+    if (taken instanceof Error) return { message: storageTrouble('failed', taken.message) }
+    const own = taken ? { ...project, id: newId() } : project
     const saved = await saveProject(own, undefined, new Date())
     if (saved.ok) return { id: own.id, project: own, revision: saved.revision }
     return {
@@ -42,7 +51,9 @@ export const useShelfStore = defineStore('shelf', () => {
 
   /** The demo, put on the shelf when it is not there. */
   async function addDemo(): Promise<{ id: string } | { message: string }> {
-    if (await isKept(DEMO_ID)) return { id: DEMO_ID }
+    const there = await isKept(DEMO_ID).catch((error: Error) => error)
+    if (there instanceof Error) return { message: storageTrouble('failed', there.message) }
+    if (there) return { id: DEMO_ID }
     const { DEMO_PROJECT } = await import('#core/demo/project.ts')
     const saved = await saveProject(DEMO_PROJECT, undefined, new Date())
     // another tab that has just put it there has done what was asked for
@@ -54,7 +65,7 @@ export const useShelfStore = defineStore('shelf', () => {
     await refresh()
   }
 
-  return { entries, loaded, refresh, add, addBlank, addQuestion, addDemo, remove }
+  return { entries, loaded, trouble, refresh, add, addBlank, addQuestion, addDemo, remove }
 })
 
 /** What to do when the browser does not take a save. */

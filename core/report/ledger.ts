@@ -5,7 +5,7 @@ import { orderVerdict } from './doubt/order-probability.ts'
 import { fitMissing } from './step-state.ts'
 import { boundWord, FINDING_ORDER, worstVerdict } from './figure/words.ts'
 import type { HeatBrief } from './heat/heat-brief.ts'
-import { orderWords } from './balance/lock-finding.ts'
+import { lockWords } from './balance/lock-finding.ts'
 import type { Corner } from './corner/half-section.ts'
 import type { FigureId } from './figures.ts'
 import type { FindingVerdict } from './figure/finding.ts'
@@ -187,10 +187,4 @@ function points(now: ReportFigure, then: ReportFigure): string {
   if (now.value === undefined || then.value === undefined || now.atLeast || then.atLeast) return '\u2014'
   const change = (now.value - then.value) * 100
   return Math.abs(change) < 0.05 ? 'same split' : `${Math.abs(change).toFixed(1)} points to the ${change > 0 ? 'front' : 'rear'}`
-}
-
-/** Which axle of a setup locks first; what was seen on the car outranks the model. */
-export function lockWords(report: Report): string {
-  if (report.rearSeenFirstAtG !== undefined) return `rear locked first at ${formatQuantity(report.rearSeenFirstAtG, 'deceleration')}`
-  return report.lockOrder ? orderWords(report.lockOrder) : 'lock order not known'
 }

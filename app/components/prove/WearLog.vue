@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { withBackingPlate, type PadMeasured } from '#core/evidence/pad-reading.ts'
+import { withBackingPlate, type PadMeasured } from '#core/report/prove/pad-reading.ts'
 import { fieldsOf } from '#core/model/part-kinds.ts'
 import type { FigureField } from '#core/model/field.ts'
 import type { Figure } from '#core/quantity/figure.ts'

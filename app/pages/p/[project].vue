@@ -92,6 +92,11 @@ useEventListener(window, 'beforeunload', (event) => {
     <SetupTabs class="tabs" />
     <JobCard class="card" />
     <main id="step" ref="sheet" class="sheet" tabindex="-1">
+      <p v-if="store.lostAfter" class="caution no-print" role="status" data-test="lost-after">
+        The last change may not have been saved before this page ended. You see the state saved on
+        {{ store.lostAfter.slice(0, 19).replace('T', ' at ') }} (UTC).
+        <ElButton link type="primary" @click="store.lostAfter = ''">Close</ElButton>
+      </p>
       <p v-for="one in troubles" :key="one" class="caution" role="alert">{{ one }}</p>
       <ElSkeleton v-if="reports.length === 0 && troubles.length === 0" :throttle="300" :rows="8" animated />
       <NuxtPage />

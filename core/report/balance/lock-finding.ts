@@ -252,3 +252,9 @@ export function orderWords(order: LockOrder): string {
       return 'front always first'
   }
 }
+
+/** Which axle of a setup locks first; what was seen on the car outranks the model. */
+export function lockWords(of: { rearSeenFirstAtG?: number | undefined; lockOrder: LockOrder | undefined }): string {
+  if (of.rearSeenFirstAtG !== undefined) return `rear locked first at ${formatQuantity(of.rearSeenFirstAtG, 'deceleration')}`
+  return of.lockOrder ? orderWords(of.lockOrder) : 'lock order not known'
+}

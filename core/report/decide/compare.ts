@@ -12,7 +12,7 @@ import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type Criteri
 import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS } from '../pedal/pedal-bands.ts'
 import { distanceWords, stopReport } from '../heat/stop-report.ts'
-import { lockWords } from '../ledger.ts'
+import { lockWords } from '../balance/lock-finding.ts'
 import type { Report } from '../report.ts'
 
 /** A setup's word on one criterion. */

@@ -88,7 +88,11 @@ describe('what nobody entered', () => {
   test('a blank project says what it asks for', () => {
     const blank = changed((project) => (project.setups[0].front = {}))
     const { verdict, missing, sentence } = heatReport(blank, 'as-it-stands')
-    expect([verdict, missing.length > 0, sentence]).toEqual(['unknown', true, expect.stringMatching(/^Not enough data: enter .*; 4 to enter\.$/)])
+    expect([verdict, missing.length > 0, sentence]).toEqual([
+      'unknown',
+      true,
+      expect.stringMatching(/^Not enough data: enter .*; 4 to enter\.$/),
+    ])
   })
 })
 
