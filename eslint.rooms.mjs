@@ -58,6 +58,7 @@ const REPORT = {
   // the whole setup is put together and weighed
   decide: [
     'build',
+    'doubt',
     'offer',
     'corner',
     'fit',

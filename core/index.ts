@@ -127,7 +127,9 @@ export function compareSetups(project: Project, setupIds?: readonly string[], se
   const wanted = setupIds ?? project.setups.map((one) => one.id)
   const reports = evaluateAll(project).filter(isReport)
   const chosen = wanted.flatMap((id) => reports.find((one) => one.setupId === id) ?? [])
-  return compare(project, chosen, Object.fromEntries(chosen.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)])))
+  const heats = Object.fromEntries(chosen.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)]))
+  const likely = Object.fromEntries(chosen.map((one) => [one.setupId, doubtReport(project, one).frontFirstOf100]))
+  return compare(project, chosen, heats, likely)
 }
 
 /**

@@ -4,8 +4,7 @@ import { findingKey } from '#core/report/fit/for-views.ts'
 import { AXLES, type Axle } from '#core/model/project.ts'
 import type { Finding, FindingVerdict } from '#core/report/figure/finding.ts'
 import { RULE_TITLES, VERDICT_RANK } from '#core/report/figure/words.ts'
-import { orderHeadline } from '#core/report/doubt/order-probability.ts'
-import { shownVerdict } from '#core/report/step-state.ts'
+import { shownFinding } from '#core/report/step-state.ts'
 import { useDoubts } from './doubts.ts'
 import { useWorkbench } from './workbench.ts'
 
@@ -36,16 +35,11 @@ const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
 const weight = (rows: readonly FitRow[]): number =>
   Math.max(VERDICT_RANK.check, ...rows.slice(0, 1).map((row) => VERDICT_RANK[row.verdict]))
 
+const textOf = ({ verdict, sentence }: Finding) => ({ verdict, sentence })
 /** Every finding of the setup that is looked at, by axle, the worst first, and the axle with the worst first. */
 export function useFitRows() {
   const { report } = useWorkbench()
   const { doubt } = useDoubts()
-  /** A result as the page Balance says it too. */
-  const shown = (own: Finding): Pick<FitRow, 'verdict' | 'sentence'> => {
-    const of100 = doubt.value?.frontFirstOf100
-    const verdict = shownVerdict(own, of100)
-    return { verdict, sentence: verdict === own.verdict ? own.sentence : orderHeadline(report.value!, of100).sentence }
-  }
   const groups = computed(() =>
     GROUPS.map(({ id, label }) => {
       const here = (axle: Axle | undefined) => (axle ?? 'car') === id
@@ -56,7 +50,7 @@ export function useFitRows() {
             key: `${id}.${own.rule}`,
             title: RULE_TITLES[own.rule],
             own,
-            ...shown(own),
+            ...textOf(shownFinding(report.value!, own, doubt.value?.frontFirstOf100)),
           })),
         ...(report.value?.fit ?? [])
           .filter((one) => here(one.axle))

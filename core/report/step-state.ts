@@ -1,4 +1,4 @@
-import { balanceMissing, orderVerdict } from './doubt/order-probability.ts'
+import { balanceMissing, orderHeadline, orderVerdict } from './doubt/order-probability.ts'
 import { questionKey, type Question } from '../model/question.ts'
 import type { Finding, FindingVerdict } from './figure/finding.ts'
 import type { Place } from './figure/figure.ts'
@@ -45,6 +45,12 @@ const heatState = ({ verdict, missingCount }: Pick<HeatBrief, 'verdict' | 'missi
 /** The verdict that a page shows of a result: of the lock-up order with how probable it is. */
 export const shownVerdict = ({ rule, verdict }: Pick<Finding, 'rule' | 'verdict'>, frontFirstOf100: number | undefined): FindingVerdict =>
   rule === 'lock-order' ? orderVerdict(verdict, frontFirstOf100) : verdict
+
+/** A result as every page says it: the lock-up order with how probable it is. */
+export function shownFinding(report: Pick<Report, 'figures' | 'findings'>, one: Finding, frontFirstOf100: number | undefined): Finding {
+  const verdict = shownVerdict(one, frontFirstOf100)
+  return verdict === one.verdict ? one : { ...one, verdict, sentence: orderHeadline(report, frontFirstOf100).sentence }
+}
 
 /** What the step Fit waits for: one list, so that status, page and key figures count the same. */
 export function fitMissing({ fit, findings }: Pick<Report, 'fit' | 'findings'>): Question<Place>[] {

@@ -2,12 +2,15 @@
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/report/figure/words.ts'
+import { shownVerdict } from '#core/report/step-state.ts'
 import { worstCheck } from '#core/report/worst-check.ts'
+import { useDoubts } from '~/composables/doubts'
 import { COUNT_WORDS } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
 /** One corner: whether the wheel clears, how sure that is, what to measure next, and the drawing. */
 const { report, axle, units, openFigureId, goTo, chooseAxle, link } = useWorkbench()
+const { doubt } = useDoubts()
 const corner = computed(() => report.value?.corners[axle.value])
 const finding = computed(() => report.value?.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle.value))
 const otherAxle = computed(() => (axle.value === 'front' ? 'rear' : 'front'))
@@ -22,14 +25,17 @@ const rows = computed(() =>
       ]
     : [],
 )
-/** What the other rules of the fit check say, in numbers. */
-const rest = computed(() =>
-  (['blocked', 'unknown', 'needs', 'check', 'fits'] as const)
-    .map((verdict) => ({ word: COUNT_WORDS[verdict], count: report.value?.fit.filter((one) => one.verdict === verdict).length ?? 0 }))
-    .filter((one) => one.count > 0),
-)
+/** What all checks but the clearance say, in numbers. */
+const rest = computed(() => {
+  if (!report.value) return []
+  const others = report.value.findings.filter((one) => one.rule !== 'wheel-clearance')
+  const all = [...report.value.fit.map((one) => one.verdict), ...others.map((one) => shownVerdict(one, doubt.value?.frontFirstOf100))]
+  return (['blocked', 'unknown', 'needs', 'check', 'fits'] as const)
+    .map((verdict) => ({ word: COUNT_WORDS[verdict], count: all.filter((one) => one === verdict).length }))
+    .filter((one) => one.count > 0)
+})
 /** What is worse than this wheel: the answer of the step is the worst of all checks. */
-const worst = computed(() => report.value && worstCheck(report.value, axle.value))
+const worst = computed(() => report.value && worstCheck(report.value, axle.value, doubt.value?.frontFirstOf100))
 const contradicted = computed(() => report.value?.reports[axle.value].filter((one) => one.contradicts !== undefined) ?? [])
 </script>
 
@@ -52,7 +58,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
         <NuxtLink :to="link('fit', { view: 'reports' })">Read it</NuxtLink>
       </p>
       <p v-if="rest.length > 0" class="small" data-test="rest">
-        Other interfaces, front and rear:
+        All other checks:
         <NuxtLink :to="link('fit', { view: 'check' })">{{ rest.map((one) => `${one.count} ${one.word}`).join(', ') }}</NuxtLink>
       </p>
 

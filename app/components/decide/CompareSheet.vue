@@ -16,6 +16,7 @@ const { reports, openFigureId, chooseSetup, link } = useWorkbench()
 const { worker, said } = useReports()
 const { duty } = useDuty()
 const heats = shallowRef<Record<string, HeatBrief>>({})
+const orders = shallowRef<Record<string, number | undefined>>({})
 let turn = 0
 watch(
   () => [store.project, duty.value?.id] as const,
@@ -23,7 +24,15 @@ watch(
     if (!project) return
     const mine = ++turn
     const found = await said('the heat of all setups', () => worker().heatOfAll(project))
-    if (mine === turn && found) heats.value = found
+    if (mine !== turn) return
+    if (found) heats.value = found
+    // how probable each lock-up order is comes last: it is the longest
+    const likely: Record<string, number | undefined> = {}
+    for (const { id } of project.setups) {
+      likely[id] = (await said('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
+      if (mine !== turn) return
+      orders.value = { ...likely }
+    }
   },
   { immediate: true },
 )
@@ -36,7 +45,9 @@ const shown = computed(() => {
     .filter((one) => !hidden.value.has(one.setupId))
     .sort((a, b) => Number(b.isStock) - Number(a.isStock) || at(a.setupId) - at(b.setupId))
 })
-const found = computed(() => (store.project && shown.value.length > 0 ? compare(store.project, shown.value, heats.value) : undefined))
+const found = computed(() =>
+  store.project && shown.value.length > 0 ? compare(store.project, shown.value, heats.value, orders.value) : undefined,
+)
 const folded = ref(true)
 const rows = computed(() => found.value?.rows.filter((row) => !folded.value || !row.alike || row.id === 'verdict') ?? [])
 const alike = computed(() => found.value?.rows.filter((row) => row.alike && row.id !== 'verdict').length ?? 0)

@@ -26,8 +26,8 @@ const worst = computed(() => worstVerdict(verdicts.value))
 const ANSWERS: Record<FindingVerdict, string> = {
   blocked: 'Cannot be built like this.',
   unknown: '',
-  needs: 'Can be built with what is named below.',
-  check: 'Fits on figures; some things must be seen on the car.',
+  needs: 'Needs a fix before it can be built.',
+  check: 'Fits on figures; some points must be checked on the car.',
   fits: 'Every interface that is looked at fits.',
 }
 const unknowns = computed(() => (report.value ? fitMissing(report.value) : []))

@@ -111,6 +111,8 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
       <NuxtLink :to="link('cost', { view: 'season' })">The season</NuxtLink> is reckoned with what was measured:
       {{ season.map((row) => row.label.toLowerCase()).join(', ') }}.
     </p>
+    <p class="caution"><strong>WARNING</strong> – Brake dust harms your lungs. Wipe it wet; do not blow it off.</p>
+    <p class="caution"><strong>DANGER</strong> – A falling car kills. Never go under a car on a jack alone.</p>
     <form class="entry no-print" @submit.prevent="keep">
       <FieldItem label="Axle"
         ><ChoiceSelect
@@ -192,7 +194,6 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
         @change="setMinimum(one.part.id, $event)"
       />
     </div>
-    <p class="caution">Brake dust harms the lungs: wiped off wet, never blown. The car stands on stands, cold.</p>
     <section v-if="found.forecasts.length > 0">
       <h2>How long they last</h2>
       <ul class="log" data-test="forecasts">

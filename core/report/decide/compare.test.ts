@@ -120,6 +120,13 @@ describe('weights', () => {
   })
 })
 
+test('a lock-up order that is not confirmed counts against a setup, as on its own pages', () => {
+  const reports = DEMO_PROJECT.setups.map((setup) => evaluate(DEMO_PROJECT, setup.id))
+  const column = (of100?: number) =>
+    compare(DEMO_PROJECT, reports, {}, of100 === undefined ? {} : { balanced: of100 }).columns.find((one) => one.setupId === 'balanced')!
+  expect([column().verdict, column(99).verdict, column(48).verdict]).toEqual(['check', 'check', 'needs'])
+})
+
 describe('criteria', () => {
   test('each is a row with the label, direction and tolerance of the one definition', () => {
     for (const id of Object.keys(CRITERIA) as CriterionId[]) {

@@ -6,7 +6,8 @@ import { formatMoney, formatQuantity } from '../../quantity/format.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { ReportFigure } from '../figure/figure.ts'
-import { boundWord, counted, FINDING_SHORT, VERDICT_RANK } from '../figure/words.ts'
+import { orderVerdict } from '../doubt/order-probability.ts'
+import { boundWord, counted, FINDING_SHORT, VERDICT_RANK, worstVerdict } from '../figure/words.ts'
 import type { FigureId } from '../figures.ts'
 import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type CriterionValue, type SetupCriterionId } from './criteria.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
@@ -69,27 +70,40 @@ interface Column {
   report: Report
   heat: HeatBrief | undefined
   criteria: Record<CriterionId, CriterionValue>
+  /** Of all its checks, the lock-up order with how probable it is. */
+  verdicts: FindingVerdict[]
 }
+const shownVerdicts = ({ fit, findings }: Report, of100: number | undefined): FindingVerdict[] => [
+  ...fit.map((one) => one.verdict),
+  ...findings.map((one) => (one.rule === 'lock-order' ? orderVerdict(one.verdict, of100) : one.verdict)),
+]
 
 /**
  * Setups side by side, the first of them as the reference.
  *
  * @param heats by setup; a setup without one has its heat not known
+ * @param frontFirstOf100 by setup: how probable the lock-up order is, percent; a setup without has the verdict of the order alone
  */
-export function compare(project: Project, reports: readonly Report[], heats: Readonly<Record<string, HeatBrief>>): Comparison {
+export function compare(
+  project: Project,
+  reports: readonly Report[],
+  heats: Readonly<Record<string, HeatBrief>>,
+  frontFirstOf100: Readonly<Record<string, number | undefined>> = {},
+): Comparison {
   const columns = reports.map((report): Column => {
     const heat = heats[report.setupId]
-    return { report, heat, criteria: setupCriteria(project, report, heat) }
+    const verdicts = shownVerdicts(report, frontFirstOf100[report.setupId])
+    return { report, heat, verdicts, criteria: setupCriteria(project, report, heat) }
   })
   const rows = specs(project).map((spec) => rowOf(spec, columns, project))
   const byId = new Map(rows.map((row) => [row.id, row]))
-  const said = columns.map(({ report }, at): CompareColumn => ({
+  const said = columns.map(({ report, verdicts }, at): CompareColumn => ({
     setupId: report.setupId,
     name: report.setupName,
     isStock: report.isStock,
-    verdict: report.verdict,
-    beatenBy: columns.flatMap(({ report: other }, against) =>
-      against !== at && beatsColumn(byId, against, at) && VERDICT_RANK[other.verdict] <= VERDICT_RANK[report.verdict]
+    verdict: worstVerdict(verdicts),
+    beatenBy: columns.flatMap(({ report: other, verdicts: others }, against) =>
+      against !== at && beatsColumn(byId, against, at) && VERDICT_RANK[worstVerdict(others)] <= VERDICT_RANK[worstVerdict(verdicts)]
         ? [other.setupName]
         : [],
     ),
@@ -202,9 +216,10 @@ function specs(project: Project): RowSpec[] {
     {
       id: 'verdict',
       label: 'Verdict',
-      of: ({ report }) => {
-        const open = [...report.findings, ...report.fit].filter((one) => VERDICT_RANK[one.verdict] >= VERDICT_RANK.needs).length
-        return { ...plain(`${FINDING_SHORT[report.verdict]}${open > 0 ? `, ${open} open` : ''}`), verdict: report.verdict }
+      of: ({ verdicts }) => {
+        const open = verdicts.filter((one) => VERDICT_RANK[one] >= VERDICT_RANK.needs).length
+        const verdict = worstVerdict(verdicts)
+        return { ...plain(`${FINDING_SHORT[verdict]}${open > 0 ? `, ${open} open` : ''}`), verdict }
       },
     },
     criterion('gap'),
