@@ -121,7 +121,8 @@ test('only what is there; whole kits at their own price; two cylinders with thei
   await expect(why).toContainText('it would be among the finds if Kit Q4, front cost less')
   await expect(why).toContainText(/Now 765\.00.EUR/)
 
-  for (const name of ['front brakes', 'rear brakes', 'Rotor temperature rise in one stop', 'Minimum clearance']) await tick(box(name), false)
+  for (const name of ['front brakes', 'rear brakes', 'Rotor temperature rise in one stop', 'Minimum clearance'])
+    await tick(box(name), false)
   for (const name of ['master cylinder, bar and valve', 'the usual pedal']) await tick(box(name))
   await search()
   const pair = rows.filter({ hasText: /balance bar: set to [\d.]+.% front/ }).first()

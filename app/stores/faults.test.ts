@@ -199,7 +199,7 @@ test('what both tabs changed waits for a choice, and outlasts the page', async (
   expect(one.saveState).toBe('conflict')
   // the page goes away without an answer
   one.rescue()
-  expect(kept.size).toBe(1)
+  expect([...kept.keys()].filter((key) => key.includes('/rescue/'))).toHaveLength(1)
   const again = await tab(id)
   expect([again.saveState, again.conflicts.length]).toEqual(['conflict', 1])
   await again.chooseBoth('mine')

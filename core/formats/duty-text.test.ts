@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
+import { runs } from '../testing/runs.ts'
+import { schemaProblems } from '../model/schema-problems.ts'
 import fc from 'fast-check'
 import { DUTIES } from '../report/heat/duties.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import type { WrittenZone } from '../model/duty-schema.ts'
+import { dutySchema, type WrittenZone } from '../model/duty-schema.ts'
 import { readTrace, readZones } from './duty-text.ts'
 
 /** A lap of zones as a logger would write it. */
@@ -93,4 +95,18 @@ describe('a block of zones', () => {
     ['95 45 0.8 9\n45 95 0.8 9', 'Line 2 has to end slower than it begins.'],
     [Array.from({ length: 61 }, () => '95 45 0.8 9').join('\n'), 'It has 61 lines; a lap has at most 60 zones.'],
   ])('%j is refused with words', (text, message) => expect(readZones(text)).toEqual({ ok: false, message }))
+})
+
+test('zones of a trace are such as a session takes, or the trace is refused with the place', () => {
+  const step = fc.record({ seconds: fc.double({ min: 0.05, max: 400, noNaN: true }), kmh: fc.double({ min: 0, max: 450, noNaN: true }) })
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 3, maxLength: 40 }), (steps) => {
+      let at = 0
+      const rows = steps.map(({ seconds, kmh }) => `${(at += seconds).toFixed(2)},${kmh.toFixed(1)}`)
+      const read = readTrace(['time,speed km/h', ...rows].join('\n'))
+      if (read.ok) expect(schemaProblems(dutySchema, { kind: 'laps', laps: 1, zones: read.zones })).toEqual([])
+      else expect(read.message.length).toBeGreaterThan(20)
+    }),
+    { seed: 20261130, numRuns: runs(200, 2000) },
+  )
 })

@@ -1,5 +1,7 @@
 import { zonesOfTrace, ZONE_LEAST, type TracePoint } from '../heat/trace.ts'
-import { DUTY_LIMITS, type WrittenZone } from '../model/duty-schema.ts'
+import { DUTY_LIMITS, dutySchema, type WrittenZone } from '../model/duty-schema.ts'
+import { schemaProblems } from '../model/schema-problems.ts'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { readTable } from './parts-csv.ts'
 
 export type ReadZones = { ok: true; zones: WrittenZone[]; words: string } | { ok: false; message: string }
@@ -91,14 +93,35 @@ function zonesIn({ trace, unit }: { trace: TracePoint[]; unit: string }): ReadZo
   if (zones.length > DUTY_LIMITS.zones)
     return { ok: false, message: `It brakes ${zones.length} times; a lap has at most ${DUTY_LIMITS.zones} zones. Cut out one lap.` }
   const minutes = (trace.at(-1)![0] - trace[0]![0]) / 60
+  const written = zones.map((one) => ({
+    fromKmh: round(one.fromKmh, 1),
+    toKmh: round(one.toKmh, 1),
+    decelG: Math.min(3, round(one.decelG, 3)),
+    secondsToNext: Math.min(3600, round(one.secondsToNext, 2)),
+  }))
+  // a trace that ends while it brakes says nothing of the way to the next lap
+  let assumed = ''
+  written.forEach((one, i) => {
+    const faster = written[(i + 1) % written.length]!.fromKmh - one.toKmh
+    if (one.secondsToNext > 0 || faster <= 0) return
+    one.secondsToNext = Math.max(0.01, round(faster / 3.6 / (ASSUMED_G * STANDARD_GRAVITY), 2))
+    assumed = ` Between the last braking and the next, speeding up at ${ASSUMED_G} g is assumed.`
+  })
+  // what would be refused afterwards is refused here, with its place
+  const [problem] = schemaProblems(dutySchema, { kind: 'laps', laps: 1, zones: written })
+  if (problem) {
+    const zone = Number(/zones\[(\d+)\]/.exec(problem.path)?.[1] ?? 0)
+    const atS = trace.find(([, kmh]) => Math.abs(kmh - zones[zone]!.fromKmh) < 0.1)?.[0]
+    return {
+      ok: false,
+      message: `Braking ${zone + 1}${atS === undefined ? '' : `, about ${Math.round(atS)} s into it,`} cannot be used: ${problem.message}. Check its rows, or cut it out.`,
+    }
+  }
   return {
     ok: true,
-    zones: zones.map((one) => ({
-      fromKmh: round(one.fromKmh, 1),
-      toKmh: round(one.toKmh, 1),
-      decelG: Math.min(3, round(one.decelG, 3)),
-      secondsToNext: Math.min(3600, round(one.secondsToNext, 2)),
-    })),
-    words: `${zones.length} braking zones in ${minutes.toFixed(1)} min of driving, speeds in ${unit}.`,
+    zones: written,
+    words: `${zones.length} braking zones in ${minutes.toFixed(1)} min of driving, speeds in ${unit}.${assumed}`,
   }
 }
+/** How a car speeds up where a trace does not say, g. */
+const ASSUMED_G = 0.3

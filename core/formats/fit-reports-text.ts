@@ -3,6 +3,7 @@ import { bulkProblem } from '../model/bulk.ts'
 import { fitReportSchema, LISTS } from '../model/schema.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
 import { csvText } from './csv-text.ts'
+import { leftOut } from './left-out.ts'
 import { MAX_TABLE_BYTES, readTable } from './parts-csv.ts'
 
 /** Fit reports travel as JSON Lines, one report a line, or as CSV with one column a field. Lengths in mm. */
@@ -13,6 +14,8 @@ export interface TakenReports {
   rejected: { line: number; reasons: string[] }[]
   /** How many lines were left out in all. */
   rejectedCount: number
+  /** Columns and cells of a table that are not read. */
+  notRead: { line: number; reasons: string[] }[]
 }
 
 /** What is wrong with a hundred lines says what is wrong with all. */
@@ -67,12 +70,17 @@ export function writeReportsCsv(reports: readonly FitReport[]): string {
  * @param idOf an id for each line
  */
 export function readReports(text: string, idOf: (line: number) => string): TakenReports {
-  const taken: TakenReports = { reports: [], rejected: [], rejectedCount: 0 }
+  const taken: TakenReports = { reports: [], rejected: [], rejectedCount: 0, notRead: [] }
   const reject = (line: number, reasons: string[]) => {
     taken.rejectedCount += 1
     if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
   }
-  const refused = (reason: string): TakenReports => ({ reports: [], rejected: [{ line: 1, reasons: [reason] }], rejectedCount: 1 })
+  const refused = (reason: string): TakenReports => ({
+    reports: [],
+    rejected: [{ line: 1, reasons: [reason] }],
+    rejectedCount: 1,
+    notRead: [],
+  })
   const clean = text.replace(/^\uFEFF/, '')
   if (clean.length > MAX_TABLE_BYTES) return refused(`the file is larger than ${MAX_TABLE_BYTES / 1e6} MB`)
   const take = (line: number, value: Record<string, unknown>) => {
@@ -106,7 +114,10 @@ export function readReports(text: string, idOf: (line: number) => string): Taken
   }
   const read = readTable(clean, MOST_LINES)
   if (!read.ok) return refused(read.message)
-  const at = new Map(read.table.header.map((name, index) => [name.toLowerCase().replace(/[^a-z]/g, ''), index]))
+  const bare = (name: string) => name.toLowerCase().replace(/[^a-z]/g, '')
+  const known = new Set(COLUMNS.map(bare))
+  taken.notRead = leftOut(read.table.header, read.table.rows, (name) => known.has(bare(name)))
+  const at = new Map(read.table.header.map((name, index) => [bare(name), index]))
   const lacking = NEEDED.filter((name) => !at.has(name))
   if (lacking.length > 0) return refused(`the first row lacks the columns ${lacking.join(', ')}`)
   read.table.rows.forEach((row, index) => {

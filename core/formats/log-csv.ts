@@ -5,6 +5,7 @@ import type { GaugeSession, HeatReading, Project } from '../model/project.ts'
 import { gaugeSessionSchema, heatReadingSchema } from '../model/schema.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
 import { csvText } from './csv-text.ts'
+import { leftOut } from './left-out.ts'
 import { readTable } from './parts-csv.ts'
 
 /** The logbook as CSV: one file a kind, one line an entry; lengths mm, distances m, pressures MPa, temperatures degC. */
@@ -111,6 +112,10 @@ export interface TakenEntries {
   entries: Entry[]
   /** Lines left out, with the reason; line 1 holds the names of the columns. */
   rejected: { line: number; reasons: string[] }[]
+  /** How many lines were left out in all. */
+  rejectedCount: number
+  /** Columns and cells of taken lines that are not read. */
+  notRead: { line: number; reasons: string[] }[]
 }
 /** What is wrong with fifty lines says what is wrong with all. */
 const MOST_REJECTED = 50
@@ -122,22 +127,24 @@ const MOST_REJECTED = 50
 export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => string): TakenEntries {
   const { columns, schema, most } = FILES[file]
   const read = readTable(text, most)
-  if (!read.ok) return { entries: [], rejected: [{ line: 1, reasons: [read.message] }] }
+  const refused = (reason: string): TakenEntries => ({
+    entries: [],
+    rejected: [{ line: 1, reasons: [reason] }],
+    rejectedCount: 1,
+    notRead: [],
+  })
+  if (!read.ok) return refused(read.message)
   const { header, rows } = read.table
-  const unknown = header.filter((name) => !(name in columns))
-  if (!header.includes('date'))
-    return {
-      entries: [],
-      rejected: [{ line: 1, reasons: [`There is no column “date”. The columns are: ${Object.keys(columns).join(', ')}.`] }],
-    }
-  const taken: TakenEntries = { entries: [], rejected: [] }
-  if (unknown.length > 0) taken.rejected.push({ line: 1, reasons: [`The column “${unknown[0]!}” is none of this kind and is left out.`] })
+  // a table may name a column as something that every object has
+  const isRead = (name: string) => Object.hasOwn(columns, name)
+  if (!header.includes('date')) return refused(`There is no column “date”. The columns are: ${Object.keys(columns).join(', ')}.`)
+  const taken: TakenEntries = { entries: [], rejected: [], rejectedCount: 0, notRead: leftOut(header, rows, isRead) }
   rows.forEach((cells, i) => {
     const line = i + 2
     const reasons: string[] = []
     const one: Record<string, unknown> = { id: idOf(line) }
     header.forEach((name, at) => {
-      const kind = columns[name]
+      const kind = isRead(name) ? columns[name] : undefined
       const cell = (cells[at] ?? '').trim()
       if (!kind || cell === '') return
       const value = valueOf(cell, kind)
@@ -146,7 +153,10 @@ export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => 
     })
     if (reasons.length === 0) reasons.push(...schemaProblems(schema, one).map((problem) => `${problem.path} ${problem.message}`.trim()))
     if (reasons.length === 0) taken.entries.push(one as unknown as Entry)
-    else if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
+    else {
+      taken.rejectedCount += 1
+      if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
+    }
   })
   return taken
 }

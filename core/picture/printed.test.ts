@@ -55,7 +55,8 @@ function photographed(seed: number, printed: readonly [number, number], tiltDeg?
   if (!read.ok) throw new Error(read.message)
   return read.reading
 }
-const scaleOf = (reading: SheetReading, printedMm: Printed) => sheetScale(reading, undefined, { heightMm: { value: 0, u: 0 }, printedMm }).printedMm
+const scaleOf = (reading: SheetReading, printedMm: Printed) =>
+  sheetScale(reading, undefined, { heightMm: { value: 0, u: 0 }, printedMm }).printedMm
 
 describe('a sheet printed at 97%', () => {
   const reading = photographed(2, [0.97, 0.97])

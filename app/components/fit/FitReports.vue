@@ -119,9 +119,10 @@ function change(one: FitReport, key: 'car' | 'caliper' | 'wheel' | 'by' | 'note'
 const message = ref('')
 const rejected = ref<{ line: number; reasons: string[] }[]>([])
 const leftOut = ref(0)
+const notRead = ref<{ line: number; reasons: string[] }[]>([])
 const formats = useFormats()
 async function open(one: File) {
-  rejected.value = []
+  rejected.value = notRead.value = []
   if (one.size > MAX_TABLE_BYTES)
     return void (message.value = `${one.name.slice(0, 60)} is larger than ${MAX_TABLE_BYTES / 1e6} MB. Bring it in pieces.`)
   const found = await formats.readReports(one)
@@ -130,6 +131,7 @@ async function open(one: File) {
   const fresh = newReports(read.reports, all.value)
   rejected.value = read.rejected
   leftOut.value = read.rejectedCount
+  notRead.value = read.notRead
   if (fresh.length > 0) {
     const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), {
       shows: true,
@@ -228,6 +230,10 @@ async function open(one: File) {
       <ul v-if="rejected.length > 0" data-test="reports-rejected">
         <li v-for="one in rejected.slice(0, 20)" :key="one.line">Line {{ one.line }}: {{ one.reasons.join('; ') }}.</li>
         <li v-if="leftOut > 20">And {{ leftOut - 20 }} more.</li>
+      </ul>
+      <ul v-if="notRead.length > 0" data-test="reports-not-read">
+        <li v-for="one in notRead.slice(0, 20)" :key="one.line">Line {{ one.line }}: {{ one.reasons.join('; ') }}.</li>
+        <li v-if="notRead.length > 20">And {{ notRead.length - 20 }} more lines.</li>
       </ul>
       <div v-if="all.length > 0" class="scroll">
         <LazyTable :rows="all" :columns="columns">

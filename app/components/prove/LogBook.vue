@@ -52,12 +52,20 @@ const to = (one: LogEntry) =>
       })
 const said = ref('')
 const error = ref<string[]>([])
+/** So many lines of a file are named one by one. */
+const MOST_SHOWN = 8
 const files = computed(() => Object.keys(LOG_FILES) as LogFile[])
 const save = (file: LogFile) => download(`${store.project!.name}, ${LOG_FILES[file]}.csv`, writeLogCsv(store.project!, file), 'text/csv')
 async function read(file: LogFile, picked: File) {
   said.value = ''
-  const { entries, rejected } = readLogCsv(await picked.text(), file, () => newId())
-  error.value = rejected.slice(0, 8).map((one) => `${picked.name}, line ${one.line}: ${one.reasons.join('; ')}`)
+  const { entries, rejected, rejectedCount, notRead } = readLogCsv(await picked.text(), file, () => newId())
+  const shown = [...rejected.slice(0, MOST_SHOWN), ...notRead.slice(0, MOST_SHOWN)]
+  const more = rejectedCount - Math.min(rejected.length, MOST_SHOWN)
+  error.value = [
+    ...shown.map((one) => `${picked.name}, line ${one.line}: ${one.reasons.join('; ')}`),
+    ...(more > 0 ? [`${counted(more, 'more line was', 'more lines were')} left out, ${rejectedCount} in all.`] : []),
+    ...(notRead.length > MOST_SHOWN ? [`${notRead.length - MOST_SHOWN} more lines hold cells that are not read.`] : []),
+  ]
   if (entries.length === 0) return
   const problems = store.edit(`Take ${LOG_FILES[file]} from a table`, (draft) => void (draft[file] as unknown[]).push(...entries), {
     shows: true,

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../../demo/project.ts'
 import { checkProject } from '../../formats/project-file.ts'
+import { readReports } from '../../formats/fit-reports-text.ts'
 import { LOG_FILES, readLogCsv, writeLogCsv, type LogFile } from '../../formats/log-csv.ts'
 import type { LockSighting, StopTest, WearReading } from '../../model/logbook.ts'
 import type { Project } from '../../model/project.ts'
@@ -323,10 +324,31 @@ describe('the logbook', () => {
     expect(entries).toEqual(full[file])
   })
   test('of a CSV with something wrong the good lines are taken, the others named', () => {
-    const { entries, rejected } = readLogCsv('date,setupId,fromKmh,distanceM,surface,load,colour\n2026-10-01,a,100,40,dry,driver,red\nyesterday,a,100,40,dry,driver,\n2026-10-01,a,fast,40,dry,driver,\n', 'stopTests', (line) => `l${line}`) // prettier-ignore
+    const { entries, rejected, rejectedCount, notRead } = readLogCsv('date,setupId,fromKmh,distanceM,surface,load,colour\n2026-10-01,a,100,40,dry,driver,red\nyesterday,a,100,40,dry,driver,\n2026-10-01,a,fast,40,dry,driver,\n', 'stopTests', (line) => `l${line}`) // prettier-ignore
     expect(entries).toHaveLength(1)
-    expect(rejected.map((one) => [one.line, one.reasons.join()])).toEqual([[1, expect.stringMatching(/“colour”/)], [3, expect.stringMatching(/date/)], [4, 'fromKmh: “fast” is no number']]) // prettier-ignore
+    expect(rejected.map((one) => [one.line, one.reasons.join()])).toEqual([[3, expect.stringMatching(/date/)], [4, 'fromKmh: “fast” is no number']]) // prettier-ignore
+    expect([rejectedCount, notRead]).toEqual([2, [{ line: 1, reasons: ['the column “colour” is not read'] }]])
     expect(readLogCsv('a,b\n1,2', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/no column “date”/)
     expect(readLogCsv('', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/nothing in it/)
+  })
+  test('what is left out is counted in full, and named as far as it is read', () => {
+    const bad = Array.from({ length: 60 }, () => 'yesterday,a,100,40,dry,driver').join('\n')
+    const found = readLogCsv(`date,setupId,fromKmh,distanceM,surface,load\n${bad}`, 'stopTests', (line) => `l${line}`)
+    expect([found.rejectedCount, found.rejected.length, found.entries.length]).toEqual([60, 50, 0])
+    const text = 'date,setupId,fromKmh,distanceM,surface,load,toString,colour\n2026-10-01,a,100,40,dry,driver,x,y,extra,more\n'
+    const taken = readLogCsv(text, 'stopTests', (line) => `l${line}`)
+    expect(taken.entries).toHaveLength(1)
+    expect(taken.notRead).toEqual([
+      { line: 1, reasons: ['the column “toString” is not read', 'the column “colour” is not read'] },
+      { line: 2, reasons: ['2 cells beyond the last column are not read: extra, more'] },
+    ])
+    const report = 'car,axle,caliper,wheel,outcome,shoe size,hat\nA,front,B,C,clears,9,10,more\n'
+    expect(readReports(report, (line) => `r${line}`)).toMatchObject({
+      reports: [{ car: 'A' }],
+      notRead: [
+        { line: 1, reasons: ['the column “shoe size” is not read', 'the column “hat” is not read'] },
+        { line: 2, reasons: ['1 cell beyond the last column is not read: more'] },
+      ],
+    })
   })
 })
