@@ -3,6 +3,7 @@ import { doubts } from '../model/plausible.ts'
 import { PART_KINDS, type PartKind } from '../model/part-kinds.ts'
 import type { Part } from '../model/project.ts'
 import { partSchema } from '../model/schema.ts'
+import { isGoodPart } from '../model/quick-check.ts'
 import { schemaProblems } from '../model/schema-problems.ts'
 import { placeInWords } from '../model/place.ts'
 import type { UnitChoice } from '../quantity/units.ts'
@@ -129,7 +130,8 @@ export function partsFromTable(
     }
     const name = typeof part.name === 'string' ? part.name : ''
     if (name === '') reasons.push(`a name is missing: every ${PART_KINDS[kind].one} needs one`)
-    if (reasons.length === 0)
+    // what is good beyond doubt need not be asked of the schema: a thousand rows of it take seconds
+    if (reasons.length === 0 && !isGoodPart(part))
       for (const problem of schemaProblems(partSchema(kind), part)) {
         const place = placeInWords({ parts: [part] }, `parts[0].${problem.path}`)
           .split(' › ')
