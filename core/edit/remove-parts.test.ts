@@ -19,6 +19,11 @@ test('whatever is removed, a valid project is left in which nothing names it', (
         ...project.setups.flatMap(({ front, rear, hydraulics }) => [front, rear, hydraulics].flatMap((one) => Object.values(one))),
       ]
       expect(named.filter((one) => typeof one === 'string' && gone.includes(one))).toEqual([])
+      // every other place is as it was
+      for (const [i, setup] of DEMO_PROJECT.setups.entries())
+        for (const holder of ['front', 'rear', 'hydraulics'] as const)
+          for (const [slot, value] of Object.entries(setup[holder]))
+            if (!gone.includes(value as string)) expect(project.setups[i]![holder]).toHaveProperty(slot, value)
     }),
     { numRuns: 40 },
   )

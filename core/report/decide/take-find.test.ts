@@ -28,6 +28,13 @@ test('what a find changes is said a line each: one wheel for both axles once, wh
   ])
 })
 
+test('two wheels are two lines, and one of one axle alone is its axle’s', () => {
+  const lines = (parts: Parameters<typeof changesIn>[1]['parts']) => changesIn(DEMO_PROJECT, { parts })
+  expect(lines({ 'front.wheel': 'winter-wheel', 'rear.wheel': 'steel-wheel' })).toHaveLength(2)
+  expect(lines({ 'rear.wheel': 'winter-wheel' })).toEqual([expect.stringMatching(/^rear wheel: /)])
+  expect(lines({ 'rear.bracket': null })).toEqual(['rear bracket: none'])
+})
+
 test('a bar far off its middle is said to be: a small turn of its thread does much there', () => {
   const bar = (barFrontShare: number) => changesIn(DEMO_PROJECT, { parts: {}, barFrontShare })[0]
   expect([0.395, 0.45, 0.55, 0.6].map((share) => /far off its middle/.test(bar(share)!))).toEqual([true, false, false, true])
