@@ -4,8 +4,7 @@ import { balanceMissing, orderHeadline } from '../doubt/order-probability.ts'
 import type { DoubtReport, FigureDoubt, Matter } from '../doubt/doubt-report.ts'
 import type { Place } from '../figure/figure.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
-import { boundWord } from '../figure/words.ts'
-import { notEnoughData } from '../../model/question.ts'
+import { boundWord, missingSentence } from '../figure/words.ts'
 import type { Report } from '../report.ts'
 
 /** An answer as far as it goes: a sentence, what stands beside it, and what would sharpen it. */
@@ -69,12 +68,12 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
     const sentence =
       clamp.value !== undefined && force.value === undefined
         ? `Front share of the clamp force: ${share(clamp)}. The order of locking waits for more.`
-        : notEnoughData(missing)
+        : missingSentence(missing)
     return {
       verdict: 'unknown',
       sentence,
       ...said,
-      beside: clamp.value !== undefined && road.value === undefined ? [notEnoughData(missing)] : beside,
+      beside: clamp.value !== undefined && road.value === undefined ? [missingSentence(missing)] : beside,
     }
   }
   const headline = orderHeadline(report, doubt?.frontFirstOf100)
