@@ -42,7 +42,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await type(page, 'Slot width', '58.2')
   await saved(page)
   await page.goBack()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Can be built with what is named below')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Needs a fix before it can be built')
 
   await rule(page, 'front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Use it' }).click()

@@ -12,7 +12,7 @@ test('a body within the limit comes as text, cut anywhere between bytes', async 
   const stream = Object.assign(Readable.from([bytes.subarray(0, 3), bytes.subarray(3)]), { headers: {} }) as unknown as IncomingMessage
   expect(await readBounded(stream, 100)).toBe('größe')
 })
-test('of one that never ends no more than twice the limit is read, and the line is cut', async () => {
+test('of one that never ends little more than the limit is read, and the line is cut', async () => {
   let sent = 0
   const endless = Readable.from(
     (function* () {
@@ -25,7 +25,7 @@ test('of one that never ends no more than twice the limit is read, and the line 
   const stream = Object.assign(endless, { headers: {} }) as unknown as IncomingMessage
   expect(await readBounded(stream, 10_000)).toBeUndefined()
   await finished(endless).catch(() => undefined)
-  expect(sent).toBeLessThan(60)
+  expect(sent).toBeLessThan(1200)
   expect(stream.destroyed).toBe(true)
 })
 test('a larger one is refused, announced or not', async () => {

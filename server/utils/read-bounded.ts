@@ -1,7 +1,7 @@
 import type { IncomingMessage } from 'node:http'
 
-/** So many times the limit is let run off, so that a refusal still arrives; then the line is cut. */
-const LET_RUN_OFF = 2
+/** So many bytes beyond the limit are let run off, so that a refusal still arrives; then the line is cut. */
+const LET_RUN_OFF = 1_000_000
 
 /**
  * The body of a request as text, read no further than `limit` bytes.
@@ -19,7 +19,7 @@ export function readBounded(request: IncomingMessage, limit: number): Promise<st
       }
       chunks = []
       resolve(undefined)
-      if (size > LET_RUN_OFF * limit) request.destroy()
+      if (size > limit + LET_RUN_OFF) request.destroy()
     })
     request.once('end', () => resolve(Buffer.concat(chunks).toString('utf8')))
     for (const event of ['error', 'close']) request.once(event, () => resolve(undefined))

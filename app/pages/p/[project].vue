@@ -15,7 +15,10 @@ const router = useRouter()
 const store = useProjectStore()
 const shelf = useShelfStore()
 const { troubles, reports } = useReports()
-const { step, goTo } = useWorkbench()
+const { step, goTo, openFigureId } = useWorkbench()
+/** The drawer comes with the first figure that is opened. */
+const drawerWanted = ref(false)
+watch(openFigureId, (one) => (drawerWanted.value ||= one !== undefined), { immediate: true })
 
 /** The step is what is read next: focus goes there with it, but not where a field waits for it. */
 const sheet = ref<HTMLElement>()
@@ -79,7 +82,7 @@ useEventListener(window, 'beforeunload', (event) => {
 </script>
 
 <template>
-  <BrokenProject v-if="store.state === 'broken'" :id="String(route.params.project)" />
+  <LazyBrokenProject v-if="store.state === 'broken'" :id="String(route.params.project)" />
   <main v-else-if="store.state === 'absent'" class="absent">
     <h1>This project is not in this browser</h1>
     <p v-if="notAdded" role="alert">{{ notAdded }}</p>
@@ -102,7 +105,7 @@ useEventListener(window, 'beforeunload', (event) => {
       <NuxtPage />
     </main>
     <LedgerBar class="ledger" />
-    <WorkingDrawer />
+    <LazyWorkingDrawer v-if="drawerWanted" />
     <ShortcutKeys />
     <FinderDialog />
     <LazyBenchTour v-if="route.query.tour" />
