@@ -41,3 +41,11 @@ describe('the place of a path', () => {
     expect(at('name')).toBeUndefined()
   })
 })
+
+test('a key that every object has is named as it stands in the file', () => {
+  for (const key of ['__proto__', 'constructor', 'toString', 'hasOwnProperty']) {
+    expect(placeInWords({}, key)).toBe(key)
+    expect(placeInWords({ setups: [{ name: 'A' }] }, `setups[0].${key}`)).toBe(`Setups › A › ${key}`)
+    expect(placeInWords({ car: {} }, `car.${key}`)).toContain(key)
+  }
+})
