@@ -32,6 +32,9 @@ export function keepRescue(id: string, project: unknown, on: Pick<Rescued, 'revi
   return false
 }
 
+/** Throws away what was kept: the page goes on, and saves by itself. */
+export const dropRescue = (id: string, keeper: Keeper): void => keeper.removeItem(keyOf(id))
+
 /** What came back: made on what is stored, or on something older that is there with it. */
 export interface TakenBack {
   project: unknown

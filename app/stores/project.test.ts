@@ -218,6 +218,15 @@ describe('a page that goes away with many pictures', () => {
     await next.flush()
     expect(next.saveState).toBe('saved')
   })
+  test('one that stays after all drops what it kept', async () => {
+    const small = smallStore()
+    const store = await openedWith(1)
+    store.edit('Rename', (draft) => void (draft.name = 'Stays'))
+    expect(store.rescue()).toBe(true)
+    store.stay()
+    await store.flush()
+    expect(small.size).toBe(0)
+  })
   test('a picture that is not stored yet goes with it; where there is no room for it the page is told', async () => {
     const small = smallStore(5_000_000)
     const store = await openedWith(60)

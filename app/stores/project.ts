@@ -11,7 +11,7 @@ import { checkProject } from '#core/formats/project-file.ts'
 import { Held } from '../storage/box.ts'
 import { browserKeeper } from '../storage/keeper.ts'
 import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
-import { keepRescue, takeRescue } from '../storage/rescue.ts'
+import { dropRescue, keepRescue, takeRescue } from '../storage/rescue.ts'
 import { isMarked, markUnsaved, unmark } from '../storage/unsaved-mark.ts'
 
 enablePatches()
@@ -161,6 +161,12 @@ export const useProjectStore = defineStore('project', () => {
     if (!keeper) return false
     const on = { revision, ...(base && { base: lightProject(base) }), ...(underWay === undefined ? {} : { underWay }) }
     return keepRescue(project.value.id, lightProject(toRaw(project.value)), on, keeper)
+  }
+
+  /** A page that was about to go away has stayed: what was kept for that moment would come back later as a change of its own. */
+  function stay(): void {
+    const keeper = browserKeeper()
+    if (project.value && keeper) dropRescue(project.value.id, keeper)
   }
 
   async function close(): Promise<void> {
@@ -405,6 +411,7 @@ export const useProjectStore = defineStore('project', () => {
     redo,
     flush,
     rescue,
+    stay,
     conflicts,
     stepped,
     refused,

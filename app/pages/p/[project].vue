@@ -77,7 +77,9 @@ useEventListener(window, 'pagehide', () => {
 useEventListener(window, 'beforeunload', (event) => {
   const cannotSave = store.saveState === 'full' || store.saveState === 'failed' || store.saveState === 'conflict'
   // what is on its way and has no room in the small store would be lost
-  if (cannotSave || !store.rescue()) event.preventDefault()
+  if (!store.rescue() || cannotSave) event.preventDefault()
+  // runs only where the page stays; one that goes keeps it again
+  setTimeout(() => store.stay())
 })
 </script>
 
