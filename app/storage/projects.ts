@@ -255,18 +255,26 @@ export async function removeProject(id: string): Promise<void> {
 /** All projects, the latest first. Each is read alone: a broken one is listed, and hides none. */
 export async function listProjects(): Promise<ShelfEntry[]> {
   const entries: ShelfEntry[] = []
-  for (const id of await projects.keys()) entries.push(await entryOf(id))
+  const pictures = new Set(await longTexts.keys())
+  for (const id of await projects.keys()) entries.push(await entryOf(id, pictures))
   return entries.sort((a, b) => b.savedAt.localeCompare(a.savedAt))
 }
 
-async function entryOf(id: string): Promise<ShelfEntry> {
+/** Stands for a picture where only the project around it is looked through. */
+const SOME_JPEG = 'data:image/jpeg;base64,/9j/'
+
+/** One line of the list. Pictures are asked for by their keys alone: sixty of them are megabytes. */
+async function entryOf(id: string, pictures: ReadonlySet<string>): Promise<ShelfEntry> {
   const broken: ShelfEntry = { id, name: id, car: '', savedAt: '', setups: 0, broken: true }
   try {
-    const loaded = await loadProject(id)
-    if (loaded.state === 'absent') return broken
-    if (loaded.state === 'broken') return { ...broken, savedAt: loaded.savedAt }
-    const { project, savedAt } = loaded
-    return { id, name: project.name, car: project.car.name, savedAt, setups: project.setups.length, broken: false }
+    const kept = asKept(await projects.getItem<unknown>(id))
+    if (!kept) return broken
+    const has = (key: string) => Promise.resolve(pictures.has(recordOf(id, key)) ? SOME_JPEG : null)
+    const read = checkProject(await new LongTexts(() => '').whole(kept.project, has))
+    const { savedAt } = kept
+    if (!read.ok) return { ...broken, savedAt }
+    const { name, car, setups } = read.project
+    return { id, name, car: car.name, savedAt, setups: setups.length, broken: false }
   } catch {
     // the browser cannot hand this record over
     return broken

@@ -21,10 +21,10 @@ test('what was kept comes back once, on the revision it was made on', () => {
   expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toEqual({ project: DEMO_PROJECT })
   expect(takeRescue(DEMO_PROJECT.id, { revision: 4 }, store)).toBeUndefined()
 })
-test('a change made on another revision is not put over a newer one', () => {
+test('a change made on another revision is not put over a newer one, and is said to be lost', () => {
   const store = keeper()
   keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4 }, store)
-  expect(takeRescue(DEMO_PROJECT.id, { revision: 5 }, store)).toBeUndefined()
+  expect(takeRescue(DEMO_PROJECT.id, { revision: 5 }, store)).toBe('lost')
   expect(store.kept.size).toBe(0)
 })
 test.each<[string, { revision: number; savedAt?: string }, boolean]>([
@@ -35,7 +35,7 @@ test.each<[string, { revision: number; savedAt?: string }, boolean]>([
 ])('a change made while a save was under way: %s', (_, stored, comesBack) => {
   const store = keeper()
   keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 4, underWay: '2026-09-12T10:00:00.123Z' }, store)
-  expect(takeRescue(DEMO_PROJECT.id, stored, store)).toEqual(comesBack ? { project: DEMO_PROJECT } : undefined)
+  expect(takeRescue(DEMO_PROJECT.id, stored, store)).toEqual(comesBack ? { project: DEMO_PROJECT } : 'lost')
 })
 test('a change made on an older revision comes back with what it was made on, where there was room for both', () => {
   const store = keeper()
@@ -57,5 +57,5 @@ test('no room and nonsense are no trouble', () => {
   expect(keepRescue(DEMO_PROJECT.id, DEMO_PROJECT, { revision: 1 }, keeper(true))).toBe(false)
   const store = keeper()
   store.setItem('valiant-caliper/rescue/x', '{broken')
-  expect(takeRescue('x', { revision: 1 }, store)).toBeUndefined()
+  expect(takeRescue('x', { revision: 1 }, store)).toBe('lost')
 })

@@ -42,14 +42,15 @@ export interface TakenBack {
 }
 
 /**
- * What was kept for a project, once: undefined when there is none or it was made on something that is not known any more.
+ * What was kept for a project, once: undefined when there is nothing, `lost` when it was made on something that is not known
+ * any more or cannot be read.
  * @param stored the revision that is stored, and when it was saved
  */
 export function takeRescue(
   id: string,
   stored: { revision: number | undefined; savedAt?: string | undefined },
   keeper: Keeper,
-): TakenBack | undefined {
+): TakenBack | 'lost' | undefined {
   const text = keeper.getItem(keyOf(id))
   if (text === null) return undefined
   keeper.removeItem(keyOf(id))
@@ -57,8 +58,8 @@ export function takeRescue(
     const { project, base, revision, underWay } = JSON.parse(text) as Rescued
     const arrived = underWay !== undefined && underWay === stored.savedAt && stored.revision === (revision ?? 0) + 1
     if (revision === stored.revision || arrived) return { project }
-    return base === undefined ? undefined : { project, older: { base, revision } }
+    return base === undefined ? 'lost' : { project, older: { base, revision } }
   } catch {
-    return undefined
+    return 'lost'
   }
 }

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
+import localforage from 'localforage'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
 import type { Project } from '#core/model/project.ts'
@@ -190,6 +191,28 @@ test('a page that ends without a chance to keep anything is found out at the nex
   rename(whole, 'Saved')
   await whole.flush()
   expect([small.size, (await next()).lostAfter]).toEqual([0, ''])
+})
+
+test('what was kept for the last moment and names a picture that is gone is said to be lost', async () => {
+  const small = smallStore()
+  const id = `pictures-${(count += 1)}`
+  await saveProject(withPictures(id, 1), undefined, NOW)
+  const store = useProjectStore()
+  await store.open(id)
+  rename(store, 'In the last moment')
+  store.rescue()
+  // another tab removes the picture, and its record goes with the copy before
+  const texts = localforage.createInstance({ name: 'valiant-caliper', storeName: 'longTexts', version: 1 })
+  const stored = await loadProject(id)
+  if (stored.state !== 'ok') throw new Error(stored.state)
+  await saveProject({ ...stored.project, builds: [] }, stored.revision, NOW)
+  for (const key of await texts.keys()) if (key.startsWith(`${id}/`)) await texts.removeItem(key)
+  forgetPage(id)
+  setActivePinia(createPinia())
+  const next = useProjectStore()
+  await next.open(id)
+  expect([next.project!.builds, next.lostAfter]).toEqual([[], NOW.toISOString()])
+  expect([...small.keys()].filter((key) => key.includes('/rescue/'))).toEqual([])
 })
 
 describe('a page that goes away with many pictures', () => {

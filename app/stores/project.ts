@@ -106,9 +106,9 @@ export const useProjectStore = defineStore('project', () => {
       revision = loaded.revision
       reset(loaded.project)
       const marked = isMarked(id)
-      await takeBackRescued(id, loaded.savedAt)
-      // a page that ended without a word has kept nothing of it
-      lostAfter.value = marked && project.value === base ? loaded.savedAt : ''
+      const cameBack = await takeBackRescued(id, loaded.savedAt)
+      // a page that ended without a word has kept nothing of it, or what it kept names pictures that are gone
+      lostAfter.value = !cameBack || (marked && project.value === base) ? loaded.savedAt : ''
       if (lostAfter.value) unmark(id)
       state.value = 'open'
     } else {
@@ -130,25 +130,31 @@ export const useProjectStore = defineStore('project', () => {
     state.value = 'open'
   }
 
-  /** The last change before the page went away, if it never reached the storage. */
-  async function takeBackRescued(id: string, savedAt: string): Promise<void> {
+  /**
+   * The last change before the page went away, if it never reached the storage.
+   * @returns false: something was kept and cannot be put back
+   */
+  async function takeBackRescued(id: string, savedAt: string): Promise<boolean> {
     const keeper = browserKeeper()
-    if (!keeper) return
-    const rescued = takeRescue(id, { revision, savedAt }, keeper)
-    const read = rescued && checkProject(await wholeProject(id, rescued.project))
-    if (!read?.ok || JSON.stringify(read.project) === JSON.stringify(project.value)) return
+    const rescued = keeper && takeRescue(id, { revision, savedAt }, keeper)
+    if (!rescued) return true
+    if (rescued === 'lost') return false
+    const read = checkProject(await wholeProject(id, rescued.project))
+    if (!read.ok) return false
+    if (JSON.stringify(read.project) === JSON.stringify(project.value)) return true
     const stored = project.value!
-    if (!rescued?.older) {
+    if (!rescued.older) {
       project.value = freeze(read.project, true)
       changed()
-      return
+      return true
     }
     // another tab has saved since: as if it had done so now
     const older = checkProject(await wholeProject(id, rescued.older.base))
-    if (!older.ok) return
+    if (!older.ok) return false
     base = freeze(older.project, true)
     project.value = freeze(read.project, true)
     putTogether({ project: stored, revision: revision! })
+    return true
   }
 
   /**

@@ -1,9 +1,10 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
+import { dutySegments } from '../heat/duty.ts'
 import { DUTIES } from '../report/heat/duties.ts'
 import { heatReport } from '../report/heat/heat-report.ts'
-import { dutySchema, type WrittenDuty } from './duty-schema.ts'
+import { dutySchema, dutySeconds, type WrittenDuty } from './duty-schema.ts'
 import { schemaProblems } from './schema-problems.ts'
 
 const problem = (duty: unknown) => schemaProblems(dutySchema, duty)[0]?.message
@@ -16,6 +17,7 @@ test.each([
   [{ kind: 'flight' }, 'kind must be one of stops, descent, laps'],
   [7, 'kind must be one of stops, descent, laps'],
   [lap({ zones: [] }), 'needs at least one braking zone'],
+  [lap({ zones: [null, 'x'] }), 'must not be null'],
   [lap({ laps: 0 }), 'must be between 1 and 100'],
   [lap({ zones: [{ fromKmh: 40, toKmh: 90, decelG: 0.8, secondsToNext: 9 }] }), 'has to end slower than it begins'],
   [lap({ zones: [{ fromKmh: 40, toKmh: 40, decelG: 0.8, secondsToNext: 9 }] }), 'has to end slower than it begins'],
@@ -26,6 +28,14 @@ test.each([
     'has a zone that begins at a speed above that of the zone before without time to speed up',
   ],
   [{ kind: 'descent', gradePercent: 9, lengthM: 100_000, kmh: 3 }, 'takes more than two hours'],
+  [
+    lap({ laps: 100, zones: Array.from({ length: 15 }, () => ({ ...lap({}).zones[0], secondsToNext: 3600 })) }),
+    'lasts more than 100 hours in all: shorten the time between, or brake fewer times',
+  ],
+  [
+    { kind: 'stops', fromKmh: 90, toKmh: 0, decelG: 0.6, count: 100, accelG: 0.02, cruiseSeconds: 3600 },
+    'lasts more than 100 hours in all: shorten the time between, or brake fewer times',
+  ],
   [{ kind: 'descent', gradePercent: 0, lengthM: 100, kmh: 30 }, 'must be between 0.5 and 40 %'],
 ])('%j is refused with words', (duty, message) => expect(problem(duty)).toBe(message))
 
@@ -57,6 +67,15 @@ const anyDuty: fc.Arbitrary<WrittenDuty> = fc.oneof(
     )
     .map(([laps, zones, coolingLap, down]) => ({ kind: 'laps' as const, laps, zones, coolingLap, ...(down ? { down } : {}) })),
 )
+test('how long a driving lasts is what its stretches last', () => {
+  const car = { massKg: 1000, resistanceN: 0, resistancePerV2: 0 }
+  fc.assert(
+    fc.property(anyDuty, (duty) => {
+      const seconds = dutySegments(car, duty).reduce((sum, one) => sum + one.seconds, 0)
+      expect(dutySeconds(duty) / seconds).toBeCloseTo(1, 9)
+    }),
+  )
+})
 test('whatever a schema lets in is driven and answered', () => {
   fc.assert(
     fc.property(anyDuty, (duty) => {

@@ -1,4 +1,5 @@
 import { array, lazy, mixed, string, type AnySchema } from 'yup'
+import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { closed, finite } from './field-schema.ts'
 
 /** Drivings as someone writes them down: km/h, g, m, s. The core's `Duty` takes them as they are. */
@@ -24,7 +25,7 @@ export type WrittenDuty =
   | WrittenDescent
   | { kind: 'laps'; laps: number; zones: WrittenZone[]; coolingLap?: boolean; down?: WrittenDescent }
 
-export const DUTY_LIMITS = { zones: 60, laps: 100, stops: 100, brakings: 1500 } as const
+export const DUTY_LIMITS = { zones: 60, laps: 100, stops: 100, brakings: 1500, hours: 100 } as const
 
 const between = (name: string, min: number, max: number, unit: string) =>
   finite()
@@ -60,6 +61,31 @@ const descentSchema = closed({
   return typeof lengthM !== 'number' || typeof speed !== 'number' || !(lengthM / (speed / 3.6) > 7200)
 })
 
+/**
+ * How long a written driving lasts, s; what is not a number counts as none.
+ * @example
+ * dutySeconds({ kind: 'descent', gradePercent: 9, lengthM: 3000, kmh: 36 }) // => 300
+ */
+export function dutySeconds(duty: WrittenDuty): number {
+  const ms = (kmh: number) => given(kmh) / 3.6
+  const slowing = (fromKmh: number, toKmh: number, g: number) => (ms(fromKmh) - ms(toKmh)) / (STANDARD_GRAVITY * given(g))
+  const downhill = ({ lengthM, kmh }: WrittenDescent) => given(lengthM) / ms(kmh)
+  if (duty.kind === 'descent') return downhill(duty)
+  if (duty.kind === 'stops') {
+    const { fromKmh, toKmh } = duty
+    const between = slowing(fromKmh, toKmh, duty.accelG) + given(duty.cruiseSeconds)
+    return given(duty.count) * slowing(fromKmh, toKmh, duty.decelG) + (given(duty.count) - 1) * between
+  }
+  const zones = Array.isArray(duty.zones) ? duty.zones.filter((one: unknown) => typeof one === 'object' && one !== null) : []
+  const lap = zones.reduce((sum, zone) => sum + slowing(zone.fromKmh, zone.toKmh, zone.decelG) + given(zone.secondsToNext), 0)
+  return given(duty.laps) * (lap + (duty.down ? downhill(duty.down) : 0)) + (duty.coolingLap === true ? 2 * lap : 0)
+}
+const given = (value: unknown): number => (typeof value === 'number' ? value : 0)
+
+const TOO_LONG = `lasts more than ${DUTY_LIMITS.hours} hours in all: shorten the time between, or brake fewer times`
+const endsInTime = (value: unknown) =>
+  typeof value !== 'object' || value === null || !(dutySeconds(value as WrittenDuty) > DUTY_LIMITS.hours * 3600)
+
 const stopsSchema = closed({
   kind: string().strict().oneOf(['stops']).required(),
   fromKmh: kmh('the speed before'),
@@ -68,7 +94,9 @@ const stopsSchema = closed({
   count: between('the number of stops', 1, DUTY_LIMITS.stops, '').integer('must be a whole number'),
   accelG: between('the acceleration', 0.02, 2, ' g'),
   cruiseSeconds: between('the time between', 0, 3600, ' s'),
-}).test('slower', SLOWER, slower)
+})
+  .test('slower', SLOWER, slower)
+  .test('lasting', TOO_LONG, endsInTime)
 
 const lapsSchema = closed({
   kind: string().strict().oneOf(['laps']).required(),
@@ -86,6 +114,7 @@ const lapsSchema = closed({
     const { laps, zones } = (value ?? {}) as { laps?: unknown; zones?: unknown }
     return typeof laps !== 'number' || !Array.isArray(zones) || laps * zones.length <= DUTY_LIMITS.brakings
   })
+  .test('lasting', TOO_LONG, endsInTime)
   .test('slow', 'has a zone that begins at a speed above that of the zone before without time to speed up', (value: unknown) => {
     const zones = ((value ?? {}) as { zones?: unknown }).zones
     if (!Array.isArray(zones)) return true

@@ -7,6 +7,8 @@ import { readOutlines, readProfile } from '../formats/points-text.ts'
 import { readProject, writeProject } from '../formats/project-file.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { FUZZ_TARGETS, fuzzOne } from './fuzz.ts'
+import { PICTURES_TARGET } from './fuzz-pictures.ts'
+import { LOGBOOK_TARGET, SESSIONS_TARGET } from './fuzz-records.ts'
 import { runs } from './runs.ts'
 import { cpuMs, inYardsticks } from './yardstick.ts'
 
@@ -21,6 +23,10 @@ test.each(FUZZ_TARGETS)('$name: broken files of fixed seeds are read soon, said 
   expect(failures).toEqual([])
   expect(yardsticks / FILES).toBeLessThan(MOST_YARDSTICKS)
   expect(JSON.stringify(DEMO_PROJECT)).toBe(before)
+})
+test.each([SESSIONS_TARGET, LOGBOOK_TARGET, PICTURES_TARGET])('$name: whatever is let in is answered without NaN or Infinity', (target) => {
+  const failures = Array.from({ length: runs(60, 5) }, (_, i) => fuzzOne(target, 20261130 + i, Infinity)).filter(Boolean)
+  expect(failures).toEqual([])
 })
 test('what fails says what repeats it', () => {
   const broken = { name: 'x', make: () => 'text', read: () => void JSON.parse('{') }
