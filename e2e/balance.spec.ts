@@ -54,12 +54,12 @@ test('the booster taken off: bores that keep the pedal under 450 N', async ({ pa
   expect(await seriousFindings(page)).toEqual([])
 })
 
-test('the chain as a picture follows the foot; the car as it stands beside it', async ({ page }) => {
+test('the chain as a picture follows the foot; the current car beside it', async ({ page }) => {
   await openDemo(page, 'balance', 'setup=balanced&view=chain')
   const slider = page.getByTestId('pedal-force')
   const drawing = page.getByTestId('chain-drawing')
   const road = drawing.locator('[data-stage="road-front"]')
-  await expect(road).toContainText('as it stands')
+  await expect(road).toContainText('current car')
   const before = await road.textContent()
   // the foot under the hand, and a press that is watched
   const from = await grab(page.getByTestId('foot'))
@@ -118,7 +118,7 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
   await expect(page.getByTestId('gauge-says')).toContainText(/front; 5[12]\.\d.% entered/)
   await expect(page.getByRole('button', { name: /as the bar position/ })).toHaveCount(0)
   await page.getByLabel('Track or place').fill('Larkrise hill')
-  await page.getByRole('button', { name: 'Keep these readings' }).click()
+  await page.getByRole('button', { name: 'Save these readings' }).click()
   await expect(page.getByTestId('gauge-log')).toContainText('Larkrise hill')
   await page.getByRole('button', { name: 'Start from there' }).click()
   await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)

@@ -48,7 +48,7 @@ test('parts can be added, named, priced, copied and removed', async ({ page }) =
   })
 })
 
-test('removing a part in use falls back to the car as it stands, and undo brings it back', async ({ page }) => {
+test('removing a part in use falls back to the current car, and undo brings it back', async ({ page }) => {
   await openDemo(page, 'parts', 'setup=big-kit&part=kit2-caliper')
   const before = await ledger(page)
   await expect(page.getByText('In use in: Twin-piston kit')).toBeVisible()
@@ -82,14 +82,14 @@ test('setups are made, filled, renamed, ordered and removed', async ({ page }) =
   await copy.focus()
   await page.keyboard.press('Alt+ArrowRight')
   await expect(page.getByRole('tab')).toHaveText([/As it stands/, /stock rotors$/, /Estate fronts/, /\(copy\)/, /Twin/, /Four/])
-  // and a hand drags it; the car as it stands stays first
+  // and a hand drags it; the current car stays first
   await drag(copy, page.getByRole('tab', { name: 'Twin-piston kit' }))
   await expect(page.getByRole('tab')).toHaveText([/As it stands/, /stock rotors$/, /Estate fronts/, /Twin/, /\(copy\)/, /Four/])
-  await drag(copy, page.getByRole('tab', { name: 'As it stands' }))
+  await drag(copy, page.getByRole('tab', { name: 'Current car' }))
   await expect(page.getByRole('tab').first()).toHaveText(/As it stands/)
   await page.getByRole('button', { name: 'Remove this setup' }).click()
   await expect(page.getByRole('tab')).toHaveCount(5)
-  await page.getByRole('tab', { name: 'As it stands' }).click()
+  await page.getByRole('tab', { name: 'Current car' }).click()
   await expect(page.getByRole('button', { name: 'Remove this setup' })).toHaveCount(0)
 })
 

@@ -17,7 +17,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
 
   // nothing is known yet, and nothing is said to fit
   await page.getByRole('link', { name: /Fit/ }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Cannot say')
+  await expect(page.getByTestId('verdict')).toContainText('Not enough data')
   for (const [view, what] of [
     ['Bores', 'which bore does'],
     ['Pedal', 'what the foot will feel'],

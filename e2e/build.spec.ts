@@ -111,7 +111,7 @@ test('a picture of a step is kept small in the project; what is no picture is re
     await expect(step.locator('.field-error')).toContainText(words)
   }
   await expect(step.locator('img')).toBeVisible()
-  await step.getByRole('button', { name: 'Take the picture away' }).click()
+  await step.getByRole('button', { name: 'Delete picture' }).click()
   await expect(step.locator('img')).toHaveCount(0)
 })
 

@@ -57,7 +57,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('12 ± 2')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
   await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least 57 EUR')
-  await page.getByRole('tab', { name: 'As it stands' }).click()
+  await page.getByRole('tab', { name: 'Current car' }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('4')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
   await row(page, 'wear', 'frontPads').getByRole('button', { name: 'no price yet' }).click()

@@ -114,7 +114,7 @@ test('only what is there; whole kits at their own price; two cylinders with thei
 
   // a kit costs what it does whole, and it is its price that lets a part of it in
   await tick(box('whole kits and donors, beside loose parts'))
-  for (const name of ['nothing left unknown', 'no adapters or shims', 'the wheel clears for sure']) await tick(box(name), false)
+  for (const name of ['nothing left unknown', 'no adapters or shims', 'the wheel clears (95% confidence)']) await tick(box(name), false)
   await search()
   await choose(page.getByTestId('why-part'), 'Four-piston caliper Q4')
   const why = page.getByTestId('why-says')

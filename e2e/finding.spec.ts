@@ -66,6 +66,6 @@ test('a list of parts is searched by keyboard: what is fitted first, the rest by
   await caliper.press('Enter')
   await expect(chosen(page, 'Caliper or drum brake, front')).toContainText('Twin-piston caliper Q2')
   // nothing of a long name's end is lost
-  await pick(page, 'Caliper or drum brake, front', 'Front sliding caliper (as it stands)')
-  await expect(chosen(page, 'Caliper or drum brake, front')).toHaveAttribute('title', 'Front sliding caliper (as it stands)')
+  await pick(page, 'Caliper or drum brake, front', 'Front sliding caliper (current car)')
+  await expect(chosen(page, 'Caliper or drum brake, front')).toHaveAttribute('title', 'Front sliding caliper (current car)')
 })

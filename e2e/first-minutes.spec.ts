@@ -37,7 +37,7 @@ test('a wheel over a caliper, from a marking and four figures', async ({ page })
   await hands.enter('Spoke back beyond the hub pad of Wheel to try', '48')
   await hands.enter('Tallest radius of Caliper to try', '155')
   await hands.enter('Outer face beyond the seat of Caliper to try', '34')
-  await expect(hands.answer).toContainText('Cannot say')
+  await expect(hands.answer).toContainText('Not enough data')
   await hands.press(page.getByText('the rotor and pads that stay on'))
   await expect(hands.answer).toContainText(/Clears\. Least gap no less than/)
   const before = await hands.answer.innerText()
@@ -92,7 +92,7 @@ test('pedal and order of locking of a typical car with other front calipers', as
   await expect(page.getByTestId('matters').getByRole('button').first()).not.toHaveText(name)
 })
 
-test('a whole car as it stands, from a list that is typed in', async ({ page }) => {
+test('a whole car current car, from a list that is typed in', async ({ page }) => {
   const hands = new Hands(page)
   await hands.ask('balanced')
   for (const [label, text] of [
@@ -180,7 +180,7 @@ test('markings and figures that make others, on the bench: typed, shown, correct
   // it stands in the working of what it went into
   await page.getByTestId('ledger-bias').click()
   await expect(page.getByRole('dialog')).toContainText('In 9 of 10 cases between')
-  await expect(page.getByTestId('figure-matters').getByRole('listitem').first()).toContainText('of the doubt')
+  await expect(page.getByTestId('figure-matters').getByRole('listitem').first()).toContainText('of the uncertainty')
 })
 
 test('a form folded by an answer: needed, surer, the rest', async ({ page }) => {
@@ -188,7 +188,7 @@ test('a form folded by an answer: needed, surer, the rest', async ({ page }) => 
   await page.locator('.lens .el-select__wrapper').click()
   await page.getByRole('option', { name: 'Will it be balanced, and the pedal right?' }).click()
   await expect(page.getByText(/^Needed for this answer \(\d+\)$/).first()).toBeVisible()
-  await expect(page.getByText(/^Makes it surer \(1\)$/)).toBeVisible()
+  await expect(page.getByText(/^Makes the result more certain \(1\)$/)).toBeVisible()
   await expect(page.locator('[data-field="massKg"]')).toBeVisible()
   await expect(page.locator('[data-field="dragAreaM2"]')).toHaveCount(0)
   await page
@@ -208,7 +208,7 @@ test('a part made in its place, pasted as a line, and one like another', async (
   await drawer
     .getByLabel('The part as text')
     .fill('Six-piston caliper H6, fixed, pistons on one side 30; 34; 38, slot width 36 mm, colour red 3')
-  await drawer.getByRole('button', { name: 'Take it in' }).click()
+  await drawer.getByRole('button', { name: 'Import' }).click()
   await expect(drawer.getByTestId('pasted')).toContainText('3 taken')
   await expect(drawer).toContainText('“colour red 3” names no figure of a caliper.')
   await expect(slot).toContainText('H6')
@@ -228,7 +228,7 @@ test('what is measured of a new caliper is offered to the setup that is looked a
   await page.locator('[data-field="tallestRadiusMm"] input').first().fill('140')
   await page.locator('[data-field="tallestRadiusMm"] input').first().press('Enter')
   await page.getByTestId('offer-fit').getByRole('button', { name: 'Put it in, front' }).click()
-  await expect(page.getByTestId('measure-verdict')).toContainText('Cannot say')
+  await expect(page.getByTestId('measure-verdict')).toContainText('Not enough data')
   await expect(page.getByTestId('offer-fit')).toHaveCount(0)
 })
 

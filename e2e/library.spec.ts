@@ -47,7 +47,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await rule(page, 'front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Use it' }).click()
   await expect(rule(page, 'front.used-part.caliper')).toContainText('On the bill')
-  await rule(page, 'front.wheel-clearance').getByRole('link', { name: 'Take it in the drawing' }).click()
+  await rule(page, 'front.wheel-clearance').getByRole('link', { name: 'Open Fit drawing' }).click()
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears.')
   // three millimetres of spacer are three millimetres of thread, of which the nut used not all
@@ -164,7 +164,7 @@ test('a kit is taken whole, priced whole, and dragged parts go where they belong
   await expect(page.getByTestId('bought-whole')).toHaveCount(0)
   // pads do not go where a rotor belongs
   await drag(pads.locator('.what'), page.locator('[data-slot="rear.rotor"]'))
-  await expect(chosen(page, 'Rotor, rear')).toContainText('as it stands')
+  await expect(chosen(page, 'Rotor, rear')).toContainText('current car')
   await page.getByRole('button', { name: 'Track pads Q4 to the rear' }).click()
   await expect(chosen(page, 'Pads, rear')).toContainText('Track pads Q4')
 })

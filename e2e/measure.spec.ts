@@ -40,7 +40,7 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
 
   await verdict.getByRole('link').click()
   const spoke = page.getByTestId('measure-next').getByRole('button', { name: /^Measure: spoke back of Hill wheel/ })
-  await expect(spoke).toContainText('of the doubt lies there')
+  await expect(spoke).toContainText('of the uncertainty lies there')
   await spoke.click()
   await expect(reading(page, 'Spoke back beyond the hub pad')).toBeFocused()
   await choose(page.getByTestId('gauge'), 'simulated gauge')
@@ -217,7 +217,7 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   // it is the wheel that was asked for which stands over each: one whose spokes nobody measured clears nothing
   await expect(page.getByTestId('comparison').locator('tbody')).toContainText('Clears')
   await choose(page.getByTestId('customer-wheel'), 'Winter steel wheel')
-  await expect(page.getByTestId('comparison').locator('tbody')).toContainText('Cannot say')
+  await expect(page.getByTestId('comparison').locator('tbody')).toContainText('Not enough data')
   await expect(page.getByTestId('comparison').locator('tbody')).not.toContainText('Clears')
   await page.getByRole('link', { name: 'All wheels' }).click()
   // the wheel in use wants a spacer of the library, another one its third face: both as the row said

@@ -4,7 +4,7 @@ import { choose, DEEP, DEMO, expect, openDemo, pick, seriousFindings, test, type
 async function enterStop(page: Page, from: string, distance: string) {
   await page.getByLabel('From, km/h').fill(from)
   await page.getByLabel('Stopped in, m').fill(distance)
-  await page.getByRole('button', { name: 'Enter it' }).click()
+  await page.getByRole('button', { name: 'Enter the value' }).click()
   await expect(page.getByLabel('Stopped in, m')).toHaveValue('')
 }
 
@@ -57,7 +57,7 @@ test('a stop from a logger’s file; what is no stop is refused with its name', 
     mimeType: 'text/csv',
     buffer: Buffer.from('time,speed\n0,80\n1,79\n2,78\n3,77\n4,76\n5,75'),
   })
-  await expect(page.locator('.new .field-error')).toContainText('roll.csv: The car does not come to a stand in it.')
+  await expect(page.locator('.new .field-error')).toContainText('roll.csv: The car does not stop in this trace.')
   await file.setInputFiles({ name: 'empty.csv', mimeType: 'text/csv', buffer: Buffer.from('') })
   await expect(page.locator('.new .field-error')).toContainText('empty.csv: There is nothing in it.')
 })
@@ -69,19 +69,19 @@ test('wear entered twice changes season and forecast; uneven pads are named', as
     await page.getByLabel('Events since new').fill(events)
     for (const [i, where] of ['inner, leading', 'inner, trailing', 'outer, leading', 'outer, trailing'].entries())
       await page.getByLabel(`Pad ${where}`).fill(points[i]!)
-    await page.getByRole('button', { name: 'Enter it' }).click()
+    await page.getByRole('button', { name: 'Enter the value' }).click()
   }
   // whether the backing plate is in a reading is asked, never assumed
   await enter('0', ['15', '15', '15', '15'])
   await expect(page.locator('.wear .field-error')).toContainText('include the backing plate')
   await choose(page.getByTestId('pad-measured'), 'backing plate and lining')
-  await page.getByRole('button', { name: 'Enter it' }).click()
+  await page.getByRole('button', { name: 'Enter the value' }).click()
   await expect(page.getByTestId('wear-say')).toContainText('a second reading after some events says how long they last')
   await choose(page.getByTestId('pad-measured'), 'lining only')
   await enter('6', ['7', '8.6', '7.8', '8'])
   await expect(page.locator('.wear .field-error')).toContainText('Backing plate: enter its thickness')
   await page.getByLabel('Backing plate', { exact: true }).fill('5')
-  await page.getByRole('button', { name: 'Enter it' }).click()
+  await page.getByRole('button', { name: 'Enter the value' }).click()
   await expect(page.getByTestId('wear-say')).toContainText(/Pads front left: 0\.50.mm an event; at its minimum of 7\.0.mm after event \d+/)
   await expect(page.getByTestId('wear-log')).toContainText(/The inner pad is 1\.6.mm thinner at its leading end/)
   await page.getByTestId('wear-season').getByRole('link').click()
@@ -104,7 +104,7 @@ test('the next visit to a track starts from the last bar setting', async ({ page
   await expect(page.getByTestId('gauge-says')).toContainText(/Balance bar at 5[12]/)
   await page.getByLabel('Track or place').fill('Wold Ring')
   await page.getByRole('textbox', { name: 'Knob' }).fill('two turns in')
-  await page.getByRole('button', { name: 'Keep these readings' }).click()
+  await page.getByRole('button', { name: 'Save these readings' }).click()
   await expect(page.getByTestId('last-bars')).toContainText(/Wold Ring: bar \d\d\.\d.% front, knob two turns in/)
   await page.getByTestId('last-bars').getByRole('button', { name: 'Start from it' }).click()
   await expect(page.getByTestId('last-bars')).toContainText('as this setup is')
@@ -112,9 +112,9 @@ test('the next visit to a track starts from the last bar setting', async ({ page
 
 test('a wheel that locked is held against the model; what would explain it is taken only when asked, and helps', async ({ page }) => {
   await openDemo(page, 'prove', 'setup=as-it-stands&view=locks')
-  await expect(page.getByTestId('locks-say')).toContainText('What was seen agrees with the model')
+  await expect(page.getByTestId('locks-say')).toContainText('Observations agree with the model')
   await page.getByLabel('At, g').fill('0.7')
-  await page.getByRole('button', { name: /Enter it for/ }).click()
+  await page.getByRole('button', { name: /Enter the value for/ }).click()
   await expect(page.getByTestId('locks-say')).toContainText('1 sighting does not agree')
   await page.getByTestId('locks').getByRole('button', { name: 'Take it as an estimate' }).first().click()
   // the other sighting, of grippier ground, does not agree any more: both are said

@@ -55,7 +55,7 @@ export { expect }
 const COLOUR = ['color-contrast', 'link-in-text-block']
 
 /**
- * Serious findings of an accessibility check of the page as it stands. In the middle of a story the rules of colour, which
+ * Serious findings of an accessibility check of the page current car. In the middle of a story the rules of colour, which
  * take most of the time, are left to `npm run test:deep`: the story of all pages looks at the colours of each template.
  */
 export async function seriousFindings(page: Page, rules: 'all' | 'colour' | 'story' = DEEP ? 'all' : 'story'): Promise<string[]> {

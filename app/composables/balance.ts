@@ -41,9 +41,9 @@ export const useBalance = createSharedComposable(() => {
       // one that fails leaves the others
       const [found, stock, table, advice] = await Promise.all([
         said('the balance', () => worker().balance(project, setupId, options)),
-        said('the balance of the car as it stands', () => worker().balance(project, project.setups[0].id, options)),
+        said('the balance of the baseline', () => worker().balance(project, project.setups[0].id, options)),
         said('the bores', () => worker().bores(project, setupId, boring)),
-        said('the levers', () => worker().levers(project, setupId)),
+        said('the changes that would help', () => worker().levers(project, setupId)),
       ])
       if (mine !== turn) return
       balance.value = found

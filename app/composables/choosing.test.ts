@@ -115,7 +115,7 @@ describe('a lever that is applied', () => {
     store.undo()
     expect(store.project!.setups).toHaveLength(4)
   })
-  test('on the car as it stands says only what it changes', async () => {
+  test('on the current car says only what it changes', async () => {
     // a car that stands as the balanced setup would have it: its rear is a little early
     const { store, apply, levers } = await withLevers('as-it-stands', (project) => {
       const [stock, balanced] = [project.setups[0], project.setups[3]!]

@@ -52,7 +52,10 @@ export const useFormats = createSharedComposable(() => {
     const not = (why: string, left = false): NotRead => ({ ok: false, message: `${called} ${why} Nothing was changed.`, why, left })
     let end: (what: NotRead) => void = () => undefined
     const ended = new Promise<NotRead>((done) => (end = done))
-    const late = setTimeout(() => end(not('takes too long to read and was given up: export less of it.')), PATIENCE_MS)
+    const late = setTimeout(
+      () => end(not('takes too long to read, and reading was stopped. Export a smaller part of the drawing.')),
+      PATIENCE_MS,
+    )
     const shown = setTimeout(() => {
       reading.value = { name: called, cancel: () => end(not('was left.', true)) }
     }, SHOW_AFTER_MS)

@@ -25,7 +25,7 @@ export function useDuty() {
   })
   /** Chosen for the project: the ledger speaks of it too. */
   function chooseDuty(id: string) {
-    store.edit('Choose the driving', (draft) => void (draft.preferences.duty = id))
+    store.edit('Choose the session', (draft) => void (draft.preferences.duty = id))
     if (route.query.duty !== undefined) void router.replace({ path: route.path, query: { ...route.query, duty: undefined } })
   }
   return { duties, duty, chooseDuty }

@@ -92,8 +92,7 @@ export function usePartGrid(kind: Ref<PartKind>, filter: Ref<string>) {
       }),
     )
     const ok = write(`Paste ${cells.length} cells`, cells)
-    if (ok && beyond)
-      message.value = 'What reached beyond the table was left out. With a first row of column names, new parts are brought in.'
+    if (ok && beyond) message.value = 'Cells beyond the table were left out. To import new parts, paste a first row of column names too.'
     return ok
   }
   const setAll = (column: PartColumn, text: string): boolean =>

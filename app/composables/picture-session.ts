@@ -226,7 +226,7 @@ export function usePictureSession(profile: () => boolean) {
     if (mine === turn) outlined.value = next
   })
 
-  const NAMES = ['inboard, below', 'street side, below', 'street side, above', 'inboard, above'] as const
+  const NAMES = ['inboard, below', 'outboard, below', 'outboard, above', 'inboard, above'] as const
   const handles = computed(() => {
     const hand = held.value
     const at = (id: string, px: Px): Px => (hand?.id === id ? hand.px : px)

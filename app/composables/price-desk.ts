@@ -38,7 +38,7 @@ export const usePriceDesk = createSharedComposable(() => {
     }
   }
   const take = (setupId: string, taken: readonly Quote[]) =>
-    store.edit(taken.length === 1 ? `Take the quote of ${taken[0]!.seller}` : `Take ${taken.length} quotes`, (draft) => {
+    store.edit(taken.length === 1 ? `Use the quote of ${taken[0]!.seller}` : `Use ${taken.length} quotes`, (draft) => {
       for (const quote of taken) takeQuote(draft, setupId, quote)
     })
   return { quotes, forSetup, state, trouble, ask, take }

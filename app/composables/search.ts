@@ -114,7 +114,7 @@ export const useSearch = createSharedComposable(() => {
       )
     } catch (problem) {
       if (result.value === found)
-        error.value = `Not every find could be looked at in full: ${problem instanceof Error ? problem.message : String(problem)}. What is said by estimates stands.`
+        error.value = `Some results could not be evaluated in full (${problem instanceof Error ? problem.message : String(problem)}). Their figures are estimates.`
     }
   }
   /** Ends it at once; what was found before stands. */
@@ -146,7 +146,7 @@ export const useSearch = createSharedComposable(() => {
     const names = new Set(project.setups.map((one) => one.name))
     let name = setup.name
     for (let n = 2; names.has(name); n += 1) name = `${setup.name.slice(0, 112)} (${n})`
-    const problems = store.edit('Take a find', (draft) => void draft.setups.push({ ...setup, name }), { shows: true })
+    const problems = store.edit('Add a search result', (draft) => void draft.setups.push({ ...setup, name }), { shows: true })
     error.value = problems[0] ? `${problems[0].place} ${problems[0].message}.` : ''
     if (problems.length === 0) void chooseSetup(setup.id)
   }

@@ -12,7 +12,7 @@ const GROUPS: Readonly<Record<FindingVerdict | 'open', string>> = {
   fits: 'Fits',
   check: 'To be seen on the car',
   needs: 'Needs something',
-  unknown: 'Cannot say',
+  unknown: 'Not enough data',
   blocked: 'Does not go',
   open: 'Parts',
 }
@@ -44,7 +44,7 @@ export function useSlotChoices() {
       ...(fitted ? [{ value: `~${fitted.id}`, label: `one like ${fitted.name}, but …`, group: 'New' }] : []),
     ]
     return [
-      { value: '', label: isStock.value ? 'not known' : `${partNamed(stock)} (as it stands)`, group: 'Now' },
+      { value: '', label: isStock.value ? 'not known' : `${partNamed(stock)} (current car)`, group: 'Now' },
       ...(spec.nothing ? [{ value: '-', label: 'none', group: 'Now' }] : []),
       ...parts.filter(({ part }) => part.id === chosen).map(({ part }) => ({ value: part.id, label: part.name, group: 'Now' })),
       ...parts

@@ -79,7 +79,7 @@ export const useTableImport = createSharedComposable(() => {
     const found = taken.value
     if (!found || found.parts.length === 0) return 'No row can be taken.'
     const problems = store.edit(
-      `Bring in ${found.parts.length} ${PART_KINDS[kind.value].many}`,
+      `Import ${found.parts.length} ${PART_KINDS[kind.value].many}`,
       (draft) => {
         for (const part of found.parts) {
           const at = update.value ? draft.parts.findIndex((one) => one.id === known(part)?.id) : -1

@@ -16,7 +16,7 @@ describe('what the address says', () => {
     const { setup, axle, step, isStock } = await bench('fit?setup=big-kit&axle=rear')
     expect([setup.value!.id, axle.value, step.value, isStock.value]).toEqual(['big-kit', 'rear', 'fit', false])
   })
-  test('nonsense in it leads to the car as it stands and its front', async () => {
+  test('nonsense in it leads to the current car and its front', async () => {
     const { setup, axle, isStock } = await bench('fit?setup=gone&axle=sideways&setup=twice')
     expect([setup.value!.id, axle.value, isStock.value]).toEqual(['as-it-stands', 'front', true])
   })

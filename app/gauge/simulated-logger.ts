@@ -34,7 +34,7 @@ export function simulatedLogger(stop: { fromKmh: number; decelG: number; fault: 
     })
     source.onerror = () => {
       source.close()
-      listener.trouble('The logger cannot be reached: it lives on the server. Type the stop, or take it from a file.')
+      listener.trouble('The logger on the server does not answer. Type the stop, or import it from a file.')
     }
     return () => source.close()
   }

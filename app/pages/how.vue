@@ -17,23 +17,24 @@ const back = () => (window.history.length > 1 ? router.back() : router.push('/')
     </header>
     <h1>How it decides</h1>
     <p>
-      Every verdict comes from figures that someone entered, each with where it comes from and how sure it is. A figure that nobody entered
-      is a question, never a zero and never “fits”. Where the doubts leave a verdict open it says so, and names what to measure next.
-      Nothing here is an approval, nor in place of a trial fit, the part maker’s instructions, local rules and inspection, or a qualified
-      technician.
+      Every verdict comes from entered values, each with its source and uncertainty. A missing value is a question, never a zero. Where the
+      uncertainty leaves a verdict open, the program names what to measure next.
     </p>
     <h2>Verdicts</h2>
     <dl>
-      <dt><VerdictMark verdict="fits" :size="15" /> fits</dt>
-      <dd>All that the rule reads is known, of this car, and within its limit; a gap is larger than asked for in 95 of 100 cases.</dd>
-      <dt><VerdictMark verdict="check" :size="15" /> to be seen on the car</dt>
-      <dd>The figures allow it, or are typical of a class of cars: a look or a trial fit settles it.</dd>
-      <dt><VerdictMark verdict="needs" :size="15" /> needs something</dt>
-      <dd>A piece, a spacer or work cures it; it was tried before it was offered.</dd>
-      <dt><VerdictMark verdict="unknown" :size="15" /> cannot say</dt>
-      <dd>A figure is missing, or its doubt is too large.</dd>
-      <dt><VerdictMark verdict="blocked" :size="15" /> blocked</dt>
-      <dd>It must not be built so. A remedy unblocks it only once it is accepted.</dd>
+      <dt><VerdictMark verdict="fits" :size="15" /> OK</dt>
+      <dd>
+        All inputs of the check are known for this car and within their limits. A clearance is at least the required one with 95%
+        confidence.
+      </dd>
+      <dt><VerdictMark verdict="check" :size="15" /> check on the car</dt>
+      <dd>The calculation allows it, or uses typical values: inspect the car or do a trial fit.</dd>
+      <dt><VerdictMark verdict="needs" :size="15" /> needs a fix</dt>
+      <dd>A part, a spacer or work makes it right. Every fix was tried before it was offered.</dd>
+      <dt><VerdictMark verdict="unknown" :size="15" /> not enough data</dt>
+      <dd>A value is missing or too uncertain.</dd>
+      <dt><VerdictMark verdict="blocked" :size="15" /> do not build</dt>
+      <dd>It must not be built this way, unless you accept a fix that makes it right.</dd>
     </dl>
     <h2>Where practitioners disagree</h2>
     <section v-for="one in schools" :key="one.question" class="school">
@@ -46,7 +47,7 @@ const back = () => (window.history.length > 1 ? router.back() : router.push('/')
       </ul>
     </section>
     <h2>Limits of the fit check</h2>
-    <p class="soft small">A project can set its own; wherever one counts it is said.</p>
+    <p class="soft small">A project can set its own limits. Each result names the limit it uses.</p>
     <table class="plain">
       <thead>
         <tr>

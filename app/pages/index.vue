@@ -51,14 +51,11 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
   <main class="bench">
     <header>
       <h1>Valiant Caliper</h1>
-      <p class="lead">
-        Does it fit, is it balanced, is it worth it, what does it cost in the end? From the parts on the bench to a verdict you can check.
-      </p>
+      <p class="lead">Find out whether a brake upgrade fits your car, stops well and is worth its price. Every result shows its working.</p>
     </header>
 
     <p v-if="inMemory" class="tone-check in-memory" role="status" data-test="in-memory">
-      This browser keeps nothing for this page: what you make here lives until the page is closed. Export it to a file, or let the browser
-      keep site data.
+      This browser stores no data for this page. Export your project before you close the page, or allow site data.
     </p>
 
     <p v-if="shelf.trouble" class="field-error in-memory" role="alert" data-test="storage-held">
@@ -96,8 +93,8 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
         <p id="new-trouble" class="field-error">{{ trouble }}</p>
       </form>
       <div class="way">
-        <h2>Look at an example</h2>
-        <p>A hill-climb club's shared hatchback, its stock brakes and three ways to better them. All of it is invented.</p>
+        <h2>See an example</h2>
+        <p>A hill-climb club's shared hatchback with its standard brakes and three upgrades. All data is invented.</p>
         <ElButton @click="openDemo">Open the demo</ElButton>
       </div>
       <div class="way">
@@ -111,7 +108,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       <h2 id="shelf-title">Projects in this browser</h2>
       <NothingYet
         v-if="shelf.loaded && shelf.entries.length === 0"
-        :text="`None yet.${inMemory ? '' : ' What you make is kept here by itself; export it to keep it elsewhere.'}`"
+        :text="`No projects yet.${inMemory ? '' : ' Projects are saved in this browser automatically. Export a file as a backup.'}`"
       />
       <ul v-else class="shelf">
         <li v-for="entry in shelf.entries" :key="entry.id">
@@ -127,7 +124,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
             :title="`Remove ${entry.name} from this browser? Export it first if you may want it again.`"
             width="260"
             confirm-button-text="Remove"
-            cancel-button-text="Keep"
+            cancel-button-text="Cancel"
             :hide-icon="true"
             @confirm="shelf.remove(entry.id)"
           >
@@ -137,10 +134,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       </ul>
     </section>
 
-    <footer class="soft small">
-      Figures here help you to decide and to ask. They are no approval and no substitute for a trial fit, the part maker's instructions,
-      local vehicle rules and inspection, or a qualified technician. <NuxtLink to="/how">How it decides</NuxtLink>
-    </footer>
+    <footer class="soft small"><NoApproval /><NuxtLink to="/how">How it decides</NuxtLink></footer>
   </main>
 </template>
 

@@ -20,6 +20,12 @@ async function opened() {
 }
 type Store = Awaited<ReturnType<typeof opened>>
 const rename = (store: Store, name: string) => store.edit('Rename', (draft) => void (draft.name = name))
+/** An edit of a page that ends right after it: its own save never begins. */
+function lastEdit(edit: () => unknown): void {
+  const timers = jest.spyOn(globalThis, 'setTimeout').mockImplementation(() => 0 as unknown as NodeJS.Timeout)
+  edit()
+  timers.mockRestore()
+}
 const stored = async (store: Store) => ((await loadProject(store.project!.id)) as { project: { name: string } }).project.name
 const refusing = (name: string, message: string) =>
   jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
@@ -146,7 +152,7 @@ describe('a page that goes away', () => {
     const { id } = store.project!
     store.rescue()
     expect(small.size).toBe(0)
-    rename(store, 'In the last moment')
+    lastEdit(() => rename(store, 'In the last moment'))
     store.rescue()
     expect([...small.keys()].filter((key) => key.includes('/rescue/'))).toHaveLength(1)
 
@@ -176,7 +182,7 @@ test('a page that ends without a chance to keep anything is found out at the nex
   const small = smallStore()
   const store = await opened()
   const { id } = store.project!
-  rename(store, 'Never saved')
+  lastEdit(() => rename(store, 'Never saved'))
   expect([...small.keys()]).toEqual([`valiant-caliper/unsaved/${id}`])
   // it crashes: the next page opens what was saved
   const next = async () => {
@@ -199,7 +205,7 @@ test('what was kept for the last moment and names a picture that is gone is said
   await saveProject(withPictures(id, 1), undefined, NOW)
   const store = useProjectStore()
   await store.open(id)
-  rename(store, 'In the last moment')
+  lastEdit(() => rename(store, 'In the last moment'))
   store.rescue()
   // another tab removes the picture, and its record goes with the copy before
   const texts = localforage.createInstance({ name: 'valiant-caliper', storeName: 'longTexts', version: 1 })
@@ -230,7 +236,7 @@ describe('a page that goes away with many pictures', () => {
     const small = smallStore(5_000_000)
     const store = await openedWith(many + 3)
     const { id } = store.project!
-    expect(note(store, 'In the last moment')).toEqual([])
+    lastEdit(() => note(store, 'In the last moment'))
     expect(store.rescue()).toBe(true)
     expect([...small.keys()].filter((key) => key.includes('/rescue/'))).toHaveLength(1)
     forgetPage(id)
@@ -290,7 +296,7 @@ describe('steps', () => {
     })
     const before = store.project
     store.edit('Bend it', (draft) => void (draft.preferences.taxPercent = 900))
-    expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'at most 100 %' }, more: 0 })
+    expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'at most 100%' }, more: 0 })
     expect(store.project).toBe(before)
     const shown = store.refused
     store.edit('Bend it quietly', (draft) => void (draft.preferences.taxPercent = 900), { shows: true })

@@ -130,7 +130,7 @@ const api = {
         await createImageBitmap(file, by < 1 ? { resizeWidth: Math.round(checked.width * by), resizeQuality: 'high' } : undefined),
       )
     } catch {
-      return { ok: false, message: `${name} is damaged or cut short: it cannot be read to its end. Take it from the camera once more.` }
+      return { ok: false, message: `${name} is damaged or cut short. Copy it from the camera again.` }
     }
   },
   /** A picture as a camera over the sheet would have taken it, of a line drawn on it. */

@@ -154,7 +154,7 @@ export const DEMO_PROJECT: Project = {
   setups: [
     {
       id: 'as-it-stands',
-      name: 'As it stands',
+      name: 'Current car',
       front: {
         caliper: 'stock-front-caliper',
         bracket: null,

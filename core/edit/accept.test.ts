@@ -83,7 +83,7 @@ describe('shims', () => {
     chooseShims(wrong, SETUP, 'front', 0.2)
     expect(plane(wrong).sentence).toMatch(/On the mount’s inboard face shims move the caliper inboard only\. Without any it is 0\.20/)
   })
-  test('on the car as it stands they are there and not bought; none of its own follows the car', () => {
+  test('on the current car they are there and not bought; none of its own follows the car', () => {
     const project = demo()
     chooseShims(project, 'as-it-stands', 'front', -1)
     expect([project.setups[0].front.shimMm, project.setups[0].extras]).toEqual([-1, []])

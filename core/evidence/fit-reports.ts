@@ -135,8 +135,8 @@ export function contradiction(report: FitReport, computed: ComputedGap, mm: (val
       : undefined
   }
   if (report.outcome === 'touches' && computed.meanMm - reach > 0)
-    return `It says that it touches; the figures leave ${mm(computed.meanMm)}.`
+    return `The report says contact; the calculated clearance is ${mm(computed.meanMm)}.`
   if (report.outcome === 'clears' && computed.meanMm + reach < 0)
-    return `It says that it clears; by the figures it reaches ${mm(-computed.meanMm)} into the wheel.`
+    return `The report says it clears; the calculation gives contact by ${mm(-computed.meanMm)}.`
   return undefined
 }

@@ -41,7 +41,7 @@ export function stopInTrace(points: readonly SpeedSample[]): StopInTrace {
   if (points.length < 5) return refuse(`It holds ${points.length} samples: too few for a stop.`)
   const fast = points.reduce((best, [, kmh], i) => (kmh > points[best]![1] ? i : best), 0)
   const stands = points.findIndex(([, kmh], i) => i > fast && kmh <= STANDS_KMH)
-  if (stands < 0) return refuse('The car does not come to a stand in it.')
+  if (stands < 0) return refuse('The car does not stop in this trace.')
   const falls = smoothed(points, WINDOW_S)
   const shows = slopes(points, Math.max(SHOWS_S, 5 * everyS(points)))
   // back from the stand, over moments in which the foot lets go

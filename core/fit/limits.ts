@@ -18,7 +18,7 @@ export const LIMITS = {
   edgeMostMm: { value: 2.5, label: 'Pad below the rotor’s edge at most', reason: 'More leaves a rusty rim and unused lining.' },
   edgeOverMm: { value: 0.5, label: 'Pad over the rotor’s edge at most', reason: 'More wears a step that hangs over.' },
   edgeWantedMm: { value: 1, label: 'Pad below the edge after a spacer', reason: 'Where a radial spacer should put it.' },
-  bridgeMm: { value: 2, label: 'Rotor to caliper bridge at least', reason: 'Heat and flex of the hub take a part of it.' },
+  bridgeMm: { value: 2, label: 'Rotor to caliper bridge at least', reason: 'Heat and flex of the hub reduce it.' },
   mountSpacingMm: { value: 0.2, label: 'Mount spacings equal within', reason: 'Bolts must go in by hand.' },
   sweepTrimMm: { value: 2, label: 'Pad inside the friction ring at most', reason: 'So much a pad maker may trim; never by hand.' },
   hoseShare: { value: 0.1, label: 'Hose longer than its path by a share of', reason: 'Slack for tolerance of the path.' },
@@ -56,7 +56,7 @@ export const LIMITS = {
   strokeShare: {
     value: 0.75,
     label: 'Share of the master cylinder’s stroke used at 8 MPa at most',
-    reason: 'What is left takes worn pads, fade and a hose that gives.',
+    reason: 'The rest is needed for worn pads, fade and hose expansion.',
   },
   absPoints: {
     value: 0.05,

@@ -1,7 +1,7 @@
 import { ORIGINS, type Origin } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
-import { notKnown } from '../model/question.ts'
+import { notEnoughData } from '../model/question.ts'
 import type { FitFinding, Judgement, Remedy, Verdict } from './finding.ts'
 import { isPieceKey, serves } from './piece.ts'
 import { Look, type Facts } from './look.ts'
@@ -145,7 +145,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   if (missing.length > 0 && judged?.verdict !== 'blocked') {
     // what is known to be wrong is said first, whatever else is open
     const wrong = judged?.verdict === 'needs' ? judged : undefined
-    const sentence = wrong ? `${wrong.sentence} Besides, ${notKnown(missing)}.` : `Cannot say: ${notKnown(missing)}.`
+    const sentence = wrong ? `${wrong.sentence} ${notEnoughData(missing)}` : notEnoughData(missing)
     return { look, judged: wrong, verdict: 'unknown', sentence, accepted: false }
   }
   const { verdict, sentence, remedies } = judged!
@@ -155,7 +155,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   if (line && piece && !curedBy(line, piece, rule, facts))
     return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is another piece.`, accepted: false }
   if (line && piece && judged?.pricedOnly && !line.price && !line.owned)
-    return { look, judged, verdict, sentence: `${sentence} What cures it is on the bill without a price.`, accepted: false, unpriced: true }
+    return { look, judged, verdict, sentence: `${sentence} The fix is on the parts list without a price.`, accepted: false, unpriced: true }
   if (line && piece)
     return {
       look,

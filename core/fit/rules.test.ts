@@ -731,13 +731,13 @@ describe('remedies', () => {
     project.setups[2] = before
     expect(find(project, 'knuckle-clear', 'front', 'big-kit')!.verdict).toBe('fits')
   })
-  test('what was seen with the car as it stands holds in a setup that leaves that brake alone', () => {
+  test('what was seen with the current car holds in a setup that leaves that brake alone', () => {
     const project = demo()
     const [stock, , kit] = project.setups
     expect(seenWhere(project, kit!, 'rear', 'parking-hold')).toBe('asItStands')
     expect(seenWhere(project, kit!, 'front', 'knuckle-clear')).toBeUndefined()
     expect(seenWhere(project, stock, 'front', 'knuckle-clear')).toBe('here')
-    // another rear pad: the car as it stands has not shown that it holds
+    // another rear pad: the current car has not shown that it holds
     expect(find(project, 'parking-hold', 'rear', 'balanced')!.looked.length).toBeGreaterThan(0)
   })
   test('a mark made with another brake is none, and a new one does not bring the old ones back', () => {

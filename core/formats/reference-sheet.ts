@@ -47,13 +47,13 @@ export function referenceSheet(paper: Paper): Template {
           words([left + 2, -4], 'hub axis'),
           words([2, 40], 'wheel seat'),
           words([2, 36], '(hub pad of a wheel)'),
-          words([26, 4], 'street side >', 2.6),
+          words([26, 4], 'outboard >', 2.6),
           words(
             [left + 2, 228.4],
-            'Part: ..........................................     Date: ......................     Side: ................',
+            'Part ..........................................     Date ......................     Side ................',
             3.2,
           ),
-          words([left + 2, 224], 'Print at 100 %, not fitted to the page. Measure both black bars: 100.0 mm from end to end.', 2.6),
+          words([left + 2, 224], 'Print at 100%, not fitted to the page. Measure both black bars: 100.0 mm from end to end.', 2.6),
           words(
             [left + 2, 220.8],
             'Flat on a table. Lay the card to both lines, clear of dots and bars; all four rings in the picture.',

@@ -148,7 +148,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
           },
           { kind: 'text', x: seatX + zFrom + 12, y: hubY + 1.5, sizeMm: 3, text: 'hub centre line' },
           { kind: 'text', x: seatX + 1.5, y: hubY + 30, sizeMm: 3, text: 'wheel seat' },
-          { kind: 'text', x: seatX + 1.5, y: hubY + 25, sizeMm: 3, text: 'street side' },
+          { kind: 'text', x: seatX + 1.5, y: hubY + 25, sizeMm: 3, text: 'outboard' },
           ...foot(title, date, label),
         ],
       })
@@ -192,7 +192,7 @@ function foot(title: string, date: string, label: string): Mark[] {
       x: MARGIN_MM,
       y: MARGIN_MM + 12.5,
       sizeMm: 3,
-      text: `${date}. Print at 100 %, not fitted to the page. Glue on card, cut along the thick line, stand the seat edge on the hub pad and turn the wheel.`,
+      text: `${date}. Print at 100%, not fitted to the page. Glue on card, cut along the thick line, put the straight edge on the wheel mounting face.`,
     },
     {
       kind: 'text',

@@ -29,7 +29,7 @@ export function blankProject(id: string, name: string): Project {
     parts: [],
     setups: [
       {
-        ...blankSetup('as-it-stands', 'As it stands'),
+        ...blankSetup('as-it-stands', 'Current car'),
         front: { bracket: null, spacer: null },
         rear: { bracket: null, spacer: null },
         hydraulics: { handLever: null },

@@ -10,7 +10,7 @@ export const carFields = {
   uses: choices(
     'Used for',
     USE_NAMES.map((value) => ({ value, label: USES[value].label })),
-    { help: 'Several at once. Sets what driving is asked about first, what pedal is usual, and which cautions are shown.' },
+    { help: 'Select one or more. Sets the session shown first, the usual pedal force and the warnings.' },
   ),
   parkingBrake: choice('Parking brake', [
     { value: 'lever', label: 'lever and cable on the brake' },
@@ -41,16 +41,16 @@ export const carFields = {
     grip,
   ),
   engineDragN: amount('Engine drag at the road', 'force', 0, 5000, {
-    help: 'What the engine holds back with the clutch engaged.',
+    help: 'Engine braking force at the road, clutch engaged.',
     ...grip,
   }),
-  downforceFrontN: amount('Downforce, front axle', 'force', -3000, 20000, { help: 'At the speed that is looked at.', ...grip }),
+  downforceFrontN: amount('Downforce, front axle', 'force', -3000, 20000, { help: 'At the speed used in Balance.', ...grip }),
   downforceRearN: amount('Downforce, rear axle', 'force', -3000, 20000, grip),
   ownMassKg: amount('Own case: mass', 'mass', 300, 6000, { help: 'Fuel burnt, a passenger, a trailer’s ball load.', ...grip }),
   ownStaticFrontShare: amount('Own case: front share', 'share', 0.2, 0.8, grip),
   ownCgHeightMm: length('Own case: centre of gravity', 200, 1200, grip),
   pedalRatio: amount('Pedal ratio', 'number', 1, 12, { help: 'Pad travel over pushrod travel.' }),
-  pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85 % assumed when unknown.' }),
+  pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85% assumed when unknown.' }),
   pedalTravelMm: length('Pedal travel to the floor', 30, 250, { help: 'At the pad, from rest until something stops it.', ...hydraulics }),
   abs: choice(
     'Anti-lock',
@@ -102,20 +102,20 @@ export const carFields = {
   barePushrod: choice('Pushrod without the booster', PUSHRODS, { help: 'From the pedal straight to the master cylinder.', ...hydraulics }),
   masterLineThread: text('Thread of the lines at the master cylinder', 40, hydraulics),
   measuredTravelMm: length('Pedal travel that was measured', 5, 250, {
-    help: 'At the pad, of the car as it stands, at the force below: it calibrates every travel of the project.',
+    help: 'At the pedal pad of the current car, at the force below. Calibrates every travel in the project.',
     ...hydraulics,
   }),
   measuredTravelForceN: amount('… at a pedal force of', 'force', 20, 1500, hydraulics),
   masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
   dragAreaM2: amount('Air drag, Cd times area, m²', 'number', 0.2, 3, { help: '0.65 assumed when unknown.', ...heat }),
-  rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { help: 'Of the weight. 1.2 % assumed when unknown.', ...heat }),
+  rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { help: 'Share of the weight. 1.2% assumed when unknown.', ...heat }),
   climate: choice(
-    'Air where it stands',
+    'Climate',
     [
       { value: 'usual', label: 'usual' },
       { value: 'humid', label: 'humid: coast, tropics, a wet shed' },
     ],
-    { help: 'How fast fluid takes up water. Humid is assumed where nobody says.', ...heat },
+    { help: 'Sets how fast the fluid absorbs water. Humid is assumed when unknown.', ...heat },
   ),
 } as const satisfies FieldTable
 
@@ -129,14 +129,14 @@ export const carAxleFields = {
   boltCount: count('Wheel bolts or studs', 3, 8),
   boltCircleMm: length('Bolt circle', 80, 210),
   registerMm: length('Hub register', 30, 180, { help: 'Diameter that centres wheel and rotor.' }),
-  registerHeightMm: length('Register height', 0, 60, { help: 'How far the centring register stands out of the hub face.' }),
+  registerHeightMm: length('Register height', 0, 60, { help: 'From the hub face to the end of the hub register.' }),
   ...inGroup('Wheel studs, nuts and bolts', {
     fastener: choice('Wheel held by', [
       { value: 'studs', label: 'studs and nuts' },
       { value: 'bolts', label: 'bolts' },
     ]),
     studLengthMm: length('Stud or bolt length', 10, 140, {
-      help: 'Stud: from the hub face to its end. Bolt: from its seat in the wheel to its end.',
+      help: 'Studs: from hub face to end. For bolts, from the nut seat in the wheel to the end.',
     }),
     threadMm: length('Thread diameter', 8, 20),
     pitchMm: length('Thread pitch', 0.8, 2.5),
@@ -152,7 +152,7 @@ export const carAxleFields = {
     holdingThread: text('Thread of the nuts, or in the hub', 40, { help: 'As M12 x 1.5.' }),
     holdingThreadMm: length('Length of that thread', 4, 60, { help: 'In the nut; for bolts, in the hub flange.' }),
     endRoomMm: length('Room for the end', 5, 150, {
-      help: 'Closed nuts: from seat to bottom. Bolts: from the hub face to the first thing behind. Open nuts need none.',
+      help: 'Closed nuts: from seat to bottom. For bolts, from hub face to the first obstacle behind it.',
     }),
     nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
     nutSeatRadiusMm: length('Radius of their ball seat', 8, 20, { when: { field: 'nutSeat', is: 'ball' } }),
@@ -179,7 +179,7 @@ export const carAxleFields = {
     ]),
   }),
   ...inGroup('Around the rotor', {
-    flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'What the rotor’s hat must go over.' }),
+    flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'The rotor’s hat must clear it.' }),
     hatRoomMm: length('Room for the hat behind the hub face', 5, 150, {
       help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
     }),

@@ -69,7 +69,7 @@ describe('one schema set for every way in', () => {
       /wheel, where a rotor/,
     ],
     ['an id used twice', (p) => set(p.parts![1], { id: 'stock-front-caliper' }), 'Parts › Front rotor 256 x 22 › id', /twice/],
-    ['no setup at all', (p) => set(p, { setups: [] }), 'Setups', /as it stands/],
+    ['no setup at all', (p) => set(p, { setups: [] }), 'Setups', /current car/],
     ['a hostile id', (p) => set(p, { id: '../../etc' }), 'id', /letters/],
   ])('%s is named with its place', (_, change, place, message) => {
     const problems = projectProblems(spoiled(change))

@@ -97,7 +97,7 @@ export function figureSchema(
       .min(0, 'an uncertainty is never negative')
       .max(
         greatestU(min, max),
-        `an uncertainty of more than ${formatQuantity(greatestU(min, max), dimension, units)} says that the figure is not known: leave it out`,
+        `an uncertainty of more than ${formatQuantity(greatestU(min, max), dimension, units)} means that the value is unknown: leave it out`,
       ),
     origin: string()
       .strict()
@@ -152,16 +152,16 @@ const pointDoubtsSchema = () =>
     .strict()
     .of(
       tuple([
-        finite().required().min(0, 'a doubt is never negative').max(MOST_POINT_DOUBT_MM),
-        finite().required().min(0, 'a doubt is never negative').max(MOST_POINT_DOUBT_MM),
+        finite().required().min(0, 'an uncertainty must not be negative').max(MOST_POINT_DOUBT_MM),
+        finite().required().min(0, 'an uncertainty must not be negative').max(MOST_POINT_DOUBT_MM),
       ] as never)
         .strict()
         .required()
-        .typeError('must be the doubts of z and r'),
+        .typeError('must be the uncertainties of z and r'),
     )
 const doubtsMatch = (taken: AnyObject | undefined) =>
   !Array.isArray(taken?.doubts) || !Array.isArray(taken.points) || taken.doubts.length === taken.points.length
-const DOUBTS_MATCH = 'needs doubts for each point, or none'
+const DOUBTS_MATCH = 'needs an uncertainty for each point, or none'
 export const jpegSchema = () =>
   string()
     .strict()

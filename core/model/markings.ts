@@ -22,8 +22,8 @@ export function tyreOf(text: string): Tyre | string {
   if (!found) return `“${text.trim().slice(0, 40)}” is not a tyre size. Write it as 195/50 R15.`
   const tyre = { widthMm: number(found[1]!), aspectPercent: found[2] ? number(found[2]) : FULL_HEIGHT, rimIn: number(found[3]!) }
   if (!between(tyre.widthMm, 105, 405)) return `A tyre ${tyre.widthMm} mm wide is not known: 105 to 405 are.`
-  if (!between(tyre.aspectPercent, 20, 100)) return `A side wall of ${tyre.aspectPercent} % is not known: 20 to 100 are.`
-  if (!between(tyre.rimIn, 10, 26)) return `A rim of ${tyre.rimIn} inches is not known: 10 to 26 are.`
+  if (!between(tyre.aspectPercent, 20, 100)) return `A side wall of ${tyre.aspectPercent}% is not possible: use 20 to 100.`
+  if (!between(tyre.rimIn, 10, 26)) return `A rim of ${tyre.rimIn} inches is not possible: use 10 to 26.`
   return tyre
 }
 

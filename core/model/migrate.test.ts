@@ -119,7 +119,7 @@ test('version 6 holds no doubt that is larger than what its figure can be', () =
 })
 test('a doubt larger than its figure can be is refused, with words for it', () => {
   const problem = (u: number) => schemaProblems(fieldSchema(carFields.wheelbaseMm), { value: 2500, u, origin: 'measured' })[0]?.message
-  expect(problem(1e160)).toMatch(/^an uncertainty of more than .* says that the figure is not known: leave it out$/)
+  expect(problem(1e160)).toMatch(/^an uncertainty of more than .* means that the value is unknown: leave it out$/)
   expect(problem(20)).toBeUndefined()
 })
 test('version 7 says what the car is used for in more words, and has no hand lever, own drivings or read temperatures yet', () => {

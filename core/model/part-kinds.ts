@@ -48,7 +48,7 @@ const THREE = [
 ] as const
 const atCar = { group: 'Where it bolts on' } as const
 const quick = { group: 'Quick outline', when: { field: 'outlineFrom', is: 'quick' } } as const
-const takenWith = 'Taken with'
+const takenWith = 'Measured with'
 
 export const caliperFields = {
   construction: choice('Construction', [
@@ -96,7 +96,7 @@ export const caliperFields = {
     ...mounting,
   }),
   pistonTravelMm: length('Safe piston travel', 3, 80, {
-    help: 'How far a piston may stand out before its seal is in danger.',
+    help: 'Greatest protrusion of a piston before its seal leaves the bore.',
     ...mounting,
   }),
   padShape: text('Pad shape', 40, mounting),
@@ -114,7 +114,7 @@ export const caliperFields = {
       { value: 'solid', label: 'of one piece' },
       { value: 'insulated', label: 'of two pieces or with an insulating cap' },
     ],
-    { help: 'What the fluid gets of the pads’ heat.', ...heat },
+    { help: 'Sets how much pad heat reaches the fluid.', ...heat },
   ),
   heatShield: choice('Heat shield on the body', YES_NO, heat),
   minWheelIn: amount('Smallest wheel the maker states', 'rim', 12, 24, {
@@ -148,7 +148,10 @@ export const caliperFields = {
       { value: 'seat', label: 'hub centre and wheel seat' },
       { value: 'mount', label: 'slot centre and mount' },
     ],
-    { help: 'Seat: taken on this car. Slot centre and mount: taken anywhere, placed here by mount face, bracket and hat.', ...mounting },
+    {
+      help: 'Use the wheel mounting face for points measured on this car, slot centre or mount for points measured elsewhere.',
+      ...mounting,
+    },
   ),
   takenAs: choice(
     'Outline was taken with',
@@ -159,7 +162,7 @@ export const caliperFields = {
     {
       group: takenWith,
       when: { field: 'frame', is: 'seat' },
-      help: 'With what stays on nothing has to be moved. It counts as long as the setup has the rotor and pads of the car as it stands.',
+      help: 'Measured with the rotor and pads of the current car. It applies while the setup keeps both.',
     },
   ),
   takenWithHatMm: length('Rotor hat thickness', 2, 20, {
@@ -184,7 +187,7 @@ export const caliperFields = {
   takenWithStackMm: length('Bracket and shim offset under the outline', -90, 90, {
     group: takenWith,
     when: { field: 'frame', is: 'seat' },
-    help: 'Axial offset of the bracket and shims it was taken with, + outboard; 0 without. Asked for where there are any now.',
+    help: 'Axial offset of bracket and shims during measuring, + outboard; 0 without. Needed when the setup has any.',
   }),
   takenWithLiftMm: length('Bracket lift under the outline', -60, 120, {
     group: takenWith,
@@ -203,7 +206,7 @@ export const caliperFields = {
   tallFromMm: length('Tall from', -250, 150, { help: 'Inboard end of the range that is so tall, from the seat, + outboard.', ...quick }),
   tallToMm: length('Tall to', -250, 150, { help: 'Outboard end of that range.', ...quick }),
   faceMm: length('Outer face beyond the seat', -120, 150, {
-    help: 'Straightedge over the seat: how far the face stands out. Negative when behind it.',
+    help: 'Straightedge across the wheel mounting face: how far the face protrudes. Negative when behind it.',
     ...quick,
   }),
   faceOuterRadiusMm: length('Face, outer radius', -100, 320, { help: 'Where the face ends towards the barrel.', ...quick }),
@@ -211,7 +214,7 @@ export const caliperFields = {
   corner: choice(
     'Corner between top and face',
     [
-      { value: 'square', label: 'square, or not looked at' },
+      { value: 'square', label: 'square, or not checked' },
       { value: 'chamfer', label: 'chamfered from the end of the top to the end of the face' },
       { value: 'round', label: 'rounded between those ends' },
     ],
@@ -254,7 +257,10 @@ export const drumFields = {
   parkingTorqueNm: amount('Torque of the parking brake', 'torque', 20, 5000, {
     help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
   }),
-  drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, { help: 'What stores the heat: without plate, shoes and cylinder.', ...heat }),
+  drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, {
+    help: 'The mass that stores the heat: without backplate, shoes and wheel cylinder.',
+    ...heat,
+  }),
   shoeWidthMm: length('Width of the shoes', 10, 150, heat),
   brakeFactor: amount('Brake factor C*', 'number', 0.5, 12, { help: 'When known; else 2.0, 3.0 or 4.5 by the kind of shoes.' }),
 } as const satisfies FieldTable
@@ -379,7 +385,7 @@ export const padFields = {
       { value: 'sintered', label: 'sintered' },
       { value: 'carbon', label: 'carbon' },
     ],
-    { help: 'How fast heat goes through it into the fluid. Unknown: as organic with a wide doubt.', ...heat },
+    { help: 'Sets how fast heat reaches the fluid. Unknown: as organic, with a wide uncertainty.', ...heat },
   ),
   wearMmPerMj: amount('Lining worn, mm per MJ', 'number', 0.0005, 2, {
     help: 'One pad of one corner, for a megajoule of brake work at that corner. As measured or as the maker states it.',
@@ -422,7 +428,7 @@ export const wheelFields = {
     nominal,
   ),
   face: choice(
-    'Spokes, seen from the street',
+    'Spokes, seen from outboard',
     [
       { value: 'flat', label: 'flat' },
       { value: 'concave', label: 'concave' },
@@ -431,7 +437,7 @@ export const wheelFields = {
     nominal,
   ),
   faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, {
-    help: 'Wheel face down: depth to the spoke taken from the depth to the pad, + outboard. Unknown leaves the face undecided.',
+    help: 'Wheel face down: depth to the spoke minus depth to the wheel mounting face, + outboard. Unknown leaves the spoke clearance open.',
     ...nominal,
   }),
   faceDepthRadiusMm: length('… measured at radius', 40, 280, nominal),
@@ -557,7 +563,7 @@ export const boosterFields = {
   ]),
   ratio: amount('Boost ratio', 'number', 1, 15, { help: 'Force out over rod force, below runout.' }),
   assistN: amount('Assist at runout', 'force', 0, 20000, {
-    help: 'What the booster adds at most. Unknown: the pedal force is then shown as "at least".',
+    help: 'The most force the booster adds. Unknown: pedal force is then shown as "at least".',
   }),
   mounting: choice('Between bulkhead and master cylinder', MOUNTINGS, { help: 'Where it is not the one that is on the car.', ...atCar }),
   pushrod: choice('Its pushrods', PUSHRODS, { help: 'To the pedal and to the master cylinder.', ...atCar }),
@@ -593,7 +599,7 @@ export const handLeverFields = {
   portSeat: choice('Port seat', PIPE_SEATS),
   seals: choice('Seals made for', FLUID_BASES),
 } as const satisfies FieldTable
-export const otherFields = { use: text('What it is for', 200) } as const satisfies FieldTable
+export const otherFields = { use: text('Purpose', 200) } as const satisfies FieldTable
 
 export const PART_KINDS = {
   caliper: { one: 'caliper', many: 'calipers', fields: caliperFields },

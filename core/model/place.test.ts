@@ -42,7 +42,7 @@ describe('the place of a path', () => {
   })
 })
 
-test('a key that every object has is named as it stands in the file', () => {
+test('a key that every object has is named current car in the file', () => {
   for (const key of ['__proto__', 'constructor', 'toString', 'hasOwnProperty']) {
     expect(placeInWords({}, key)).toBe(key)
     expect(placeInWords({ setups: [{ name: 'A' }] }, `setups[0].${key}`)).toBe(`Setups › A › ${key}`)

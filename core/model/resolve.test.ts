@@ -7,7 +7,7 @@ import type { Project } from './project.ts'
 const [stock, estate] = DEMO_PROJECT.setups as unknown as [Project['setups'][0], Project['setups'][0]]
 
 describe('what stands in a slot', () => {
-  test('a setup says only what it changes; the rest is the car as it stands', () => {
+  test('a setup says only what it changes; the rest is the current car', () => {
     const resolved = resolveSetup(DEMO_PROJECT, estate)
     expect(resolved.front.caliper?.id).toBe('estate-front-caliper')
     expect(resolved.front.wheel?.id).toBe('club-wheel')
@@ -15,13 +15,13 @@ describe('what stands in a slot', () => {
     expect(resolved.front.spacer).toBeNull()
     expect(resolved.masterCylinder?.id).toBe('stock-master')
   })
-  test('null is nothing on purpose, absent is unknown on the car as it stands', () => {
+  test('null is nothing on purpose, absent is unknown on the current car', () => {
     const without = { ...estate, hydraulics: { booster: null } }
     expect(resolveSetup(DEMO_PROJECT, without).booster).toBeNull()
     const bare: Project = { ...DEMO_PROJECT, setups: [{ ...stock, hydraulics: {} }, estate] }
     expect(resolveSetup(bare, bare.setups[0]).booster).toBeUndefined()
   })
-  test('a spacer chosen here outranks one tried on the car as it stands', () => {
+  test('a spacer chosen here outranks one tried on the current car', () => {
     const tried: Project = { ...DEMO_PROJECT, setups: [{ ...stock, front: { ...stock.front, spacerTrialMm: 7 } }, estate] }
     expect(resolveSetup(tried, estate).front.spacerTrialMm).toBe(7)
     expect(resolveSetup(tried, { ...estate, front: { ...estate.front, spacer: 'spacer-3' } }).front.spacerTrialMm).toBeUndefined()

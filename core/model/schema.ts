@@ -279,11 +279,11 @@ const preferencesSchema = closed({
       closed({
         currency: oneOf(CURRENCIES),
         rate: finite().required('the rate is missing').moreThan(0, 'must be above zero').max(1e6),
-        spreadPercent: finite().min(0, 'must not be negative').max(50, 'at most 50 %'),
+        spreadPercent: finite().min(0, 'must not be negative').max(50, 'at most 50%'),
         date: dateSchema,
       }),
     ),
-  taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100 %'),
+  taxPercent: finite().required('is missing').min(0, 'must not be negative').max(100, 'at most 100%'),
   budgetMinor: minor(),
   eventsPerSeason: finite().required('is missing').min(0.5, 'must be between 0.5 and 200').max(200, 'must be between 0.5 and 200'),
   gapPolicy: oneOf(Object.keys(GAP_POLICIES)),
@@ -326,7 +326,7 @@ export const gaugeSessionSchema = closed({
         .required()
         .typeError('must be a pair [front, rear]'),
     ),
-  barFrontShare: finite().min(0.05, 'must be between 5 and 95 %').max(0.95, 'must be between 5 and 95 %'),
+  barFrontShare: finite().min(0.05, 'must be between 5% and 95%').max(0.95, 'must be between 5% and 95%'),
   knob: string().strict().max(120),
   note: noteSchema,
 })
@@ -335,7 +335,7 @@ export const heatReadingSchema = closed({
   id: idSchema,
   date: dateSchema.required('the date is missing'),
   setupId: idSchema,
-  driving: closed({ name: nameSchema, duty: dutySchema }).required('the driving is missing'),
+  driving: closed({ name: nameSchema, duty: dutySchema }).required('the session is missing'),
   axle: axleName(),
   lump: oneOf(Object.keys(READ_LUMPS)),
   method: oneOf(Object.keys(TEMPERATURE_METHODS)),
@@ -367,7 +367,7 @@ export const projectSchema = closed({
     .strict()
     .required('is missing')
     .of(setupSchema)
-    .min(1, 'needs at least the car as it stands')
+    .min(1, 'needs at least the current car')
     .max(LISTS.setups, `at most ${LISTS.setups} setups`),
   bundles: array().strict().required('is missing').max(LISTS.bundles).of(bundleSchema),
   fitReports: array().strict().required('is missing').max(LISTS.fitReports).of(fitReportSchema),
@@ -375,7 +375,7 @@ export const projectSchema = closed({
   duties: array()
     .strict()
     .required('is missing')
-    .max(LISTS.duties, `at most ${LISTS.duties} drivings`)
+    .max(LISTS.duties, `at most ${LISTS.duties} sessions`)
     .of(closed({ id: idSchema, name: nameSchema, note: noteSchema, duty: dutySchema })),
   heatReadings: array()
     .strict()

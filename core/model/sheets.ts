@@ -88,7 +88,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'tallToMm',
         letter: 'C',
-        touch: 'From the wheel seat to where the top ends towards the street.',
+        touch: 'From the wheel mounting face to the outboard end of the top.',
         instrument: 'straightedge',
       },
       {
@@ -177,7 +177,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'faceDepthMm',
         letter: 'E',
-        touch: 'Depth to the spoke back taken from the depth to the hub pad; + when the spoke is further down.',
+        touch: 'Depth to the back of the spoke minus depth to the wheel mounting face; + when the spoke is deeper.',
         instrument: 'straightedge',
       },
       {
@@ -201,7 +201,7 @@ export const SHEETS: readonly Sheet[] = [
     on: 'wheel',
     before: [
       'Wheel face down on a clean blanket, straightedge over the inboard flange.',
-      'z is the depth to the pad taken from the depth to the place: the pad is 0, inboard is negative, deeper than the pad is positive.',
+      'z is the depth to the place minus the depth to the wheel mounting face. The mounting face is 0, inboard is negative, deeper is positive.',
     ],
     dimensions: [],
     points: {

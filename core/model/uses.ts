@@ -21,7 +21,7 @@ export const USES: Record<UseName, Use> = {
     duty: 'fade',
     pedal: 'road',
     aim: 'Front wheels first up to hard braking, laden and empty: anyone may have to stop it in the rain.',
-    caution: 'A pad made for heat may bite late when cold: on the road the first stop counts.',
+    caution: 'Track pads may have little cold friction. On the road the first stop counts.',
   },
   towing: {
     label: 'mountains or a trailer',
@@ -53,15 +53,15 @@ export const USES: Record<UseName, Use> = {
     duty: 'hill',
     pedal: 'competition',
     aim: 'By the load’s share: the first corner is taken on cold pads and cold tyres.',
-    caution: 'Pads have to bite cold; the way back down heats them again without wind.',
+    caution: 'Pads need cold friction. The way back down heats them again with little cooling air.',
   },
   drag: {
     label: 'drag strip',
     road: false,
     duty: 'stop',
     pedal: 'competition',
-    aim: 'To the front: one stop from high speed, most of it with the car light at the rear.',
-    caution: 'Brakes that hold on the line are not those that stop at its end: both are asked about apart.',
+    aim: 'Towards the front: one stop from high speed with a light rear axle.',
+    caution: 'Holding on the start line and stopping after the finish are separate questions.',
   },
   loose: {
     label: 'loose surfaces',

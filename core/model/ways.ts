@@ -75,7 +75,7 @@ export const WAYS = {
     asks: { marking: { label: 'Marking', type: 'text', as: '195/50 R15' } },
     makes: ['tyreRadiusMm'],
     formula: 'r = 0.97 · (25.4 · rim / 2 + width · height / 100)',
-    source: 'ETRTO Standards Manual for the size; 3 % less for what it settles under load, good to 1 %',
+    source: 'ETRTO Standards Manual for the size; 3% less for settling under load, good to 1%',
     make({ marking }) {
       const tyre = tyreOf(String(marking))
       if (typeof tyre === 'string') return tyre
@@ -152,7 +152,7 @@ export const WAYS = {
     asks: { frontKg: kg('Front axle on the scales', 100, 3000), rearKg: kg('Rear axle on the scales', 80, 3000) },
     makes: ['massKg', 'staticFrontShare'],
     formula: 'm = front + rear; φ = front / (front + rear)',
-    source: 'Sum of the axle loads; scales good to 0.5 %',
+    source: 'Sum of the axle loads; scales good to 0.5%',
     how: 'With the driver in it and half a tank, both axles level.',
     make(given) {
       const [front, rear] = [n(given, 'frontKg'), n(given, 'rearKg')]
@@ -213,7 +213,7 @@ export const WAYS = {
     asks: { lengthMm: mm('Length of the lining', 20, 250), heightMm: mm('Height of the lining', 15, 120) },
     makes: ['areaMm2'],
     formula: 'A = 0.94 · length · height',
-    source: 'Geometry, 6 % less for cut and rounded corners, good to 4 %',
+    source: 'Geometry, 6% less for cut and rounded corners, good to 4%',
     make(given) {
       const value = (1 - PAD_CORNERS) * n(given, 'lengthMm') * n(given, 'heightMm')
       return { areaMm2: { value, u: 0.04 * value } }

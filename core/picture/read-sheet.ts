@@ -187,7 +187,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     return Math.hypot(a[0] - b[0], a[1] - b[1]) / 10
   })
   if (Math.min(...perMm) < LEAST_PX_PER_MM)
-    return { ok: false, message: 'The sheet is too small in the picture: go nearer, so that it fills most of it.' }
+    return { ok: false, message: 'The sheet is too small in the picture. Move closer until it nearly fills the frame.' }
   let places: Place[] = []
   let laid: ReturnType<typeof laidThrough> | undefined
   let leftOut = 0
@@ -207,8 +207,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     if (places.length < MARKS.length + LEAST_BESIDE)
       return {
         ok: false,
-        message:
-          'Of the sheet’s small dots and bars too few can be seen to say how true the picture is: lay the card clear of them, and put each mark on the middle of its ring.',
+        message: 'Too few dots and bars of the sheet are visible. Keep the card off them, and put each mark on the middle of its ring.',
       }
     laid = laidThrough(size, map, places, true)
     // what strays far from what most say is hidden in part
@@ -240,7 +239,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     return {
       ok: false,
       residualMm,
-      message: `Dots inside the sheet are off by up to ${residualMm.toFixed(2)} mm, more than ${MOST_RESIDUAL_MM} mm: the paper is not flat, or the lens bends lines. Weigh the paper down on a table and photograph it again from further away.`,
+      message: `Dots inside the sheet are off by up to ${residualMm.toFixed(2)} mm, more than ${MOST_RESIDUAL_MM} mm. Weigh the paper down flat on a table and photograph it again from further away.`,
     }
   if (residualMm > MOST_RESIDUAL_MM)
     return {

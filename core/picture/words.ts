@@ -33,7 +33,7 @@ const BETTER: Readonly<Partial<Record<DoubtOf, string>>> = {
   laid: 'Draw axis and seat on the card and point at them.',
   thickness: 'Go further away and photograph from straight above.',
   pixel: 'Go nearer, so that the sheet fills the picture.',
-  scale: 'Take two places further apart.',
+  scale: 'Use two points further apart.',
   lines: 'Point further apart on each line, zoomed in.',
 }
 

@@ -32,7 +32,7 @@ export function formatQuantity(value: number | undefined, dimension: Dimension, 
   const sign = negative ? MINUS : options.signed ? '+' : ''
   const number = sign + (Math.abs(shown) < 9999 ? fixed : grouped(fixed))
   if (options.bare || unit.symbol === '') return number
-  return `${number}${unit.symbol === '%' ? '\u202f' : '\u00a0'}${unit.symbol}`
+  return unit.symbol === '%' ? `${number}%` : `${number}\u00a0${unit.symbol}`
 }
 
 /** Thousands parted by a narrow blank, from five digits on. */
@@ -50,9 +50,11 @@ function grouped(fixed: string): string {
 export function editQuantity(value: number | undefined, dimension: Dimension, choice?: UnitChoice): string {
   if (value === undefined) return ''
   const unit = shownUnit(dimension, choice)
-  const number = String(Number(toUnit(value, unit).toPrecision(12)))
-  return unit.symbol === '' ? number : `${number} ${unit.symbol}`
+  return withUnit(String(Number(toUnit(value, unit).toPrecision(12))), unit.symbol)
 }
+/** A number as it is typed: a per cent sign stands close. */
+const withUnit = (number: string, symbol: string): string =>
+  symbol === '' ? number : symbol === '%' ? `${number}%` : `${number} ${symbol}`
 
 /**
  * A figure for a field that people read: as it was entered where that needs few digits, else rounded to six significant
@@ -67,7 +69,7 @@ export function fieldQuantity(value: number | undefined, dimension: Dimension, c
   const exact = Number(toUnit(value, unit).toPrecision(12))
   const digits = String(exact).replace(/^-?0\.0*|[-.]/g, '').length
   const number = String(digits > 7 ? Number(exact.toPrecision(6)) : exact)
-  return unit.symbol === '' ? number : `${number} ${unit.symbol}`
+  return withUnit(number, unit.symbol)
 }
 
 /**
@@ -77,22 +79,34 @@ export function fieldQuantity(value: number | undefined, dimension: Dimension, c
  * plusMinusOf(0.5, 'length', { ...DEFAULT_UNITS, plusMinus: 'range95' }) // => '1'
  */
 export const plusMinusOf = (u: number, dimension: Dimension, choice?: UnitChoice): string =>
-  fieldQuantity(statedOf(u, choice?.plusMinus), dimension, choice).replace(/ \S+$/, '')
+  fieldQuantity(statedOf(u, choice?.plusMinus), dimension, choice).replace(/ \S+$|%$/, '')
 
-/** Money in minor units: `formatMoney(123456, 'EUR')` -> '1 234.56 EUR'. */
-export function formatMoney(minor: number | undefined, currency: string, options: { signed?: boolean; whole?: boolean } = {}): string {
+/**
+ * Money in minor units, with commas between thousands.
+ * @param options `whole` leaves the cents out, `bare` the currency
+ * @example
+ * formatMoney(123456, 'EUR') // => 'EUR\u00a01,234.56'
+ *
+ * @example
+ * formatMoney(-9500, 'EUR', { whole: true }) // => '\u2212EUR\u00a095'
+ */
+export function formatMoney(
+  minor: number | undefined,
+  currency: string,
+  options: { signed?: boolean; whole?: boolean; bare?: boolean } = {},
+): string {
   if (minor === undefined) return '\u2014'
   const fixed = (Math.abs(minor) / 100).toFixed(options.whole ? 0 : 2)
   const [whole, fraction] = fixed.split('.')
-  const grouped = whole!.length > 3 ? whole!.replace(/\B(?=(\d{3})+$)/g, NARROW) : whole!
+  const amount = whole!.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction ? `.${fraction}` : '')
   const sign = minor < 0 ? MINUS : options.signed ? '+' : ''
-  return `${sign}${grouped}${fraction ? `.${fraction}` : ''}\u00a0${currency}`
+  return sign + (options.bare ? amount : `${currency}\u00a0${amount}`)
 }
 
 /**
- * A text as it stands at the beginning of a sentence.
+ * A text with a capital, as at the beginning of a sentence.
  *
  * @example
- * capital('cannot say') // => 'Cannot say'
+ * capital('not known') // => 'Not known'
  */
 export const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)

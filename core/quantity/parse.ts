@@ -96,7 +96,7 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
     unitBefore = rest.slice(0, sign.index)
     const second = readNumber(rest.slice(sign.index + sign[0].length))
     if (typeof second === 'string' || second.value < 0) {
-      return { ok: false, message: 'What follows ± must be a number, zero or more.' }
+      return { ok: false, message: 'After ± enter a number, zero or more.' }
     }
     uncertainty = second.value
     rest = second.rest
@@ -125,7 +125,7 @@ function madeOf(text: string, dimension: Dimension): Parsed | undefined {
   const [a, b] = [two[1]!, two[3]!].map((one) => Number(one.replace(',', '.'))) as [number, number]
   if (dimension === 'share') {
     if (Math.abs(a + b - 100) > 0.5 && Math.abs(a + b - 1) > 0.005)
-      return { ok: false, message: `"${text}" does not add up to 100. Write 60/40, or 60 %.` }
+      return { ok: false, message: `"${text}" does not add up to 100. Write 60/40 or 60%.` }
     return { ok: true, value: a / (a + b), unit: shownUnit(dimension) }
   }
   if (dimension === 'number' && two[2] === ':')
@@ -136,11 +136,18 @@ function madeOf(text: string, dimension: Dimension): Parsed | undefined {
 export type ParsedMoney = { ok: true; minor: number } | { ok: false; message: string }
 
 /**
- * Reads an amount of money without its currency into minor units: `1250`, `12,50`, `12.5`.
- * Thousands may be parted by blanks; more than two decimals are refused, not rounded.
+ * Reads an amount of money into minor units: `1250`, `12,50`, `12.5`, `EUR 1,250`.
+ * Thousands may be parted by blanks or commas; more than two decimals are refused, not rounded.
+ *
+ * @example
+ * parseMoney('EUR 1,016') // => { ok: true, minor: 101600 }
  */
 export function parseMoney(text: string): ParsedMoney {
-  const clean = text.trim().replace(/[\s\u00a0\u202f']/g, '')
+  const bare = text
+    .trim()
+    .replace(/^[A-Za-z]{3}(?=[\s\u00a0\d])|[\s\u00a0][A-Za-z]{3}$/g, '')
+    .replace(/[\s\u00a0\u202f']/g, '')
+  const clean = /^\d{1,3}(,\d{3})+(\.\d{1,2})?$/.test(bare) ? bare.replaceAll(',', '') : bare
   if (!/^\d{1,9}([.,]\d{1,2})?$/.test(clean)) {
     return { ok: false, message: `"${text.trim().slice(0, 30)}" is not an amount. Write it like 1250 or 12.50.` }
   }

@@ -37,7 +37,7 @@ describe('reports that stand', () => {
     ['nothing', () => undefined, 0],
     ['the note on one setup', (draft) => void (setup(draft, 'balanced').note = 'dry day'), 1],
     ['the spacer of one setup', (draft) => void (setup(draft, 'balanced').front.spacerTrialMm = 4), 1],
-    ['the car as it stands', (draft) => void (draft.setups[0].front.pad = 'q4-track-pad'), 4],
+    ['the current car', (draft) => void (draft.setups[0].front.pad = 'q4-track-pad'), 4],
     ['a part', (draft) => void (draft.parts[0]!.name += ', spare'), 4],
     ['a preference', (draft) => void (draft.preferences.taxPercent = 19), 4],
   ])('after a change of %s only what reads it is made anew', (_, change, anew) => {

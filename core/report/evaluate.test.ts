@@ -140,7 +140,7 @@ describe('spacers and uncertainty in words', () => {
   test('which one clears, or why none does', () => {
     const front = (project: Project, id = 'estate-fronts') => evaluate(project, id).corners.front.spacerSentence.replace(/\u00a0/g, ' ')
     expect(front(DEMO_PROJECT)).toBe('By the mean gap 1.9 mm is enough; the smallest stock size that clears for sure is 3.0 mm.')
-    expect(front(DEMO_PROJECT, 'balanced')).toBe('None is needed.')
+    expect(front(DEMO_PROJECT, 'balanced')).toBe('No spacer needed.')
     const tall = demo((project) => (partOf(project, 'kit4-caliper').tallestRadiusMm = figure(165.5)))
     expect(front(tall, 'balanced')).toMatch(/^No spacer up to 30.0 mm helps: the barrel limits/)
     expect(front(demo((project) => (project.setups[1]!.front.wheel = 'winter-wheel')))).toBe('')
@@ -320,7 +320,7 @@ describe('the ledger', () => {
       ]),
     )
   }
-  test('six figures against the car as it stands', () => {
+  test('six figures against the current car', () => {
     const found = cells('estate-fronts')
     expect(found.verdict!.text).toBe('Too close | 1.2 mm front | stands at 13.1 mm')
     expect(found.area!.text).toContain('front +15 %, rear same')

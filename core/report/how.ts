@@ -32,12 +32,10 @@ const SCHOOLS: readonly School[] = [
   },
   {
     question: 'What “bias” means',
-    ways: [
-      way('force at the road', 'What the tyres feel. Line pressure, clamp and torque are always shown beside it, each by its name.', true),
-    ],
+    ways: [way('brake force at the tyres', 'Line pressure, clamp force and brake torque are always shown beside it.', true)],
   },
   {
-    question: 'What bias to aim for',
+    question: 'Balance to aim for',
     ways: Object.values(BIAS_AIMS).map(({ label, reason }) => way(label, reason, label === BIAS_AIMS.load.label)),
   },
   {
@@ -55,7 +53,7 @@ const SCHOOLS: readonly School[] = [
     question: 'Bleeding order',
     ways: [
       way('its maker’s own, where it is known', 'Diagonal circuits and control units have theirs.', true),
-      way('farthest wheel first', 'Where nobody knows better.'),
+      way('farthest wheel first', 'Used when the car maker’s order is unknown.'),
     ],
   },
   {

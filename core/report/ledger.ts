@@ -38,7 +38,7 @@ export function ledger(
 ): LedgerEntry[] {
   const f = report.figures
   const s = stock.figures
-  const against = (text: string) => (report.isStock ? 'the car as it stands' : text)
+  const against = (text: string) => (report.isStock ? 'baseline' : text)
   // an axle of which nothing is known yet does not stand before one that has been looked at
   const { front, rear } = report.corners
   const aside = [front, rear].find((one) => nothingOf(one) && (one === front ? rear : front).gap !== undefined)
@@ -70,8 +70,8 @@ export function ledger(
         : `${worst.axle}: ${toEnter(fitMissing(report).length)}`,
       change: against(
         stockGap
-          ? `stands at ${boundWord(s[`${worst.axle}.gap`])}${formatQuantity(stockGap.minGapMm, 'length', units)}`
-          : 'stock not known',
+          ? `baseline ${boundWord(s[`${worst.axle}.gap`])}${formatQuantity(stockGap.minGapMm, 'length', units)}`
+          : 'baseline unknown',
       ),
       tone: worstVerdict(
         report.findings.filter((one) => one.rule === 'wheel-clearance' && one.axle !== aside?.axle).map((one) => one.verdict),
@@ -125,7 +125,7 @@ export function ledger(
           label: `Heat: ${heat.here.duty}`,
           value: heat.here.value,
           detail: heat.here.detail,
-          change: against(`as it stands ${heat.stock.value}`),
+          change: against(`baseline ${heat.stock.value}`),
           tone: heat.here.verdict === 'fits' ? 'plain' : heat.here.verdict,
           figureId: 'front.heat',
         }
@@ -148,8 +148,8 @@ export function ledger(
           ? 'nothing to buy'
           : report.bill.total.p10 === report.bill.total.p90
             ? 'prices without a range'
-            : `${formatMoney(report.bill.total.p10, currency, { whole: true }).replace(/\u00a0.*/, '')} to ${formatMoney(report.bill.total.p90, currency, { whole: true })} in 8 of 10`,
-      change: against(report.bill.unpriced > 0 ? `${report.bill.unpriced} without a price` : 'beyond the car as it stands'),
+            : `80% range ${formatMoney(report.bill.total.p10, currency, { whole: true })}–${formatMoney(report.bill.total.p90, currency, { whole: true, bare: true })}`,
+      change: against(report.bill.unpriced > 0 ? `${report.bill.unpriced} without a price` : 'more than the baseline'),
       tone: report.bill.unpriced > 0 ? 'unknown' : 'plain',
       figureId: 'cost.total',
     },
@@ -180,7 +180,7 @@ const unknownTone = (...figures: ReportFigure[]): LedgerEntry['tone'] =>
 export function percent(now: ReportFigure, then: ReportFigure): string {
   if (now.value === undefined || then.value === undefined || then.value === 0) return '\u2014'
   const change = Math.round((now.value / then.value - 1) * 100)
-  return change === 0 ? 'same' : `${change > 0 ? '+' : '\u2212'}${Math.abs(change)}\u202f%`
+  return change === 0 ? 'same' : `${change > 0 ? '+' : '\u2212'}${Math.abs(change)}%`
 }
 
 function points(now: ReportFigure, then: ReportFigure): string {

@@ -86,7 +86,7 @@ describe('figures', () => {
       ]),
     })
   })
-  test('beside a drum as it stands the wheel’s place is known, and a missing hat is asked for', () => {
+  test('beside a drum current car the wheel’s place is known, and a missing hat is asked for', () => {
     const drum = DEMO_PROJECT.parts.find((one) => one.kind === 'drum')!.id
     const at = (change: (project: Project) => void = () => {}) =>
       evaluate(

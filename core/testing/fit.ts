@@ -36,7 +36,7 @@ export function find(project: Project, rule: RuleId, axle: Axle = 'front', setup
 }
 /** A part of a project, to be changed field by field. */
 export const part = (project: Project, id: string) => project.parts.find((one) => one.id === id) as unknown as Loose
-/** A part's or the car's field set to a number (mm) or a word, in the car as it stands. */
+/** A part's or the car's field set to a number (mm) or a word, in the current car. */
 export const withField = (
   holder: string,
   field: string,

@@ -47,7 +47,7 @@ export interface CarClass {
 
 /** What it gives under pressure goes with its length; its ends no class can say. */
 const hose = (axle: 'Front' | 'Rear', lengthMm: Usual): UsualPart<'hose'> => ({
-  name: `${axle} hose as it stands`,
+  name: `${axle} hose, current car`,
   figures: { lengthMm },
   chosen: { construction: 'rubber' },
 })
@@ -70,7 +70,7 @@ function disc(axle: 'Front' | 'Rear', tyreRadiusMm: Usual, of: Disc): UsualAxle 
   return {
     car: { tyreRadiusMm },
     caliper: {
-      name: `${axle} caliper as it stands`,
+      name: `${axle} caliper, current car`,
       figures: { padTopRadiusMm: [d / 2 - 1, uD / 2] },
       pistonsMm: of.pistons,
       // what it weighs goes with how many pistons it has, and with its metal
@@ -78,7 +78,7 @@ function disc(axle: 'Front' | 'Rear', tyreRadiusMm: Usual, of: Disc): UsualAxle 
       chosen: { construction: of.fixed ? 'fixed' : 'sliding', body: of.fixed ? 'aluminium' : 'iron' },
     },
     rotor: {
-      name: `${axle} rotor as it stands`,
+      name: `${axle} rotor, current car`,
       figures: {
         diameterMm: [d, uD],
         thicknessMm: [t, uT],
@@ -100,7 +100,7 @@ function drum(tyreRadiusMm: Usual, cylinderBoreMm: Usual, drumDiameterMm: Usual,
   return {
     car: { tyreRadiusMm },
     drum: {
-      name: 'Rear drum as it stands',
+      name: 'Rear drum, current car',
       figures: { cylinderBoreMm, drumDiameterMm, drumKg, shoeWidthMm: [drumDiameterMm[0] / 5.5, 5], brakeFactor: [2, 0.25] },
       chosen: { shoes: 'leadingTrailing' },
     },
@@ -109,22 +109,22 @@ function drum(tyreRadiusMm: Usual, cylinderBoreMm: Usual, drumDiameterMm: Usual,
 }
 
 const tandem = (boreMm: Usual, strokeMm: Usual): UsualPart<'masterCylinder'> => ({
-  name: 'Master cylinder as it stands',
+  name: 'Master cylinder, current car',
   figures: { boreMm, strokeMm },
   chosen: { construction: 'tandem' },
 })
 const vacuum = (ratio: Usual, assistN: Usual): UsualPart<'booster'> => ({
-  name: 'Booster as it stands',
+  name: 'Booster, current car',
   figures: { ratio, assistN },
   chosen: { supply: 'vacuum' },
 })
 const knee = (kneeMpa: Usual, slope: Usual): UsualPart<'valve'> => ({
-  name: 'Rear valve as it stands',
+  name: 'Proportioning valve, current car',
   figures: { kneeMpa, slope },
   chosen: { action: 'fixed' },
 })
 const FLUID: UsualPart<'fluid'> = {
-  name: 'Fluid as it stands',
+  name: 'Fluid, current car',
   figures: { dryBoilC: [245, 10], wetBoilC: [160, 8], serviceMonths: [18, 9] },
   chosen: { base: 'glycol' },
 }

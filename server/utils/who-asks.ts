@@ -59,7 +59,7 @@ export function refusal({ method, path, headers }: Asked, named: readonly string
     return { status: 403, message: 'Another page may not ask this server.' }
   const allow = Object.hasOwn(ROUTES, path) ? ROUTES[path] : undefined
   if (allow === undefined) return { status: 404, message: 'There is no such route.' }
-  if (method !== allow) return { status: 405, message: `This route is asked with ${allow}.`, allow }
+  if (method !== allow) return { status: 405, message: `This route accepts ${allow} only.`, allow }
   if (method === 'POST' && !/^application\/json\s*(;|$)/i.test(one(headers['content-type']) ?? ''))
     return { status: 415, message: 'Needs a body of content type application/json.' }
   return undefined

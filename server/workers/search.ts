@@ -28,7 +28,7 @@ export default function searchLibrary({ task: { text, port }, begun }: Timed<Sea
   const read = checkProject(body.project)
   if (!read.ok) return { ok: false, problems: read.problems }
   const asked = readAsk('ask' in body ? body.ask : undefined, read.project)
-  if (!asked.ok) return { ok: false, problems: asked.problems.map(({ path, message }) => ({ path, place: 'what is asked', message })) }
+  if (!asked.ok) return { ok: false, problems: asked.problems.map(({ path, message }) => ({ path, place: 'the request', message })) }
   const say = (line: object) => port.postMessage(JSON.stringify(line))
   const going = searching(read.project, asked.ask)
   let saidAt = performance.now()

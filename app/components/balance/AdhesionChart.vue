@@ -79,7 +79,7 @@ const turn = computed(() => props.report.figures['balance.critical'].value)
         </g>
       </svg>
     </div>
-    <p v-if="stock && !report.isStock" class="soft small key">Thin dashed lines: the car as it stands.</p>
+    <p v-if="stock && !report.isStock" class="soft small key">Thin dashed lines: the baseline.</p>
   </figure>
 </template>
 

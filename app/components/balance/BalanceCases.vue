@@ -83,12 +83,12 @@ const caseColumns = [
       </p>
     </section>
     <section>
-      <h2>What would put it right</h2>
+      <h2>Changes that would help</h2>
       <div class="aim">
         <FieldItem label="Aim for"
           ><ChoiceSelect
             data-field="biasAim"
-            label="What bias to aim for"
+            label="Balance to aim for"
             :value="aim"
             :options="aims.map(([id, one]) => ({ value: id, label: one.label }))"
             @change="setAim"
@@ -128,19 +128,20 @@ const caseColumns = [
       <FoldedPart class="procedure" title="Setting an adjustable valve">
         <ol>
           <li>Set minimum rear pressure. A front wheel that locks early is safer than a rear.</li>
-          <li>
-            Closed private place, dry, straight, from 30 km/h, nobody near; seat belts on. Brake to the first lock and note which wheel.
-          </li>
+          <li>On closed, dry, straight ground, belts on, brake from 30 km/h until a wheel locks. Note which wheel it is.</li>
           <li>Raise it one step, brake twice, note again. While a front wheel locks first, go on.</li>
           <li>At the first stop with a rear wheel locking, or a car that steps out, go back two steps. That is the setting.</li>
           <li>The same from 60 km/h, then laden, then wet. The worst of them decides.</li>
-          <li>Mark it, lock it, write the pressure down here, and look for leaks.</li>
+          <li>Mark the setting, lock it, record the pressure here, and check for leaks.</li>
         </ol>
       </FoldedPart>
-      <p class="caution">
-        Local rules may not allow a valve that can be turned on the road. Have a qualified technician look at the brakes before the first
-        stop, and start at walking pace.
-      </p>
+      <SafetyNote
+        :note="{
+          level: 'warning',
+          hazard: 'A wrong valve setting can lock the rear wheels.',
+          action: 'Check local rules, have a technician check the valve, and make the first stop at walking pace.',
+        }"
+      />
     </section>
   </div>
 </template>

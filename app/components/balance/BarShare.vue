@@ -11,7 +11,7 @@ const emit = defineEmits<{ enter: [] }>()
 const store = useProjectStore()
 const { units } = useWorkbench()
 const field = amount('Front share of the balance bar', 'share', ...OTHER_LIMITS.barFrontShare, {
-  help: '50 % is centred. The step Balance, Bores, says where each pair of bores wants it.',
+  help: '50% is centred. Balance > Bores gives the position for each pair of bores.',
 })
 const figure = computed(() => store.project!.setups.find((one) => one.id === props.setupId)?.hydraulics.barFrontShare)
 </script>

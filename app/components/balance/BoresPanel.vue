@@ -76,7 +76,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         /></FieldItem>
         <span id="most-force-refused" class="tone-blocked small" role="status">{{ refused }}</span>
         <ElButton link type="primary" class="small" @click="openFigureId = 'master.sameFeel'">
-          As firm as the car as it stands: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
+          Pedal as firm as the baseline: {{ bore(report?.figures['master.sameFeel'].value ?? NaN) }}
         </ElButton>
         <span v-if="sameFeel" class="soft small">{{ sameFeel }}</span>
       </div>
@@ -106,7 +106,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       <div class="scroll">
         <table class="matrix num" data-test="pair-matrix">
           <caption class="soft small">
-            Bar position, front share. Rows: front bore; columns: rear bore. Framed: the strokes differ least.
+            Bar position (front share) for each front bore (rows) and rear bore (columns). A frame marks the smallest difference in stroke.
           </caption>
           <thead>
             <tr>
@@ -146,7 +146,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       <p class="small">
         Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
         <template v-if="shown && bores.bar && shown.pivotMm !== undefined && shown.tiltDeg !== undefined">
-          With {{ mm(bores.bar.spacingMm) }} between the clevises, as of {{ bores.bar.name }}, the pivot stands
+          With {{ mm(bores.bar.spacingMm) }} between the clevises of {{ bores.bar.name }}, the pivot is
           {{ mm(Math.abs(shown.pivotMm)) }} from the middle, towards the {{ shown.pivotMm >= 0 ? 'front' : 'rear' }} clevis.
           <span data-test="bar-tilt" :class="{ 'tone-needs': shown.reasons.includes('unlike strokes bind the bar') }"
             >Under this load the unlike strokes tilt it {{ angle(shown.tiltDeg)
@@ -157,8 +157,8 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
             }}</span
           >
         </template>
-        Set up: clevises square and apart as the maker says, as much thread in each, the front rod slightly long so that the bar comes
-        straight under load. The first test is made with more to the front.
+        Set the clevises square, at the maker’s spacing. Leave the front pushrod slightly long, so that the bar is straight under load.
+        Start with more front brake.
       </p>
     </section>
   </div>

@@ -60,7 +60,7 @@ const roadWords = (axle: Axle): Words[] => {
   const was = there.value?.chain[axle].forceN
   return kept([
     { text: `${show(forceN, 'force')} at the road`, look: 'strong' },
-    was !== undefined && { text: `as it stands ${show(was, 'force')}`, look: 'soft' },
+    was !== undefined && { text: `baseline ${show(was, 'force')}`, look: 'soft' },
     clampN !== undefined && { text: `${show(clampN, 'force')} on each pad` },
     travel && { text: `each moves ${show(travel.padMm[axle], 'length')}` },
     { text: `${show(torqueNm, 'torque')} a wheel` },
@@ -123,7 +123,7 @@ const roadX = (axle: Axle) => drawnBrake(body.value![axle], 0, layout.value).whe
       :height="layout.height"
       :class="{ held: drag }"
       role="img"
-      :aria-label="`The chain from the foot to the road at ${show(shownN, 'force')}: front ${show(here.chain.front.forceN, 'force')}, rear ${show(here.chain.rear.forceN, 'force')} at the road`"
+      :aria-label="`From pedal to road at ${show(shownN, 'force')}: front ${show(here.chain.front.forceN, 'force')}, rear ${show(here.chain.rear.forceN, 'force')} at the road`"
       data-test="chain-drawing"
     >
       <defs>
@@ -152,7 +152,7 @@ const roadX = (axle: Axle) => drawnBrake(body.value![axle], 0, layout.value).whe
         <WordLines :x="122" :y="172" :words="footWords" data-stage="booster" />
         <!-- what the hand moves -->
         <rect class="grip" :x="foot.pad[0] - 24" :y="foot.pad[1] - 34" width="48" height="68" data-test="foot" @pointerdown.prevent="grip">
-          <title>Drag the foot</title>
+          <title>Drag the pedal force</title>
         </rect>
       </g>
       <g v-for="axle in AXLES" :key="axle" :transform="`translate(${layout.circuits[axle][0]},${layout.circuits[axle][1]})`">
@@ -180,8 +180,9 @@ const roadX = (axle: Axle) => drawnBrake(body.value![axle], 0, layout.value).whe
       <ElButton size="small" :disabled="forceN === 0" data-test="press" @click="isActive ? stop() : press()">{{
         isActive ? 'Stop' : 'Press slowly'
       }}</ElButton>
-      Drag the foot, or the slider. Lever ratio, bores, pistons, strokes and rotor thickness in one scale, rotors and tyres in another; a
-      pad's way {{ PAD_TIMES }} times as long. Lines are as thick as their pressure.{{ stock ? ' Dashed: the car as it stands.' : '' }}
+      Drag the pedal force or move the slider. Pad movement is drawn {{ PAD_TIMES }} times too long. Thicker lines carry more pressure.{{
+        stock ? ' Dashed: the baseline.' : ''
+      }}
     </p>
   </div>
 </template>

@@ -183,7 +183,7 @@ const biases = computed(() => {
           :label="`Change the ${HYDRAULIC_SLOTS[slot].label.toLowerCase()}`"
           :value="slotValue(slot)"
           :options="[
-            { value: '', label: isStock ? 'not known' : 'as it stands' },
+            { value: '', label: isStock ? 'not known' : 'as on the current car' },
             ...(HYDRAULIC_SLOTS[slot].nothing ? [{ value: '-', label: 'none' }] : []),
             ...partsFor(slot).map((part) => ({ value: part.id, label: part.name })),
           ]"
@@ -223,9 +223,7 @@ const biases = computed(() => {
       <p class="tone-unknown small">How much the booster gives at most is not known: from it on, these are the most there can be.</p>
       <ToFindOut :missing="[now.unknownAssist]" />
     </template>
-    <p v-if="stages.length > 0 && !isStock && view === 'table'" class="soft small">
-      Small figures: the car as it stands at the same pedal force.
-    </p>
+    <p v-if="stages.length > 0 && !isStock && view === 'table'" class="soft small">Small figures: the baseline at the same pedal force.</p>
     <p v-if="biases.length > 0" class="biases num">
       Front share of
       <template v-for="([name, value, id], i) in biases" :key="id">
@@ -233,7 +231,7 @@ const biases = computed(() => {
         }}{{ i < 3 ? ', ' : '.' }}
       </template>
     </p>
-    <CannotSay v-if="now && stages.length === 0" what="how the foot reaches the road" :missing="now.missing" />
+    <CannotSay v-if="now && stages.length === 0" what="the path from pedal to road" :missing="now.missing" />
   </div>
 </template>
 

@@ -121,10 +121,10 @@ const locks = computed(() =>
       <text v-for="one in locks" :key="one.word" class="word" :x="one.at.x + 3" :y="one.at.y">{{ one.word }}</text>
     </svg>
     <p class="soft small">
-      Heavy: this setup. Dotted: ideal, both axles alike. Thin: lock lines, front rising, rear falling.{{
-        stock ? ' Dashed: the car as it stands.' : ''
+      Heavy line: this setup; dotted: the ideal balance. Thin lines show lock-up, front rising, rear falling.{{
+        stock ? ' The dashed line is the baseline.' : ''
       }}
-      Where the heavy line runs above the dotted one, the rear locks first.
+      Where the heavy line is above the dotted one, the rear locks first.
     </p>
   </figure>
 </template>

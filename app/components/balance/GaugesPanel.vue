@@ -134,7 +134,7 @@ function keep() {
     ...(knob.value.trim() ? { knob: knob.value.trim().slice(0, 120) } : {}),
     ...(track.value.trim() ? { track: track.value.trim().slice(0, 120) } : {}),
   }
-  const problems = store.edit('Keep gauge readings', (draft) => void draft.gaugeSessions.push(session), { shows: true })
+  const problems = store.edit('Save gauge readings', (draft) => void draft.gaugeSessions.push(session), { shows: true })
   error.value = problems[0] ? `${problems[0].place}: ${problems[0].message}.` : ''
   if (problems.length === 0) pairs.value = []
 }
@@ -196,7 +196,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <FieldItem label="Knob" help="How the knob of the bar or valve stood, as “2 turns in”: the next visit starts from there."
           ><ElInput v-model="knob" maxlength="120" aria-label="Knob" :validate-event="false"
         /></FieldItem>
-        <ElButton @click="keep">Keep these readings</ElButton>
+        <ElButton @click="keep">Save these readings</ElButton>
       </div>
     </section>
     <section>

@@ -41,10 +41,13 @@ const columns = [
         <template #locks="{ row }">{{ force(row.locksAtN) }}</template>
         <template #now="{ row }">{{ row.locks ? 'locks' : 'turns on' }}</template>
       </DataTable>
-      <p class="caution">
-        It is no parking brake: pressure leaks away. A rear that locks turns the car round; use it on closed ground. Local rules and those
-        of the class say whether it may be fitted, and a qualified technician looks the line over.
-      </p>
+      <SafetyNote
+        :note="{
+          level: 'warning',
+          hazard: 'Locked rear wheels spin the car, and this handbrake does not hold a parked one.',
+          action: 'Use closed ground only; check local and class rules.',
+        }"
+      />
     </template>
   </section>
 </template>

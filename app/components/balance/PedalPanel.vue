@@ -83,7 +83,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
 <template>
   <CannotSay
     v-if="balance && balance.effort.length === 0 && balance.missing.length > 0"
-    what="what the foot will feel"
+    what="the pedal force"
     :missing="balance.missing"
   />
   <div v-else-if="balance" class="pedal">
@@ -109,7 +109,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
       </p>
       <template v-if="balance.unknownAssist">
         <p class="tone-unknown small" data-test="unknown-assist">
-          How much the booster gives at most is not known: with it the foot needs at least what is said here.
+          The booster’s limit is unknown, so the pedal force shown is the least that is needed.
         </p>
         <ToFindOut :missing="[balance.unknownAssist]" />
       </template>
@@ -162,7 +162,8 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         </g>
       </svg>
       <p class="soft small">
-        Heavy: with assist. Dashed: without.{{ isStock ? '' : ' Thin: the car as it stands.' }} The band is what is usual at 0.9 g.
+        Heavy line: with booster; dashed line without.{{ isStock ? '' : ' Thin: the baseline.' }} The band shows usual pedal forces at 0.9
+        g.
       </p>
     </section>
     <section v-if="balance.travelParts || balance.vacuum.length > 0" class="beside">
@@ -185,7 +186,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
           >
         </ElDescriptionsItem>
       </ElDescriptions>
-      <ElDescriptions v-if="balance.travelParts" title="What the travel is made of" :column="1" border data-test="travel-parts">
+      <ElDescriptions v-if="balance.travelParts" title="Travel breakdown" :column="1" border data-test="travel-parts">
         <ElDescriptionsItem v-for="[name, value] in parts" :key="name" :label="name" label-align="left" align="right">{{
           mm(value)
         }}</ElDescriptionsItem>
@@ -245,7 +246,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
           @change="set('measuredTravelForceN', $event)"
         />
       </div>
-      <p class="soft small">Of the car as it stands: a scale under the shoe, a rule beside the pedal. One pair is enough.</p>
+      <p class="soft small">Measure on the current car, with a scale under the shoe and a ruler beside the pedal. One pair is enough.</p>
     </section>
     <HandLever />
   </div>

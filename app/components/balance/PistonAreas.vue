@@ -19,7 +19,7 @@ const columns = [
   { id: 'pistons', label: 'Pistons of one side', number: true, least: 140 },
   { id: 'oneSide', label: 'One side', number: true, least: 110, by: (row: AreaRow) => row.oneSideMm2 ?? -1 },
   { id: 'all', label: 'All pistons', number: true, least: 120, by: (row: AreaRow) => row.allMm2 ?? -1 },
-  { id: 'against', label: 'Against as it stands', number: true, least: 130 },
+  { id: 'against', label: 'Against baseline', number: true, least: 130 },
 ]
 const fittedClass = (row: AreaRow) => (row.fitted.length > 0 ? 'fitted' : '')
 </script>
@@ -28,8 +28,7 @@ const fittedClass = (row: AreaRow) => (row.fitted.length > 0 ? 'fitted' : '')
   <section v-if="rows.length > 0">
     <h2>Piston areas</h2>
     <p class="small">
-      Counted on one side, because that is what clamps: a sliding caliper pulls its other pad with the same force. Makers who count all
-      pistons give twice as much for a fixed caliper; both are shown.
+      Only pistons on one side count. Some makers count both sides of a fixed caliper and state twice the area; both are shown.
     </p>
     <DataTable data-test="areas" :rows="rows" :columns="columns" :row-class="fittedClass">
       <template #name="{ row }">
@@ -55,10 +54,7 @@ const fittedClass = (row: AreaRow) => (row.fitted.length > 0 ? 'fitted' : '')
         }}
       </template>
     </DataTable>
-    <p class="soft small">
-      The same area in more pistons clamps the same and takes the same fluid: it spreads the force over a longer pad, so that the pad wears
-      more evenly. Pedal, bias and stopping stay as they are.
-    </p>
+    <p class="soft small">More pistons with the same area clamp no harder and need no more fluid. They press a longer pad more evenly.</p>
   </section>
 </template>
 

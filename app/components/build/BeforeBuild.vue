@@ -18,7 +18,7 @@ const open = computed(() => [
 const bought = computed(() => build.value?.shopping.reduce((sum, one) => sum + one.lines.length, 0) ?? 0)
 const columns = [
   { id: 'what', label: 'What', least: 220 },
-  { id: 'detail', label: 'Of it', least: 220 },
+  { id: 'detail', label: 'Details', least: 220 },
   { id: 'price', label: 'Likely', number: true },
 ]
 </script>
@@ -36,7 +36,7 @@ const columns = [
     </h1>
     <section v-if="open.length > 0">
       <h2>Find out first</h2>
-      <p class="soft small">The dearest first: what it could make useless stands beside it.</p>
+      <p class="soft small">Most money at risk first. Each line names the parts it could make useless.</p>
       <ul class="open" data-test="find-out-first">
         <li v-for="one in open" :key="one.verdict + one.title">
           <VerdictMark :verdict="one.verdict" :size="16" />
@@ -45,8 +45,8 @@ const columns = [
             ><span v-if="one.stakeMinor !== undefined" class="soft num">, {{ money(one.stakeMinor) }} at stake</span><br />{{
               one.sentence
             }}
-            <ElButton v-if="one.at" link type="primary" class="no-print" @click="goTo(one.at)">Enter it</ElButton>
-            <NuxtLink v-else class="no-print" :to="link('fit')">Look there</NuxtLink></span
+            <ElButton v-if="one.at" link type="primary" class="no-print" @click="goTo(one.at)">Enter the value</ElButton>
+            <NuxtLink v-else class="no-print" :to="link('fit')">Open Fit</NuxtLink></span
           >
         </li>
       </ul>
@@ -69,8 +69,8 @@ const columns = [
       </div>
     </section>
     <section v-if="build.along.length > 0">
-      <h2>What must come along from a donor</h2>
-      <p class="soft small">Sold apart it is often missing, and hard to find later. Looked over before it is paid for.</p>
+      <h2>Parts to get with a donor</h2>
+      <p class="soft small">These parts are often missing and hard to find later. Inspect them before you pay.</p>
       <div v-for="one in build.along" :key="one.donor" data-test="along">
         <h3>{{ one.donor }}</h3>
         <p>{{ one.parts.join(', ') }}; with {{ one.along.join('; ') }}.</p>

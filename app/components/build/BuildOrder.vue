@@ -64,7 +64,7 @@ const print = () => window.print()
       <ul class="open" data-test="blocked-by">
         <li v-for="one in build.blockedBy" :key="one.title">
           <strong>{{ one.title }}.</strong> {{ one.sentence }}
-          <ElButton v-if="one.at" link type="primary" @click="goTo(one.at)">Look there</ElButton>
+          <ElButton v-if="one.at" link type="primary" @click="goTo(one.at)">Open Fit</ElButton>
         </li>
       </ul>
       <p><NuxtLink :to="link('fit')">To the fit check</NuxtLink>, or choose another setup above.</p>
@@ -95,11 +95,8 @@ const print = () => window.print()
           ></template
         >
       </p>
-      <p class="caution">
-        Work on brakes decides whether a car stops. What local rules, the maker of each part and the car’s manual say comes before this
-        list; who is not sure leaves the work, or its check, to a qualified technician. Times are estimates, from a practised hand to a
-        first time.
-      </p>
+      <NoApproval />
+      <p class="soft small">Times are estimates, from experienced to first-time.</p>
       <div class="tools no-print">
         <FieldItem label="Bleeding"
           ><ChoiceSelect
@@ -110,7 +107,7 @@ const print = () => window.print()
         /></FieldItem>
         <ElButton @click="print"><Icon name="tabler:printer" size="16" /> Print</ElButton>
         <ElButton v-if="isSupported" :aria-pressed="isActive" data-test="keep-awake" @click="isActive ? release() : request('screen')">
-          {{ isActive ? 'The screen stays on' : 'Keep the screen on' }}
+          {{ isActive ? 'Screen stays on' : 'Leave screen on' }}
         </ElButton>
       </div>
       <section v-for="list in lists" :key="list.prefix" :data-stage="list.prefix">

@@ -55,7 +55,7 @@ function calendar() {
 /** A stage as a setup of its own: everything can be looked at as it will be then. */
 function keep(stage: Stage) {
   const problems = store.edit(
-    'Keep a stage as a setup',
+    'Add a stage as a setup',
     (draft) => void draft.setups.push({ ...(JSON.parse(JSON.stringify(stage.setup)) as typeof stage.setup), id: newId() }),
     { shows: true },
   )
@@ -77,8 +77,8 @@ const parts = (stage: Stage) =>
         <li v-for="one in build.stages.together" :key="one">{{ one }}</li>
       </ul>
       <p v-if="several" class="soft small">
-        After each stage nothing is worse than on the car as it stands or in the finished setup. One change at a time also says which of
-        them did it.
+        No stage leaves the car worse than both the baseline and the finished setup. Testing after each change shows which one made the
+        difference.
       </p>
       <ElCheckbox
         v-if="several"
@@ -108,7 +108,7 @@ const parts = (stage: Stage) =>
               :validate-event="false"
               @update:model-value="setDate(i, $event as string | null)"
             />
-            <ElButton v-if="i + 1 < stages.length" @click="keep(stage)">Look at it as a setup</ElButton>
+            <ElButton v-if="i + 1 < stages.length" @click="keep(stage)">Open as a setup</ElButton>
           </div>
         </li>
       </ol>

@@ -60,12 +60,12 @@ async function photograph(file: File) {
         <span class="soft small num">{{ minutes }}{{ done ? `, done ${mine!.doneOn}` : '' }}</span>
       </p>
       <template v-if="!done">
-        <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+        <SafetyNote v-if="step.caution" :note="step.caution" />
         <p v-if="step.parts.length > 0">{{ step.parts.join(', ') }}</p>
         <p v-if="step.sides">{{ step.sides }}</p>
-        <p v-if="step.look"><span class="soft">Look:</span> {{ step.look }}</p>
+        <p v-if="step.look"><span class="soft">Check:</span> {{ step.look }}</p>
         <p v-if="step.tool" class="small soft">Tools: {{ step.tool }}</p>
-        <p v-if="step.keep" class="small soft">Keep: {{ step.keep }}</p>
+        <p v-if="step.keep" class="small soft">Record: {{ step.keep }}</p>
       </template>
       <div v-for="line in step.torques" v-show="!done" :key="line.id" class="torque" :data-torque="line.id">
         <FigureInput
@@ -111,7 +111,7 @@ async function photograph(file: File) {
           writing ? 'Close the note' : mine?.note ? 'Change the note' : 'Note'
         }}</ElButton>
         <FilePick label="Picture" accept="image/*" :name="`picture-${step.id}`" @pick="photograph" />
-        <ElButton v-if="mine?.picture" link type="primary" @click="note(tickId, { picture: '' })">Take the picture away</ElButton>
+        <ElButton v-if="mine?.picture" link type="primary" @click="note(tickId, { picture: '' })">Delete picture</ElButton>
       </div>
       <slot />
     </div>

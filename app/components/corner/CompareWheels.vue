@@ -61,7 +61,7 @@ const columns = computed(() => [
   ...(narrow.value
     ? []
     : [
-        { id: 'sure', label: '95 % sure of more than', number: true, least: 110 },
+        { id: 'sure', label: 'At least (95% confidence)', number: true, least: 110 },
         { id: 'limits', label: 'Limits' },
         { id: 'spacer', label: 'Spacer', number: true, least: 96 },
       ]),
@@ -127,7 +127,7 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
       <template #gap="{ row }">
         {{ mm(row.meanMm) }}
         <template v-if="narrow">
-          <span v-if="row.p05Mm !== undefined" class="block small soft">95 % sure of more than {{ mm(row.p05Mm) }}</span>
+          <span v-if="row.p05Mm !== undefined" class="block small soft">at least {{ mm(row.p05Mm) }} (95% confidence)</span>
           <span v-if="spacerOf(row)" class="block small soft">spacer: {{ spacerOf(row) }}</span>
         </template>
       </template>
@@ -146,10 +146,7 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
       </template>
     </LazyTable>
     <p v-if="what === 'wheels' && rim" class="small" data-test="rim-hint">{{ rim }}</p>
-    <p class="soft small">
-      With the spacer of this setup, or the one that is named, and the gap asked for. The best first by everything that is found of them,
-      then by how sure they are to clear and by the gap. No entry is an approval: bolt it up and turn the wheel.
-    </p>
+    <p class="soft small">Each wheel is checked with this setup’s spacer or the spacer named. The best overall result is first.</p>
   </div>
 </template>
 

@@ -8,7 +8,7 @@ const store = useProjectStore()
 const policies = Object.entries(GAP_POLICIES) as [GapPolicy, (typeof GAP_POLICIES)[GapPolicy]][]
 const policy = computed(() => store.project!.preferences.gapPolicy)
 const WEIGHTS = [
-  { mm: 0, label: 'none, or looked at by eye' },
+  { mm: 0, label: 'none, or checked by eye' },
   { mm: 4, label: 'allow 4 mm: flat weights' },
   { mm: 7, label: 'allow 7 mm: two layers' },
 ] as const
@@ -22,19 +22,15 @@ function setPolicy(value: GapPolicy) {
 
 <template>
   <div>
-    <FieldItem class="policy" label="Gap asked for" :help="GAP_POLICIES[policy].reason">
+    <FieldItem class="policy" label="Required clearance" :help="GAP_POLICIES[policy].reason">
       <ChoiceSelect
         :value="policy"
         :options="policies.map(([id, one]) => ({ value: id, label: one.label }))"
-        label="Gap asked for"
+        label="Required clearance"
         @change="setPolicy"
       />
     </FieldItem>
-    <FieldItem
-      class="policy"
-      label="Stick-on weights in the barrel"
-      help="Counts for wheels whose weights nobody measured; measured ones count as they are."
-    >
+    <FieldItem class="policy" label="Stick-on weights in the barrel" help="Used for wheels whose balance weights were not measured.">
       <ChoiceSelect
         label="Stick-on weights in the barrel"
         data-field="weightAllowanceMm"

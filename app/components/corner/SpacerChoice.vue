@@ -42,7 +42,7 @@ function setSpacer(value: number) {
         data-test="take-spacer"
         @click="setSpacer(corner.stockSpacerMm)"
       >
-        Take {{ mm(corner.stockSpacerMm) }}
+        Add {{ mm(corner.stockSpacerMm) }} spacers
       </ElButton>
     </div>
     <p class="small">{{ corner.spacerSentence }}</p>
@@ -56,10 +56,13 @@ function setSpacer(value: number) {
         <span v-if="one.judged && one.verdict !== 'fits'" class="block small" :class="`tone-${one.verdict}`">{{ one.sentence }}</span>
       </ElDescriptionsItem>
     </ElDescriptions>
-    <p class="caution">
-      A spacer takes thread engagement and hub register, and moves the wheel outboard. Have stud length, centring and local rules checked
-      before it goes on.
-    </p>
+    <SafetyNote
+      :note="{
+        level: 'warning',
+        hazard: 'A spacer reduces thread engagement and hub register, and a wheel can come off.',
+        action: 'Check stud length, centring and local rules before you fit it.',
+      }"
+    />
   </div>
 </template>
 

@@ -85,11 +85,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
             </template>
             {{ row.value === undefined ? 'no common place' : `${report ? boundWord(report.figures[row.id]) : ''}${mm(row.value)}` }}
           </ElDescriptionsItem>
-          <ElDescriptionsItem
-            :label="corner.faceKnown ? 'In 9 of 10 cases between' : 'The barrel alone, in 9 of 10 cases between'"
-            label-align="left"
-            align="right"
-          >
+          <ElDescriptionsItem :label="corner.faceKnown ? '90% range' : '90% range, barrel alone'" label-align="left" align="right">
             {{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} and {{ mm(corner.gap.p95Mm) }}
           </ElDescriptionsItem>
         </ElDescriptions>

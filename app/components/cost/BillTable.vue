@@ -13,7 +13,7 @@ const { report, setup, goTo } = useWorkbench()
 const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value!.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
-const bare = (minor: number | undefined) => money(minor).replace(/\u00a0.*$/, '')
+const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { bare: true })
 const GROUPS: Record<BillGroup, string> = {
   parts: 'Parts',
   wheels: 'Wheels and spacers',
@@ -44,9 +44,9 @@ const rows = computed((): Row[] => {
       const begins = lines[i - 1]?.group !== line.group
       return [...(begins ? [{ kind: 'group' as const, line }] : []), { kind: 'line', line }]
     }),
-    { kind: 'sum', label: tax > 0 ? `Sum, with ${tax} % tax on what is bought` : 'Sum', ...total },
+    { kind: 'sum', label: tax > 0 ? `Total, with ${tax}% tax on new purchases` : 'Total', ...total },
     ...(deposits > 0
-      ? [{ kind: 'sum' as const, label: 'Deposits, back when the old parts are returned: not in the sum', likely: deposits }]
+      ? [{ kind: 'sum' as const, label: 'Deposits, refunded when the old parts are returned (not in the total)', likely: deposits }]
       : []),
   ]
 })

@@ -14,7 +14,7 @@ useFieldFocus()
 const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value?.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
-const bare = (minor: number | undefined) => money(minor).replace(/\u00a0.*$/, '')
+const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { bare: true })
 const share = (value: number) => formatQuantity(value, 'share', units.value, { decimals: 0 })
 /** What the setup adds to each corner, where it changes anything. */
 const masses = computed(() =>
@@ -24,7 +24,7 @@ const masses = computed(() =>
     if (all.value === 0 && turning.value === 0) return []
     const kg = (value: number | undefined) =>
       value === undefined ? 'not known' : formatQuantity(value, 'mass', units.value, { signed: true })
-    const words = all.value === undefined ? 'change of mass not known' : `${kg(all.value)}, ${kg(turning.value)} of it turning`
+    const words = all.value === undefined ? 'change of mass unknown' : `${kg(all.value)}, ${kg(turning.value)} rotating`
     return [{ axle, all: all.id, words }]
   }),
 )
@@ -44,8 +44,8 @@ const openWords = computed(() => {
       <span class="num">{{ report!.figures['cost.total'].atLeast ? 'At least ' : '' }}{{ money(bill.total.likely) }}</span>
       <span v-if="bill.lines.length > 0" class="soft range num"
         ><template v-if="bill.total.low < bill.total.high"
-          >from {{ bare(bill.total.low) }} to {{ money(bill.total.high) }}; in 8 of 10 cases {{ bare(bill.total.p10) }} to
-          {{ money(bill.total.p90) }}. Plan with {{ money(bill.total.expected) }}.</template
+          >80% range {{ money(bill.total.p10) }}–{{ bare(bill.total.p90) }} (lowest {{ bare(bill.total.low) }}, highest
+          {{ bare(bill.total.high) }}). Expected cost {{ money(bill.total.expected) }}.</template
         >{{ ' ' }} <ElButton link type="primary" @click="openFigureId = 'cost.total'">Show the working</ElButton></span
       >
     </h1>
@@ -55,7 +55,7 @@ const openWords = computed(() => {
       }}{{ bill.unpriced > 0 ? ', without what has no price' : '' }}.
     </p>
     <p v-if="isStock && bill.lines.length === 0" class="soft">
-      Nothing is bought for the car as it stands. Choose or make another setup to see what it costs.
+      The current car needs no purchases. Select or add another setup to see its cost.
     </p>
     <p v-if="bill.unpriced > 0" class="tone-unknown">
       <VerdictMark verdict="unknown" />
@@ -63,7 +63,7 @@ const openWords = computed(() => {
     </p>
     <p v-for="one in masses" :key="one.axle" class="small">
       Each {{ one.axle }} corner: <ElButton link type="primary" class="num" @click="openFigureId = one.all">{{ one.words }}</ElButton>,
-      against the car as it stands.
+      against the baseline.
     </p>
 
     <BillTable v-if="bill.lines.length > 0" />

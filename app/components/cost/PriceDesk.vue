@@ -27,7 +27,7 @@ const columns = [
   { id: 'condition', label: 'Condition', text: (one: Quote) => one.condition },
   { id: 'price', label: 'Price', number: true, least: 110 },
   { id: 'when', label: 'When', least: 170 },
-  { id: 'take', label: 'Take', number: true },
+  { id: 'take', label: 'Use price', number: true },
 ]
 const kind = { shop: 'shop', yard: 'yard', rebuilder: 'rebuilder' } as const
 /** One of each, in stock and new, where there is such a quote; the cheapest else. */
@@ -46,10 +46,10 @@ const cheapestNew = computed(() =>
       {{ state === 'asking' ? 'Asking …' : parts.length > 0 ? 'Ask again' : 'Ask for quotes' }}
     </ElButton>
     <ElButton v-if="cheapestNew.length > 0" data-test="take-new" @click="take(setup!.id, cheapestNew)">
-      Take the cheapest new of each
+      Use the cheapest new prices
     </ElButton>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-    <p v-else-if="state === 'answered' && parts.length === 0" class="soft">Nobody has what this setup buys, or it buys nothing.</p>
+    <p v-else-if="state === 'answered' && parts.length === 0" class="soft">No seller offers these parts, or this setup buys nothing.</p>
     <div v-for="{ part, quotes: offers } in parts" :key="part.id" class="part" :data-quotes="part.id">
       <h3>{{ part.name }}</h3>
       <DataTable :rows="offers" :columns="columns" headless>
@@ -68,7 +68,9 @@ const cheapestNew = computed(() =>
         </template>
         <template #take="{ row: quote }">
           <span v-if="isTaken(quote, part.price)" class="tone-fits small"><VerdictMark verdict="fits" :size="13" /> taken</span>
-          <ElButton v-else :aria-label="`Take ${part.name} from ${quote.seller}`" @click="take(setup!.id, [quote])"> Take </ElButton>
+          <ElButton v-else :aria-label="`Use the price of ${part.name} from ${quote.seller}`" @click="take(setup!.id, [quote])">
+            Use price
+          </ElButton>
         </template>
       </DataTable>
     </div>

@@ -44,7 +44,7 @@ const finds = computed((): Mark[] => {
   if (!a || !b) return []
   return (result.value?.finds ?? []).flatMap((one) => {
     const [x, y] = [one.values[a], one.values[b]]
-    return x === undefined || y === undefined ? [] : [{ name: 'a find', x, y, ux: 0, uy: 0 }]
+    return x === undefined || y === undefined ? [] : [{ name: 'a search result', x, y, ux: 0, uy: 0 }]
   })
 })
 const all = computed(() => [...marks.value, ...finds.value])
@@ -94,7 +94,7 @@ const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.lef
         class="mark"
         role="link"
         tabindex="0"
-        :aria-label="`Look at ${one.name}`"
+        :aria-label="`Open ${one.name}`"
         @click="chooseSetup(one.setupId!)"
         @keydown.enter="chooseSetup(one.setupId!)"
       >
@@ -105,8 +105,8 @@ const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.lef
       </g>
     </svg>
     <p class="soft small">
-      Bars are the doubt; the line joins those that nothing beats in these two{{
-        finds.length > 0 ? '; small marks are finds of the search' : ''
+      Bars show the uncertainty. The line joins setups that no other beats in both{{
+        finds.length > 0 ? '; small marks are search results' : ''
       }}.
     </p>
   </section>

@@ -66,12 +66,12 @@ const tone = (cell: CompareCell) => (cell.verdict ? `tone-${cell.verdict}` : '')
 const againstWords = ({ against, difference }: CompareCell) =>
   difference === ''
     ? against === 'same'
-      ? 'within the doubt'
+      ? 'within the uncertainty'
       : (against ?? '')
     : against === undefined
       ? difference
       : against === 'same'
-        ? `${difference}, within the doubt`.replace(/^same, .*/, 'same')
+        ? `${difference}, within the uncertainty`.replace(/^same, .*/, 'same')
         : `${difference}, ${against}`
 const cellOf = (row: CompareRow, at: number) => row.cells[at]!
 const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
@@ -88,8 +88,8 @@ const print = () => window.print()
     <p class="print-only">{{ store.project!.name }}: options side by side. {{ duty?.label }}.</p>
     <h1 data-test="compare-says">{{ found.sentence }}</h1>
     <p v-for="one in beaten" :key="one.setupId" class="tone-check small" data-test="beaten">
-      {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} nowhere worse and somewhere better, by
-      more than the doubt.
+      {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} never worse and better in at least one
+      row, by more than the uncertainty.
     </p>
     <div class="tools no-print">
       <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
@@ -126,7 +126,7 @@ const print = () => window.print()
     </DataTable>
     <CompareChart :found="found" />
     <section class="no-print" data-test="weights">
-      <h2>What matters to you, and what that does to the order</h2>
+      <h2>Your priorities and the resulting order</h2>
       <div class="weights">
         <div v-for="id in SETUP_CRITERIA" :key="id">
           <span class="small">{{ CRITERIA[id].short }}</span>
@@ -147,8 +147,8 @@ const print = () => window.print()
         <ElButton link type="primary" @click="applyOrder">put the columns in this order</ElButton>
       </p>
       <p class="soft small">
-        From the best to the worst of those shown, each times its weight; what is not known counts as the worst. An order, not a mark: the
-        sheet above says by how much.
+        Each row runs from best to worst, times its weight; unknown counts as worst. This gives an order, not a mark. The table above shows
+        the differences.
       </p>
     </section>
     <p class="soft small no-print">

@@ -32,7 +32,7 @@ const ONLY = [
 const MUSTS = [
   { key: 'known', label: 'nothing left unknown' },
   { key: 'noPieces', label: 'no adapters or shims' },
-  { key: 'clears', label: 'the wheel clears for sure' },
+  { key: 'clears', label: 'the wheel clears (95% confidence)' },
   { key: 'frontFirst', label: 'front wheels first up to 0.80 g' },
   { key: 'pedal', label: 'the usual pedal' },
   { key: 'parkingBrake', label: 'parking brake kept' },
@@ -88,28 +88,28 @@ const lookOf = (find: Find): FullLook | undefined => looks.value[result.value?.f
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
 const carriesS = (look: FullLook | undefined) => (look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC))
 const columns = computed(() => [
-  { id: 'what', label: 'What is changed', least: 260 },
+  { id: 'what', label: 'Changes', least: 260 },
   { id: 'cost', label: 'Cost', number: true, by: (one: Find) => one.values.cost ?? Infinity },
   { id: 'heat', label: 'One stop', number: true, by: (one: Find) => one.values.heat ?? Infinity },
   { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: Find) => -carriesS(lookOf(one)) },
   { id: 'gap', label: 'Gap', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
   { id: 'bias', label: 'Front share', number: true, by: (one: Find) => one.values.bias ?? Infinity },
   { id: 'pedal', label: 'Pedal', number: true, by: (one: Find) => one.pedalN ?? Infinity },
-  { id: 'take', label: 'Take', unseen: true, least: 84 },
+  { id: 'take', label: 'Add as setup', unseen: true, least: 84 },
 ])
 const nearColumns = computed(() => [
-  { id: 'what', label: 'What is changed', least: 260 },
+  { id: 'what', label: 'Changes', least: 260 },
   { id: 'fails', label: 'Fails by', least: 150 },
   { id: 'cost', label: 'Cost', number: true },
-  { id: 'take', label: 'Take', unseen: true, least: 84 },
+  { id: 'take', label: 'Add as setup', unseen: true, least: 84 },
 ])
 const says = computed(() => {
   if (!result.value) return ''
   const { finds, more, counts } = result.value
   if (finds.length === 0)
-    return `Nothing in the library keeps all that must hold. ${result.value.near.length > 0 ? 'What fails one thing by little stands below.' : ''}`
+    return `No combination in the library meets every requirement. ${result.value.near.length > 0 ? 'Near misses are listed below.' : ''}`
   const many = finds.length + more
-  return `${many} ${many === 1 ? 'combination is' : 'combinations are'} beaten by no other, of ${big(counts.combinations)} that there are.`
+  return `${many} of ${big(counts.combinations)} ${many === 1 ? 'combinations is' : 'combinations are'} beaten by no other.`
 })
 /** What is bought with every result. */
 const consumables = computed(() => {
@@ -138,10 +138,10 @@ const askable = computed(() =>
         </ElCheckboxGroup></FieldItem
       >
       <div class="row">
-        <FieldItem label="What is not changed is as in"
+        <FieldItem label="Start from setup"
           ><ChoiceSelect
             class="from"
-            label="What is not changed is as in"
+            label="Start from setup"
             :value="ask.setupId"
             :options="store.project!.setups.map((one) => ({ value: one.id, label: one.name }))"
             @change="ask.setupId = $event"
@@ -173,7 +173,7 @@ const askable = computed(() =>
           aria-label="How far the search is"
         />
         <span v-if="state === 'going' && progress?.best" class="small soft"
-          >best so far: {{ money(progress.best.values.cost) }}, {{ changes(progress.best).join('; ') || 'as it stands' }}</span
+          >best so far: {{ money(progress.best.values.cost) }}, {{ changes(progress.best).join('; ') || 'current car' }}</span
         >
         <ElButton v-if="isDemo && !hasCatalogue && state !== 'going'" data-test="add-catalogue" @click="addCatalogue"
           >Add an invented catalogue of 400 parts</ElButton
@@ -186,15 +186,15 @@ const askable = computed(() =>
       <p v-if="isOld" class="tone-check small">The project was changed since: search again for what holds now.</p>
       <h1 role="status" data-test="search-says">{{ says }}</h1>
       <p class="soft small num" data-test="search-counts">
-        {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes go together,
-        {{ big(result.counts.together) }} combinations of them with what stands between; {{ big(result.counts.looked) }} were looked at in
-        full, in {{ (tookMs / 1000).toFixed(1) }} s. Costs by the likely prices, a kit whole where that is less. {{ consumables }}
+        {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes make
+        {{ big(result.counts.together) }} combinations; {{ big(result.counts.looked) }} were evaluated in full, in
+        {{ (tookMs / 1000).toFixed(1) }} s. Costs use expected prices, or a whole kit where cheaper. {{ consumables }}
       </p>
       <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"
           ><span class="what"
             ><VerdictMark :verdict="lookOf(row)?.verdict ?? row.verdict" :size="14" /><span
-              ><template v-if="Object.keys(row.parts).length === 0">as it stands</template
+              ><template v-if="Object.keys(row.parts).length === 0">current car</template
               ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span
               ><span v-if="row.kits.length > 0" class="change soft small">bought whole: {{ wholes(row).join(' and ') }}</span></span
             ></span
@@ -214,18 +214,18 @@ const askable = computed(() =>
         <template #take="{ row }"
           ><ElButton
             v-if="Object.keys(row.parts).length > 0"
-            :aria-label="`Take ${changes(row).join(', ')}`"
+            :aria-label="`Add ${changes(row).join(', ')}`"
             :disabled="isOld"
             @click="take(row)"
-            >Take it</ElButton
+            >Add as setup</ElButton
           ></template
         >
       </DataTable>
       <p v-if="result.finds.length > 0" class="soft small" data-test="looked">
         {{
           looks.length < result.finds.length
-            ? `Looked at in full: ${looks.length} of ${result.finds.length}. Until then gap and verdict are estimates.`
-            : `Gap and verdict by draws, and what they carry of ${looks[0]!.heat.duty}, as each would be once it is taken.`
+            ? `Evaluated in full: ${looks.length} of ${result.finds.length}. Other clearances and verdicts are estimates.`
+            : `Clearance, verdict and the heat margin in ${looks[0]!.heat.duty} are computed in full.`
         }}
       </p>
       <p v-if="result.more > 0" class="small">{{ result.more }} more are beaten by none; narrow what must hold to see them.</p>
@@ -239,7 +239,7 @@ const askable = computed(() =>
           <template #fails="{ row }">{{ row.fails }}</template>
           <template #cost="{ row }">{{ money(row.values.cost) }}</template>
           <template #take="{ row }"
-            ><ElButton :aria-label="`Take ${changes(row).join(', ')}`" :disabled="isOld" @click="take(row)">Take it</ElButton></template
+            ><ElButton :aria-label="`Add ${changes(row).join(', ')}`" :disabled="isOld" @click="take(row)">Add as setup</ElButton></template
           >
         </DataTable>
       </section>
@@ -268,23 +268,19 @@ const askable = computed(() =>
           </p>
           <ul>
             <li v-for="one in why.fails" :key="one.title + one.sentence">
-              <b>{{ one.title }}.</b> {{ one.sentence
-              }}<template v-if="one.cures.length > 0"> Would be cured by {{ one.cures.join(' or ') }}.</template>
+              <b>{{ one.title }}.</b> {{ one.sentence }}<template v-if="one.cures.length > 0"> Fix: {{ one.cures.join(' or ') }}.</template>
             </li>
           </ul>
         </div>
       </section>
-      <FoldedPart :title="`What was left out, by what it ended at: ${result.dropped.length}`">
+      <FoldedPart :title="`Combinations ruled out, by check: ${result.dropped.length}`">
         <ul class="small num" data-test="dropped">
           <li v-for="one in result.dropped" :key="one.rule">{{ big(one.count) }} by {{ one.title.toLowerCase() }}</li>
         </ul>
-        <p class="soft small">Counted where each ended, of one axle or of the whole car as far as it was looked at.</p>
+        <p class="soft small">Each combination is counted once, at the check that ruled it out.</p>
       </FoldedPart>
     </template>
-    <NothingYet
-      v-else-if="state !== 'going'"
-      text="Nothing was searched yet. A search changes nothing; a find becomes a setup when it is taken."
-    />
+    <NothingYet v-else-if="state !== 'going'" text="No search yet. A search changes nothing; add a result to make it a setup." />
   </div>
 </template>
 

@@ -248,7 +248,7 @@ defineExpose({ zoomOf: () => zoomTransform(svg.value!).k, scale })
     <ElButtonGroup class="zoom">
       <ElButton aria-label="Larger" @click="nearer(1.6)">+</ElButton>
       <ElButton aria-label="Smaller" @click="nearer(1 / 1.6)">−</ElButton>
-      <ElButton @click="whole">All of it</ElButton>
+      <ElButton @click="whole">Whole picture</ElButton>
     </ElButtonGroup>
   </div>
 </template>

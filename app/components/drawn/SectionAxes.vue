@@ -22,7 +22,7 @@ const tick = (mm: number) => String(Number(toUnit(mm, unit.value).toFixed(unit.v
     </g>
     <text :x="scale.z.range()[0]! - 30" :y="scale.r.range()[1]! - 8">radius, {{ unit.symbol }}</text>
     <text v-if="!narrow" :x="scale.z.range()[1]!" :y="scale.r.range()[0]! + 28" text-anchor="end">
-      from the wheel seat, {{ unit.symbol }} · street →
+      from the wheel mounting face, {{ unit.symbol }} · outboard →
     </text>
   </g>
 </template>

@@ -69,8 +69,8 @@ const points = () => guarded(() => download(`${fileName.value}.csv`, writePoints
       <h1>Full-size template of the {{ axle }} caliper</h1>
       <template v-if="made">
         <p>
-          The outline in true size, to glue on card and cut out. The seat edge stands on the wheel’s hub pad, the corner on the hub axis;
-          turned once round inside the wheel it shows where the caliper would touch.
+          Glue the true-size outline on card and cut it out. Put its straight edge on the wheel mounting face, its corner on the hub axis,
+          and turn it inside the wheel.
         </p>
         <div class="row">
           <FieldItem label="Paper"
@@ -92,10 +92,14 @@ const points = () => guarded(() => download(`${fileName.value}.csv`, writePoints
           <ElButton data-test="csv" @click="points">Points as CSV</ElButton>
         </div>
         <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-        <p class="caution">
-          Print at 100 %: the bar at the foot must measure 100.0 mm. A card shows the outline as it was measured, no more; it is no trial
-          fit. Never grind a caliper or a wheel to make room.
-        </p>
+        <p>Print at 100%: the bar at the bottom must measure 100.0 mm. A card does not replace a trial fit.</p>
+        <SafetyNote
+          :note="{
+            level: 'warning',
+            hazard: 'A caliper or wheel that was ground can break.',
+            action: 'Never grind either to gain clearance.',
+          }"
+        />
         <p class="soft small">{{ made.pages.length === 1 ? 'One sheet.' : `${made.pages.length} sheets that overlap by 10 mm.` }}</p>
       </template>
       <template v-else>

@@ -28,7 +28,7 @@ const ANSWERS: Record<FindingVerdict, string> = {
   unknown: '',
   needs: 'Needs a fix before it can be built.',
   check: 'Fits on figures; some points must be checked on the car.',
-  fits: 'Every interface that is looked at fits.',
+  fits: 'Every check is OK.',
 }
 const unknowns = computed(() => (report.value ? fitMissing(report.value) : []))
 const print = () => window.print()
@@ -76,10 +76,6 @@ const print = () => window.print()
       </ul>
     </section>
     <FitLimits />
-    <p class="caution">
-      No finding here is an approval. Follow the part makers’ instructions and local rules, and have a qualified technician look at the
-      brakes before the car is driven. Which axle locks first is said with the balance.
-    </p>
   </div>
 </template>
 

@@ -133,7 +133,7 @@ async function open(one: File) {
   leftOut.value = read.rejectedCount
   notRead.value = read.notRead
   if (fresh.length > 0) {
-    const problems = store.edit(`Bring in ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), {
+    const problems = store.edit(`Import ${fresh.length} fit reports`, (project) => void project.fitReports.push(...fresh), {
       shows: true,
     })
     if (problems[0]) {
@@ -152,16 +152,16 @@ async function open(one: File) {
       <VerdictMark v-if="contradictions > 0" verdict="needs" :size="22" />
       {{
         contradictions > 0
-          ? `${contradictions === 1 ? 'One report contradicts' : `${contradictions} reports contradict`} the figures: look for the wrong one.`
+          ? `${contradictions === 1 ? 'One report contradicts' : `${contradictions} reports contradict`} the calculation: check the entered values.`
           : matched > 0
-            ? `${matched} ${matched === 1 ? 'report speaks' : 'reports speak'} of this setup; none contradicts the figures.`
-            : 'Nobody has reported on these wheels over these calipers.'
+            ? `${matched} ${matched === 1 ? 'report speaks' : 'reports speak'} of this setup; none contradicts the calculation.`
+            : 'No reports for these wheels over these calipers yet.'
       }}
     </h1>
-    <p class="soft small">Reports stand beside the calculation and never change it.</p>
+    <p class="soft small">Reports never change the calculation.</p>
     <section v-for="{ axle, sentence, found } in beside" :key="axle" :data-test="`reports-${axle}`">
       <h2>{{ axle === 'front' ? 'Front' : 'Rear' }}</h2>
-      <p class="small"><span class="soft">By the figures:</span> {{ sentence }}</p>
+      <p class="small"><span class="soft">Calculated:</span> {{ sentence }}</p>
       <ul>
         <li v-for="one in found" :key="one.report.id">
           <strong>{{ NEARNESS_WORDS[one.nearness] }}</strong>: {{ says(one.report) }}
@@ -208,8 +208,7 @@ async function open(one: File) {
           ><ElInput :model-value="draft.note" maxlength="4000" aria-label="Note" :validate-event="false" @input="edit({ note: $event })"
         /></FieldItem>
         <span class="buttons"
-          ><ElButton type="primary" native-type="submit">Keep this report</ElButton
-          ><ElButton @click="adding = undefined">Cancel</ElButton></span
+          ><ElButton type="primary" native-type="submit">Save report</ElButton><ElButton @click="adding = undefined">Cancel</ElButton></span
         >
       </form>
       <p v-else class="tone-unknown">Choose a caliper and a wheel for this axle first.</p>

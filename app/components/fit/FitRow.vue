@@ -41,7 +41,7 @@ function price(remedy: Remedy): string {
 const accept = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy) =>
   store.edit(`Remedy: ${props.row.title.toLowerCase()}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
 const drop = (finding: FitFinding) =>
-  store.edit(`Take back: ${finding.title.toLowerCase()}`, (draft) => dropPiece(draft, setup.value!.id, finding))
+  store.edit(`Undo: ${finding.title.toLowerCase()}`, (draft) => dropPiece(draft, setup.value!.id, finding))
 function see(found: CheckboxValueType) {
   const { axle } = seen.value!
   store.edit('Seen on the car', (draft) => setSeen(draft, setup.value!.id, axle, fit.value!.rule, found === true))
@@ -62,7 +62,7 @@ const shown = (one: FitFinding['looked'][number]) =>
       ? String(one.value)
       : formatQuantity(one.value, one.dimension, units.value)
 const lookedColumns = [
-  { id: 'figure', label: 'What was looked at', least: 240 },
+  { id: 'figure', label: 'Input', least: 240 },
   { id: 'value', label: 'Value', number: true, least: 120 },
 ]
 </script>
@@ -86,20 +86,21 @@ const lookedColumns = [
         <template v-if="fit?.value !== undefined && fit.dimension">{{ formatQuantity(fit.value, fit.dimension, units) }}</template>
         <span v-if="fit?.limit" class="block soft small">{{ fit.limit }}</span>
       </span>
-      <ElButton v-if="fit" text class="more" :aria-expanded="open" :aria-label="`What went into: ${row.title}`" @click="emit('toggle')">
+      <ElButton v-if="fit" text class="more" :aria-expanded="open" :aria-label="`Inputs of ${row.title}`" @click="emit('toggle')">
         {{ open ? '−' : '+' }}
       </ElButton>
       <ElButton v-else text class="more" :aria-label="`Working of: ${row.title}`" @click="openFigureId = row.own!.figureId"> + </ElButton>
     </div>
     <div v-if="fit && (fit.remedies.length > 0 || fit.accepted || fit.unpriced || seen)" class="cures">
-      <p v-if="seen?.where === 'asItStands'" class="soft small">Seen with the car as it stands, and this brake is the same.</p>
+      <p v-if="seen?.where === 'asItStands'" class="soft small">Checked on the current car, which has the same brake.</p>
       <ElCheckbox v-else-if="seen" class="small" :model-value="seen.where === 'here'" :validate-event="false" @change="see"
-        >seen on the car <span v-if="seen.where === 'otherBrake'" class="soft">; it was seen with other parts, look again</span></ElCheckbox
+        >checked on the car
+        <span v-if="seen.where === 'otherBrake'" class="soft">; the parts have changed since, check again</span></ElCheckbox
       >
       <p v-if="fit.accepted || fit.unpriced" class="small">
         {{ onTheCar ? 'On the car.' : fit.unpriced ? 'On the bill, without a price.' : 'On the bill.' }}
-        <ElButton link type="primary" @click="drop(fit)">Take it back</ElButton>{{ ' ' }}
-        <NuxtLink v-if="!onTheCar" :to="link('cost')">Price it</NuxtLink>
+        <ElButton link type="primary" @click="drop(fit)">Undo</ElButton>{{ ' ' }}
+        <NuxtLink v-if="!onTheCar" :to="link('cost')">Enter a price</NuxtLink>
       </p>
       <template v-else>
         <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">
@@ -114,7 +115,7 @@ const lookedColumns = [
     <p v-if="row.own?.remedy?.kind === 'spacer'" class="cures small">
       {{ row.own.remedy.sentence }}
       <span v-if="row.own.remedy.after" class="soft">{{ afterWords(row.own.remedy.after) }}</span>{{ ' ' }}
-      <NuxtLink :to="link('fit', { axle: row.own.axle === 'rear' ? 'rear' : undefined })">Take it in the drawing</NuxtLink>
+      <NuxtLink :to="link('fit', { axle: row.own.axle === 'rear' ? 'rear' : undefined })">Open Fit drawing</NuxtLink>
     </p>
     <div v-else-if="row.own?.remedy" class="cures cure">
       <span

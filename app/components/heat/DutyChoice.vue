@@ -23,7 +23,7 @@ const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
       <ElButton data-test="copy-duty" @click="editing = { from: duty, again: false }">{{
         duty.own ? 'Copy it' : 'Make it yours'
       }}</ElButton>
-      <ElButton data-test="new-duty" @click="editing = { from: undefined, again: false }">New driving</ElButton>
+      <ElButton data-test="new-duty" @click="editing = { from: undefined, again: false }">New session</ElButton>
     </div>
     <p class="soft small words">{{ capital(duty.words) }}.</p>
     <LazyDutyEditor v-if="editing" :from="editing.from" :again="editing.again" @close="editing = undefined" />

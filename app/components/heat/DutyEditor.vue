@@ -140,7 +140,7 @@ function save() {
   const id = props.again && props.from ? props.from.id : newId()
   const own: OwnDuty = { id, name: name.value.trim().slice(0, 120), duty: plain(duty.value) }
   const refused = store.edit(
-    props.again ? 'Change a driving' : 'Add a driving',
+    props.again ? 'Edit a session' : 'Add a session',
     (draft) => {
       const at = draft.duties.findIndex((one) => one.id === id)
       if (at < 0) draft.duties.push(own)
@@ -157,7 +157,7 @@ function save() {
   open.value = false
 }
 function remove() {
-  store.edit('Remove a driving', (draft) => {
+  store.edit('Remove a session', (draft) => {
     draft.duties = draft.duties.filter((one) => one.id !== props.from!.id)
     if (draft.preferences.duty === props.from!.id) delete draft.preferences.duty
   })
@@ -166,10 +166,10 @@ function remove() {
 </script>
 
 <template>
-  <ElDrawer v-model="open" :title="again ? 'Change the driving' : 'A driving of your own'" size="min(620px, 100%)" @closed="emit('close')">
+  <ElDrawer v-model="open" :title="again ? 'Edit session' : 'New session'" size="min(620px, 100%)" @closed="emit('close')">
     <div class="editor" data-test="duty-editor">
       <FieldItem label="Name" :error="nameWrong"
-        ><ElInput v-model="name" maxlength="120" aria-label="Name of the driving" :validate-event="false"
+        ><ElInput v-model="name" maxlength="120" aria-label="Name of the session" :validate-event="false"
       /></FieldItem>
       <FieldItem label="Kind"
         ><ChoiceSelect label="Kind" :value="kind" :options="KINDS" data-test="duty-kind" @change="kind = $event"
@@ -244,8 +244,8 @@ function remove() {
             <FilePick label="Zones from a speed trace" accept=".csv,.txt,.tsv,text/csv" name="trace" @pick="pick" />
           </p>
           <p class="soft small">
-            A block of four columns can be pasted into the table: speed before and after in km/h, g, seconds to the next. A speed trace is a
-            CSV of one lap with a column time and a column speed; every fall of more than 15 km/h at more than 0.3 g is a zone.
+            Paste four columns: speed before and after (km/h), deceleration (g), seconds to the next zone. In a CSV speed trace of one lap,
+            each drop over 15 km/h and 0.3 g becomes a zone.
           </p>
         </div>
       </template>
@@ -260,7 +260,7 @@ function remove() {
         <ElButton v-if="again" class="remove" @click="remove">Remove it</ElButton>
         <ElButton @click="open = false">Cancel</ElButton>
         <ElButton type="primary" :disabled="problems.length > 0" data-test="save-duty" @click="save">{{
-          again ? 'Keep the change' : 'Add it'
+          again ? 'Save session' : 'Add session'
         }}</ElButton>
       </div>
     </template>

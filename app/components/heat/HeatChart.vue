@@ -125,9 +125,9 @@ const names = computed(() => {
         <template v-else
           >{{
             heat.goneAtS === undefined
-              ? 'Ten minutes standing afterwards are part of it: heat still goes from rotor and pads into the fluid.'
-              : 'Drawn up to where the brakes are gone; what heat would go on into the fluid is not.'
-          }}{{ heat.stock.length > 0 ? ' Thin: the car as it stands.' : '' }}</template
+              ? 'The last ten minutes are parked: heat still flows from rotor and pads into the fluid.'
+              : 'The chart ends where the brakes fail. Later heating of the fluid is not shown.'
+          }}{{ heat.stock.length > 0 ? ' Thin lines: the baseline.' : '' }}</template
         >
       </figcaption>
       <ElSlider

@@ -25,14 +25,14 @@ const take = (lever: HeatLever) =>
     </p>
     <template v-if="levers">
       <h1 v-if="levers.levers.length > 0" data-test="levers-say">{{ leversSentence(levers) }}</h1>
-      <NothingYet v-else-if="!working && !stopped" text="What would help is tried once the session can be computed." />
+      <NothingYet v-else-if="!working && !stopped" text="Changes are tried once the session can be computed." />
       <LeverTable v-if="helping.length > 0" :levers="helping" data-test="levers" @take="take" />
-      <FoldedPart v-if="others.length > 0" :title="`Gains nothing over this driving: ${others.length}`">
+      <FoldedPart v-if="others.length > 0" :title="`No gain in this session: ${others.length}`">
         <LeverTable :levers="others" data-test="no-levers" @take="take" />
       </FoldedPart>
       <p class="soft small">
-        Cheapest first; each is put in and driven the same, with the likely figures. Pads by the same shape code, rotors of the same place:
-        the fit check has the last word. A hose and shims come on the bill without a price.
+        Cheapest first. Each change was applied and the session computed again with nominal values. Cooling ducts and shims join the parts
+        list without a price.
       </p>
     </template>
     <PadCurves />

@@ -136,16 +136,20 @@ function holdProbe() {
       <FieldItem :label="peak ? 'Highest' : 'Temperature'"
         ><ElInput v-model="typed" class="num" :placeholder="units.temperature" aria-label="Temperature" :validate-event="false"
       /></FieldItem>
-      <ElButton type="primary" native-type="submit" :disabled="typed.trim() === ''">Enter it</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="typed.trim() === ''">Enter the value</ElButton>
     </form>
     <p v-if="error" class="field-error" role="alert">{{ error }}</p>
-    <p class="caution">
-      The brakes are hot enough to burn and to light what is dry: gloves, nothing that melts, the car held by a gear and a chock, and no
-      water. Infra-red reads bare metal too low: paint a spot of dull paint that stands heat, or set the emissivity.
-    </p>
+    <SafetyNote
+      :note="{
+        level: 'warning',
+        hazard: 'Hot brakes burn and start fires.',
+        action: 'Wear gloves, hold the car with a gear and a chock, and use no water.',
+      }"
+    />
+    <p class="soft small">Infrared reads bare metal too low. Measure on a spot of heat-proof matt paint, or set the emissivity.</p>
     <section>
-      <h2>What was read</h2>
-      <NothingYet v-if="log.length === 0" text="No temperature was read yet." />
+      <h2>Temperature readings</h2>
+      <NothingYet v-if="log.length === 0" text="No temperature readings yet." />
       <ul class="log" data-test="heat-log">
         <li v-for="{ one, used, setup: name, duty: drive } in log" :key="one.id">
           <span
@@ -164,8 +168,8 @@ function holdProbe() {
     <section>
       <h2>Simulated temperature probe</h2>
       <p class="soft small">
-        Stands in for a probe held to the {{ READ_LUMPS[lump] }}, {{ axle }}, after this driving, of a car that cools a little better than
-        is usual. It warms up before it is right.
+        Simulated probe on the {{ READ_LUMPS[lump] }}, {{ axle }}, after this session, on a car that cools slightly better than usual. Wait
+        until the reading is steady.
       </p>
       <div class="entry">
         <FieldItem label="Fault"
@@ -178,8 +182,8 @@ function holdProbe() {
         <ElButton :disabled="truthC === undefined" data-test="hold-probe" @click="holdProbe">Hold it there</ElButton>
         <template v-if="probe.on.value">
           <output class="shown num" data-test="probe-shows">{{ probe.shownC.value === undefined ? '–' : c(probe.shownC.value) }}</output>
-          <ElButton data-test="send-probe" @click="probe.send()">Take what it shows</ElButton>
-          <ElButton @click="probe.turn(false)">Put it away</ElButton>
+          <ElButton data-test="send-probe" @click="probe.send()">Add reading</ElButton>
+          <ElButton @click="probe.turn(false)">Disconnect</ElButton>
         </template>
       </div>
       <p v-if="probe.trouble.value" class="field-error" role="alert">{{ probe.trouble.value }}</p>

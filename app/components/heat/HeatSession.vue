@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SAFETY } from '#core/model/safety-note.ts'
 import { computed } from 'vue'
 import type { HeatLine } from '#core/report/heat/heat-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -16,7 +17,7 @@ const minutes = (seconds: number | undefined) => (seconds === undefined ? '' : `
 const columns = [
   { id: 'what', label: 'What', least: 120, text: (one: HeatLine) => one.label },
   { id: 'peak', label: 'Peak', number: true },
-  { id: 'doubt', label: 'By the doubts', number: true, least: 116 },
+  { id: 'doubt', label: 'Range', number: true, least: 116 },
   { id: 'limit', label: 'Limit', least: 180 },
   { id: 'margin', label: 'Left', number: true, least: 76 },
   { id: 'over', label: 'Beyond from', number: true, least: 100 },
@@ -129,26 +130,29 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
               :data-test="`enter-wear-${one.axle}`"
               @click="enterWear(one.axle, one.lasts)"
             >
-              Reckon the season with it
+              Use this session for the season
             </ElButton>
           </div>
         </section>
-        <FoldedPart class="no-print" :title="`What stands in for figures nobody entered: ${heat.assumed.length}`">
+        <FoldedPart class="no-print" :title="`Assumed values: ${heat.assumed.length}`">
           <ul class="small">
             <li v-for="one in heat.assumed" :key="one">{{ one }}</li>
           </ul>
           <p class="soft small">
-            Twelve runs with these figures at the ends of their doubts make the range.{{
-              isStock ? '' : ' The same driving for the car as it stands.'
+            The range comes from twelve runs with these values at the ends of their uncertainty.{{
+              isStock ? '' : ' The baseline is driven through the same session.'
             }}
           </p>
         </FoldedPart>
-        <p class="caution">
-          {{ heat.cautions.join(' ') }}
-          After a run the brakes burn the skin and light what is dry: no water on hot rotors, no foot held on the pedal and no parking brake
-          set until they are cool. A pedal that gets soft ends the session; fluid that has boiled once is changed. Try fade on closed ground
-          only.
-        </p>
+        <p v-for="tip in heat.cautions" :key="tip" class="small">{{ tip }}</p>
+        <SafetyNote :note="SAFETY.hot" />
+        <SafetyNote
+          :note="{
+            level: 'warning',
+            hazard: 'Brakes that fade may not stop the car.',
+            action: 'End the session if the pedal gets soft. Test fade on closed ground only.',
+          }"
+        />
       </template>
     </template>
   </div>

@@ -15,7 +15,7 @@ const columns = [
   { id: 'face', label: 'Faces', number: true, least: 76 },
   { id: 'fluid', label: 'Fluid', number: true, least: 76 },
   { id: 'price', label: 'Costs', number: true, least: 84 },
-  { id: 'take', label: 'Take it', unseen: true, least: 92 },
+  { id: 'take', label: 'Apply', unseen: true, least: 92 },
 ]
 const costs = ({ owned, price, what, kgACorner }: HeatLever) => {
   const heavier =
@@ -38,9 +38,7 @@ const costs = ({ owned, price, what, kgACorner }: HeatLever) => {
     <template #fluid="{ row }">{{ c(row.fluidC) }}</template>
     <template #price="{ row }">{{ costs(row) }}</template>
     <template #take="{ row }"
-      ><ElButton v-if="row.takes" class="no-print" :aria-label="`Take ${row.label}`" @click="$emit('take', row)"
-        >Take it</ElButton
-      ></template
+      ><ElButton v-if="row.takes" class="no-print" :aria-label="`Take ${row.label}`" @click="$emit('take', row)">Apply</ElButton></template
     >
   </DataTable>
 </template>

@@ -25,9 +25,9 @@ const bars = (row: StopRow) => {
   const { footN, footAtMost } = found.value!
   const force = formatQuantity(footN, 'force', units.value)
   return [
-    { id: 'driver' as const, label: `The foot, ${force}`, here: row.driverG, stock: row.stock?.driverG, most: footAtMost },
-    { id: 'stroke' as const, label: 'The stroke of pedal and cylinder', here: row.strokeG, stock: row.stock?.strokeG, most: false },
-    { id: 'pads' as const, label: `The pads, cold, by ${force}`, here: row.padsG, stock: row.stock?.padsG, most: footAtMost },
+    { id: 'driver' as const, label: `Pedal force, ${force}`, here: row.driverG, stock: row.stock?.driverG, most: footAtMost },
+    { id: 'stroke' as const, label: 'Stroke of pedal and master cylinder', here: row.strokeG, stock: row.stock?.strokeG, most: false },
+    { id: 'pads' as const, label: `Cold pads, at ${force}`, here: row.padsG, stock: row.stock?.padsG, most: footAtMost },
     {
       id: 'tyre' as const,
       label: `The tyres, ${row.friction.toFixed(2)}${row.assumed ? ' assumed' : ''}`,
@@ -56,7 +56,7 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
       <section v-for="row in found.rows" :key="row.surface">
         <h2>
           {{ row.surface === 'dry' ? 'Dry' : 'Wet' }}: {{ g(row.decelG) }}, <span class="num">{{ distanceWords(row) }}</span>
-          <span v-if="row.stock" class="was-words soft small">as it stands {{ g(row.stock.decelG) }}, {{ distanceWords(row.stock) }}</span>
+          <span v-if="row.stock" class="was-words soft small">baseline {{ g(row.stock.decelG) }}, {{ distanceWords(row.stock) }}</span>
         </h2>
         <dl>
           <template v-for="bar in bars(row)" :key="bar.id">
@@ -67,7 +67,7 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
                 v-if="bar.stock !== undefined && bar.stock < Infinity"
                 class="was"
                 :style="{ left: width(bar.stock) }"
-                :title="`As it stands ${g(bar.stock)}`"
+                :title="`Baseline ${g(bar.stock)}`"
               />
               <span class="num value">{{ bar.words }}</span>
             </dd>
@@ -78,8 +78,8 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
         </p>
       </section>
       <p class="soft small">
-        From {{ found.fromKmh }} km/h, driver only, cold brakes; 0.3 s until the brakes are fully on, no time to react. The mark is the car
-        as it stands. Hot pads can limit a stop before: see the session.
+        From {{ found.fromKmh }} km/h, driver only, cold brakes, 0.3 s brake build-up, no reaction time. The mark shows the baseline. Hot
+        pads can limit a stop earlier: see Session.
       </p>
       <StagingHold />
     </template>

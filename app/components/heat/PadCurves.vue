@@ -77,7 +77,7 @@ const c = (value: number | undefined) =>
         y-name="friction"
         :show-x="(t: number) => formatQuantity(t, 'temperature', units, { bare: true, decimals: 0 })"
       />
-      <text v-if="peakC" class="note" :x="x(20) + 6" :y="H - margin.bottom - 8">what this driving makes of the fitted pads’ faces</text>
+      <text v-if="peakC" class="note" :x="x(20) + 6" :y="H - margin.bottom - 8">pad surface temperatures in this session</text>
       <g v-for="(one, i) in drawn" :key="one.partId" :class="{ fitted: one.fitted }">
         <path class="curve" :d="path(one.curve!)" :stroke-dasharray="DASHES[i % DASHES.length]" />
         <text class="letter" :x="x(at(i))" :y="y(frictionOf(one.curve!, at(i))) - 5">{{ letter(i) }}</text>
@@ -94,8 +94,8 @@ const c = (value: number | undefined) =>
       </li>
     </ul>
     <p class="soft small">
-      For a car that is driven to the track the pad has to bite on the first cold stop of the way home, too. Lines end flat: beyond their
-      last point nobody has measured. A pad made for heat wears rotors and shoes dust; ask its maker before it goes on the road.
+      On the road, pads must also work in the first cold stop. Curves are flat beyond their last measured point. Ask the maker before you
+      use track pads on the road.
     </p>
   </section>
 </template>

@@ -62,7 +62,7 @@ const found = computed(() =>
       <VerdictMark :verdict="found.verdict" :size="16" /> {{ found.sentence }}
     </p>
     <CannotSay v-else-if="found" what="whether it is held" :missing="found.missing" />
-    <p class="soft small">Pads that are hot or glazed hold less. Nobody stands before a car that is held against its engine.</p>
+    <p class="soft small">Hot or glazed pads hold less. Keep everyone clear of the front of a car held against its engine.</p>
   </section>
 </template>
 

@@ -92,7 +92,7 @@ const share = computed(() =>
       @enter="emit('enter')"
     />
     <BarShare v-else-if="at.kind === 'setup'" :setup-id="at.setupId" @enter="emit('enter')" />
-    <span v-if="share" class="soft small">{{ share }} of the doubt</span>
+    <span v-if="share" class="soft small">{{ share }} of the uncertainty</span>
   </div>
 </template>
 

@@ -34,9 +34,9 @@ const byNeed = computed(() => lens.needs.value !== undefined && props.place !== 
 const headingOf = (key: string, field: Field): string => {
   if (!byNeed.value) return field.group ?? ''
   const need = needOf(key)
-  return need?.kind === 'needed' ? 'Needed for this answer' : need ? 'Makes it surer' : REST
+  return need?.kind === 'needed' ? 'Needed for this answer' : need ? 'Makes the result more certain' : REST
 }
-const RANK = ['Needed for this answer', 'Makes it surer', REST]
+const RANK = ['Needed for this answer', 'Makes the result more certain', REST]
 const groups = computed(() => {
   const found = new Map<string, [string, Field][]>()
   for (const [key, field] of Object.entries(props.table)) {
@@ -47,7 +47,7 @@ const groups = computed(() => {
   }
   const all = [...found]
   if (!byNeed.value) return all
-  const surer = found.get('Makes it surer')
+  const surer = found.get('Makes the result more certain')
   surer?.sort((a, b) => (needOf(b[0])?.share ?? 0) - (needOf(a[0])?.share ?? 0))
   return all
     .sort((a, b) => RANK.indexOf(a[0]) - RANK.indexOf(b[0]))
@@ -96,7 +96,7 @@ onBeforeUnmount(() => cancelAnimationFrame(frame))
           @change="emit('change', key, $event)"
           @several="emit('several', $event)"
         />
-        <span v-if="shareOf(key)" class="soft small" data-test="share">{{ shareOf(key) }} of the doubt</span>
+        <span v-if="shareOf(key)" class="soft small" data-test="share">{{ shareOf(key) }} of the uncertainty</span>
       </div>
     </div>
   </fieldset>

@@ -27,7 +27,7 @@ function fill(id: ClassId | '') {
   <FieldItem
     class="typical-car"
     label="Fill what is unknown from a typical car"
-    help="Invented classes, no real model. What you have not entered is filled in, marked as typical, each figure with its doubt; what you replace is yours. Undo takes it back."
+    help="Typical values of an invented class fill every empty field, each with its uncertainty. Your own values stay. Undo removes them again."
   >
     <ChoiceSelect label="Typical car" :value="chosen" :options="classes" @change="fill" />
     <span v-if="count > 0" class="soft small" data-test="typical-count">{{ count }} figures are typical, not this car’s.</span>

@@ -102,7 +102,8 @@ function take() {
               </ElCheckbox>
             </ElCheckboxGroup>
             <p v-if="drawing.layers.length > chosen.length" class="soft small">
-              Chosen by name and by where they lie: the {{ kind === 'profile' ? 'wheel' : 'caliper' }} alone. Look before you take it.
+              These layers were selected by name and position, for the {{ kind === 'profile' ? 'wheel' : 'caliper' }} alone. Check them
+              before you import.
             </p>
             <p v-for="note in drawing.notes" :key="note" class="soft small">{{ note }}</p>
           </fieldset>
@@ -124,7 +125,7 @@ function take() {
           <p class="soft small">
             The place in the drawing that is hub axis and {{ kind === 'profile' ? 'hub pad' : 'wheel seat' }}, in its unit.
           </p>
-          <FieldItem label="Street is towards"
+          <FieldItem label="Outboard direction"
             ><ChoiceSelect
               :value="outboard"
               :options="[
@@ -133,7 +134,7 @@ function take() {
                 { value: '+y', label: '+y, upwards' },
                 { value: '-y', label: '−y, downwards' },
               ]"
-              label="Street is towards"
+              label="Outboard direction"
               @change="outboard = $event"
           /></FieldItem>
           <ElCheckbox v-model="mirrorRadius" class="layer" :validate-event="false">radius grows the other way</ElCheckbox>
@@ -143,7 +144,7 @@ function take() {
           <p v-if="trouble" class="field-error" data-test="dxf-trouble">{{ trouble }}</p>
           <p v-else class="small soft num">
             {{ lines.length }} {{ lines.length === 1 ? 'line' : 'lines' }}, {{ count }} points. Grey is what is there now.
-            {{ kind === 'profile' ? 'Tags come from the layers’ names, else from the slope: look at them afterwards.' : '' }}
+            {{ kind === 'profile' ? 'Tags come from the layer names, or from the slope. Check them afterwards.' : '' }}
           </p>
         </div>
       </div>

@@ -146,7 +146,7 @@ onBeforeUnmount(() => picture.close())
     <div class="ways">
       <FilePick label="Choose a picture …" accept="image/*,application/pdf,.pdf" name="picture-file" @pick="take" />
       <label class="el-button shot">
-        Take one
+        Open camera
         <!-- a native input: ElUpload cannot ask for the camera -->
         <input ref="shots" class="visually-hidden" type="file" accept="image/*" capture="environment" @change="shot" />
       </label>
@@ -162,9 +162,8 @@ onBeforeUnmount(() => picture.close())
       <ElButton text data-test="picture-example" :loading="busy" @click="exampleOf">Try an example</ElButton>
     </div>
     <p class="soft small">
-      Print the sheet, lay the card on its two lines, photograph it from above with all four rings in the picture. Let the brakes cool
-      first; brake dust is harmful: wipe wet, do not blow. A card bends: weigh it down. A picture replaces no trial fit. It stays on this
-      machine, small, with the project.
+      Print the sheet, lay the card on its two lines and weigh it down. Photograph it from above, with all four rings in the picture. A
+      picture does not replace a trial fit.
     </p>
     <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Leave it</ElButton></p>
     <p v-if="message && !open" class="field-error" role="alert" data-test="picture-message">{{ message }}</p>
@@ -190,7 +189,7 @@ onBeforeUnmount(() => picture.close())
               { value: 'scale', label: '1 Millimetres' },
               { value: 'trace', label: '2 The line', disabled: !ready },
             ]"
-            aria-label="What to do"
+            aria-label="Action"
             block
           />
           <FieldItem v-if="shown.pages && shown.pages > 1 && stage === 'scale'" :label="`Page of ${shown.pages}`"
@@ -228,9 +227,9 @@ onBeforeUnmount(() => picture.close())
             <ElButton type="primary" :disabled="!ready" data-test="picture-next" @click="stage = 'trace'">Trace the line</ElButton>
           </template>
           <template v-else>
-            <ElButton v-if="!profile" :disabled="!outline" @click="keep(true)">Take it, and trace another</ElButton>
+            <ElButton v-if="!profile" :disabled="!outline" @click="keep(true)">Add and trace another</ElButton>
             <ElButton type="primary" :disabled="!outline" data-test="picture-take" @click="keep(false)">{{
-              replaces ? 'Replace what is there' : 'Take it'
+              replaces ? 'Replace outline' : 'Add outline'
             }}</ElButton>
           </template>
         </div>

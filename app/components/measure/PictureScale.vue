@@ -21,12 +21,12 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
 
 <template>
   <div class="scale">
-    <FieldItem label="What is in the picture"
+    <FieldItem label="Picture content"
       ><ChoiceSelect
         data-test="picture-lies"
         :value="state.lies"
         :options="(Object.keys(LIES) as Lies[]).map((value) => ({ value, label: LIES[value] }))"
-        label="What is in the picture"
+        label="Picture content"
         @change="state.lies = $event"
     /></FieldItem>
     <template v-if="state.lies !== 'drawing'">
@@ -43,7 +43,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       <LengthInput
         v-if="state.lies !== 'sheet'"
         :label="state.lies === 'card' ? 'Thickness of the card' : 'Height of the gauge’s upper edge'"
-        help="What lies higher looks larger and further out: it is taken back, and what is not sure of it adds to the doubt."
+        help="Higher objects look larger and further out. The program corrects this and adds the height’s uncertainty."
         :value-mm="state.thickMm"
         :min-mm="0"
         :max-mm="30"
@@ -129,7 +129,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
         {{
           state.scaleBy === 'two'
             ? 'For a scan or a page of a PDF, seen straight. A photograph taken aslant needs four corners.'
-            : 'Lower left, lower right, upper right, upper left, as the drawing should be looked at.'
+            : 'Lower left, lower right, upper right, upper left, as you read the drawing.'
         }}
       </p>
     </template>
@@ -151,7 +151,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       Drag a place, or choose it and point in the picture; arrow keys move it by a hair. The loupe shows what is below it.
     </p>
     <ElCheckbox v-model="state.mirrored" :validate-event="false"
-      >the street is to the left ({{ seatWord }} seen from the other side)</ElCheckbox
+      >outboard is to the left ({{ seatWord }} seen from the other side)</ElCheckbox
     >
   </div>
 </template>

@@ -50,8 +50,8 @@ const tag = computed({
         aria-label="The next stretch is"
         data-test="picture-tag"
     /></FieldItem>
-    <FieldItem label="What is traced"
-      ><ElRadioGroup v-model="state.what" aria-label="What is traced">
+    <FieldItem label="Traced line"
+      ><ElRadioGroup v-model="state.what" aria-label="Traced line">
         <ElRadio value="line">the middle of a drawn line</ElRadio>
         <ElRadio value="edge">an edge, light against dark</ElRadio>
       </ElRadioGroup></FieldItem
@@ -59,7 +59,7 @@ const tag = computed({
     <LengthInput
       v-if="state.what === 'line'"
       label="Width of the line"
-      help="Nobody knows where in its width the edge ran: it adds to the doubt."
+      help="The line’s width adds to the uncertainty."
       :value-mm="state.lineMm"
       :min-mm="0.1"
       :max-mm="5"
@@ -87,11 +87,11 @@ const tag = computed({
     <p v-if="outlined && !outlined.ok" class="field-error" role="alert">{{ outlined.message }}</p>
     <div v-if="outline && most && words" role="status" data-test="picture-outline">
       <p class="answer num">
-        {{ anchors.length }} places, {{ outline.points.length }} points. Doubt: z ±{{ mm(most[0]!) }}, r ±{{ mm(most[1]!) }}.
+        {{ anchors.length }} places, {{ outline.points.length }} points. Uncertainty: z ±{{ mm(most[0]!) }}, r ±{{ mm(most[1]!) }}.
       </p>
       <p class="soft small">Made of: {{ words.parts }}. {{ words.better ?? '' }}</p>
       <p v-if="offSquare !== undefined && offSquare > 0.4" class="tone-needs small">
-        Axis and seat are {{ offSquare.toFixed(1) }}° off square: look at their places again.
+        Axis and seat are {{ offSquare.toFixed(1) }}° off square. Check their positions.
       </p>
     </div>
     <p v-else class="soft small">No line yet.</p>

@@ -95,8 +95,8 @@ function focused(row: number, cell: PointCell) {
 <template>
   <div class="points" :data-field="name">
     <div class="tools">
-      <FieldItem label="Taken with"
-        ><ChoiceSelect :value="instrument" :options="INSTRUMENT_CHOICES" label="Taken with" @change="((instrument = $event), commit())"
+      <FieldItem label="Measured with"
+        ><ChoiceSelect :value="instrument" :options="INSTRUMENT_CHOICES" label="Measured with" @change="((instrument = $event), commit())"
       /></FieldItem>
       <FieldItem label="Comes from"
         ><ChoiceSelect
@@ -208,9 +208,8 @@ function focused(row: number, cell: PointCell) {
       <li v-for="one in problems.slice(0, 4)" :key="`${one.line}${one.row}${one.cell}`">{{ one.message }}</li>
     </ul>
     <p class="soft small">
-      Enter goes to the next cell. Several readings of one place go into one cell with a semicolon between; a block pasted from a
-      spreadsheet fills the rows from here on. A point that is dragged or inserted was not read: the readings of its line then no longer
-      count, and how sure it is gets assumed.
+      Separate several readings of one place with semicolons. A block pasted from a spreadsheet fills the rows from here. Moving a point
+      discards its readings.
     </p>
   </div>
 </template>

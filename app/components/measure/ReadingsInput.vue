@@ -57,7 +57,7 @@ const outlierWords = computed(() => {
   if (found.length === 0) return ''
   if (readings.value.length === 2) return 'The two readings are further apart than this instrument explains: take a third.'
   const which = found.map((at) => fine(readings.value[at]!)).join(', ')
-  return `${which} stands apart from the others. It counts until you take it out: read again, or remove it.`
+  return `${which} differs from the others and still counts. Measure again or remove it.`
 })
 
 /** Takes readings in; a slip of unit is asked about, what cannot be meant is refused. */
@@ -199,8 +199,8 @@ defineExpose({ focus: () => input.value?.focus() })
           >
             Take {{ fine(slip.readings[0]! * slip.factor) }}
           </ElButton>
-          <ElButton link type="primary" @click="slip && add(slip.readings, true)">Take it as it is</ElButton>
-          <ElButton link type="primary" @click="slip = undefined">Drop it</ElButton>
+          <ElButton link type="primary" @click="slip && add(slip.readings, true)">Accept anyway</ElButton>
+          <ElButton link type="primary" @click="slip = undefined">Discard</ElButton>
         </span>
         <template v-else-if="measured && figure">
           <strong>{{ fine(measured.valueMm) }}</strong> ± {{ fine(measured.uMm) }}

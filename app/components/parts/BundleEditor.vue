@@ -72,7 +72,7 @@ function remove() {
         /></FieldItem>
       </template>
     </div>
-    <h3>What it yields</h3>
+    <h3>Parts included</h3>
     <ul>
       <li v-for="part in parts" :key="part.id">
         <NuxtLink :to="link('parts', { part: part.id })">{{ part.name }}</NuxtLink>

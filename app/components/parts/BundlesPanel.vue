@@ -80,10 +80,10 @@ async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
   <div class="bundles" :class="{ editing: chosen }">
     <section class="list" aria-label="Kits and donors">
       <p class="soft small">
-        Against {{ setup?.name }}: what each would bring if it were taken whole, what bolts on best first. Where other parts of the library
-        go with it better than what is there, they are named.
+        Each kit or donor, applied whole to {{ setup?.name }}; best fit first. Library parts that suit it better than the present ones are
+        named.
       </p>
-      <WorkingLine v-if="working" what="What kits and donors would bring is being computed" />
+      <WorkingLine v-if="working" what="Evaluating kits and donors" />
       <ul data-test="bundles">
         <li v-for="{ bundle, offer } in rows" :key="bundle.id" :class="{ here: bundle.id === chosen?.id }">
           <button type="button" class="pick" :aria-current="bundle.id === chosen?.id" @click="choose(bundle.id)">
@@ -115,13 +115,13 @@ async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
           </span>
           <span v-if="offer?.there" class="soft small there">in this setup</span>
           <span v-else-if="offer?.alone" class="two">
-            <ElButton :aria-label="`Take ${bundle.name} with ${offer.companyWords}`" @click="take(bundle, offer.company)">
-              Take with these
+            <ElButton :aria-label="`Add ${bundle.name} with ${offer.companyWords}`" @click="take(bundle, offer.company)">
+              Add with these
             </ElButton>
-            <ElButton text :aria-label="`Take ${bundle.name} whole, alone`" @click="take(bundle)"> Take alone </ElButton>
+            <ElButton text :aria-label="`Add ${bundle.name} alone`" @click="take(bundle)"> Add alone </ElButton>
           </span>
-          <ElButton v-else :disabled="bundle.parts.length === 0" :aria-label="`Take ${bundle.name} whole`" @click="take(bundle)">
-            Take whole
+          <ElButton v-else :disabled="bundle.parts.length === 0" :aria-label="`Add ${bundle.name}`" @click="take(bundle)">
+            Add whole kit
           </ElButton>
         </li>
       </ul>

@@ -9,7 +9,7 @@ const props = defineProps<{ part: Part }>()
 const store = useProjectStore()
 const points = computed(() => inspectionOf(props.part).map((point) => ({ ...point, found: inspected(props.part, point) })))
 const open = computed(() => points.value.filter((point) => point.found === 'open').length)
-const WORDS: Record<Inspected, string> = { passed: 'passed', failed: 'failed', open: 'not looked at' }
+const WORDS: Record<Inspected, string> = { passed: 'passed', failed: 'failed', open: 'not inspected' }
 
 function set(id: string, found: Inspected) {
   store.edit(`Inspect ${props.part.name}`, (draft) => {
@@ -28,7 +28,7 @@ function set(id: string, found: Inspected) {
   <fieldset v-if="points.length > 0" class="sheet" data-field="inspection">
     <legend>
       Used: look it over
-      <span class="soft small">{{ open > 0 ? `${open} of ${points.length} open` : `all ${points.length} looked at` }}</span>
+      <span class="soft small">{{ open > 0 ? `${open} of ${points.length} open` : `all ${points.length} inspected` }}</span>
     </legend>
     <ul>
       <li v-for="point in points" :key="point.id" :data-point="point.id">
@@ -49,7 +49,13 @@ function set(id: string, found: Inspected) {
         </ElRadioGroup>
       </li>
     </ul>
-    <p class="caution">What looks sound may still be worn out: have a qualified technician rebuild or judge used brake parts.</p>
+    <SafetyNote
+      :note="{
+        level: 'warning',
+        hazard: 'Used brake parts can look sound and be worn out.',
+        action: 'Have a qualified technician rebuild or inspect them.',
+      }"
+    />
   </fieldset>
 </template>
 

@@ -32,7 +32,7 @@ function take() {
   const { name, values, left: open } = readPartLine(part.value.kind, text.value, units.value, new Date().toISOString().slice(0, 10))
   const count = Object.keys(values).length
   left.value = open
-  said.value = count === 0 ? 'Nothing of it was understood.' : `${count} taken, of origin “reported”.`
+  said.value = count === 0 ? 'No value was recognised.' : `${count} imported, with origin “reported”.`
   if (count === 0 && name === undefined) return
   store.edit(`Paste ${part.value.name}`, (draft) =>
     putAt(draft, { kind: 'part', partId: part.value!.id, field: '' }, { ...values, ...(name === undefined ? {} : { name }) }),
@@ -66,7 +66,7 @@ function take() {
             @keydown.enter.exact.prevent="take"
           />
         </FieldItem>
-        <ElButton native-type="submit">Take it in</ElButton>
+        <ElButton native-type="submit">Import</ElButton>
         <span v-if="said" class="small" role="status" data-test="pasted">{{ said }}</span>
         <ul v-if="left.length > 0" class="small tone-needs">
           <li v-for="one in left" :key="one">{{ one }}</li>

@@ -134,7 +134,7 @@ const save = () =>
       <div v-if="chosen.size > 0" class="bulk" role="group" aria-label="Change the chosen rows">
         <strong class="num">{{ chosen.size }} chosen</strong>
         <ChoiceSelect
-          label="What to change"
+          label="Column to change"
           :value="bulkColumn"
           :options="[{ value: '', label: 'Set …' }, ...all.map((column) => ({ value: column.id, label: headerOf(column) }))]"
           @change="bulkColumn = $event"

@@ -46,10 +46,10 @@ function saveRejected() {
 </script>
 
 <template>
-  <section v-if="table" class="import" aria-label="Bring in a table">
-    <h2>Bring in {{ table.rows.length }} {{ table.rows.length === 1 ? 'row' : 'rows' }}</h2>
+  <section v-if="table" class="import" aria-label="Import a table">
+    <h2>Import {{ table.rows.length }} {{ table.rows.length === 1 ? 'row' : 'rows' }}</h2>
     <p class="num answer" role="status" data-test="import-answer">
-      <strong>{{ taken!.parts.length }} will be taken</strong
+      <strong>{{ taken!.parts.length }} will be imported</strong
       ><template v-if="changes > 0">, {{ changes }} of them as changes of parts that are here</template
       ><template v-if="taken!.rejected.length > 0"
         >; <span class="tone-blocked">{{ taken!.rejected.length }} will not</span></template
@@ -86,7 +86,7 @@ function saveRejected() {
       <ElButton @click="saveRejected">Save these rows with their reasons</ElButton>
     </section>
     <section v-if="taken!.doubted.length > 0">
-      <h3>Taken, but look at these</h3>
+      <h3>Check these imported rows</h3>
       <ul>
         <li v-for="one in taken!.doubted" :key="one.row">
           <span class="num">Row {{ one.row }}</span

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SAFETY } from '#core/model/safety-note.ts'
 import { computed, ref } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { LOADS_DRIVEN, SURFACES, type LoadDriven, type LockSighting, type SurfaceDriven } from '#core/model/logbook.ts'
@@ -16,10 +17,10 @@ const found = computed(() => [...lockSightingsReport(store.project!)].sort((a, b
 const differ = computed(() => found.value.filter((one) => one.verdict === 'differs').length)
 const says = computed(() =>
   found.value.length === 0
-    ? 'Nobody has written down which wheels lock first'
+    ? 'No lock-up observations yet'
     : differ.value === 0
-      ? 'What was seen agrees with the model'
-      : `${counted(differ.value, 'sighting does', 'sightings do')} not agree with the model`,
+      ? 'Observations agree with the model'
+      : `${counted(differ.value, 'observation does', 'observations do')} not agree with the model`,
 )
 const axle = ref<LockSighting['axle']>('front')
 const surface = ref<SurfaceDriven>('dry')
@@ -52,8 +53,8 @@ const forget = (id: string) =>
 /** Only when someone asks for it, and undone like everything. */
 const take = ({ field, value }: Explains) =>
   store.edit(
-    'Take what explains it',
-    (draft) => void (draft.car[field] = { value, origin: 'estimated', date: today(), note: 'Explains a wheel that was seen to lock' }),
+    'Use the value that explains it',
+    (draft) => void (draft.car[field] = { value, origin: 'estimated', date: today(), note: 'Explains a lock-up observation' }),
   )
 const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
 </script>
@@ -80,25 +81,26 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
       <FieldItem label="Track or road"
         ><ElInput v-model="track" maxlength="120" aria-label="Track or road" :validate-event="false"
       /></FieldItem>
-      <ElButton type="primary" native-type="submit" :disabled="at.trim() === ''">Enter it for “{{ setup?.name }}”</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="at.trim() === ''">Add to “{{ setup?.name }}”</ElButton>
     </form>
     <p v-if="error" class="field-error" role="alert">{{ error }}</p>
-    <p class="caution">
-      Rear wheels that lock turn the car round before anyone can answer. It is tried on closed ground, straight, at low speed first, with
-      someone outside who watches the wheels.
-    </p>
+    <SafetyNote :note="SAFETY.rearLock" />
     <ul class="log" data-test="locks">
       <li v-for="one in found" :key="one.sighting.id">
         <VerdictMark :verdict="one.advice ? 'blocked' : TONE[one.verdict]" :size="16" />
         <div>
-          <p v-if="one.advice" class="caution" data-test="lock-advice"><strong>DANGER</strong> – {{ one.advice }}</p>
+          <SafetyNote
+            v-if="one.advice"
+            :note="{ level: 'danger', hazard: 'The rear wheels lock first, and the car can spin.', action: one.advice }"
+            data-test="lock-advice"
+          />
           <p>{{ one.sentence }}</p>
           <p class="soft small">
             {{ one.sighting.date }}, {{ one.setupName }}, {{ SURFACES[one.sighting.surface] }}, {{ LOADS_DRIVEN[one.sighting.load]
             }}{{ one.sighting.track ? `, ${one.sighting.track}` : '' }}
           </p>
           <p v-for="by in one.explains" :key="by.field">
-            {{ by.words }} <ElButton link type="primary" class="no-print" @click="take(by)">Take it as an estimate</ElButton>
+            {{ by.words }} <ElButton link type="primary" class="no-print" @click="take(by)">Use as estimate</ElButton>
           </p>
         </div>
         <ElButton text class="no-print" :aria-label="`Remove the sighting of ${one.sighting.date}`" @click="forget(one.sighting.id)">

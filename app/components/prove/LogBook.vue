@@ -67,11 +67,11 @@ async function read(file: LogFile, picked: File) {
     ...(notRead.length > MOST_SHOWN ? [`${notRead.length - MOST_SHOWN} more lines hold cells that are not read.`] : []),
   ]
   if (entries.length === 0) return
-  const problems = store.edit(`Take ${LOG_FILES[file]} from a table`, (draft) => void (draft[file] as unknown[]).push(...entries), {
+  const problems = store.edit(`Import ${LOG_FILES[file]} from a table`, (draft) => void (draft[file] as unknown[]).push(...entries), {
     shows: true,
   })
   if (problems[0]) error.value = [`${problems[0].place}: ${problems[0].message}.`]
-  else said.value = `${counted(entries.length, 'entry', 'entries')} taken into ${LOG_FILES[file]}.`
+  else said.value = `${counted(entries.length, 'entry', 'entries')} added to ${LOG_FILES[file]}.`
 }
 </script>
 
@@ -85,9 +85,8 @@ async function read(file: LogFile, picked: File) {
       }}
     </h1>
     <p v-if="all.length === 0" class="soft">
-      Stops, wheels that locked, pressures, temperatures, wear, fit reports and the steps of a build stand here by date, so that the next
-      visit starts where the last one ended. Begin with
-      <NuxtLink :to="link('prove', { view: 'stops' })">three stops of the car as it stands</NuxtLink>.
+      The logbook lists stops, lock-ups, pressures, temperatures, wear, fit reports and build steps by date. It is empty. Begin with
+      <NuxtLink :to="link('prove', { view: 'stops' })">three stops of the current car</NuxtLink>.
     </p>
     <template v-else>
       <div class="entry no-print">

@@ -91,7 +91,7 @@ function drive() {
       if (!read.ok) error.value = `Not taken. ${read.message}`
       // nobody drove it: that stays with it
       else if (keep({ ...read.stop, note: ['Simulated logger', words.value.note.trim()].filter(Boolean).join('; ') }))
-        said.value = `Taken: a stop ${read.words}`
+        said.value = `Imported: a stop ${read.words}`
     },
     trouble(message) {
       live.value = undefined
@@ -153,10 +153,7 @@ onBeforeUnmount(() => stop?.())
       </div>
     </FoldedPart>
     <FoldedPart title="Simulated logger">
-      <p class="soft small">
-        Stands in for a speed logger on the car: a stop as this setup would make it by the model, with the scatter of a driver. Another
-        logger is another function of the same kind.
-      </p>
+      <p class="soft small">Simulated speed logger: it records a stop of this setup as the model predicts it, with a driver’s scatter.</p>
       <div class="entry">
         <FieldItem label="Fault"
           ><ChoiceSelect
@@ -169,10 +166,13 @@ onBeforeUnmount(() => stop?.())
         <output v-if="live" class="shown num" data-test="logger-shows">{{ live.kmh.toFixed(1) }} km/h</output>
       </div>
     </FoldedPart>
-    <p class="caution">
-      Full stops are driven on closed ground, straight, dry first, with a helmet and nobody beside the track. What local rules and the owner
-      of the ground say comes first. A pedal that gets long or soft ends the day.
-    </p>
+    <SafetyNote
+      :note="{
+        level: 'warning',
+        hazard: 'A full stop can spin the car.',
+        action: 'Use closed, dry, straight ground; keep bystanders away. End the test if the pedal gets long or soft.',
+      }"
+    />
   </section>
 </template>
 

@@ -56,7 +56,7 @@ const columns = [
   { id: 'corrected', label: 'Corrected', number: true, least: 92 },
   { id: 'mfdd', label: 'Full braking', number: true, least: 100 },
   { id: 'with', label: 'With', least: 150 },
-  { id: 'acts', label: 'Look, remove', unseen: true, least: 110 },
+  { id: 'acts', label: 'Open or remove', unseen: true, least: 110 },
 ]
 const withWords = ({ test }: RunRow) =>
   [

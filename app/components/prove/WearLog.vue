@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SAFETY } from '#core/model/safety-note.ts'
 import { computed, ref } from 'vue'
 import { withBackingPlate, type PadMeasured } from '#core/report/prove/pad-reading.ts'
 import { fieldsOf } from '#core/model/part-kinds.ts'
@@ -108,11 +109,11 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
   <div class="wear">
     <h1 data-test="wear-say">{{ found.first?.sentence ?? 'No lining and no rotor was measured yet' }}</h1>
     <p v-if="season.length > 0" class="small" data-test="wear-season">
-      <NuxtLink :to="link('cost', { view: 'season' })">The season</NuxtLink> is reckoned with what was measured:
+      <NuxtLink :to="link('cost', { view: 'season' })">The season</NuxtLink> uses these measured values:
       {{ season.map((row) => row.label.toLowerCase()).join(', ') }}.
     </p>
-    <p class="caution"><strong>WARNING</strong> – Brake dust harms your lungs. Wipe it wet; do not blow it off.</p>
-    <p class="caution"><strong>DANGER</strong> – A falling car kills. Never go under a car on a jack alone.</p>
+    <SafetyNote :note="SAFETY.dust" />
+    <SafetyNote :note="SAFETY.jack" />
     <form class="entry no-print" @submit.prevent="keep">
       <FieldItem label="Axle"
         ><ChoiceSelect
@@ -212,7 +213,7 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
       </p>
     </section>
     <section v-if="found.looks.length > 0">
-      <h2>What was measured</h2>
+      <h2>Measurements</h2>
       <ul class="log" data-test="wear-log">
         <li v-for="one in found.looks" :key="one.reading.id">
           <PadWear :look="one" />

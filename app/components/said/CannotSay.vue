@@ -8,7 +8,7 @@ defineProps<{ what: string; missing: readonly Missing[] }>()
 <template>
   <section>
     <h2 class="tone-unknown" data-test="cannot-say">
-      <VerdictMark verdict="unknown" :size="18" /> Cannot say {{ what }}: figures are missing.
+      <VerdictMark verdict="unknown" :size="18" /> Not enough data for {{ what }}: {{ missing.length }} to enter.
     </h2>
     <ToFindOut :missing="missing" />
   </section>

@@ -73,14 +73,15 @@ const origin = (input: Input) =>
         <span v-if="figure.u !== undefined" class="soft">
           ± {{ formatQuantity(figure.u, 'length', units, { decimals: 2 }) }} standard uncertainty</span
         >
-        <span v-if="!isStock && before" class="soft block">car as it stands: {{ boundWord(before) }}{{ show(before) }}</span>
+        <span v-if="!isStock && before" class="soft block">baseline: {{ boundWord(before) }}{{ show(before) }}</span>
       </p>
       <template v-if="doubted">
         <p class="num" data-test="figure-range">
-          {{ doubted.words }}<span class="soft">, {{ doubted.by === 'draws' ? 'by draws of' : 'by' }} the doubts of all that went in.</span>
+          {{ doubted.words
+          }}<span class="soft">, from {{ doubted.by === 'draws' ? 'random draws of' : '' }} the uncertainty of every input.</span>
         </p>
         <template v-if="doubted.matters.length > 0">
-          <h3>What matters most</h3>
+          <h3>Largest contributions</h3>
           <ol class="matters" data-test="figure-matters">
             <li v-for="one in doubted.matters.slice(0, 5)" :key="`${one.label}${one.index}`">
               <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
@@ -90,7 +91,7 @@ const origin = (input: Input) =>
         </template>
       </template>
       <template v-if="prices.length > 0">
-        <h3>What matters most</h3>
+        <h3>Largest contributions</h3>
         <ol class="matters" data-test="figure-matters">
           <li v-for="one in prices" :key="one.label">
             <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
@@ -109,7 +110,7 @@ const origin = (input: Input) =>
       </p>
       <p v-if="filled" class="soft small">Numbers in mm, N, MPa, kg and g.</p>
       <p v-for="note in figure.notes" :key="note" class="small">{{ note }}</p>
-      <h3>What went in</h3>
+      <h3>Inputs</h3>
       <LazyTable :rows="figure.inputs" :columns="inputColumns">
         <template #figure="{ row }">
           <ElButton link type="primary" @click="goTo(row.at)">{{ row.label }}</ElButton>

@@ -51,7 +51,7 @@ useSortable(list, {
       :validate-event="false"
     />
     <p class="soft small">Drag a part to its place, or press where it goes.</p>
-    <WorkingLine v-if="working" what="What each part would bring is being computed" />
+    <WorkingLine v-if="working" what="Evaluating parts" />
     <ul ref="list" data-test="shelf">
       <li v-for="{ part, place } in found.slice(0, MOST)" :key="part.id" :data-part="part.id">
         <Icon name="tabler:grip-vertical" size="16" class="grip" />

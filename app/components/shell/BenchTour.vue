@@ -17,7 +17,7 @@ const STOPS = [
   {
     at: '.tabs',
     title: 'Setups are tabs',
-    text: 'The car as it stands is the first; each other one says only what it changes. Make one, rename it, drag it.',
+    text: 'The current car comes first. Every other setup lists only its changes. Add, rename or drag setups here.',
   },
   {
     at: '.sheet .drawing',
@@ -32,7 +32,7 @@ const STOPS = [
   {
     at: '.ledger',
     title: 'The ledger',
-    text: 'Six figures of this setup against the car as it stands. Press one: its formula, its numbers, where each comes from.',
+    text: 'Key figures of this setup against the baseline. Select one to see its formula, its inputs and their sources.',
   },
 ] as const
 const stops = computed(() => STOPS.filter((one) => document.querySelector(one.at)))

@@ -25,7 +25,7 @@ function goWithout() {
 <template>
   <main class="broken">
     <h1>{{ store.held ? 'The project cannot be opened now' : 'This project cannot be read' }}</h1>
-    <p v-if="!store.held">What is stored in this browser is damaged. It is left as it is; nothing was overwritten.</p>
+    <p v-if="!store.held">The project stored in this browser is damaged. Nothing was overwritten.</p>
     <ul>
       <li v-for="(problem, index) in store.problems" :key="index">
         <strong>{{ problem.place }}</strong> {{ problem.message }}

@@ -18,7 +18,7 @@ const entries = computed(() =>
 </script>
 
 <template>
-  <section class="ledger" aria-label="Ledger: this setup against the car as it stands">
+  <section class="ledger" aria-label="Key figures: this setup against the baseline">
     <button
       v-for="entry in entries"
       :key="entry.id"
@@ -30,7 +30,7 @@ const entries = computed(() =>
       <span class="label">{{ entry.label }}</span>
       <span class="value num" :class="entry.tone === 'plain' ? '' : `tone-${entry.tone}`"
         ><VerdictMark v-if="entry.tone !== 'plain'" :verdict="entry.tone" :size="16" /> {{ entry.value }}
-        <small v-if="entry.range" class="range" title="In 9 of 10 cases, by the doubts of what went in">{{ entry.range }}</small></span
+        <small v-if="entry.range" class="range" title="90% range">{{ entry.range }}</small></span
       >
       <span class="detail num">{{ entry.detail }}</span>
       <span class="change num">{{ entry.change }}</span>

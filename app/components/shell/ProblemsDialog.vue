@@ -24,7 +24,7 @@ const open = computed({
           <code v-if="problem.path" class="soft small">{{ problem.path }}</code>
         </li>
       </ul>
-      <p class="soft">Mend these places in the file, or export the project again, and open it once more.</p>
+      <p class="soft">Correct these places in the file, or export the project again. Then open it once more.</p>
     </template>
     <template #footer><ElButton @click="open = false">Close</ElButton></template>
   </ElDialog>

@@ -60,7 +60,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 type Shortcut = (typeof SHORTCUTS)[number]
 const columns = [
   { id: 'keys', label: 'Keys', least: 170, text: (row: Shortcut) => row.keys },
-  { id: 'does', label: 'What they do', least: 220, text: (row: Shortcut) => row.does },
+  { id: 'does', label: 'Effect', least: 220, text: (row: Shortcut) => row.does },
 ]
 </script>
 

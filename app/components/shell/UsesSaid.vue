@@ -25,16 +25,15 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <FoldedPart v-if="rows.length > 0" title="What follows from the use" data-test="uses-said">
+  <FoldedPart v-if="rows.length > 0" title="Effects of the use" data-test="uses-said">
     <ElDescriptions v-for="row in rows" :key="row.id" :title="row.label" :column="1" size="small" border class="use">
-      <ElDescriptionsItem label="Asked about first">{{ row.duty }}</ElDescriptionsItem>
+      <ElDescriptionsItem label="Session shown first">{{ row.duty }}</ElDescriptionsItem>
       <ElDescriptionsItem label="Usual pedal">{{ row.pedal }}</ElDescriptionsItem>
       <ElDescriptionsItem label="Balance">{{ row.aim }}</ElDescriptionsItem>
       <ElDescriptionsItem label="Mind">{{ row.caution }}</ElDescriptionsItem>
     </ElDescriptions>
     <p class="soft small">
-      With several, what the road asks for holds, and the hardest driving is asked about first. The aim of the bias is chosen with the
-      balance.
+      With several uses, road requirements apply and the hardest session is shown first. Set the balance target in Balance.
     </p>
   </FoldedPart>
 </template>

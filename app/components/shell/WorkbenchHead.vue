@@ -133,9 +133,9 @@ const unitSets = computed((): { value: UnitSet; label: string }[] => [
         the same time.</strong
       >
       <span data-test="conflicts">{{ conflictWords }}</span> All else is put together. Nothing is lost yet; there:
-      <ElButton @click="store.chooseBoth('mine')">Keep what is typed here</ElButton>
-      <ElButton @click="store.chooseBoth('theirs')">Take the other tab’s</ElButton>
-      <ElButton @click="keepMine">Keep mine as a project of its own</ElButton>
+      <ElButton @click="store.chooseBoth('mine')">Use this tab’s changes</ElButton>
+      <ElButton @click="store.chooseBoth('theirs')">Use the other tab’s changes</ElButton>
+      <ElButton @click="keepMine">Save mine as a new project</ElButton>
     </div>
     <div v-else-if="trouble" class="notice" role="alert">
       {{ trouble }} <ElButton @click="exportOpen">Export</ElButton>

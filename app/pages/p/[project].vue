@@ -104,7 +104,7 @@ useEventListener(window, 'beforeunload', (event) => {
       </p>
       <p v-for="one in troubles" :key="one" class="caution" role="alert">{{ one }}</p>
       <ElSkeleton v-if="reports.length === 0 && troubles.length === 0" :throttle="300" :rows="8" animated />
-      <NuxtPage />
+      <NuxtPage /> <NoApproval class="print-only" />
     </main>
     <LedgerBar class="ledger" />
     <LazyWorkingDrawer v-if="drawerWanted" />

@@ -41,14 +41,14 @@ export const discDiameterRule: Rule = {
     if (found.verdict === 'check')
       return {
         verdict: 'check',
-        sentence: `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: look at it, and watch for a step as it wears.`,
+        sentence: `Pad overhang ${look.mm(-found.edgeMm)}. Check it on the car, and watch for a step as it wears.`,
         ...figure,
       }
     const at = (diameterMm: number, topMm: number) => discDiameter(diameterMm, topMm, most, 0, 0).verdict
     const liftMm = look.facts.resolved.bracket?.radialMm?.value ?? 0
     const brackets = joiningBrackets(look).filter((one) => one.radialMm && at(diameter, top - liftMm + one.radialMm.value) === 'fits')
     if (found.verdict === 'blocked') {
-      const sentence = `The pad stands ${look.mm(-found.edgeMm)} over the rotor’s edge: a lower bracket or a larger rotor.`
+      const sentence = `Pad overhang ${look.mm(-found.edgeMm)}: fit a lower bracket or a larger rotor.`
       const larger = likeRotors(look).filter((one) => one.diameterMm && at(one.diameterMm.value, top) === 'fits')
       const remedies = [...asRemedies('bracket', brackets, 'brings it down'), ...asRemedies('rotor', larger, 'reaches as far')]
       return { verdict: remedies.length > 0 ? 'needs' : 'blocked', sentence, remedies, ...figure }
@@ -58,7 +58,7 @@ export const discDiameterRule: Rule = {
     const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
     return {
       verdict: 'needs',
-      sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge: ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then look at bridge, bolts and wheel again.`,
+      sentence: `Pad inset ${look.mm(found.edgeMm)}: fit ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then check bridge, bolts and wheel again.`,
       remedies: [
         ...asRemedies('bracket', brackets, 'brings it up'),
         {

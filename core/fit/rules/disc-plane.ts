@@ -68,7 +68,7 @@ export const discPlaneRule: Rule = {
       discPlane(face, side as 'outboard' | 'inboard', axialMm + shimMm, toSlot, hat, offset, tolerance, most)
     const found = withStack(axial, shim)
     const figure = { value: found.misalignMm, dimension: 'length', limit: `within ${look.mm(tolerance)}` } as const
-    const stands = `The slot stands ${look.mm(Math.abs(found.misalignMm))} ${found.misalignMm > 0 ? 'outboard' : 'inboard'} of the disc’s middle`
+    const stands = `The slot is ${look.mm(Math.abs(found.misalignMm))} ${found.misalignMm > 0 ? 'outboard' : 'inboard'} of the rotor’s centre`
     const wrongWay = shim !== 0 && (side === 'outboard') !== shim > 0
     if (found.verdict === 'fits' && !wrongWay)
       return {

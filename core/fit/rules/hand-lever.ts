@@ -29,7 +29,7 @@ export const handLever: Rule = {
       verdict: 'check',
       safety: true,
       sentence:
-        'It goes into the rear line. It is no parking brake: pressure leaks away, and the car must keep one that holds by itself. Local rules and those of the class say whether it may be fitted; with it a rear that locks turns the car round.',
+        'It goes into the rear brake pipe and does not hold a parked car: keep the mechanical parking brake. Check local and class rules.',
     }
   },
 }

@@ -89,7 +89,7 @@ describe('the parking brake on a slope', () => {
   )
   test('a grade of its own rule is held against, and named as this project’s', () => {
     const own = clamped(3607, (project) => (project.preferences.limits = { parkingGradeShare: 0.25 }))
-    expect(own).toMatchObject({ verdict: 'check', limit: 'at least 25\u202f%', ownLimits: ['parkingGradeShare'] })
+    expect(own).toMatchObject({ verdict: 'check', limit: 'at least 25%', ownLimits: ['parkingGradeShare'] })
   })
   test('without a figure a slope says it; with one, what else is missing is named, and the slope says it all the same', () => {
     expect(judged(() => {})).toMatchObject({ verdict: 'check', safety: true, sentence: expect.stringMatching(/^Try it on a slope of 20/) })

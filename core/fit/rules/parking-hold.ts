@@ -58,7 +58,7 @@ export const parkingHold: Rule = {
     const massKg = known ? look.wholeCar('ladenMassKg') : undefined
     const tyreRadiusMm = known ? look.car('tyreRadiusMm') : undefined
     if (typeof torque !== 'number' || massKg === undefined || tyreRadiusMm === undefined) {
-      const open = look.missing.length > 0 ? ` What its figures say is open: ${notKnown(look.missing)}.` : ''
+      const open = look.missing.length > 0 ? ` Its holding force is unknown: ${notKnown(look.missing)}.` : ''
       look.waive()
       return {
         verdict: 'check',
@@ -72,13 +72,13 @@ export const parkingHold: Rule = {
     return grade >= least - 1e-9
       ? {
           verdict: 'fits',
-          sentence: `By its figures it holds the laden car on ${percent(grade)}, ${percent(least)} are asked; cable and adjustment show on a slope.`,
+          sentence: `Calculated to hold the laden car on ${percent(grade)}, ${percent(least)} required. Confirm it on a slope.`,
           ...figure,
         }
       : {
           verdict: 'check',
           safety: true,
-          sentence: `By its figures it holds the laden car only on ${percent(grade)} where ${percent(least)} are asked: a stronger parking brake, or a slope test that shows it holds.`,
+          sentence: `Calculated to hold the laden car only on ${percent(grade)}, ${percent(least)} required: fit a stronger parking brake, or show on a slope that it holds.`,
           ...figure,
         }
   },

@@ -19,12 +19,16 @@ export const pistonTravel: Rule = {
     const out = wornExtensionMm(construction as 'fixed' | 'sliding', slot, rotor, pad)
     const figure = { value: out, dimension: 'length', limit: `at most ${look.mm(safe)}` } as const
     if (out <= safe + 1e-9)
-      return { verdict: 'fits', sentence: `With all worn a piston stands out ${look.mm(out)} of ${look.mm(safe)}.`, ...figure }
+      return {
+        verdict: 'fits',
+        sentence: `With worn pads and rotor a piston protrudes ${look.mm(out)}, ${look.mm(safe)} allowed.`,
+        ...figure,
+      }
     const earlierMm = construction === 'fixed' ? out - safe : (out - safe) / 2
     return {
       verdict: 'needs',
       safety: true,
-      sentence: `With all worn a piston stands out ${look.mm(out)}, and ${look.mm(safe)} is safe: a thicker rotor or thicker pads.`,
+      sentence: `With worn pads and rotor a piston protrudes ${look.mm(out)}, ${look.mm(safe)} allowed: fit a thicker rotor or thicker pads.`,
       remedies: [
         {
           kind: 'piece',

@@ -49,7 +49,7 @@ export const residualValve: Rule = {
               label: 'Residual pressure valve taken out',
               quantity: 1,
               piece: { id: 'residual-valve-out' },
-              sentence: `Take the residual valve out of the ${axle} circuit, as the cylinder’s maker allows.`,
+              sentence: `Remove the residual valve from the ${axle} circuit, if the master cylinder’s maker allows it.`,
             },
       ],
       ...figure,

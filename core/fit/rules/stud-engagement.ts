@@ -82,7 +82,7 @@ export const studEngagementRule: Rule = {
         value: proud,
         dimension: 'length',
         limit: 'not above 0',
-        sentence: `The hub’s studs stand ${look.mm(proud)} out of the spacer and hold the wheel off it: a thicker spacer, or shorter studs.`,
+        sentence: `The hub’s studs protrude ${look.mm(proud)} from the spacer and keep the wheel off it: fit a thicker spacer or shorter studs.`,
         remedies: [
           {
             kind: 'piece',

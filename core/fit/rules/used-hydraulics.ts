@@ -6,7 +6,7 @@ import { inspectedPart } from './used-part.ts'
 /** Used cylinders and boosters are looked over like what sits at the wheels. */
 export const usedHydraulics: Rule = {
   id: 'used-hydraulics',
-  title: 'Used hydraulics looked over',
+  title: 'Used hydraulics inspected',
   on: 'car',
   judge(look) {
     const parts = [look.facts.whole.masterCylinder, look.facts.whole.booster] as (Part | null | undefined)[]

@@ -7,7 +7,7 @@ import type { Rule } from '../rule.ts'
 /** A used part counts as sound only when every point of its inspection sheet was looked at. */
 export const usedPart: Rule = {
   id: 'used-part',
-  title: 'Used part looked over',
+  title: 'Used part inspected',
   on: 'any',
   each: ['caliper', 'bracket', 'rotor', 'pad', 'hose', 'wheel'],
   judge(look) {
@@ -25,7 +25,7 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
   for (const point of points) {
     const found = inspected(part, point)
     look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
-    if (found === 'open') look.ask(`${point.look} (${part.name})`, at, 'Look at the part; tick it in the step Parts.')
+    if (found === 'open') look.ask(`${point.look} (${part.name})`, at, 'Inspect the part and tick it in Parts.')
   }
   const failed = points.filter((point) => inspected(part, point) === 'failed')
   const fatal = failed.find((point) => point.remedy === undefined)
@@ -43,7 +43,7 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
           label: `${cures.join(', ')} for ${part.name}`.slice(0, 100),
           quantity,
           piece: { id: 'rebuild', of: `${failed.map((point) => point.id).join('+')} ${part.id}` },
-          sentence: `${cures.join(', ')}, and looked over again by someone qualified.`,
+          sentence: `${cures.join(', ')}, then have a qualified person inspect it again.`,
         },
       ],
     }

@@ -2,7 +2,7 @@ import { LIMITS } from '../../fit/limits.ts'
 import { chain, type Chain } from '../../hydraulics/chain.ts'
 import type { BrakeSystem } from '../../hydraulics/system.ts'
 import { AXLES } from '../../model/project.ts'
-import { notKnown } from '../../model/question.ts'
+import { notEnoughData, notKnown } from '../../model/question.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { carFigure, type CarFigure } from '../figure/entry.ts'
 import type { Context } from '../figure/read.ts'
@@ -17,9 +17,14 @@ interface BesideStock {
 
 /** How far the bias at the road lies from that of the car as it stands, the foot pressing alike. */
 export const AGAINST_STOCK: CarFigure<'bias.againstStock', BesideStock> = carFigure('bias.againstStock', {
-  label: 'Bias against the car as it stands',
+  label: 'Change of brake balance against the baseline',
   dimension: 'share',
-  formula: { id: 'bias-difference', name: 'Bias against the car as it stands', text: 'b − b_0', source: 'At the same pedal force' },
+  formula: {
+    id: 'bias-difference',
+    name: 'Change of brake balance against the baseline',
+    text: 'b − b_0',
+    source: 'At the same pedal force',
+  },
   read(work, { stage, pedalForceN, stock }) {
     const at = { kind: 'figure', figureId: 'bias.road' } as const
     const now = stage?.bias.road
@@ -27,8 +32,8 @@ export const AGAINST_STOCK: CarFigure<'bias.againstStock', BesideStock> = carFig
     if (now !== undefined) work.set(now, { symbol: 'b', label: 'Bias at the road', dimension: 'share', at })
     else work.ask('Bias at the road', at)
     if (before !== undefined)
-      work.set(before, { symbol: 'b_0', label: 'The same on the car as it stands, at this pedal force', dimension: 'share', at })
-    else work.ask('Bias of the car as it stands', at)
+      work.set(before, { symbol: 'b_0', label: 'Brake balance of the baseline at this pedal force', dimension: 'share', at })
+    else work.ask('Brake balance of the baseline', at)
     return { now, before }
   },
   value: ({ now, before }) => now - before,
@@ -54,7 +59,7 @@ export function antiLock(
     const missing = [{ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } as const }]
     return {
       figure,
-      finding: { verdict: 'unknown', missing, sentence: `Cannot say: ${notKnown(missing)}.`, ...base },
+      finding: { verdict: 'unknown', missing, sentence: notEnoughData(missing), ...base },
     }
   }
   const missing = [...figure.missing]
@@ -82,7 +87,7 @@ export function antiLock(
       finding: {
         verdict: 'unknown',
         missing,
-        sentence: `Cannot say what anti-lock makes of it: ${notKnown(missing)}.`,
+        sentence: `${notEnoughData(missing).slice(0, -1)} to check the ABS.`,
         ...base,
       },
     }

@@ -67,7 +67,7 @@ describe('what the finding says', () => {
       return evaluate(project, setupId).findings.find((one) => one.rule === 'lock-order')!
     }
     expect(kept('as-it-stands').verdict).toBe('fits')
-    // nobody knows what the car brakes with as it stands, though the setup is known
+    // nobody knows what the car brakes with current car, though the setup is known
     const unknown = kept('balanced', (project) =>
       Reflect.deleteProperty(
         project.parts.find((one) => one.id === 'stock-front-pad')!,

@@ -40,7 +40,7 @@ const show = (decelG: number) => formatQuantity(decelG, 'deceleration')
 
 /** "Rear locks first from 0.28 to 0.61 g and above 1.10 g." in words, without the full stop. */
 export function rearFirstWords({ kind, rearFirst, upToG }: LockOrder): string {
-  if (kind === 'frontAlways') return `Front locks first at every deceleration looked at, up to ${show(upToG)}`
+  if (kind === 'frontAlways') return `Front locks first at every deceleration, up to ${show(upToG)}`
   if (kind === 'rearAlways') return 'Rear locks first at every deceleration'
   const spans = rearFirst.map(({ fromG, toG }) =>
     toG >= upToG - SAME_G
@@ -226,7 +226,7 @@ export function lockFinding(
   if (first)
     return {
       verdict: 'check',
-      sentence: `${frontWords(order)}; rear ${linings} that bite 10 % more would turn it at ${show(first.untilG)}${when(first.load)}. Keep to ${linings} of this friction, and try it on a closed place.`,
+      sentence: `${frontWords(order)}. Rear ${linings} with 10% more friction would make the rear lock first at ${show(first.untilG)}${when(first.load)}. Use ${linings} of this friction and test on closed ground.`,
       ...base,
     }
   return { verdict: 'fits', sentence: `${frontWords(order)}.`, ...base }

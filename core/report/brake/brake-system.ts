@@ -111,7 +111,7 @@ export function masterOf(work: Working, context: Context, part: PartOf<'masterCy
       label: 'Front share of the balance bar',
       dimension: 'share',
       at: { kind: 'setup', setupId: context.setup.id, field: 'barFrontShare' },
-      how: '50 % is centred; the step Balance, Bores, says where each pair of bores wants it.',
+      how: '50% is centred. Balance > Bores gives the position for each pair of bores.',
     })
     return frontBoreMm === undefined || rearBoreMm === undefined || frontShare === undefined
       ? undefined

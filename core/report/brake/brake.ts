@@ -125,8 +125,7 @@ export const EFFECTIVE_RADIUS: AxleFigure<'effectiveRadius', AtAxle, { drumMm?: 
         how: 'Pad and rotor do not overlap: check pad top, lining height and rotor diameter.',
       }
     },
-    notes: (_, { swept }) =>
-      swept && swept.topMm > swept.rimMm ? ['The pad stands over the edge of the rotor; the part beyond is left out.'] : [],
+    notes: (_, { swept }) => (swept && swept.topMm > swept.rimMm ? ['The pad overhangs the rotor; the overhang is left out.'] : []),
   })
 
 const ringOf = ({ topMm, heightMm, rimMm, innerMm }: SweptByPad) => sweptRing(topMm, heightMm, rimMm, innerMm)

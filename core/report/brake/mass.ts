@@ -14,7 +14,7 @@ const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
 const MASS_CHANGE_FORMULA: Formula = {
   id: 'mass-change',
   inWords: true,
-  name: 'Mass against the car as it stands',
+  name: 'Change of mass against the baseline',
   text: 'Σ mass of what goes on − Σ mass of what comes off; half a pad set to a corner',
   source: 'Plain sum',
 }
@@ -24,7 +24,7 @@ interface Against extends AtAxle {
 }
 
 const changeOf = (label: string, slots: readonly AxleSlot[]): Entry<Against, { kg: number | undefined }> => ({
-  label: ({ axle }) => `${label} against the car as it stands, ${axle}`,
+  label: ({ axle }) => `${label}, change against the baseline, ${axle}`,
   dimension: 'mass',
   formula: MASS_CHANGE_FORMULA,
   optional: true,

@@ -106,7 +106,7 @@ describe('over random setups', () => {
 })
 
 describe('a work order', () => {
-  test('of the car as it stands is empty, and says no work', () => {
+  test('of the current car is empty, and says no work', () => {
     const order = workOrder(DEMO_PROJECT, 'as-it-stands')
     expect([order.steps, hoursWords(order.minutes)]).toEqual([[], 'no work'])
     expect(buildReport(DEMO_PROJECT, evaluate(DEMO_PROJECT, 'as-it-stands')).nothing).toBe(true)

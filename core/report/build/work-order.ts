@@ -63,9 +63,9 @@ export function stillWrong(results: readonly Pick<FitFinding, 'verdict' | 'sente
   const of = (verdict: FitFinding['verdict']) => results.filter((one) => one.verdict === verdict)
   const [blocked, needs, unknown] = [of('blocked'), of('needs'), of('unknown')]
   const counts = [
-    ...(blocked.length > 0 ? [`${blocked.length} that cannot be built`] : []),
+    ...(blocked.length > 0 ? [`${blocked.length} not to be built`] : []),
     ...(needs.length > 0 ? [`${needs.length} to fix`] : []),
-    ...(unknown.length > 0 ? [`${unknown.length} not known`] : []),
+    ...(unknown.length > 0 ? [`${unknown.length} without enough data`] : []),
   ]
   const [first] = [...blocked, ...needs, ...unknown]
   return first ? `Do not start yet: ${counts.join(', ')}. ${first.sentence}` : ''
@@ -117,28 +117,32 @@ function settings({ barSet, kneeSet, hydraulics, pedalRatio }: SetupChanges, don
   if (barSet && !done.some((one) => one.id === 'bar'))
     steps.push({
       id: 'bar',
-      title: 'Balance bar set',
+      title: 'Set the balance bar',
       minutes: [10, 30],
-      look: 'The share of the setup at the front; lock nuts on.',
+      look: 'The bar is at the setup’s front share, lock nuts tight.',
       keep: 'Turns of the knob from one end.',
       ...plain,
     })
   if (kneeSet && !hydraulics.has('valve'))
     steps.push({
       id: 'knee',
-      title: 'Rear valve set',
+      title: 'Set the proportioning valve',
       minutes: [5, 15],
-      look: 'As the setup says, and a little towards shut: the first drive opens it.',
-      keep: 'Turns from shut.',
+      look: 'Start slightly below the setup’s rear pressure, and raise it on the first drives.',
+      keep: 'Turns from minimum rear pressure.',
       ...plain,
     })
   if (pedalRatio)
     steps.push({
       id: 'pedalRatio',
-      title: 'Pedal or its pivot changed for the other ratio',
+      title: 'Change the pedal or its pivot for the new pedal ratio',
       minutes: [30, 120],
-      caution: 'A pedal carries the whole stop: only made parts, never bent or welded ones.',
-      look: 'A little play before the pushrod meets the piston; the brake light goes on and off.',
+      caution: {
+        level: 'danger',
+        hazard: 'A pedal that breaks leaves no brakes.',
+        action: 'Use manufactured parts only, never bent or welded ones.',
+      },
+      look: 'The pushrod has a little free play, and the brake light goes on and off.',
       ...plain,
     })
   return steps

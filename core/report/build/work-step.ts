@@ -1,15 +1,16 @@
 import type { Axle } from '../../model/project.ts'
+import type { SafetyNote } from '../../model/safety-note.ts'
 
 /** Where in a build a step stands: the headings of a work order, in their order. */
 export const PHASES = {
   bench: 'On the bench',
-  support: 'The car off the ground',
+  support: 'Lifting the car',
   front: 'Front axle, dry',
   rear: 'Rear axle, dry',
-  hydraulics: 'Fluid opened',
+  hydraulics: 'Hydraulics',
   bleed: 'Bleeding',
   wheels: 'Wheels on',
-  drive: 'Before the road, and the first drive',
+  drive: 'Before and during the first drive',
 } as const
 export type Phase = keyof typeof PHASES
 
@@ -35,7 +36,7 @@ export interface WorkStep {
   uses: readonly string[]
   tool?: string
   torques: readonly TorqueAsked[]
-  caution?: string
+  caution?: SafetyNote
   /** What to look at: how one sees that it is right. */
   look?: string
   /** What to note or photograph. */

@@ -260,8 +260,8 @@ export const OUTLINE_SHIFT: AxleFigure<'shift', ToPlace, { moved: { dz: number; 
     id: 'outline-shift',
     inWords: true,
     name: 'Place of the caliper on this car',
-    text: 'moved outboard = sum of what stands between hub and caliper',
-    source: 'Geometry of the seat frame',
+    text: 'moved outboard = sum of the thicknesses between hub and caliper',
+    source: 'Geometry of the wheel mounting face',
   },
   read(work, { context, axle, caliper, inputs }) {
     // a drum has no outline here

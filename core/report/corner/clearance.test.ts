@@ -111,7 +111,7 @@ describe('how sure a gap is comes from every figure in it', () => {
     // one reading with a tape: repeatability 1, resolution 1, limit of error 0.5
     expect(front(withReadings).shifts!.caliperAxialMm).toBeCloseTo(Math.hypot(1, 1 / Math.sqrt(12), 0.5 / Math.sqrt(3), 0.031, 0.031), 1)
   })
-  test('a spacer’s own thickness is part of the doubt', () => {
+  test('a spacer’s own thickness is part of the uncertainty', () => {
     const loose = demo((project) => {
       project.setups[1]!.front.spacer = 'spacer-5'
       part<'spacer'>(project, 'spacer-5').thicknessMm = figure(5, 'estimated')
@@ -128,7 +128,7 @@ describe('what to measure next', () => {
     expect(first!.what).toMatch(/^Spoke back of Hill wheel|^Trial fit/)
     const spoke = measureNext.find((one) => one.what.startsWith('Spoke back'))!
     expect(spoke.at).toEqual({ kind: 'part', partId: 'hill-wheel', field: 'faceDepthMm' })
-    expect(spoke.sentence).toMatch(/3 readings with a digital caliper\. \d+\u202f% of the doubt lies there/)
+    expect(spoke.sentence).toMatch(/3 readings with a digital caliper\. \d+% of the uncertainty lies there/)
     expect(spoke.effect).toMatch(/known to ± \d\.\d\u00a0mm: it .* of 10 cases/)
     expect(measureNext.map((one) => one.settles)).toEqual(
       [...measureNext.map((one) => one.settles)].sort((a, b) => Math.round(b * 20) - Math.round(a * 20)),

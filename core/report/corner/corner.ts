@@ -228,7 +228,7 @@ function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence
     stockSpacerMm: spacers?.stockMm,
     spacerSentence: spacers?.sentence ?? '',
     spacerMm,
-    short: isDrum(looked) ? 'Look on the car' : VERDICT_SHORT[verdict],
+    short: isDrum(looked) ? 'Check on the car' : VERDICT_SHORT[verdict],
     caliper: placed.outlines,
     wheel: section?.profile,
     wheelIsNominal: section?.nominal ?? false,
@@ -272,15 +272,15 @@ function gapSentence(
   if (reaches && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
   const barrel = within(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
-  return `Cannot say: the spoke back of ${wheelName} is not known. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel alone does not settle it either.'}`
+  return `Not enough data: measure the back of the spokes of ${wheelName}. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel is open too.'}`
 }
 
-const TOO_MANY = 'Cannot say: the outlines have so many points in each other\u2019s way that the gap would take too long.'
-const WIDEST = 'The outlines have too many points for draws: the range is the widest that these doubts allow.'
+const TOO_MANY = 'Not enough data: the outlines overlap in so many points that the clearance would take too long to compute.'
+const WIDEST = 'The outlines have too many points for random draws, so the range is the widest possible.'
 /** Whole lines of many points that all could be the nearest: what is not computed is not known. */
 function askFewerPoints(work: Working, caliper: PartOf<'caliper'>, wheel: PartOf<'wheel'>): void {
   const more = (caliper.outlines ?? []).reduce((sum, one) => sum + one.points.length, 0) >= (wheel.profile?.points.length ?? 0)
-  const how = 'They lie in each other\u2019s way so that the gap would take too long: keep the points that face the other side.'
+  const how = 'The clearance would take too long to compute. Use only the points that face the other part.'
   if (more) work.ask(`Outline of ${caliper.name} with fewer points`, { kind: 'part', partId: caliper.id, field: 'outlines' }, how)
   else work.ask(`Profile of ${wheel.name} with fewer points`, { kind: 'part', partId: wheel.id, field: 'profile' }, how)
 }

@@ -3,6 +3,7 @@ import { clearanceVerdict, gapRange, type ClearanceVerdict } from '../../clearan
 import { TIGHT_LIMIT_MM, type Axle } from '../../model/project.ts'
 import { ASSUMED_LENGTH_U_MM, type Figure } from '../../quantity/figure.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { boundWords, rangeWords } from '../../quantity/uncertainty-words.ts'
 import { axleFigure, type AxleFigure } from '../figure/entry.ts'
 import type { ReportFigure } from '../figure/figure.ts'
 import type { AtAxle, Context } from '../figure/read.ts'
@@ -74,24 +75,24 @@ function sayDifference(
   const { units } = project.preferences
   const mm = (value: number) => formatQuantity(value, 'length', units)
   if (valueMm === undefined)
-    return { seen: undefined, verdict: 'measure', sentence: `Gap by difference: ${missing.length} of 3 measures are still missing.` }
+    return { seen: undefined, verdict: 'measure', sentence: `Not enough data: ${missing.length} of 3 measurements to enter.` }
   const where = radiusMm === undefined ? 'at one radius' : `at radius ${mm(radiusMm)}`
   const { p05Mm, p95Mm } = gapRange(valueMm, uMm)
   const decided = clearanceVerdict(p05Mm, p95Mm, requiredMm, TIGHT_LIMIT_MM)
   const verdict = decided === 'hits' || decided === 'tooClose' ? decided : 'measure'
-  const range = `By difference the spoke back ${where} is ${mm(valueMm)} away, in 9 of 10 cases between ${formatQuantity(p05Mm, 'length', units, { bare: true })} and ${mm(p95Mm)}`
+  const range = `Clearance to the back of the spokes ${where}: ${mm(valueMm)}, ${rangeWords(formatQuantity(p05Mm, 'length', units, { bare: true }), mm(p95Mm))}`
   const words: Record<ClearanceVerdict, string> = {
-    clears: `Enough there; it says nothing of other places.`,
-    tight: `Tight there; it says nothing of other places.`,
-    measure: `That does not settle it; ${mm(requiredMm)} is asked for.`,
-    tooClose: `Too close: ${mm(requiredMm)} is asked for.`,
-    hits: 'It hits.',
+    clears: `Enough at this point; other points were not measured.`,
+    tight: `Tight at this point; other points were not measured.`,
+    measure: `Measure more precisely: ${mm(requiredMm)} required.`,
+    tooClose: `Too close: ${mm(requiredMm)} required.`,
+    hits: 'Contact.',
   }
   // along the axle a spacer opens the gap by its thickness
   const spacerMm = decided === 'clears' ? undefined : STOCK_SPACERS_MM.find((one) => p05Mm + one >= requiredMm)
   const spacer =
     spacerMm === undefined
       ? ''
-      : ` A spacer of ${mm(spacerMm)} would leave ${mm(valueMm + spacerMm)} there, 95 % sure of more than ${formatQuantity(p05Mm + spacerMm, 'length', units, { bare: true })}; what it asks of studs and register the fit check says.`
+      : ` A ${mm(spacerMm)} spacer would leave ${mm(valueMm + spacerMm)}, ${boundWords(mm(p05Mm + spacerMm))}. Check thread engagement and hub register in Fit.`
   return { seen: { valueMm, uMm }, verdict, sentence: `${range}. ${words[decided]}${spacer}` }
 }

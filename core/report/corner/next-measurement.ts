@@ -2,7 +2,7 @@ import { measureNext, trialFitChances } from '../../clearance/measure-next.ts'
 import type { ClearanceVerdict } from '../../clearance/verdict.ts'
 import { gapGradient, NORMAL_P95 } from '../../clearance/verdict.ts'
 import { TIGHT_LIMIT_MM, type Preferences } from '../../model/project.ts'
-import { formatQuantity } from '../../quantity/format.ts'
+import { capital, formatQuantity } from '../../quantity/format.ts'
 import { INSTRUMENTS } from '../../quantity/instrument.ts'
 import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
 import { requiredGapMm, type Judged } from './judge.ts'
@@ -46,8 +46,8 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
     share,
     leftMm,
     settles: 1 - chances.measure,
-    sentence: `Measure: ${lowerFirst(input.what)}, ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. ${percent(share)} of the doubt lies there${input.assumed ? ', and how sure it is was only assumed' : ''}.`,
-    effect: `The gap is then known to ± ${mm(NORMAL_P95 * leftMm)}: ${outlook(chances, judged.verdict)}`,
+    sentence: `Measure ${lowerFirst(input.what)}: ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. It causes ${percent(share)} of the uncertainty${input.assumed ? ', which is assumed so far' : ''}.`,
+    effect: `The clearance is then known to ± ${mm(NORMAL_P95 * leftMm)}. ${outlook(chances, judged.verdict)}`,
   }))
   if (!judged.trial && judged.uMm > 0) {
     const trialRequired = { requiredMm: requiredGapMm(gapPolicy, true), tightMm: TIGHT_LIMIT_MM }
@@ -68,30 +68,30 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
 }
 
 const WORDS: Record<ClearanceVerdict, string> = {
-  clears: 'clears',
-  tight: 'is tight enough for a trial fit only',
-  hits: 'hits',
-  tooClose: 'is too close',
-  measure: 'is still open',
+  clears: 'that it clears',
+  tight: 'that a trial fit is needed',
+  hits: 'of contact',
+  tooClose: 'that it is too close',
+  measure: 'that it stays open',
 }
 
-/** "it clears in 7 of 10 cases, is still open in 3." */
+/** "70% probability that it clears, 30% probability that it stays open." */
 function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdict): string {
   const likely = (Object.entries(chances) as [ClearanceVerdict, number][])
     .filter(([, chance]) => chance >= LEAST_CHANCE)
     .sort((a, b) => b[1] - a[1])
   if (likely.length === 1 && likely[0]![0] === now)
-    return now === 'measure' ? 'alone it cannot settle the verdict.' : 'the verdict stays as it is.'
+    return now === 'measure' ? 'This alone does not decide the verdict.' : 'The verdict stays the same.'
   // of what is named the parts add up to ten; what is not named is rarer than all of it
   const together = likely.reduce((sum, [, chance]) => sum + chance, 0)
   const tenths = wholeParts(
     likely.map(([, chance]) => chance / together),
     10,
   )
-  const cases = (i: number) =>
-    likely.length === 1 && likely[0]![1] < 1 ? 'nearly 10' : tenths[i] === 0 ? 'less than 1' : String(tenths[i])
-  return `it ${likely.map(([verdict], i) => `${WORDS[verdict]} in ${cases(i)}${i === 0 ? ' of 10 cases' : ''}`).join(', ')}.`
+  const percent = (i: number) =>
+    likely.length === 1 && likely[0]![1] < 1 ? 'more than 95%' : tenths[i] === 0 ? 'less than 10%' : `${tenths[i]}0%`
+  return `${capital(likely.map(([verdict], i) => `${percent(i)} probability ${WORDS[verdict]}`).join(', '))}.`
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)}\u202f%`
+const percent = (share: number): string => `${Math.round(share * 100)}%`
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

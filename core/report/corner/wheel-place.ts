@@ -35,7 +35,7 @@ export const STUD_ENGAGEMENT: AxleFigure<'studEngagement', AtSpacer> = axleFigur
     id: 'stud-engagement',
     name: 'Thread that holds',
     text: 'min(l − h − s − p − t, n)',
-    source: `Geometry; ${LIMITS.studDiameters.value.toFixed(1)} diameter in steel and ${LIMITS.studTurns.value} turns are asked for`,
+    source: `Geometry; ${LIMITS.studDiameters.value.toFixed(1)} diameter in steel and ${LIMITS.studTurns.value} turns required`,
   },
   optional: true,
   read(work, at) {
@@ -48,7 +48,7 @@ export const STUD_ENGAGEMENT: AxleFigure<'studEngagement', AtSpacer> = axleFigur
     const tipMm = readCarAxle(work, context, axle, 'tipMm', 't')
     const holdingMm = readCarAxle(work, context, axle, 'holdingThreadMm', 'n')
     const ownStuds = spacerTrialMm === undefined && spacer?.fixing === 'ownStuds'
-    if (ownStuds) work.notes.push('The spacer stands on studs of its own: both of its threads are looked at under Every interface.')
+    if (ownStuds) work.notes.push('The spacer has its own studs. Every check covers both of its threads.')
     return { hatMm, spacerMm, lengthMm, padMm, tipMm, holdingMm, ownStuds }
   },
   value: ({ hatMm, spacerMm, lengthMm, padMm, tipMm, holdingMm, ownStuds }) =>
@@ -63,7 +63,7 @@ export const REGISTER_LEFT: AxleFigure<'registerLeft', AtSpacer> = axleFigure('r
     id: 'register-left',
     name: 'Register left in the wheel',
     text: 'H − h − s',
-    source: `Geometry; ${LIMITS.registerMm.value} mm are asked for`,
+    source: `Geometry; ${LIMITS.registerMm.value} mm required`,
   },
   optional: true,
   read(work, at) {
@@ -122,8 +122,8 @@ const WHEEL_PLACE: Formula = {
   id: 'wheel-place',
   inWords: true,
   name: 'Place of the wheel',
-  text: 'effective offset ET − s − (h − h_0); outboard by (ET_0 − ET) + (s − s_0) + (h − h_0); track twice that; rim edge with half the change of width',
-  source: 'Geometry of the wheel seat',
+  text: 'effective offset = ET − s − (h − h_0), outboard by (ET_0 − ET) + (s − s_0) + (h − h_0), track twice that, rim edge plus half the change of width',
+  source: 'Geometry of the wheel mounting face',
 }
 const placed = (label: string, of: (stance: NonNullable<Placed['stance']>) => number): Entry<Placed, { stance: Placed['stance'] }> => ({
   label: ({ axle }) => `${label}, ${axle}`,

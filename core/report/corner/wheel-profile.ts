@@ -116,7 +116,7 @@ function raise(work: Working, wheel: PartOf<'wheel'>, profile: WheelProfile, fac
     )
     return undefined
   }
-  work.notes.push(`Face ${face.name}: the spoke back stands ${face.raiseMm} mm further outboard than the one measured.`)
+  work.notes.push(`Face ${face.name}: the back of the spokes is ${face.raiseMm} mm further outboard than the measured one.`)
   return shiftWheel(profile, face.raiseMm, 0)
 }
 

@@ -2,18 +2,19 @@ import type { Agreement } from '../../clearance/agreement.ts'
 import type { Gap } from '../../clearance/gap.ts'
 import type { ClearanceVerdict } from '../../clearance/verdict.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { boundWords, rangeWords } from '../../quantity/uncertainty-words.ts'
 import type { UnitChoice } from '../../quantity/units.ts'
 
 /** What a corner says, as a mechanic would. */
 
-export const PLACE_WORDS = { barrel: 'barrel', shoulder: 'shoulder', face: 'spoke back' } as const
+export const PLACE_WORDS = { barrel: 'barrel', shoulder: 'shoulder', face: 'back of the spokes' } as const
 
 export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
   clears: 'Clears',
-  tight: 'Tight: trial fit first',
-  hits: 'Hits',
+  tight: 'Trial fit first',
+  hits: 'Contact',
   tooClose: 'Too close',
-  measure: 'Cannot say: measure',
+  measure: 'Not enough data',
 }
 
 export interface GapFacts {
@@ -28,7 +29,7 @@ export interface GapFacts {
   atLeast?: boolean
 }
 
-/** The verdict on a gap: "Clears. Least gap 4.1 mm at the shoulder, 95 % sure of more than 3.2." */
+/** The verdict on a clearance: "Clears: 4.1 mm at the shoulder, at least 3.2 mm (95% confidence)." */
 export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, units: UnitChoice): string {
   const mm = (value: number) => formatQuantity(value, 'length', units)
   const bare = (value: number) => formatQuantity(value, 'length', units, { bare: true })
@@ -36,17 +37,17 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
   const where = `at the ${PLACE_WORDS[gap.limitingTag]}${gap.limitingOutline === 'body' ? '' : ` (${gap.limitingOutline})`}`
   switch (verdict) {
     case 'clears':
-      return `Clears. Least gap ${facts.atLeast ? 'no less than ' : ''}${mm(meanMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}.`
+      return `Clears: ${mm(meanMm)}${facts.atLeast ? ' or more' : ''} ${where}, ${boundWords(mm(p05Mm))}.`
     case 'tight':
-      return `Tight: trial fit first. Least gap ${mm(meanMm)} ${where}, 95 % sure of more than ${bare(p05Mm)}; ${mm(requiredMm)} is asked for.`
+      return `Trial fit first: ${mm(meanMm)} ${where}, ${boundWords(mm(p05Mm))}; ${mm(requiredMm)} required.`
     case 'hits':
-      return `Hits. The caliper reaches ${mm(-meanMm)} into the wheel ${where}.`
+      return `Contact: caliper and wheel overlap by ${mm(-meanMm)} ${where}.`
     case 'tooClose':
-      return `Too close. Least gap ${mm(meanMm)} ${where}, ${mm(requiredMm)} is asked for. No measurement will change that.`
+      return `Too close: ${mm(meanMm)} ${where}, ${mm(requiredMm)} required.`
     case 'measure':
       if (facts.contradicted)
-        return `Cannot say: the trial fit and the figures do not agree. The gap ${where} is between ${bare(p05Mm)} and ${mm(p95Mm)}; look for the wrong figure.`
-      return `Cannot say: measure. The gap ${where} is between ${bare(p05Mm)} and ${mm(p95Mm)}; ${mm(requiredMm)} is asked for.`
+        return `Not enough data: trial fit and calculation disagree. Clearance ${where}: ${rangeWords(bare(p05Mm), mm(p95Mm))}. Check the entered values.`
+      return `Not enough data: clearance ${where} has a ${rangeWords(bare(p05Mm), mm(p95Mm))}; ${mm(requiredMm)} required.`
   }
 }
 
@@ -54,8 +55,8 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
 export function reachSentence({ gap, meanMm, requiredMm }: GapFacts, units: UnitChoice): string {
   const mm = (value: number) => formatQuantity(value, 'length', units)
   const where = `the ${PLACE_WORDS[gap.limitingTag]}`
-  const least = meanMm < 0 ? `it could reach ${mm(-meanMm)} into ${where}` : `it could come as near as ${mm(meanMm)} to ${where}`
-  return `Cannot say yet: where the body ends was not measured, and ${least}; ${mm(requiredMm)} is asked for.`
+  const least = meanMm < 0 ? `it could touch ${where}, with ${mm(-meanMm)} of overlap` : `it could come within ${mm(meanMm)} of ${where}`
+  return `Not enough data: measure the ends of the caliper body. As large as possible, ${least}; ${mm(requiredMm)} required.`
 }
 
 /** Which spacer clears, or why none does. */
@@ -70,37 +71,37 @@ export function spacerWords(
   if (leastMm === undefined) {
     const why =
       limitsAtMax === 'barrel'
-        ? 'the barrel limits, and it does not open towards the car'
-        : `the ${PLACE_WORDS[limitsAtMax]} is still too near`
+        ? 'the barrel is the limit, and it does not widen inboard'
+        : `the ${PLACE_WORDS[limitsAtMax]} is still too close`
     return `No spacer up to ${mm(maxMm)} helps: ${why}.`
   }
-  if (stockMm === 0) return 'None is needed.'
-  const least = leastMm === 0 ? 'By the mean gap none is needed' : `By the mean gap ${mm(leastMm)} is enough`
+  if (stockMm === 0) return 'No spacer needed.'
+  const least = leastMm === 0 ? 'The mean clearance needs no spacer' : `The mean clearance needs a ${mm(leastMm)} spacer`
   return stockMm === undefined
-    ? `${least}, but no stock size up to ${mm(maxMm)} clears for sure.`
-    : `${least}; the smallest stock size that clears for sure is ${mm(stockMm)}.`
+    ? `${least}, but no stock size up to ${mm(maxMm)} clears with 95% confidence.`
+    : `${least}; the smallest stock size that clears with 95% confidence is ${mm(stockMm)}.`
 }
 
 /** What a trial fit adds to the figures, or that it contradicts them. */
 export function trialSentence(trial: { valueMm: number; uMm: number } & Agreement, units: UnitChoice): string {
   const mm = (value: number) => formatQuantity(value, 'length', units)
-  const seen = `The trial fit saw ${mm(trial.valueMm)}`
+  const seen = `The trial fit measured ${mm(trial.valueMm)}`
   return trial.agree
-    ? `${seen} and agrees with the figures; both count.`
-    : `${seen}, ${mm(Math.abs(trial.differenceMm))} ${trial.differenceMm < 0 ? 'less' : 'more'} than the figures say: one of them is wrong. Look for a mistyped figure or a part that was not seated.`
+    ? `${seen} and agrees with the calculation; both are used.`
+    : `${seen}, ${mm(Math.abs(trial.differenceMm))} ${trial.differenceMm < 0 ? 'less' : 'more'} than calculated, so one of them is wrong. Check the entered values and that every part was seated.`
 }
 
 /** Whether the tallest radius over the rotor's edge agrees with the one from the hub centre. */
 export function twoWaysSentence(secondMm: number, { agree, differenceMm, allowedMm }: Agreement, units: UnitChoice): string {
   const mm = (value: number) => formatQuantity(value, 'length', units)
   return agree
-    ? `Two ways agree: over the rotor's edge the tallest radius is ${mm(secondMm)}, ${mm(Math.abs(differenceMm))} off.`
-    : `Two ways do not agree: over the rotor's edge the tallest radius is ${mm(secondMm)}, ${mm(Math.abs(differenceMm))} off where ${mm(allowedMm)} could be scatter. Measure both again; is the rotor seated and its diameter measured, not copied?`
+    ? `Measured over the rotor's edge, the tallest radius is ${mm(secondMm)}. The two methods agree to ${mm(Math.abs(differenceMm))}.`
+    : `Measured over the rotor's edge, the tallest radius is ${mm(secondMm)}: ${mm(Math.abs(differenceMm))} different, ${mm(allowedMm)} allowed. Measure both again, and measure the rotor's diameter with the rotor seated.`
 }
 
 export function agreementSentence(what: string, valueMm: number, { agree, differenceMm }: Agreement, units: UnitChoice): string {
   const mm = (value: number) => formatQuantity(value, 'length', units)
   return agree
-    ? `It agrees with ${what}, ${mm(valueMm)}.`
-    : `It does not agree with ${what}, ${mm(valueMm)}: ${mm(Math.abs(differenceMm))} apart.`
+    ? `This agrees with ${what}, ${mm(valueMm)}.`
+    : `This differs from ${what}, ${mm(valueMm)}, by ${mm(Math.abs(differenceMm))}.`
 }

@@ -55,7 +55,7 @@ describe('the bill of a setup', () => {
     expect(bill.total.likely).toBe(bill.lines.reduce((sum, one) => sum + one.likely!, 0))
     expect(line(bill, 'estate-front-pad')!.likely).toBe(Math.floor(4900 * 1.081 + 0.5))
   })
-  test('the extra costs of the car as it stands are its own', () => {
+  test('the extra costs of the current car are its own', () => {
     const bill = billOf(
       (setup) =>
         (setup.extras = [

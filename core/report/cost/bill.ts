@@ -75,14 +75,14 @@ interface Billed {
 
 /** What the setup costs beyond the car as it stands. */
 export const COST_TOTAL: CarFigure<'cost.total', Context, Billed> = carFigure('cost.total', {
-  label: ({ isStock }) => (isStock ? 'Cost' : 'Cost beyond the car as it stands'),
+  label: ({ isStock }) => (isStock ? 'Cost' : 'Cost above the baseline'),
   dimension: 'money',
   formula: {
     id: 'bill-total',
     inWords: true,
     name: 'Total of the bill',
     text: 'Σ quantity · likely price · rate · (1 + tax)',
-    source: 'Triangular distributions for the 80 % range',
+    source: 'Triangular distributions for the 80% range',
   },
   read(work, context) {
     const { taxPercent } = context.project.preferences

@@ -73,7 +73,7 @@ export const SEASON_COST: CarFigure<'cost.season', Context, Wears> = carFigure('
     inWords: true,
     name: 'Wear in a season',
     text: 'Σ price of renewing / events it lasts, times the events of a season',
-    source: `Plain division; without a given doubt an event count may be off by ${SEASON_DOUBT * 100}\u202f%`,
+    source: `Division; an event count without an uncertainty counts as known to ${SEASON_DOUBT * 100}%`,
   },
   optional: true,
   read(work, context) {

@@ -19,7 +19,7 @@ const sheet = sheetOf(DEMO_PROJECT)
 const row = (id: string) => sheet.rows.find((one) => one.id === id)!
 
 describe('setups side by side', () => {
-  test('each cell is the figure of that setup’s report, against the car as it stands', () => {
+  test('each cell is the figure of that setup’s report, against the current car', () => {
     expect(sheet.columns.map((one) => one.setupId)).toEqual(DEMO_PROJECT.setups.map((one) => one.id))
     DEMO_PROJECT.setups.forEach((setup, at) => {
       const { figures, bill } = evaluate(DEMO_PROJECT, setup.id)
@@ -186,7 +186,7 @@ describe('a budget', () => {
   })
 })
 
-test('hours of work are those of the work order; the car as it stands needs none', () => {
+test('hours of work are those of the work order; the current car needs none', () => {
   const { cells } = row('hours')
   expect(cells.map((cell) => cell.text)).toEqual(DEMO_PROJECT.setups.map(({ id }) => hoursWords(workOrder(DEMO_PROJECT, id).minutes)))
   expect([cells[0]!.text, cells[3]!.value! > cells[1]!.value!]).toEqual(['no work', true])

@@ -2,7 +2,7 @@ import { hoursWords, workOrder } from '../build/work-order.ts'
 import { AXLES, type Axle, type Project } from '../../model/project.ts'
 import { pedalOf } from '../../model/uses.ts'
 import { resolveSetup } from '../../model/resolve.ts'
-import { formatMoney, formatQuantity } from '../../quantity/format.ts'
+import { capital, formatMoney, formatQuantity } from '../../quantity/format.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import type { ReportFigure } from '../figure/figure.ts'
@@ -314,7 +314,7 @@ function specs(project: Project): RowSpec[] {
 function ofFigure(figure: ReportFigure, show: (value: number | undefined, dimension: Dimension | 'money') => string): Raw {
   const { value, u, atLeast, atMost, dimension, id } = figure
   const doubt =
-    u === undefined || value === undefined || dimension === 'money' ? '' : ` ± ${show(u, dimension).replace(/[\s\u00a0\u202f]\S+$/, '')}`
+    u === undefined || value === undefined || dimension === 'money' ? '' : ` ± ${show(u, dimension).replace(/[\s\u00a0]\S+$|%$/, '')}`
   return {
     text: value === undefined ? 'not known' : `${boundWord(figure)}${show(value, dimension)}${doubt}`,
     value,
@@ -331,11 +331,11 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
   const blocked = others.filter(({ column }) => column.verdict === 'blocked').map(({ column }) => column.name)
   const costly = goes.filter(({ at }) => rows.get('budget')?.cells[at]!.verdict === 'needs').map(({ column }) => column.name)
   const leaves = [
-    blocked.length > 0 ? ` ${blocked.join(' and ')} cannot be built as ${blocked.length === 1 ? 'it is' : 'they are'}.` : '',
+    blocked.length > 0 ? ` ${blocked.join(' and ')} must not be built.` : '',
     costly.length > 0 ? ` Over the budget: ${costly.join(' and ')}.` : '',
   ].join('')
   if (goes.length === 0)
-    return others.length === 0 ? 'There is nothing to choose from yet: make a setup or take a find.' : `None of them goes.${leaves}`
+    return others.length === 0 ? 'No setups to compare yet. Add a setup or a search result.' : `No setup can be built.${leaves}`
   const cost = rows.get('cost')!
   const value = (id: string, at: number) => rows.get(id)!.cells[at]!
   const by = (id: string, way: 1 | -1) =>
@@ -344,9 +344,9 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
       .sort((a, b) => way * (value(id, a.at).value! - value(id, b.at).value!))[0]
   const [cheapest, coolest] = [by('cost', 1), by('margin', -1)]
   const { units, currency } = project.preferences
-  if (!cheapest) return `What they cost is not known.${leaves}`
+  if (!cheapest) return `Not enough data: enter prices to compare the costs.${leaves}`
   if (!coolest || coolest.at === cheapest.at) {
-    const cool = coolest && goes.length > 1 ? ' and has most room to its limits on the driving chosen' : ''
+    const cool = coolest && goes.length > 1 ? ' and has the largest heat margin in this session' : ''
     return `${cheapest.column.name} costs least, ${formatMoney(value('cost', cheapest.at).value, currency, { whole: true })}${cool}.${leaves}`
   }
   const [a, b] = [value('cost', cheapest.at), value('cost', coolest.at)]
@@ -356,19 +356,19 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
   const room = formatQuantity(cool.value! - hot.value!, 'temperatureRise', units, { decimals: 0 })
   const first =
     dearer === 'same'
-      ? `${cheapest.column.name} and ${coolest.column.name} cost the same within the doubt`
+      ? `${cheapest.column.name} and ${coolest.column.name} cost the same within the uncertainty`
       : dearer === undefined
-        ? `What ${cheapest.column.name} or ${coolest.column.name} costs is not known in full`
+        ? `Prices of ${cheapest.column.name} or ${coolest.column.name} are missing`
         : `${cheapest.column.name} costs ${money} less than ${coolest.column.name}`
   const second =
     heldAgainst(rows.get('margin')!, cool, hot) === 'better'
-      ? `${coolest.column.name} has ${room} more room to its limits`
-      : 'their heat is the same within the doubt'
+      ? `${coolest.column.name} has ${room} more heat margin`
+      : 'their heat margins are the same within the uncertainty'
   const clear = [cheapest, coolest].map(({ at }) => value('verdict', at).verdict!)
   const fits = clear.every((one) => one === 'fits')
-    ? 'both fit'
+    ? 'both are OK'
     : clear.map((one, i) => `${[cheapest, coolest][i]!.column.name}: ${FINDING_SHORT[one].toLowerCase()}`).join(', ')
-  return `${first}; ${second}; ${fits}.${leaves}`
+  return `${first}. ${capital(second)}; ${fits}.${leaves}`
 }
 
 /** Of marks in two criteria those that nothing beats, from the best of the first on. */

@@ -172,7 +172,7 @@ test('with the booster left out no find asks for more than a foot can press, whe
     expect(finds.map((find) => fullLook(DEMO_PROJECT, ask, find).verdict)).not.toContain('blocked')
     expect(finds.some(({ parts }) => parts.booster === null)).toBe(false)
     // from the current car nothing is cheaper than no change at all, so that the rest is not looked at
-    if (id !== 'as-it-stands') expect(dropped.map((one) => one.title)).toContain('Pedal without the booster')
+    if (id !== 'as-it-stands') expect(dropped.map((one) => one.title)).toContain('Pedal force without booster')
   }
 })
 

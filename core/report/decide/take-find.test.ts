@@ -43,5 +43,5 @@ test('a bar far off its middle is said to be: a small turn of its thread does mu
 test('a find is named by what stops the car first', () => {
   const parts = { 'front.hose': 'braided-front-hose', 'front.pad': 'kit4-pad', 'front.caliper': 'kit4-caliper' }
   expect(findName(DEMO_PROJECT, { parts })).toMatch(/^Four-piston caliper Q4, .* and 1 more$/)
-  expect(findName(DEMO_PROJECT, { parts: {} })).toBe('As it stands, found')
+  expect(findName(DEMO_PROJECT, { parts: {} })).toBe('Current car, from search')
 })

@@ -63,7 +63,7 @@ export function findName(project: Project, { parts, barFrontShare }: Pick<Find, 
   const different = [...new Set(names)]
   if (different.length === 0) {
     if (Object.keys(parts).length > 0) return 'Without what was there'
-    return barFrontShare === undefined ? 'As it stands, found' : 'Balance bar set anew'
+    return barFrontShare === undefined ? 'Current car, from search' : 'Balance bar adjusted'
   }
   const more = different.length > 2 ? ` and ${different.length - 2} more` : ''
   return `${different.slice(0, 2).join(', ')}${more}`.slice(0, 120)

@@ -64,17 +64,17 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
       ...nothing,
       place: where,
       ends,
-      sentence: `${part.name} goes together with parts of the library, but nothing with it keeps what must hold: ${ends
+      sentence: `${part.name} fits parts of the library, but no combination with it meets every requirement: ${ends
         .map((one) => one.title.toLowerCase())
         .join(', ')}.${
         over === undefined
           ? ''
-          : ` The cheapest with it that keeps all else costs ${formatMoney(over, project.preferences.currency)}, ${formatMoney(over - ask.musts.budgetMinor!, project.preferences.currency)} over the budget.`
+          : ` The cheapest combination with it that meets the rest costs ${formatMoney(over, project.preferences.currency)}, ${formatMoney(over - ask.musts.budgetMinor!, project.preferences.currency)} over the budget.`
       }`,
     }
   }
   if (result.finds.some((one) => Object.values(one.parts).includes(partId)))
-    return { ...nothing, place: where, best, sentence: `${part.name} is among the finds, as ${where}.` }
+    return { ...nothing, place: where, best, sentence: `${part.name} is among the results, as ${where}.` }
   const wins = winningPrice(project, ask, part, best)
   return {
     ...nothing,
@@ -84,7 +84,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
     sentence:
       wins === undefined
         ? `${part.name} can be built in as ${where}, and others are better by what is weighed.`
-        : `${part.name} can be built in as ${where}; it would be among the finds if ${wins.kit ? wins.kit.name : 'it'} cost less.`,
+        : `${part.name} can be used as ${where}. It would be among the results if ${wins.kit ? wins.kit.name : 'it'} cost less.`,
   }
 }
 

@@ -49,7 +49,7 @@ test('what is missing, by its first question', () => {
 })
 
 test.each<[number | undefined, number | undefined, 'barrel' | 'face', string]>([
-  [0, 0, 'face', 'None is needed.'],
+  [0, 0, 'face', 'No spacer needed.'],
   [0, 3, 'face', 'By the mean gap none is needed; the smallest stock size that clears for sure is 3.0 mm.'],
   [4.2, undefined, 'face', 'By the mean gap 4.2 mm is enough, but no stock size up to 30.0 mm clears for sure.'],
   [undefined, undefined, 'barrel', 'No spacer up to 30.0 mm helps: the barrel limits, and it does not open towards the car.'],

@@ -1,5 +1,5 @@
 import type { After } from '../../fit/finding.ts'
-import { notKnown } from '../../model/question.ts'
+import { notEnoughData } from '../../model/question.ts'
 import type { Finding, FindingVerdict } from './finding.ts'
 import type { Missing } from './figure.ts'
 
@@ -10,11 +10,11 @@ export const FINDING_ORDER: readonly FindingVerdict[] = ['fits', 'check', 'needs
 
 /** What a part or a bundle would bring, in a word or two. */
 export const FINDING_SHORT: Readonly<Record<FindingVerdict, string>> = {
-  blocked: 'blocked',
-  unknown: 'cannot say',
-  needs: 'needs something',
-  check: 'to be seen on the car',
-  fits: 'fits',
+  blocked: 'do not build',
+  unknown: 'not enough data',
+  needs: 'needs a fix',
+  check: 'check on the car',
+  fits: 'OK',
 }
 
 /** What stands before a number that is only a bound of the true one. */
@@ -33,11 +33,11 @@ export function afterWords({ verdict, open, brings }: After): string {
 
 /** Interfaces that have a figure of their own beside the rules of the fit check. */
 export const RULE_TITLES: Readonly<Record<Finding['rule'], string>> = {
-  'wheel-clearance': 'Wheel over the caliper',
-  'master-stroke': 'Stroke of the master cylinder',
-  abs: 'Anti-lock',
-  'lock-order': 'Which axle locks first',
-  'pedal-effort': 'Pedal without the booster',
+  'wheel-clearance': 'Clearance of wheel and caliper',
+  'master-stroke': 'Master cylinder stroke',
+  abs: 'ABS',
+  'lock-order': 'Lock-up order',
+  'pedal-effort': 'Pedal force without booster',
 }
 
 /** The place of a verdict in that order. */
@@ -50,6 +50,6 @@ export function worstVerdict(verdicts: readonly FindingVerdict[]): FindingVerdic
   )
 }
 
-/** "Cannot say: hat thickness of X and more are not known.", of one check. */
+/** "Not enough data: enter hat thickness of X first; 2 to enter.", of one check. */
 export const missingSentence = (missing: readonly Missing[]): string =>
-  missing.length === 0 ? 'Cannot say: measure.' : `Cannot say: ${notKnown(missing)}.`
+  missing.length === 0 ? 'Not enough data: measure on the car.' : notEnoughData(missing)

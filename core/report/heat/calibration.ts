@@ -71,7 +71,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
   if (!found.ok)
     return {
       prepared: undefined,
-      words: `${said}: not used. The nearest that any likely cooling makes of that driving is ${c(found.nearestC)}; look at the reading, the driving and the figures of the parts.`,
+      words: `${said}: not used. The closest possible calculated temperature is ${c(found.nearestC)}. Check the reading, the session and the parts’ values.`,
     }
   const { by, doubt } = found.scale
   const scaled = (all: Prepared['axles']): Prepared['axles'] => ({ ...all, [axle]: withFigure(all[axle], key, all[axle].nodes[key] * by) })
@@ -83,11 +83,11 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
       worst: target.worst && { ...target.worst, axles: scaled(target.worst.axles) },
       doubts: { ...target.doubts, [axle]: { ...target.doubts[axle], [key]: doubt } },
     },
-    words: `${said}: ${WORDS[lump]} ${formatQuantity(total, 'number', undefined, { decimals: 2 })} times what is usual, good to ${percent(doubt)} instead of ${percent(prior.doubt)}.`,
+    words: `${said}: ${WORDS[lump]} ${formatQuantity(total, 'number', undefined, { decimals: 2 })} times the nominal value, known to ${percent(doubt)} instead of ${percent(prior.doubt)}.`,
   }
 }
 const drivenThen = ({ id, driving }: HeatReading) => ownDuty(id, driving.name, driving.duty)
-const percent = (value: number) => `${Math.round(value * 100)}\u202f%`
+const percent = (value: number) => `${Math.round(value * 100)}%`
 const priorDoubt = (key: Doubted): number => DOUBTED.find(([one]) => one === key)?.[1] ?? HEAT_DEFAULTS.h1Vented.doubt
 const withFigure = (axle: SessionAxle, key: Doubted, value: number): SessionAxle => ({ ...axle, nodes: { ...axle.nodes, [key]: value } })
 /** The temperature that the reading is of: at its moment after the driving, or the highest. */

@@ -35,11 +35,11 @@ function described(duty: WrittenDuty, word = 'lap'): Pick<NamedDuty, 'words' | '
     case 'descent': {
       const km = number(duty.lengthM / 1000, 1)
       const trailer = duty.towMassKg
-        ? `, with ${number(duty.towMassKg)} kg of trailer ${duty.towBrakeShare ? `that brakes ${number(duty.towBrakeShare * 100)} % of its own weight` : 'that has no brakes'}`
+        ? `, with ${number(duty.towMassKg)} kg trailer ${duty.towBrakeShare ? `braking ${number(duty.towBrakeShare * 100)}% of its own weight` : 'without brakes'}`
         : ''
-      const gear = duty.engineDragN === undefined ? '' : `, the engine holding ${number(duty.engineDragN)} N`
+      const gear = duty.engineDragN === undefined ? '' : `, engine braking ${number(duty.engineDragN)} N`
       return {
-        words: `${km} km of ${number(duty.gradePercent, 1)} % at ${number(duty.kmh)} km/h, the foot on the brake all the way${trailer}${gear}`,
+        words: `${km} km of ${number(duty.gradePercent, 1)} percent grade at ${number(duty.kmh)} km/h, braking all the way${trailer}${gear}`,
       }
     }
     case 'laps': {

@@ -4,7 +4,7 @@ import type { Working } from '../figure/working.ts'
 import { readPart } from '../figure/read.ts'
 
 /** Said of a fluid beyond its wet boiling point. */
-const TOO_WET = '; it boils below its wet boiling point, nobody states where: change it'
+const TOO_WET = '; its boiling point is below the wet boiling point, so change it'
 /** Months that a fluid is taken to have been in service where nobody says. */
 const ASSUMED_MONTHS = 12
 /** What a strip or a refractometer may be off by, % of water. */
@@ -74,4 +74,4 @@ export function fluidNow(work: Working, project: Project, fluid: PartOf<'fluid'>
 /** Nobody states a boiling point of a fluid with more water than the wet one is stated for; water itself boils here, degC. */
 const WATER_BOILS_C = 100
 const beyondWet = (waterPercent: number): boolean => waterPercent > WET_AT_PERCENT
-const percent = (value: number) => `${value.toFixed(1)}\u202f%`
+const percent = (value: number) => `${value.toFixed(1)}%`

@@ -30,7 +30,7 @@ export function heatBrief(project: Project, setupId: string, dutyId?: string): H
   const [first] = lines.filter((one) => one.overAtS !== undefined).sort((a, b) => a.overAtS! - b.overAtS!)
   const atS = Math.min(first?.overAtS ?? Infinity, goneAtS ?? Infinity)
   if (atS < Infinity) {
-    const what = first && first.overAtS === atS ? first.label.toLowerCase() : 'the foot'
+    const what = first && first.overAtS === atS ? first.label.toLowerCase() : 'pedal force'
     const { each } = duty
     // whole ones that were driven before it
     const whole = each ? Math.max(0, marks.filter((mark) => mark <= atS).length - 1) : undefined

@@ -32,7 +32,7 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
       axle: undefined,
       verdict: 'needs',
       at: fluidAt,
-      sentence: `The fluid boils (${boils.map((one) => one.axle).join(' and ')}, ${c(boils[0]!.limitC)} now): the pedal goes to the floor without warning. Fresh fluid of a higher boiling point, or less heat; fluid that has boiled once is changed.`,
+      sentence: `The fluid boils (${boils.map((one) => one.axle).join(' and ')}, ${c(boils[0]!.limitC)} now) and the pedal can go to the floor. Use fresh fluid with a higher boiling point, or reduce the heat.`,
     })
   if (prepared.fluid.changeNow)
     found.push({
@@ -40,7 +40,7 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
       axle: undefined,
       verdict: 'needs',
       at: fluidAt,
-      sentence: `${prepared.fluid.words}: change it now, whatever the driving.`,
+      sentence: `${prepared.fluid.words}: change it now.`,
     })
   if (resolved.fluid?.base === 'silicone')
     found.push({
@@ -49,7 +49,7 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
       verdict: 'check',
       at: fluidAt,
       sentence:
-        'Silicone fluid takes up no water: what gets in stands as drops at the lowest place, the caliper, and boils at 100 °C. Its boiling point says nothing of that; bleed the calipers before a hot day.',
+        'Silicone fluid absorbs no water. Water collects in the caliper and boils at 100 °C, whatever the fluid’s boiling point. Bleed the calipers before a hot day.',
     })
   for (const axle of AXLES) {
     const { rotor, caliper } = resolved[axle]
@@ -63,8 +63,8 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
         at: { kind: 'slot', setupId: setup.id, axle, slot: 'pad' },
         sentence:
           pads.beyondS > GLAZES_AFTER_S
-            ? `The ${axle} pads are over ${c(pads.limitC)} for ${Math.round(pads.beyondS)} s in all: glazing likely. Glazed pads bite no more when cold either; look at them and at the rotor before the next drive.`
-            : `The ${axle} pads leave their range for ${pads.beyondS.toFixed(1)} s: pads of a wider range, or less heat.`,
+            ? `The ${axle} pads are over ${c(pads.limitC)} for ${Math.round(pads.beyondS)} s in total, so they may glaze. Glazed pads also lose cold friction. Inspect pads and rotors before the next drive.`
+            : `The ${axle} pads exceed their range for ${pads.beyondS.toFixed(1)} s. Use pads with a wider range, or reduce the heat.`,
       })
     const ring = line(axle, 'ring')
     if (rotor?.faces === 'drilled' && rotor.construction !== 'twoPiece' && ring && ring.highC > ring.limitC - NEAR_C)
@@ -73,7 +73,7 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
         axle,
         verdict: ring.overAtS === undefined ? 'check' : 'needs',
         at: { kind: 'slot', setupId: setup.id, axle, slot: 'rotor' },
-        sentence: `The ${axle} rotors are drilled and of one piece: at ${c(ring.peakC)}, by the doubts ${c(ring.highC)}, cracks start from the holes (${c(ring.limitC)} is their limit). Plain or slotted ones carry more; look for cracks after every drive.`,
+        sentence: `The drilled one-piece ${axle} rotors reach ${c(ring.peakC)}, up to ${c(ring.highC)} within the uncertainty; ${c(ring.limitC)} is their limit. Cracks start from the holes: check after every drive, or fit plain or slotted rotors.`,
       })
     const { nowThicknessMm: now, minThicknessMm: least } = rotor ?? {}
     if (now && least && now.value < least.value)

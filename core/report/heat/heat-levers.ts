@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/format.ts'
 import { dutySegments } from '../../heat/duty.ts'
 import { withHeatEdit, type HeatEdit } from '../../edit/heat-edit.ts'
 import { AXLES, type Axle, type Part, type PartOf, type Price, type Project } from '../../model/project.ts'
@@ -55,14 +56,14 @@ function spoken(label: string): string {
 }
 /** What there is to say of all of them together. */
 export function leversSentence({ now, levers }: HeatLevers): string {
-  if (!now) return 'Nothing reaches its limit over this driving by the likely figures: nothing has to be changed for it.'
-  const goes = now.label === 'The brakes' ? 'are gone' : now.label.startsWith('Fluid') ? 'boils' : 'passes its limit'
+  if (!now) return 'Nothing reaches its limit in this session with nominal values. No change is needed for it.'
+  const goes = now.label === 'The brakes' ? 'fail' : now.label.startsWith('Fluid') ? 'boils' : 'passes its limit'
   const helping = levers.filter(helps).length
   const further =
     helping === 0
-      ? 'Nothing among the parts carries it further.'
+      ? 'No part in the library carries it further.'
       : `${helping} ${helping === 1 ? 'change' : 'changes'} would carry it further:`
-  return `As it is, ${spoken(now.label)} ${goes} ${now.when}. ${further}`
+  return `${capital(spoken(now.label))} ${goes} ${now.when}. ${further}`
 }
 /** What a change gains, in a word: "lasts", "169 s", "nothing", "less". */
 export function gainWords({ gainsS }: Pick<HeatLever, 'gainsS'>): string {
@@ -73,8 +74,8 @@ export function gainWords({ gainsS }: Pick<HeatLever, 'gainsS'>): string {
 /** What goes first once a change is made: "pad surface, front after 2 runs", or why nothing can be named. */
 export function goesFirstWords({ first, open }: Pick<HeatLever, 'first' | 'open'>): string {
   if (first) return `${first.label.toLowerCase()} ${first.when}`
-  if (open === 'range') return 'its range is not known'
-  return open === 'fade' ? 'nothing, but fade is not predicted' : 'nothing, by the likely figures'
+  if (open === 'range') return 'its range is unknown'
+  return open === 'fade' ? 'nothing, but fade is not predicted' : 'nothing, with nominal values'
 }
 
 /** Of mass that a club car can lose, kg. */

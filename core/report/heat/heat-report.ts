@@ -140,15 +140,15 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
 function narrowedWords(project: Project, duty: NamedDuty, bare: Prepared, { axle, lump, label, lowC, highC }: HeatLine): string {
   const c = (value: number) => formatQuantity(value, 'temperature', project.preferences.units, { decimals: 0 })
   const before = linesOf(axle, bare, drive(bare, duty, { keep: false }), driveDoubts(bare, duty)).find((one) => one.lump === lump)
-  return before ? `${label}: ${c(lowC)} to ${c(highC)} with what was read, ${c(before.lowC)} to ${c(before.highC)} without.` : ''
+  return before ? `${label}: ${c(lowC)} to ${c(highC)} with the readings, ${c(before.lowC)} to ${c(before.highC)} without.` : ''
 }
 const READ_WORDS: Record<ReadLump, string> = {
-  ring: 'paint on the rotor’s edge, or a probe on its face right after the driving',
-  pad: 'a probe on the backing plate right after the driving',
+  ring: 'paint on the rotor’s edge, or a probe on its face right after the session',
+  pad: 'a probe on the backing plate right after the session',
   caliper: 'a strip on the caliper’s body',
 }
 const nextWords = (project: Project, lump: ReadLump, { axle, label }: HeatLine): string =>
-  `What would narrow the range of ${label.toLowerCase()} most: the temperature of the ${READ_LUMPS[lump]}, ${axle}, by ${READ_WORDS[lump]}.`
+  `To narrow the range of ${label.toLowerCase()}, measure the temperature of the ${READ_LUMPS[lump]}, ${axle}, with ${READ_WORDS[lump]}.`
 
 function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedDuty, { session, samples }: Driven): HeatAxle {
   const workJ = session.workJ[axle]
@@ -178,14 +178,14 @@ function assumedWords({ car }: Project, work: Working, { axles, fluid, strokeMpa
     ...AXLES.filter((axle) => !axles[axle].friction && !drums.includes(axle)).map(
       (axle) => `One friction of the ${axle} pads at any heat: fade is not predicted`,
     ),
-    ...drums.map((axle) => `The drums, ${axle}, as rings of their own mass: rough, and no range of their linings is looked at`),
-    ...(worst?.open ?? []).map((one) => `Usual, as nobody says ${one}`),
+    ...drums.map((axle) => `The ${axle} drums are modelled roughly, as rings of their mass; the limit of their linings is not checked`),
+    ...(worst?.open ?? []).map((one) => `Usual value, as not entered: ${one}`),
     fluid.words,
     ...(car.dragAreaM2 ? [] : [`Air ${ASSUMED_DRAG_M2} m²`]),
     ...(car.rollingShare ? [] : [`Rolling ${ASSUMED_ROLLING_SHARE} of the weight`]),
-    `The foot at most ${FAILURE_FORCE_N} N, driver only, air at ${AMBIENT_C} °C`,
+    `Pedal force limit ${FAILURE_FORCE_N} N, driver only, air at ${AMBIENT_C} °C`,
     strokeMpa === undefined
-      ? 'The stroke of the master cylinder is not counted: what it or the brakes take is not known'
+      ? 'The master cylinder’s stroke is not checked: values are missing'
       : 'The stroke of the master cylinder with pads as new',
     ...Object.values(HEAT_DEFAULTS).map((one) => one.label),
   ]

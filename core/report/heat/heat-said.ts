@@ -49,7 +49,7 @@ export function heatSaid(asked: Asked): HeatSaid {
     return {
       verdict: atBest('needs'),
       notKnown,
-      sentence: `${capital(when(gone.seconds))} the brakes are gone: ${goneWords(prepared)} no longer gives what is asked.${before}`,
+      sentence: `${capital(when(gone.seconds))} the brakes fail: ${goneWords(prepared)} no longer reaches the required deceleration.${before}`,
     }
   }
   if (first) {
@@ -61,30 +61,30 @@ export function heatSaid(asked: Asked): HeatSaid {
     }
   }
   const { label, peakC, highC, limitC, leastLimitC, limitWords } = nearestLine(lines)!
-  const aged = leastLimitC < limitC ? `, and by the doubt of its water it may boil at ${c(leastLimitC)}` : ''
+  const aged = leastLimitC < limitC ? `; with more water it may boil at ${c(leastLimitC)}` : ''
   if (highC > leastLimitC)
     return {
       verdict: atBest('check'),
       notKnown,
-      sentence: `${label}: ${c(peakC)} of ${c(limitC)} (${limitWords}) by the likely figures, but the doubts reach ${c(highC)}${aged}.`,
+      sentence: `${label}: ${c(peakC)}, limit ${c(limitC)} (${limitWords}), but up to ${c(highC)} within the uncertainty${aged}.`,
     }
-  const held = `nearest is ${label.toLowerCase()} with ${c(peakC)} of ${c(limitC)} (${limitWords})`
+  const held = `closest is ${label.toLowerCase()}, ${c(peakC)}, limit ${c(limitC)} (${limitWords})`
   return notKnown === ''
     ? { verdict: 'fits', notKnown, sentence: `Nothing reaches its limit; ${held}.` }
-    : { verdict: 'unknown', notKnown, sentence: `What is known stays within its limits; ${held}.` }
+    : { verdict: 'unknown', notKnown, sentence: `Everything known stays within its limits; ${held}.` }
 }
 
 const goneWords = ({ strokeMpa, circuits }: Prepared): string =>
   strokeMpa !== undefined && strokeMpa <= circuits.mostFrontMpa + 1e-9
-    ? 'the stroke of pedal or master cylinder is at its end and'
-    : `the foot, at ${FAILURE_FORCE_N} N,`
+    ? 'at the end of its stroke, the pedal or master cylinder'
+    : `a pedal force of ${FAILURE_FORCE_N} N`
 
 function rangeWords({ earliestS, latestS }: HeatLine, when: (seconds: number) => string): string {
   const early = earliestS === undefined ? '' : when(earliestS)
   const late = latestS === undefined ? undefined : when(latestS)
-  if (late === undefined) return `; by the doubts ${early} or never`
+  if (late === undefined) return `, ${early} or never within the uncertainty`
   if (early === late) return ''
-  return `; by the doubts between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')}`
+  return `, between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')} within the uncertainty`
 }
 
 function openWords({ prepared, lines, worst, gone }: Asked): string {
@@ -92,15 +92,11 @@ function openWords({ prepared, lines, worst, gone }: Asked): string {
   const silent = AXLES.filter((axle) => limits.padsToC[axle] === undefined && !drums.includes(axle))
   const flat = AXLES.filter((axle) => !axles[axle].friction && !drums.includes(axle))
   return [
-    ...(silent.length > 0 ? [`Whether the ${silent.join(' and ')} pads last is not known: their working range is not entered.`] : []),
-    ...(flat.length > 0
-      ? [`Fade of the ${flat.join(' and ')} pads is not predicted: their friction over temperature is not entered.`]
-      : []),
-    ...(drums.length > 0
-      ? [`Whether the linings of the ${drums.join(' and ')} drums last is not looked at: drums are reckoned roughly.`]
-      : []),
-    ...(assistKnown ? [] : ['How much the booster gives at most is not known: the foot may be at its end before.']),
-    ...(strokeMpa === undefined ? ['Whether the master cylinder’s stroke is enough is not known.'] : []),
+    ...(silent.length > 0 ? [`Enter the working range of the ${silent.join(' and ')} pads to check them.`] : []),
+    ...(flat.length > 0 ? [`Enter friction over temperature of the ${flat.join(' and ')} pads to predict fade.`] : []),
+    ...(drums.length > 0 ? [`The linings of the ${drums.join(' and ')} drums are not checked: drums are modelled roughly.`] : []),
+    ...(assistKnown ? [] : ['The booster’s limit is unknown, so the pedal force may reach its limit earlier.']),
+    ...(strokeMpa === undefined ? ['The master cylinder’s stroke is not checked: values are missing.'] : []),
     ...worstWords(prepared, lines, worst, gone),
   ].join(' ')
 }
@@ -116,8 +112,8 @@ function worstWords({ worst: open }: Prepared, lines: readonly HeatLine[], worst
       )
       .map(([, , name]) => `${name.toLowerCase()}, ${axle}`),
   )
-  if (worst.session.gone && !gone) beyond.push('the foot')
+  if (worst.session.gone && !gone) beyond.push('the pedal force')
   return beyond.length === 0
     ? []
-    : [`Nobody says ${open.open.join('; ')}: at its worst this takes ${beyond.join(' and ')} beyond the limit.`]
+    : [`Not entered: ${open.open.join(', ')}. In the worst case ${beyond.join(' and ')} would pass the limit.`]
 }

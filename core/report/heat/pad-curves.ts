@@ -63,9 +63,9 @@ function wordsOf(pad: PartOf<'pad'>, curve: FrictionCurve | undefined): string[]
 /** What it does on the first stop of a car that is driven to the track. */
 export function coldWords(pad: Pick<PartOf<'pad'>, 'rangeFromC'>, curve: FrictionCurve | undefined): string {
   const from = pad.rangeFromC?.value
-  if (from !== undefined && from > COLD_C) return `bites late when cold: its range begins at ${Math.round(from)} °C`
-  if (!curve) return 'how it bites when cold is not known'
+  if (from !== undefined && from > COLD_C) return `low cold friction: its range begins at ${Math.round(from)} °C`
+  if (!curve) return 'cold friction unknown'
   const best = Math.max(...curve.map(([, mu]) => mu))
   const cold = frictionAt(curve, COLD_C)
-  return cold < BITES_COLD * best ? `bites ${Math.round((cold / best) * 100)}\u202f% of its best when cold` : 'bites when cold'
+  return cold < BITES_COLD * best ? `cold friction ${Math.round((cold / best) * 100)}% of its best` : 'good cold friction'
 }

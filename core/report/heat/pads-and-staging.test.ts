@@ -19,14 +19,14 @@ describe('pads beside each other', () => {
   })
   test.each([
     [{ rangeFromC: figure(120) }, [[20, 0.4]], 'bites late when cold: its range begins at 120 °C'],
-    [{}, undefined, 'how it bites when cold is not known'],
+    [{}, undefined, 'cold friction unknown'],
     [
       {},
       [
         [20, 0.2],
         [300, 0.4],
       ],
-      'bites 50\u202f% of its best when cold',
+      'bites 50% of its best when cold',
     ],
     [
       { rangeFromC: figure(0) },

@@ -71,9 +71,9 @@ function said(
   const force = (value: number) => formatQuantity(value, 'force', units)
   const foot = `${force(FAILURE_FORCE_N)} of foot ${footAtMost ? 'make at most' : 'make'} ${mpa(footMpa)}`
   const needed = `holding takes ${mpa(held.pressureMpa)} at a friction of ${frictionCold.toFixed(2)} when cold, ${force(held.clampN)} of clamp on each pad`
-  const off = `${Math.abs(Math.round(held.marginShare * 100))}\u202f%`
+  const off = `${Math.abs(Math.round(held.marginShare * 100))}%`
   // a foot that gives less than it could at most is no comfort; one that cannot do it even so is an answer
-  if (held.enough && footAtMost) return { verdict: 'unknown', sentence: `Cannot say: ${needed}; ${foot}.` }
+  if (held.enough && footAtMost) return { verdict: 'unknown', sentence: `Not enough data: ${needed}; ${foot}.` }
   return held.enough
     ? { verdict: 'fits', sentence: `It holds: ${needed}; ${foot}, ${off} more.` }
     : { verdict: 'needs', sentence: `It does not hold: ${needed}; ${foot}, ${off} too little.` }

@@ -61,17 +61,17 @@ export function stopReport(project: Project, setupId: string): StopReport {
   const most = base.footAtMost ? 'at most ' : ''
   const doubts = [
     ...(base.footAtMost && dry.limit !== 'driver'
-      ? ['How much the booster gives is not known: the foot may give less than the tyres hold.']
+      ? ['The booster’s limit is unknown, so the pedal force may limit the stop before the tyres do.']
       : []),
-    ...(dry.strokeG === undefined ? ['Whether the stroke of the master cylinder is enough is not known.'] : []),
-    ...(dry.padsG === undefined ? ['How the pads bite when cold is not known.'] : []),
+    ...(dry.strokeG === undefined ? ['The master cylinder’s stroke is not checked: values are missing.'] : []),
+    ...(dry.padsG === undefined ? ['Cold friction of the pads is unknown.'] : []),
   ]
   const lock = dry.locksFirst ? `, the ${dry.locksFirst} wheels first` : ''
   const stops = `${g(dry.decelG)}${dry.limit === 'tyre' ? lock : ''}, ${dry.distanceM === undefined ? NO_STOP : `${metres(dry.distanceM)} from ${stopFromKmh} km/h`}`
   const SAID: Record<StopWay, string> = {
-    tyre: `The tyres limit a dry stop: ${stops}. The foot could give ${most}${g(dry.driverG)}.`,
-    driver: `The foot limits a dry stop: ${most}${stops}, at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}. The tyres would hold ${g(dry.tyreG)}.`,
-    stroke: `The stroke of pedal or master cylinder limits a dry stop: ${stops}. The tyres would hold ${g(dry.tyreG)}.`,
+    tyre: `The tyres limit a dry stop: ${stops}. The pedal force limit would allow ${most}${g(dry.driverG)}.`,
+    driver: `Pedal force limits a dry stop: ${most}${stops}, at ${formatQuantity(FAILURE_FORCE_N, 'force', units)}. The tyres would hold ${g(dry.tyreG)}.`,
+    stroke: `Pedal travel or master cylinder stroke limits a dry stop: ${stops}. The tyres would hold ${g(dry.tyreG)}.`,
     pads: `Cold pads limit a dry stop: ${most}${stops}. The tyres would hold ${g(dry.tyreG)}.`,
   }
   return { rows, sentence: [SAID[dry.limit], ...doubts].join(' '), worth: worthOf(dry, metres), ...base }
@@ -91,17 +91,16 @@ function worthOf({ limit, stock, distanceM }: StopRow, metres: (value: number) =
     stock === undefined || shorter === undefined
       ? ''
       : shorter > ALIKE_M
-        ? `This setup stops ${metres(shorter)} shorter than the car as it stands. `
+        ? `This setup stops ${metres(shorter)} shorter than the baseline. `
         : shorter < -ALIKE_M
-          ? `This setup stops ${metres(-shorter)} longer than the car as it stands. `
-          : 'This setup stops no shorter than the car as it stands. '
+          ? `This setup stops ${metres(-shorter)} longer than the baseline. `
+          : 'This setup stops no shorter than the baseline. '
   return change + WORTH[at.limit]
 }
 const WORTH: Record<StopWay, string> = {
-  tyre: 'The car as it stands reaches its tyres already: only tyres, and brakes shared so that both axles use them, shorten a single cold stop. Larger brakes by themselves change heat, feel and repeatability.',
-  driver:
-    'The car as it stands does not reach its tyres with the foot that is allowed for: more clamp, friction or assist shortens its stop.',
+  tyre: 'The baseline already reaches its tyre grip. Only tyres and brake balance shorten a single cold stop; larger brakes change heat, feel and repeatability.',
+  driver: 'The baseline does not reach its tyre grip at the pedal force limit. More clamp force, friction or assist shortens its stop.',
   stroke:
-    'The car as it stands runs out of stroke before its tyres give: a larger master cylinder, or calipers and hoses that take less fluid, shorten its stop.',
-  pads: 'The cold pads of the car as it stands give less than its tyres would hold: pads that bite cold shorten its first stop.',
+    'The baseline runs out of stroke before its tyres reach their grip. A larger master cylinder, or calipers and hoses that need less fluid, shorten its stop.',
+  pads: 'The baseline’s cold pads give less than its tyre grip. Pads with more cold friction shorten its first stop.',
 }

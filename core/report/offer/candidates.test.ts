@@ -7,7 +7,7 @@ const of = (partId: string, axle: 'front' | 'rear' = 'front', setupId = 'as-it-s
   candidates(DEMO_PROJECT, setupId, axle).find((one) => one.partId === partId)!
 
 describe('what each part would bring', () => {
-  // every caliper, rotor and pad of the demo on the car as it stands, and why
+  // every caliper, rotor and pad of the demo on the current car, and why
   test.each([
     // the donor's caliper is made for thicker rotors than the car has
     ['estate-front-caliper', 'front', 'blocked'],

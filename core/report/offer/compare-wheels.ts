@@ -220,8 +220,8 @@ export function smallestRim(project: Project, setupId: string, axle: Axle): RimH
     diameterIn,
     sentence:
       diameterIn === undefined
-        ? 'No rim of a known diameter leaves the gap asked for over this caliper, going by plain barrels.'
-        : `First hint: a plain ${diameterIn} inch rim, ${shape}, could clear, going by its markings to about 3 mm. The spokes are another question: measure the wheel.`,
+        ? 'No rim of a known diameter leaves the required clearance over this caliper, assuming a plain barrel.'
+        : `First hint: a plain ${diameterIn} inch rim, ${shape}, could clear, to within about 3 mm. Measure the wheel to check the spokes.`,
   }
 }
 

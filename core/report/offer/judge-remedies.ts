@@ -79,13 +79,13 @@ export function judgeRemedies(
 const movesPedal = (remedy: Remedy): boolean =>
   remedy.kind === 'hydraulic' || (remedy.kind === 'part' && remedy.slot !== 'wheel' && remedy.slot !== 'spacer')
 
-const NOT_TRIED = 'What could cure it is not tried: the outlines have too many points in each other\u2019s way.'
+const NOT_TRIED = 'Fixes were not tried: the outlines overlap in too many points.'
 /** Only what was tried can be spoken of. */
 const noneOf = (parts: number): string =>
   parts <= MOST_TRIED
-    ? 'Nothing among the parts cures it without breaking something else.'
-    : `Of ${parts} parts that could cure it the first ${MOST_TRIED} break something else; the rest is not tried.`
-const BREAKS = 'But that breaks something else.'
+    ? 'No part in the library fixes it without failing another check.'
+    : `The first ${MOST_TRIED} of ${parts} possible parts fail another check; the rest were not tried.`
+const BREAKS = 'But it fails another check.'
 
 /** As deep as a remedy reaches: slots and what is beside them; lines of the bill are put anew, not changed. */
 const copied = (setup: Setup): Setup => ({

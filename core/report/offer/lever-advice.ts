@@ -175,14 +175,14 @@ function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Ma
     const order = stock.system && lockOrder(stock.system, mass)
     const until = order && frontFirstUntil(order)
     if (until !== undefined && Number.isFinite(until) && order?.kind === 'rearAbove')
-      return always(`front first up to ${g(until)}, as it stands`, turnsAt(mass, until, SAME_TURN_G))
+      return always(`front locks first up to ${g(until)}, as on the baseline`, turnsAt(mass, until, SAME_TURN_G))
   }
   // whatever the dry tyre gives, a better balance gives more of it: the tyre itself is the limit
   const targetG = Math.max(FRONT_FIRST_TO_G, frictionOf(project, 'dry').value) + MARGIN_G
   const words = `front first up to ${g(targetG)}`
   if (untilIn(here, system) < targetG) return { words, with: (parts) => ({ meets: (one) => untilIn(parts, one) >= targetG }) }
   return {
-    words: `${words}, also with rear linings that bite 10 % more, and little further, so that the rear does its part`,
+    words: `${words}, also with 10% more rear friction, and little further, so that the rear brakes contribute`,
     with: (parts) => {
       const { off } = turnsAt(mass, targetG + BAND_G / 2, 0)
       return {

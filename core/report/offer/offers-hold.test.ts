@@ -206,7 +206,7 @@ describe('remedies', () => {
 })
 
 describe('candidates', () => {
-  /** The setup itself, or for the car as it stands a new one beside it. */
+  /** The setup itself, or for the current car a new one beside it. */
   const beside = (project: Project, id: string): [Project, string] => {
     const changed = clone(project)
     if (id !== changed.setups[0].id) return [changed, id]

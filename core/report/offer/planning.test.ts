@@ -19,7 +19,7 @@ const price = (minor: number, more = {}) =>
 
 describe('the stroke of the master cylinder', () => {
   const found = (project: Project, id = 'as-it-stands') => evaluate(project, id).findings.find((one) => one.rule === 'master-stroke')!
-  test('the car as it stands leaves enough; the figure is the worst of pedal, cylinder and chambers', () => {
+  test('the current car leaves enough; the figure is the worst of pedal, cylinder and chambers', () => {
     const { figures, findings } = evaluate(DEMO_PROJECT, 'as-it-stands')
     expect(findings.find((one) => one.rule === 'master-stroke')!.verdict).toBe('fits')
     expect(figures['master.strokeUsed'].value).toBeGreaterThan(0.5)
@@ -258,7 +258,7 @@ describe('a season', () => {
     expect(rotor(1)).toMatchObject({ renewing: 13_200, packs: 2, perSeason: { likely: Math.round((13_200 / 12) * 8) } })
     expect(rotor(2)).toMatchObject({ renewing: 6600, packs: 1 })
   })
-  test('what a setup leaves as it stands wears as it stands', () => {
+  test('what a setup leaves current car wears current car', () => {
     const rows = (id: string) => evaluate(worn(), id).season.rows.find((row) => row.what === 'frontPads')!
     expect(rows('estate-fronts').perSeason).toBeUndefined()
     const same = worn(

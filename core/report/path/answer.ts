@@ -1,5 +1,6 @@
 import type { Axle, Project, QuestionId } from '../../model/project.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { rangeWords } from '../../quantity/uncertainty-words.ts'
 import { balanceMissing, orderHeadline } from '../doubt/order-probability.ts'
 import type { DoubtReport, FigureDoubt, Matter } from '../doubt/doubt-report.ts'
 import type { Place } from '../figure/figure.ts'
@@ -38,11 +39,11 @@ function clears(report: Report, axle: Axle): Answer {
   }
 }
 
-/** "168 N, in 9 of 10 cases between 104 and 253" */
+/** "168 N, 90% range 104–253 N" */
 function ranged(project: Project, one: FigureDoubt, dimension: 'force' | 'share'): string {
   const { units } = project.preferences
   const show = (value: number, bare = false) => formatQuantity(value, dimension, units, { bare, decimals: dimension === 'share' ? 0 : 0 })
-  return `${show(one.value)}, in 9 of 10 cases between ${show(one.p05, true)} and ${show(one.p95)}`
+  return `${show(one.value)}, ${rangeWords(show(one.p05, true), show(one.p95))}`
 }
 
 function balanced(project: Project, report: Report, doubt: DoubtReport | undefined): Answer {

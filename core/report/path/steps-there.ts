@@ -110,7 +110,7 @@ function helped(project: Project): WayThere {
     },
     {
       id: 'before',
-      words: 'Write down stops of the car as it stands.',
+      words: 'Log stops of the current car.',
       state: counted(before, 'stop'),
       done: before >= 2,
       to: 'prove',

@@ -5,7 +5,7 @@ import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, strokeMm } from
 import { pressurePerNewton, type BrakeSystem } from '../../hydraulics/system.ts'
 import { bisect } from '../../maths/bisect.ts'
 import type { Axle, PartOf } from '../../model/project.ts'
-import { notKnown } from '../../model/question.ts'
+import { notEnoughData } from '../../model/question.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { systemOf } from '../brake/brake-system.ts'
 import type { AxleBrakeReport } from '../brake/brake.ts'
@@ -147,7 +147,7 @@ const LARGEST: Formula = {
   id: 'stroke-used',
   inWords: true,
   name: 'Stroke used in a hard stop',
-  text: 'largest of: fluid taken / master area / stroke; the same for each chamber; stroke · i / pedal travel',
+  text: 'largest of fluid volume / master cylinder area / stroke, the same for each chamber, and stroke · i / pedal travel',
   source: 'R. Limpert, Brake Design and Safety, ch. 5',
 }
 
@@ -167,7 +167,7 @@ export const STROKE_USED: CarFigure<'master.strokeUsed', Stroked, { worst: Share
     const front = takerOf(work, context, 'front', brakes.front, factor)
     const rear = takerOf(work, context, 'rear', brakes.rear, factor)
     const room = roomOf(work, context)
-    work.notes.push('Compliance and clearances are estimates, good to about 40 %.')
+    work.notes.push('Compliance and clearances are estimates, known to about 40%.')
     // what keeps the brakes from being computed keeps this from being said
     if (!system) systemOf(work, context, brakes)
     if (!system || !front || !rear || !room) return { worst: undefined }
@@ -240,6 +240,4 @@ function sharesOf(
 }
 
 const sayMissing = ({ missing }: ReportFigure): string =>
-  missing.length === 0
-    ? 'Cannot say how much stroke a hard stop takes: the brakes cannot be computed, see the balance.'
-    : `Cannot say: ${notKnown(missing)}.`
+  missing.length === 0 ? 'Not enough data: the stroke of a hard stop needs the values that Balance asks for.' : notEnoughData(missing)

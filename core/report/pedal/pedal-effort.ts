@@ -83,7 +83,13 @@ export function effortFinding({ project, resolved, isStock }: Context, force: Re
   const use = pedalOf(project.car.uses)
   const show = (value: number) => formatQuantity(value, 'force', project.preferences.units)
   if (force.value === undefined)
-    return [{ verdict: 'unknown', sentence: 'What the foot must do without the booster is not known: figures are missing.', ...base }]
+    return [
+      {
+        verdict: 'unknown',
+        sentence: 'Not enough data: enter the pedal and brake values to compute the pedal force without booster.',
+        ...base,
+      },
+    ]
   const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} take ${show(force.value)} at the pedal`
   if (force.value > DRIVER_LIMIT_N)
     return [

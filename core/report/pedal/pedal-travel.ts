@@ -62,7 +62,7 @@ export interface Calibration {
 }
 const UNCALIBRATED: Calibration = {
   factor: 1,
-  note: 'Compliance and clearances are estimates, good to about 40 %: trust the ratio between setups, not the figure. One measured pedal travel calibrates them.',
+  note: 'Compliance and clearances are estimates, known to about 40%. Compare setups rather than absolute values, or calibrate with one measured pedal travel.',
 }
 /** Beyond these no caliper is so soft or so stiff: the travel or its force was misread, or there is air. */
 const LEAST_FACTOR = 0.3

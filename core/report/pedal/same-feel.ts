@@ -33,10 +33,9 @@ export const SAME_FEEL: CarFigure<'master.sameFeel', BesideStock> = carFigure('m
     const at = { kind: 'figure', figureId: 'front.pistonArea' } as const
     const newMm2 = front === undefined || rear === undefined ? undefined : front + rear
     if (newMm2 !== undefined) work.set(newMm2, { symbol: 'A_new', label: 'Piston area, front and rear', dimension: 'area', at })
-    if (stock.area !== undefined)
-      work.set(stock.area, { symbol: 'A_old', label: 'The same on the car as it stands', dimension: 'area', at })
+    if (stock.area !== undefined) work.set(stock.area, { symbol: 'A_old', label: 'The same on the baseline', dimension: 'area', at })
     else if (newMm2 !== undefined)
-      work.ask('Piston areas of the car as it stands', {
+      work.ask('Piston areas of the baseline', {
         kind: 'slot',
         setupId: context.project.setups[0].id,
         axle: 'front',

@@ -34,8 +34,7 @@ const HEIGHTS_MM = { low: 250, high: 900 } as const
 /** No centre of gravity is misjudged by more, mm: beyond it something else is the cause. */
 const MOST_HEIGHT_OFF_MM = 60
 /** A rear that locks first is made safe before its cause is looked for. */
-const REAR_FIRST_ADVICE =
-  'Do not drive on the road. Reduce rear braking first, then test again on closed, dry, straight ground from 30 km/h and log which axle locks first.'
+const REAR_FIRST_ADVICE = 'Do not drive on the road. Reduce rear braking, then test again on closed ground.'
 
 /** Wheels that were seen to lock, held against the order that the model says. */
 export const lockSightingsReport = (project: Project): LockFound[] => project.lockSightings.map((one) => found(project, one))

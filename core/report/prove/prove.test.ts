@@ -50,7 +50,7 @@ describe('stops of two setups', () => {
     expect(plan.sentence).toMatch(
       /^To show 1\.0 m in eight of ten tests takes \d+ runs with each setup, with the 0\.6 m of scatter so far\.$/,
     )
-    expect(plan.order.map((one) => one.setup)).toEqual(['As it stands', 'Estate fronts', 'Estate fronts', 'As it stands'])
+    expect(plan.order.map((one) => one.setup)).toEqual(['Current car', 'Estate fronts', 'Estate fronts', 'Current car'])
     expect(plan.order.reduce((sum, one) => sum + one.runs, 0)).toBe(2 * plan.each!)
     expect(model).toBe(
       'The model expects 1.3 m longer. The runs say otherwise: look at friction of the tyres, at the balance, and at what else was changed.',
@@ -309,7 +309,7 @@ describe('the logbook', () => {
       ['wear', '2026-10-05', ''],
       ['lock', '2026-10-04', 'Four-piston, rear to match'],
     ])
-    expect(all[0]).toMatchObject({ text: 'Pedal held hard for a minute, every joint looked at', note: 'front left wept' })
+    expect(all[0]).toMatchObject({ text: 'Hold the pedal hard for a minute and check every joint', note: 'front left wept' })
     expect(all.filter((one) => one.kind === 'fit')).toHaveLength(DEMO_PROJECT.fitReports.length)
   })
   test('knows how the bar stood at the last visit', () => {

@@ -171,8 +171,8 @@ function withinBlocks(a: RunGroup, b: RunGroup): { a: RunGroup; b: RunGroup; blo
 function said(name: string, against: string, { differenceM, lowM, highM, verdict, detectableM }: RunsCompared): string {
   const side = (value: number) => (Math.abs(value) < 0.05 ? 'no different' : `${m(value)} ${value < 0 ? 'shorter' : 'longer'}`)
   const range = `between ${side(lowM)} and ${side(highM)}`
-  if (verdict !== 'notShown') return `${name} stops ${side(differenceM)} than ${against}, ${range} (95\u202f% of such tests).`
-  return `${name} against ${against}: ${side(differenceM)}, ${range}. These runs do not show a difference; one of ${m(detectableM)} they would have shown in eight of ten.`
+  if (verdict !== 'notShown') return `${name} stops ${side(differenceM)} than ${against}, ${range} (95% confidence).`
+  return `${name} against ${against}: ${side(differenceM)}, ${range}. These runs show no difference; they would have shown ${m(detectableM)} with 80% probability.`
 }
 function notEnough(a: RunGroup, b: RunGroup): string {
   const lacks = [a, b].filter((one) => one.counted.length < 2).map((one) => `${one.name} has ${one.counted.length}`)
@@ -195,9 +195,7 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
   const [one, two] = [counted(a), counted(b)]
   if (one.length === 0 || two.length === 0) return notes
   if (compared && Math.min(a.blocks, b.blocks) < 2)
-    notes.push(
-      'Each setup was driven in one go: a different day, road or tyre temperature alone may explain this. Drive A, B and A again, or two blocks of each.',
-    )
+    notes.push('Each setup was driven in one block, so a different day or road may explain the result. Drive A, B and A again.')
   for (const { words, of } of CONDITIONS) {
     const [x, y] = [one, two].map((tests) => new Set(tests.map(of)))
     if ([...x!].join() === [...y!].join()) continue
@@ -216,21 +214,21 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
       notes.push(`${key === 'airC' ? 'Air' : 'Rotors'} ${formatQuantity(Math.abs(off), 'temperatureRise', project.preferences.units, { decimals: 0 })} ${off > 0 ? 'warmer' : 'colder'} with ${b.name}.`) // prettier-ignore
   }
   const aside = [...a.rows, ...b.rows].filter((row) => row.aside !== '').length
-  if (aside > 0) notes.push(`${aside} ${aside === 1 ? 'run is' : 'runs are'} set aside; the reason stands beside each.`)
+  if (aside > 0) notes.push(`${aside} excluded ${aside === 1 ? 'run' : 'runs'}; each shows its reason.`)
   if (notes.filter((note) => note.startsWith('Changed as well')).length > 1)
-    notes.push('More than one thing changed at once: nobody can say which of them did it.')
+    notes.push('Several things changed at once, so the cause is unknown.')
   return notes
 }
 
 /** Less than this nobody measures, m. */
 const ALIKE_M = 0.5
 function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsAsked, compared: RunsCompared | undefined): string {
-  if (load === 'laden') return 'The model speaks of the driver alone: nothing is said of the laden car here.'
+  if (load === 'laden') return 'The model covers the car with the driver only, not the laden car.'
   const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
   const [one, two] = [a, b].map((id) => findSetup(project, id) && stopReport(at, id).rows.find((row) => row.surface === surface))
-  if (!one || !two) return 'What the model expects is not known: figures of the car or the brakes are missing.'
+  if (!one || !two) return 'Not enough data for a prediction: enter the missing values of car and brakes.'
   if (one.distanceM === undefined || two.distanceM === undefined)
-    return 'By the model one of these setups does not stop the car: check the figures of pedal, master cylinder and pads.'
+    return 'The model predicts that one of these setups does not stop the car. Check the values of pedal, master cylinder and pads.'
   const off = two.distanceM - one.distanceM
   const expected =
     one.limit === 'tyre' && two.limit === 'tyre' && Math.abs(off) <= ALIKE_M
@@ -238,7 +236,7 @@ function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsA
       : `The model expects ${Math.abs(off) <= ALIKE_M ? 'no difference' : `${m(off)} ${off < 0 ? 'shorter' : 'longer'}`}.`
   if (!compared) return expected
   if (off >= compared.lowM && off <= compared.highM) return `${expected} The runs do not speak against it.`
-  return `${expected} The runs say otherwise: look at friction of the tyres, at the balance, and at what else was changed.`
+  return `${expected} The runs disagree: check tyre grip, brake balance and what else changed.`
 }
 
 function planOf(a: RunGroup, b: RunGroup, { wantedM }: StopsAsked): StopPlan {
@@ -256,7 +254,7 @@ function planOf(a: RunGroup, b: RunGroup, { wantedM }: StopsAsked): StopPlan {
     sentence:
       each === undefined
         ? `To show ${m(wantedM)} ${from} takes more than 1000 runs each: no test shows it.`
-        : `To show ${m(wantedM)} in eight of ten tests takes ${each} runs with each setup, ${from}.`,
+        : `To show ${m(wantedM)} with 80% probability, drive ${each} runs with each setup, ${from}.`,
     order:
       each === undefined
         ? []
@@ -272,10 +270,10 @@ function planOf(a: RunGroup, b: RunGroup, { wantedM }: StopsAsked): StopPlan {
 /** How a test is driven, for the sheet. */
 export const TEST_RULES: readonly string[] = [
   'The same road, tyres, pressures, fuel and driver; one change at a time.',
-  'From a little above the speed asked for; the clutch goes down, then the foot full on the brake until the car stands.',
-  'Between two runs the rotors cool to what they were: ten minutes of easy driving, or until they are below 100 °C.',
-  'Read the result when the planned runs are done: who stops as soon as it looks good finds differences that are not there.',
-  'Stop early only for safety: a pedal that gets long, a smell, a pull, smoke. Closed ground, a helmet, nobody beside the track.',
+  'Start slightly above the target speed. Press the clutch, then brake fully until the car stops.',
+  'Let the rotors cool to the same temperature between runs: ten minutes of easy driving, or below 100 °C.',
+  'Read the result after all planned runs. Stopping as soon as it looks good shows differences that do not exist.',
+  'Stop early only for safety: long pedal, smell, pull or smoke. Use closed ground, wear a helmet, and keep bystanders away.',
 ]
 
 /** Mean fully developed deceleration, g. */

@@ -26,7 +26,7 @@ export function traceSaid(samples: readonly SpeedSample[]): TraceSaid {
   })
   const { mfddMs2, fromKmh, buildUpS } = tracedStop(samples)
   if (mfddMs2 === undefined)
-    return { points, meanG: undefined, sentence: 'It does not go from full speed to a stand: nothing is said of it.' }
+    return { points, meanG: undefined, sentence: 'The trace does not run from full speed to a stop, so it is not evaluated.' }
   const meanG = mfddMs2 / STANDARD_GRAVITY
   const full = points.filter(([seconds]) => {
     const kmh = at(samples, seconds)
@@ -39,12 +39,12 @@ export function traceSaid(samples: readonly SpeedSample[]): TraceSaid {
   const base = `Full braking ${meanG.toFixed(2)} g on average${buildUpS === undefined ? '' : `, reached after ${buildUpS.toFixed(1)} s`}.`
   const shows =
     lasts > 0 && swings(full) / lasts >= SWINGS_PER_S
-      ? ' It goes up and down: anti-lock at work, or a foot that pumps.'
+      ? ' It rises and falls: the ABS worked, or the driver pumped the pedal.'
       : last < first * (1 - WEAKENS)
-        ? ` It weakens from ${first.toFixed(2)} to ${last.toFixed(2)} g: fade, or a foot that lets go.`
+        ? ` It weakens from ${first.toFixed(2)} to ${last.toFixed(2)} g: fade, or the driver eased off.`
         : last > first * (1 + WEAKENS)
-          ? ` It grows from ${first.toFixed(2)} to ${last.toFixed(2)} g: pads that bite when warm, or a foot that presses on.`
-          : ' It holds to the end.'
+          ? ` It grows from ${first.toFixed(2)} to ${last.toFixed(2)} g: friction rises with heat, or the driver pressed harder.`
+          : ' It stays constant to the end.'
   return { points, meanG, sentence: base + shows }
 }
 

@@ -113,7 +113,7 @@ function look(project: Project, reading: WearReading): PadLook {
           ? thin === 'inner'
             ? 'The guide pins stick: the piston presses its own pad alone.'
             : 'The outer pad does not let go: guide pins or its seat in the bracket.'
-          : 'Pistons of that side stick out, or those across hardly move: look at the pistons and at the pipe between the halves.'
+          : 'Pistons on that side stick, or the opposite ones hardly move. Check the pistons and the pipe between the halves.'
       }`,
     })
   }
@@ -126,7 +126,7 @@ function look(project: Project, reading: WearReading): PadLook {
     says.push(
       lacks.length === 0
         ? { tone: 'fits', text: `Even within ${mm(TAPER_MM)}, and above the minimum of ${mm(minimumMm!)}.` }
-        : { tone: 'unknown', text: `Nothing stands out, but ${lacks.join(' and ')}.` },
+        : { tone: 'unknown', text: `No irregular wear, but ${lacks.join(' and ')}.` },
     )
   }
   return {
@@ -202,7 +202,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
     ...base,
     line,
     tone: line.speedingUp && toneOf(left, surelyLeft) === 'fits' ? 'check' : toneOf(left, surelyLeft),
-    sentence: `${name}: ${line.speedingUp ? 'wear is speeding up, now ' : ''}${pace} an event${from}; at its minimum of ${mm(minimumMm)} after event ${event(line.usedUpAt)} (${event(left)} more; ${range}), if wear stays as it is.`,
+    sentence: `${name}: ${line.speedingUp ? 'wear is speeding up, now ' : ''}${pace} an event${from}; at its minimum of ${mm(minimumMm)} after event ${event(line.usedUpAt)} (${event(left)} more, ${range}) at the present rate.`,
   }
 }
 function toneOf(left: number, surelyLeft: number | undefined): WearForecast['tone'] {

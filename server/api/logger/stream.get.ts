@@ -7,7 +7,7 @@ export default defineEventHandler((event) => {
     setResponseStatus(event, 400)
     return {
       message:
-        'The address needs ?fromKmh= (20 to 300) and &decelG= (0.1 to 2); &fault= none, lateTrigger, dropOut or lockedWheel; &pace= 1 to 50.',
+        'The address needs ?fromKmh= (20 to 300) and &decelG= (0.1 to 2). Optional are &fault= none, lateTrigger, dropOut or lockedWheel, and &pace= 1 to 50.',
     }
   }
   const samples = loggedStop(asked, Math.random)

@@ -122,7 +122,7 @@ const AXLES_SHOWN = [
           this car’s: replace what you know.
         </p>
         <template v-if="answer.matters.length > 0">
-          <h2>What matters most</h2>
+          <h2>Largest contributions</h2>
           <ol class="matters" data-test="matters">
             <li v-for="one in answer.matters" :key="one.label">
               <ElButton link type="primary" @click="lead(one.at)">{{ one.label }}</ElButton>
@@ -157,19 +157,19 @@ const AXLES_SHOWN = [
       </ol>
     </section>
 
-    <section v-else-if="path" ref="list" class="asks" aria-label="What the answer needs">
+    <section v-else-if="path" ref="list" class="asks" aria-label="Values the answer needs">
       <FieldItem v-if="question === 'clears'" label="Axle">
         <ElSegmented :model-value="axle" :options="AXLES_SHOWN" aria-label="Axle" :validate-event="false" @change="chooseAxle($event)" />
       </FieldItem>
       <template v-else>
         <TypicalCar />
         <p v-if="question === 'balanced'" class="brakes small">
-          <template v-if="isStock">The car as it stands. </template>
-          <template v-else>{{ setup?.name }}, the rest as the car stands. </template>
+          <template v-if="isStock">The current car. </template>
+          <template v-else>{{ setup?.name }}, the rest as on the current car. </template>
           <ElButton link type="primary" @click="other('front')">Other front calipers</ElButton>
           <ElButton link type="primary" @click="other('rear')">Other rear calipers</ElButton>
           <template v-if="others.length > 0">
-            <NuxtLink :to="{ path: route.path, query: { ...route.query, setup: store.project!.setups[0].id } }">as it stands</NuxtLink>
+            <NuxtLink :to="{ path: route.path, query: { ...route.query, setup: store.project!.setups[0].id } }">current car</NuxtLink>
           </template>
         </p>
       </template>
@@ -183,7 +183,11 @@ const AXLES_SHOWN = [
       <FoldedPart v-if="little.length > 0" :title="`Typical, and matters little (${little.length})`">
         <AskField v-for="ask in little" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </FoldedPart>
-      <FoldedPart v-if="path.surer.length > 0" :title="`Makes it surer (${path.surer.length})`" :open="open === 0 && question === 'clears'">
+      <FoldedPart
+        v-if="path.surer.length > 0"
+        :title="`Makes the result more certain (${path.surer.length})`"
+        :open="open === 0 && question === 'clears'"
+      >
         <AskField v-for="ask in path.surer" :key="ask.key" :ask="ask" @focusin="current = ask" @enter="next(ask)" />
       </FoldedPart>
     </section>

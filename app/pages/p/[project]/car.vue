@@ -35,8 +35,8 @@ const rename = (text: string) => {
   <div class="page">
     <h1>The car</h1>
     <p class="soft">
-      What it weighs, how it stands and what the pedal does. A figure nobody measured stays unknown. Type any unit, whatever is shown:
-      <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63 %</span>.
+      Mass, geometry and pedal of the car. Leave unknown values empty. Type any unit:
+      <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63%</span>.
     </p>
     <div class="heads">
       <FieldItem class="name" label="Name of the car"
@@ -71,7 +71,7 @@ const rename = (text: string) => {
       </section>
     </div>
     <p>
-      Brakes, booster, master cylinder, valve and wheels that are on the car now stand in
+      The present brakes, booster, master cylinder, proportioning valve and wheels are in
       <NuxtLink :to="link('setup', { setup: stock.id })">the setup “{{ stock.name }}”</NuxtLink>.
     </p>
   </div>

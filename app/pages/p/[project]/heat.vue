@@ -3,9 +3,9 @@ import { useView } from '~/composables/view'
 
 const VIEWS = [
   { id: 'session', label: 'Will it last' },
-  { id: 'help', label: 'What would help' },
+  { id: 'help', label: 'Changes that help' },
   { id: 'read', label: 'Read temperatures' },
-  { id: 'stop', label: 'What limits a stop' },
+  { id: 'stop', label: 'Limit of one stop' },
 ] as const
 const view = useView(VIEWS)
 </script>

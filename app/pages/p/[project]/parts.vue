@@ -128,8 +128,8 @@ const costs = (part: Part) =>
         />
         <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>
         <template v-if="order !== 'kind'">
-          <h3>What bolts on, {{ order }}, against this setup</h3>
-          <WorkingLine v-if="working" what="What bolts on is being computed" />
+          <h3>Parts that bolt on to this setup, {{ order }}</h3>
+          <WorkingLine v-if="working" what="Evaluating parts that bolt on" />
           <ul data-test="bolts-on">
             <li v-for="one in listed(order, bolting, (item) => item.partId, MOST_BOLTING)" :key="one.partId">
               <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">

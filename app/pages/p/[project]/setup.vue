@@ -18,7 +18,7 @@ useFieldFocus()
 const axleSlots = Object.keys(AXLE_SLOTS) as AxleSlot[]
 const hydraulicSlots = Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]
 const pedalRatio = amount('Pedal ratio of this setup', 'number', 1, 12, { help: 'Only where it differs from the car’s.' })
-const barShare = amount('Balance bar, front share', 'share', 0.35, 0.65, { help: '50 % is centred.' })
+const barShare = amount('Balance bar, front share', 'share', 0.35, 0.65, { help: '50% is centred.' })
 const twin = computed(() => {
   const id = setup.value?.hydraulics.masterCylinder ?? store.project!.setups[0].hydraulics.masterCylinder
   const part = store.project!.parts.find((one) => one.id === id)
@@ -66,8 +66,8 @@ function writeNote(text: string) {
   <div v-if="setup" class="setup">
     <section class="slots">
       <h1>{{ setup.name }}</h1>
-      <p v-if="isStock" class="soft">What is on the car now. Every other setup starts from this and says only what it changes.</p>
-      <p v-else class="soft">Only what is chosen here differs from the car as it stands.</p>
+      <p v-if="isStock" class="soft">The parts on the car now. Every other setup starts from these and lists only its changes.</p>
+      <p v-else class="soft">Only the parts chosen here differ from the current car.</p>
       <NothingYet v-if="store.project!.parts.length === 0" text="There are no parts to choose from yet.">
         <NuxtLink :to="link('parts')">Add parts first</NuxtLink>
       </NothingYet>
@@ -128,7 +128,7 @@ function writeNote(text: string) {
           name="barFrontShare"
           :field="barShare"
           :figure="setup.hydraulics.barFrontShare"
-          empty="50 % assumed"
+          empty="50% assumed"
           :units="units"
           @change="setFigure('barFrontShare', $event)"
         />
@@ -143,7 +143,7 @@ function writeNote(text: string) {
         <ElButton link type="primary" :aria-pressed="side === 'shelf'" data-test="show-shelf" @click="side = 'shelf'">
           Parts to choose from
         </ElButton>
-        <NuxtLink :to="link('parts', { view: 'bundles' })">Take a whole kit or donor</NuxtLink>
+        <NuxtLink :to="link('parts', { view: 'bundles' })">Add a whole kit or donor</NuxtLink>
       </div>
       <CornerPanel v-if="side === 'drawing'" class="drawing" />
       <PartShelf v-else class="drawing" />
