@@ -29,9 +29,9 @@ test('parts can be added, named, priced, copied and removed', async ({ page }) =
     await expect(page.getByRole('button', { name: new RegExp(`^Mine, ${kind}`) })).toBeVisible()
   }
   // the last one: a price that falls is refused at the field
-  await type(page, 'Price, likely', '40')
+  await type(page, 'Price, expected', '40')
   await type(page, 'Price, low', '90')
-  await expect(page.getByText('low, likely and high must rise')).toBeVisible()
+  await expect(page.getByText('low, expected and high price must rise')).toBeVisible()
   await type(page, 'Price, low', '35,50')
   await expect(page.getByText('must rise')).toHaveCount(0)
   await page.getByRole('button', { name: 'Copy', exact: true }).click()
@@ -136,8 +136,8 @@ test('the bill: extra costs, tax and a foreign price with its rate', async ({ pa
   await page.getByRole('button', { name: 'Add a cost' }).click()
   await expect(total).toContainText('At least')
   await expect(page.getByText('1 line has no price yet')).toBeVisible()
-  await page.getByLabel('Price, likely').nth(2).fill('60')
-  await page.getByLabel('Price, likely').nth(2).press('Enter')
+  await page.getByLabel('Price, expected').nth(2).fill('60')
+  await page.getByLabel('Price, expected').nth(2).press('Enter')
   await expect(total).toContainText('370.00')
   await choose(page.locator('.extra .price .el-select').nth(2), 'USD')
   await expect(total).toContainText('At least')

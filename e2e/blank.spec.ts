@@ -21,7 +21,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   for (const [view, what] of [
     ['Bores', 'which bore does'],
     ['Pedal', 'what the foot will feel'],
-    ['Foot to road', 'how the foot reaches the road'],
+    ['Pedal to road', 'how the foot reaches the road'],
   ] as const) {
     await page.getByRole('link', { name: /Balance/ }).click()
     await page.getByRole('link', { name: view, exact: true }).click()
@@ -64,8 +64,8 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.getByRole('link', { name: /Fit/ }).click()
   await expect(page.getByTestId('verdict')).toContainText('the spoke back of New wheel 1 is not known. The barrel clears.')
   await page.getByRole('button', { name: 'Spoke back beyond the hub pad of New wheel 1' }).click()
-  await expect(page.getByLabel('Spoke back beyond the hub pad', { exact: true })).toBeFocused()
-  await type(page, 'Spoke back beyond the hub pad', '42')
+  await expect(page.getByLabel('Back of spokes beyond mounting face', { exact: true })).toBeFocused()
+  await type(page, 'Back of spokes beyond mounting face', '42')
   await type(page, '… measured at radius', '120')
   await page.getByRole('link', { name: /Fit/ }).click()
   await expect(page.getByTestId('verdict')).toContainText('Clears. Least gap')

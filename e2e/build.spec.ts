@@ -18,10 +18,10 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
   await torque.getByLabel('Calipers, front, torque').fill('85')
   await torque.getByLabel('Calipers, front, torque').press('Enter')
   await expect(page.getByTestId('torques-open')).toContainText('7 torques')
-  await expect(torque).toContainText('Say where it was read.')
+  await expect(torque).toContainText('Enter its source.')
   await torque.getByLabel('Calipers, front: read from').fill('Kit sheet, page 2')
   await torque.getByLabel('Calipers, front: read from').press('Enter')
-  await expect(torque).not.toContainText('Say where it was read.')
+  await expect(torque).not.toContainText('Enter its source.')
 
   const all = await ids(page)
   expect(all.indexOf('front.trial')).toBeLessThan(all.indexOf('drain'))

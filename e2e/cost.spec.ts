@@ -49,8 +49,8 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await line.getByLabel('What', { exact: true }).fill('Old calipers')
   await line.getByLabel('What', { exact: true }).press('Enter')
   await choose(line.getByLabel('Kind'), 'sale of what comes off')
-  await line.getByLabel('Price, likely').fill('60')
-  await line.getByLabel('Price, likely').press('Enter')
+  await line.getByLabel('Price, expected').fill('60')
+  await line.getByLabel('Price, expected').press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
 
   await page.getByRole('link', { name: 'Season', exact: true }).click()
@@ -61,8 +61,8 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('4')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
   await row(page, 'wear', 'frontPads').getByRole('button', { name: 'no price yet' }).click()
-  await row(page, 'wear', 'frontPads').getByLabel('Price, likely').fill('60')
-  await row(page, 'wear', 'frontPads').getByLabel('Price, likely').press('Enter')
+  await row(page, 'wear', 'frontPads').getByLabel('Price, expected').fill('60')
+  await row(page, 'wear', 'frontPads').getByLabel('Price, expected').press('Enter')
   await expect(page.getByTestId('payback')).toContainText(
     'Four-piston, rear to match is dearer to buy than As it stands and has paid for itself after',
   )
@@ -76,7 +76,7 @@ test('fit reports: beside the figures, contradictions pointed out, entered, exch
   await expect(page.getByTestId('contradicted')).toContainText('A report contradicts this')
   await page.getByRole('link', { name: 'Reports' }).click()
   await page.getByRole('button', { name: 'Report on the front' }).click()
-  await type(page, 'Gap that was seen', '9 ± 0.5')
+  await type(page, 'Clearance measured', '9 ± 0.5')
   await page.getByLabel('Who saw it').fill('E. Larch')
   await page.getByRole('button', { name: 'Keep this report' }).click()
   await expect(page.getByTestId('reports-front')).toContainText('E. Larch')

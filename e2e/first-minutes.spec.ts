@@ -261,7 +261,7 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.getByRole('link', { name: 'How it decides' }).click()
-  await expect(page.getByRole('heading', { name: 'Gap between wheel and caliper' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Clearance between wheel and caliper' })).toBeVisible()
   await expect(page.getByText('Covers bearing play, wheel flex and a stone.')).toBeVisible()
 })
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { choose, expect, openDemo, pick, seriousFindings, test, tick, type, fitsTheWindow } from './support.ts'
 
-/** Another address, once what was changed is kept. */
+/** Another address, once the change is saved. */
 async function leave(page: Page, address: string): Promise<void> {
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.goto(`/p/larkrise-club-hatch/${address}`)

@@ -95,7 +95,7 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   await expect(name).toHaveValue('Renamed library')
 
   // the end of the room for setups is said before it is met
-  await expect(page.getByTestId('setup-room')).toHaveText('no room for more')
+  await expect(page.getByTestId('setup-room')).toHaveText('limit reached')
   await expect(page.getByTestId('duplicate')).toBeDisabled()
 
   // pages come and go, memory does not

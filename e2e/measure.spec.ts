@@ -42,10 +42,10 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
   const spoke = page.getByTestId('measure-next').getByRole('button', { name: /^Measure: spoke back of Hill wheel/ })
   await expect(spoke).toContainText('of the uncertainty lies there')
   await spoke.click()
-  await expect(reading(page, 'Spoke back beyond the hub pad')).toBeFocused()
+  await expect(reading(page, 'Back of spokes beyond mounting face')).toBeFocused()
   await choose(page.getByTestId('gauge'), 'simulated gauge')
   await page.getByLabel('Jaws at, mm').fill('44.5')
-  await reading(page, 'Spoke back beyond the hub pad').focus()
+  await reading(page, 'Back of spokes beyond mounting face').focus()
   for (const count of [1, 2, 3]) {
     await page.getByTestId('gauge-send').click()
     await expect(page.getByRole('list', { name: 'Readings of Spoke back beyond the hub pad' }).getByRole('listitem')).toHaveCount(count)
@@ -247,9 +247,9 @@ test('a trial fit and a gap by difference are entered and compared with the figu
   await take(page, 'Present caliper beyond the seat', '17.5')
   await take(page, 'New caliper beyond the seat', '43')
   await expect(page.getByTestId('difference')).toContainText('away, in 9 of 10 cases between')
-  await expect(page.getByTestId('difference')).toContainText('It agrees with the face gap from the outlines')
+  await expect(page.getByTestId('difference')).toContainText('It agrees with the spoke clearance from the outlines')
   await page.getByRole('button', { name: 'Trial fit', exact: true }).click()
-  await take(page, 'Least gap seen', '9; 9.1; 9')
+  await take(page, 'Minimum clearance measured', '9; 9.1; 9')
   await expect(page.getByText(/The trial fit saw 9\.0.*one of them is wrong/)).toBeVisible()
   await expect(page.getByTestId('measure-verdict')).toContainText('the trial fit and the figures do not agree')
   await page.keyboard.press('Control+z')
@@ -292,10 +292,10 @@ test('the blank form has a place for every dimension of every sheet', async ({ p
   await expect(page.getByRole('heading', { name: 'Measuring form' })).toBeVisible()
   for (const words of [
     'Tallest radius',
-    'Spoke back beyond the hub pad',
+    'Back of spokes beyond mounting face',
     'Hat thickness',
     'Gap now',
-    'Least gap seen',
+    'Minimum clearance measured',
     'barrel, shoulder, face',
   ])
     await expect(page.getByText(words).first()).toBeVisible()

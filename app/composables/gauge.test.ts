@@ -53,7 +53,7 @@ describe('a gauge in hand', () => {
     expect(note.value).toMatch(/Close the jaws/)
     Stream.last.say('0.37', true)
     expect([zeroMm.value, taken]).toEqual([0.37, []])
-    expect(note.value).toBe('Closed, the gauge said 0.37 mm: that is taken off every reading.')
+    expect(note.value).toBe('Closed, the gauge said 0.37 mm. Every reading is corrected by it.')
     Stream.last.say('62.40', true)
     expect([shownMm.value, taken]).toEqual([expect.closeTo(62.03, 9), [62.03]])
   })

@@ -44,10 +44,10 @@ export const useGauge = createSharedComposable(() => {
     if (checkingZero) {
       checkingZero = false
       zeroMm.value = valueMm
-      note.value = Math.abs(valueMm) < 0.1 ? '' : `Closed, the gauge said ${valueMm.toFixed(2)} mm: that is taken off every reading.`
+      note.value = Math.abs(valueMm) < 0.1 ? '' : `Closed, the gauge showed ${valueMm.toFixed(2)} mm. Every reading is corrected by it.`
       if (Math.abs(valueMm) < 0.1) {
         zeroMm.value = 0
-        note.value = `Closed, the gauge says ${valueMm.toFixed(2)} mm: its zero is right.`
+        note.value = `Closed, the gauge shows ${valueMm.toFixed(2)} mm: its zero is right.`
       }
       return
     }

@@ -15,11 +15,11 @@ import { useWorkbench } from './workbench.ts'
 
 /** Fields of what belongs to no part: a gap by difference, a trial fit. */
 export const LOOSE_FIELDS: Readonly<Record<string, FigureField>> = {
-  gapNowMm: length('Gap now', -20, 100),
+  gapNowMm: length('Clearance now', -20, 100),
   radiusMm: length('At radius', 20, 330),
   protrusionNowMm: length('Present caliper beyond the seat', -150, 200),
   protrusionNewMm: length('New caliper beyond the seat', -150, 200),
-  gapMm: length('Least gap seen', -20, 100),
+  gapMm: length('Minimum clearance measured', -20, 100),
 }
 type Loose = Draft<Record<string, unknown>>
 

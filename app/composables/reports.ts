@@ -108,7 +108,7 @@ export const useReports = createSharedComposable(() => {
       failed.delete(what)
       return found
     } catch (error) {
-      failed.set(what, `Not computed: ${what} (${messageOf(error)}). What else is shown here stands; export the project and report this.`)
+      failed.set(what, `Not computed: ${what} (${messageOf(error)}). Other results are not affected. Export the project and report this.`)
       return undefined
     }
   }

@@ -133,7 +133,7 @@ export const useSearch = createSharedComposable(() => {
       const said = await start().whyNot(project, found.ask, partId, found)
       if (asking.value === partId) why.value = said
     } catch (problem) {
-      error.value = `Why it is not among them could not be said: ${problem instanceof Error ? problem.message : String(problem)}.`
+      error.value = `The reason could not be computed: ${problem instanceof Error ? problem.message : String(problem)}.`
     }
   }
 

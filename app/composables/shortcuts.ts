@@ -11,7 +11,7 @@ export const SHORTCUTS = [
   { keys: '[ and ]', does: 'setup before, setup after' },
   { keys: 'F', does: 'front or rear corner' },
   { keys: 'Arrow keys on the spacer', does: 'half a millimetre; with Shift a tenth' },
-  { keys: 'Enter in a field', does: 'take the figure' },
+  { keys: 'Enter in a field', does: 'save the value' },
   { keys: 'Esc', does: 'close what is open' },
   { keys: '?', does: 'this list' },
 ] as const

@@ -12,12 +12,12 @@ export async function smallPicture(file: File): Promise<SmallPicture> {
   const refuse = (message: string): SmallPicture => ({ ok: false, message: `${file.name}: ${message}` })
   if (file.size > MOST_BYTES) return refuse(`larger than ${MOST_BYTES / 1e6} MB.`)
   // a drawing as text may hold scripts, and is no photograph
-  if (file.type === 'image/svg+xml' || /\.svgz?$/i.test(file.name)) return refuse('a drawing, not a photograph. Take a JPEG or PNG.')
+  if (file.type === 'image/svg+xml' || /\.svgz?$/i.test(file.name)) return refuse('a drawing, not a photograph. Use a JPEG or PNG.')
   let bitmap: ImageBitmap
   try {
     bitmap = await createImageBitmap(file)
   } catch {
-    return refuse('cannot be read as a picture. Take a JPEG or PNG.')
+    return refuse('cannot be read as a picture. Use a JPEG or PNG.')
   }
   const canvas = document.createElement('canvas')
   for (const [longest, quality] of [

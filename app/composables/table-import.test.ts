@@ -75,7 +75,7 @@ describe('a table of parts on its way in', () => {
     expect(table.start('   ', 'rotor')).toBe(false)
     expect(table.problem.value).not.toBe('')
     table.start('Name\tDiameter\n\t260\n', 'rotor')
-    expect(table.take()).toBe('No row can be taken.')
+    expect(table.take()).toBe('No row can be imported.')
     table.close()
     expect(store.project).toBe(before)
   })

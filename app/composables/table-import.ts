@@ -77,7 +77,7 @@ export const useTableImport = createSharedComposable(() => {
   /** Takes the rows that are in order, as one step. Returns what kept it from being done. */
   function take(): string {
     const found = taken.value
-    if (!found || found.parts.length === 0) return 'No row can be taken.'
+    if (!found || found.parts.length === 0) return 'No row can be imported.'
     const problems = store.edit(
       `Import ${found.parts.length} ${PART_KINDS[kind.value].many}`,
       (draft) => {

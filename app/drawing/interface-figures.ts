@@ -117,7 +117,7 @@ const shimStack: Draw = (read) => {
   ]
   if (bracket !== 0) shapes.push(rect(x(mount), 60, x(mount + bracket) - x(mount), 12, 'other'))
   if (shim !== 0) shapes.push(rect(x(mount + bracket), 56, x(mount + bracket + shim) - x(mount + bracket), 20, 'limit'))
-  return { shapes, title: 'Where the slot stands against the disc' }
+  return { shapes, title: 'Position of the slot against the rotor' }
 }
 
 /** A centre bore over its register. */

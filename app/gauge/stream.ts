@@ -10,7 +10,7 @@ export function listenTo(address: string, what: string, listener: GaugeListener)
   const wait = () => {
     clearTimeout(watch)
     watch = setTimeout(
-      () => listener.trouble(`Nothing comes from the ${what}. Check its battery and cable; what was read so far is kept.`),
+      () => listener.trouble(`No readings arrive from the ${what}. Check its battery and cable; earlier readings are saved.`),
       SILENCE_MS,
     )
   }

@@ -41,7 +41,7 @@ const back = () => (window.history.length > 1 ? router.back() : router.push('/')
       <h3>{{ one.question }}</h3>
       <ul>
         <li v-for="way in one.ways" :key="way.label" :class="{ taken: way.taken }">
-          {{ way.label }}<span v-if="way.taken" class="small"> (taken unless you choose)</span>
+          {{ way.label }}<span v-if="way.taken" class="small"> (default)</span>
           <span class="soft small reason">{{ way.reason }}</span>
         </li>
       </ul>

@@ -23,7 +23,7 @@ onMounted(async () => {
 async function makeBlank() {
   const wanted = name.value.trim()
   if (wanted === '') {
-    trouble.value = 'Give the project a name: the car, say.'
+    trouble.value = 'Enter a name for the project, such as the car.'
     return
   }
   const added = await shelf.addBlank(wanted.slice(0, 120))

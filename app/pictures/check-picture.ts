@@ -18,7 +18,7 @@ const starts = (bytes: Uint8Array, text: string): boolean => [...text].every((si
 /** Looks at the first bytes of a file, before anything is made of the rest: what it is, and how large. */
 export async function checkPicture(file: Blob, name: string): Promise<Checked> {
   const refuse = (message: string): Checked => ({ ok: false, message: `${name} ${message} Nothing was changed.` })
-  if (file.size === 0) return refuse('is empty (0 bytes). Take or save the picture once more.')
+  if (file.size === 0) return refuse('is empty (0 bytes). Save the picture again.')
   if (file.size > MOST_BYTES) return refuse(`is larger than ${MOST_BYTES / 1e6} MB. Save it smaller, as a JPEG.`)
   const bytes = new Uint8Array(await file.arrayBuffer())
   if (starts(bytes, '%PDF-')) return { ok: true, kind: 'pdf' }
@@ -30,13 +30,13 @@ export async function checkPicture(file: Blob, name: string): Promise<Checked> {
   try {
     found = imageSize(bytes)
   } catch {
-    return refuse('is no picture that can be read. Take a JPEG, PNG or WebP picture, or a PDF.')
+    return refuse('is not a readable picture. Use a JPEG, PNG or WebP picture, or a PDF.')
   }
   const { width, height, type = '' } = found
   if (type === 'heic' || type === 'heif')
-    return refuse('is kept as HEIC, which browsers cannot read. Set the camera to JPEG (“most compatible”), or save it as JPEG.')
+    return refuse('is in HEIC format, which browsers cannot read. Set the camera to JPEG (“most compatible”), or save it as JPEG.')
   if (!KNOWN.has(type))
-    return refuse(`is of a kind (${type || 'unknown'}) that is not read here. Take a JPEG, PNG or WebP picture, or a PDF.`)
+    return refuse(`is in a format (${type || 'unknown'}) that cannot be read here. Use a JPEG, PNG or WebP picture, or a PDF.`)
   if (!(width * height <= MOST_PX))
     return refuse(
       `has ${Math.round((width * height) / 1e6)} million pixels, more than ${MOST_PX / 1e6}. Save it smaller: 12 million are plenty.`,

@@ -99,7 +99,7 @@ export const useProjectStore = defineStore('project', () => {
       // private windows and locked profiles refuse storage altogether
       const message = held.value
         ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again; or work without it and export what you make.'
-        : `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow this page to keep data, or use another browser or window.`
+        : `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow site data for this page, or use another browser or window.`
       loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', savedAt: '', hasCopy: false }
     }
     if (loaded.state === 'ok') {
@@ -319,7 +319,7 @@ export const useProjectStore = defineStore('project', () => {
       saveState.value = 'failed'
       saveMessage.value =
         loaded.state === 'absent'
-          ? 'the project is not in this browser’s storage any more: another tab may have removed it, or the browser made room'
+          ? 'the project is no longer in this browser’s storage: another tab may have deleted it, or the browser cleared it'
           : 'what another tab saved cannot be read'
       return
     }

@@ -71,6 +71,6 @@ export const useShelfStore = defineStore('shelf', () => {
 /** What to do when the browser does not take a save. */
 export function storageTrouble(reason: 'full' | 'failed', message: string): string {
   return reason === 'full'
-    ? 'This browser has no room left. Export the project to a file, then remove projects you no longer need.'
+    ? 'This browser’s storage is full. Export the project to a file, then delete projects you no longer need.'
     : `This browser did not save (${message}). Export the project to a file, so that nothing is lost.`
 }

@@ -204,7 +204,7 @@ const api = {
     const outline = outlineOf(asked.stretches, found.placing, asked.lineMm)
     if (!outline) return { ok: false, message: 'Two places at least make a line.' }
     if (outline.lowestMm < -BELOW_AXIS_MM)
-      return { ok: false, message: 'The line goes below the hub axis, which nothing does: are axis and seat where they should be?' }
+      return { ok: false, message: 'The line is below the hub axis. Check the positions of axis and mounting face.' }
     const { offSquareDeg } = found.placing
     return { ok: true, outline: inOrder(outline, asked.profile), ...(offSquareDeg === undefined ? {} : { offSquareDeg }) }
   },

@@ -33,7 +33,7 @@ export interface Gap {
  */
 export function gap(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm = 0): Gap {
   if (wheel.all.count === 0 || caliper.outlines.every((outline) => outline.tree.count === 0)) {
-    throw new RangeError('a gap needs two outlines of at least two points')
+    throw new RangeError('a clearance needs two outlines of at least two points')
   }
   const { effort } = caliper
   const record = closest()

@@ -140,7 +140,7 @@ describe('a stop in a trace', () => {
     ['that begins while braking', (all) => all.filter(([t]) => t > 2.4), /late trigger/],
     ['with a hole', (all) => all.filter(([t]) => t < 2.8 || t > 3.6), /dropped out/],
     ['of a wheel that locks', (all) => all.map(([t, v]) => [t, t > 3 ? 0 : v]), /locked/],
-    ['that does not end', (all) => all.filter(([t]) => t < 4), /does not come to a stand/],
+    ['that does not end', (all) => all.filter(([t]) => t < 4), /does not stop in this trace/],
     ['of a few samples', (all) => all.slice(0, 3), /too few/],
     [
       'that rolls out',

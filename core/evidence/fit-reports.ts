@@ -131,7 +131,7 @@ export function contradiction(report: FitReport, computed: ComputedGap, mm: (val
     const off = report.gapMm.value - computed.meanMm
     const allowed = WITHIN_95 * Math.hypot(report.gapMm.u ?? REPORTED_U_MM, computed.u)
     return Math.abs(off) > allowed
-      ? `It says ${mm(report.gapMm.value)}, the figures ${mm(computed.meanMm)}: one of the two is wrong.`
+      ? `The report says ${mm(report.gapMm.value)}, the calculation ${mm(computed.meanMm)}: one of the two is wrong.`
       : undefined
   }
   if (report.outcome === 'touches' && computed.meanMm - reach > 0)

@@ -67,7 +67,7 @@ export function stopInTrace(points: readonly SpeedSample[]): StopInTrace {
   if (stop.length < 5) return refuse(`Braking holds ${stop.length} samples: too few for a distance.`)
   if (Math.max(...falls.slice(begin, stands + 1)) > LOCKED_G * STANDARD_GRAVITY)
     return refuse(`The speed falls by more than ${LOCKED_G} g: the wheel that was measured locked, and the car went on.`)
-  if (stop[0]![1] < LEAST_KMH) return refuse(`It begins at ${stop[0]![1].toFixed(0)} km/h: too slow to say anything.`)
+  if (stop[0]![1] < LEAST_KMH) return refuse(`It begins at ${stop[0]![1].toFixed(0)} km/h: too slow to evaluate.`)
   if (uStartM > MOST_START_M)
     return refuse(
       `Where the brake was applied is known to \u00b1 ${uStartM.toFixed(1)} m only, ${MOST_START_M} m allowed. Log the speed more often, or with less scatter.`,

@@ -153,7 +153,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   const place = { rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }
   const line = piece && facts.setup.extras.find((one) => one.id === pieceLineId(place))
   if (line && piece && !curedBy(line, piece, rule, facts))
-    return { look, judged, verdict, sentence: `${sentence} What is on the bill for it is another piece.`, accepted: false }
+    return { look, judged, verdict, sentence: `${sentence} The piece on the parts list does not match.`, accepted: false }
   if (line && piece && judged?.pricedOnly && !line.price && !line.owned)
     return { look, judged, verdict, sentence: `${sentence} The fix is on the parts list without a price.`, accepted: false, unpriced: true }
   if (line && piece)
@@ -161,7 +161,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
       look,
       judged,
       verdict: 'fits',
-      sentence: `With ${lowerFirst(piece.label)} on the bill: ${lowerFirst(sentence)}`,
+      sentence: `With ${lowerFirst(piece.label)} on the parts list: ${lowerFirst(sentence)}`,
       accepted: true,
     }
   // what a class of cars has is no figure of this one
@@ -170,7 +170,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
 }
 
-const typicalWords = (what: string): string => `That goes by a typical figure, ${lowerFirst(what)}: measure it on the car.`
+const typicalWords = (what: string): string => `This uses a typical value (${lowerFirst(what)}): measure it on the car.`
 
 /** The slots that a rule looks into as things stand; with another kind of brake it may look into others. */
 export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {

@@ -46,7 +46,7 @@ const EDGES: readonly (readonly [RuleId, string, string, number | string, Verdic
   ['disc-plane', CALIPER, 'mountToSlotMm', 14, 'fits'],
   ['disc-plane', CALIPER, 'mountToSlotMm', 13.99, 'blocked'],
   ['disc-thickness', CALIPER, 'ratedFromMm', 22, 'fits'],
-  // another caliper among the parts takes it on the same mount
+  // another caliper among the parts accepts it on the same mount
   ['disc-thickness', CALIPER, 'ratedFromMm', 22.01, 'needs'],
   ['disc-thickness', CALIPER, 'ratedToMm', 21.99, 'needs'],
   // rotor 22, pads 2 x 16

@@ -67,7 +67,7 @@ describe('a speed trace', () => {
     ['a,b\n1,2', 'It needs a column "time" and a column "speed"; it has a, b.'],
     ['time,speed\n1,x', 'Row 2 has no number under time or speed.'],
     ['time,speed\n1,900', 'Row 2: 900 km/h cannot be meant; name the unit in the first row.'],
-    ['time,speed\n1,90\n0.5,80', 'Row 3: the time goes back. One lap after the other, please.'],
+    ['time,speed\n1,90\n0.5,80', 'Row 3: the time goes back. Put the laps one after the other.'],
     ['time,speed\n1,90\n2,91\n3,92', 'No speed in it falls by more than 15 km/h at more than 0.3 g.'],
   ])('%j is refused with words', (text, message) => expect(readTrace(text)).toEqual({ ok: false, message }))
   test('any text is answered', () => {

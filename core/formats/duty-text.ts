@@ -38,7 +38,7 @@ export function readZones(text: string): ReadZones {
     if (toKmh >= fromKmh) return { ok: false, message: `Line ${i + 1} has to end slower than it begins.` }
     zones.push({ fromKmh, toKmh, decelG, secondsToNext })
   }
-  return { ok: true, zones, words: `${zones.length} zones taken.` }
+  return { ok: true, zones, words: `${zones.length} zones imported.` }
 }
 
 /** As many moments as a trace may have: an hour at 50 a second. */
@@ -79,7 +79,7 @@ export function readSpeeds(text: string): ReadSpeeds {
       return { ok: false, message: `Row ${i + 2}: ${Math.round(kmh)} km/h cannot be meant; name the unit in the first row.` }
     const last = trace.at(-1)
     if (last && seconds * perS < last[0])
-      return { ok: false, message: `Row ${i + 2}: the time goes back. One lap after the other, please.` }
+      return { ok: false, message: `Row ${i + 2}: the time goes back. Put the laps one after the other.` }
     // two rows of one moment: the first counts
     if (!last || seconds * perS > last[0]) trace.push([seconds * perS, Math.max(0, kmh)])
   }

@@ -66,7 +66,7 @@ export function readDxf(text: string): ReadDxf {
     const layer = layerOf(entity)
     if (layers.size > MOST_LAYERS || piece === 'many') return { ok: false, message: TOO_MANY }
     if (piece === undefined) {
-      layer.refused ??= `holds ${CURVES[type] ?? `an object of the kind ${type.slice(0, 20)}`}, which cannot be taken. In the drawing program turn it into a polyline.`
+      layer.refused ??= `holds ${CURVES[type] ?? `an object of the kind ${type.slice(0, 20)}`}, which cannot be imported. Convert it to a polyline in the drawing program.`
       continue
     }
     if (piece === 'broken') {

@@ -50,7 +50,7 @@ const textColumn = (id: keyof Part & string, label: string, most: number): PartC
   value: (part) => loose(part)[id] as string | undefined,
   write(part, text) {
     const clean = text.trim()
-    if (clean.length > most) return `at most ${most} signs`
+    if (clean.length > most) return `at most ${most} characters`
     if (clean === '') Reflect.deleteProperty(part, id)
     else part[id] = clean
     return undefined
@@ -263,7 +263,7 @@ export function partColumns(kind: PartKind, units: UnitChoice): PartColumn[] {
         return undefined
       },
     },
-    moneyColumn('likelyMinor', 'Price, likely'),
+    moneyColumn('likelyMinor', 'Price, expected'),
     moneyColumn('lowMinor', 'Price, low'),
     moneyColumn('highMinor', 'Price, high'),
     moneyColumn('depositMinor', 'Deposit'),

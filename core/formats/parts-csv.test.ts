@@ -69,6 +69,16 @@ describe('which column is what', () => {
   })
 })
 
+test.each([
+  ['wheel', 'Spoke back beyond the hub pad (mm)', 'faceDepthMm'],
+  ['wheel', 'Spokes, seen from the street', 'face'],
+  ['other', 'What it is for', 'use'],
+  ['pad', 'Price, likely', 'price.likelyMinor'],
+  ['hose', 'Seat at the car', 'lineSeat'],
+] as const)('a %s table of an earlier version: “%s” is still known', (kind, heading, id) => {
+  expect(guessMapping(['Name', heading], partColumns(kind, DEFAULT_UNITS))).toEqual(['name', id])
+})
+
 describe('rows become parts', () => {
   test('bad rows are left out whole, each with every reason; the others are taken', () => {
     const rows = Array.from({ length: 40 }, (_, i) => `Rotor ${i};${250 + i};22`)

@@ -64,6 +64,21 @@ const plain = (text: string): string =>
     .replace(/\([^)]*\)/g, '')
     .replace(/[^\p{L}\d±]+/gu, '')
 
+/** Headings that tables of earlier versions have, and what they are called now. */
+const NAMED_BEFORE: Readonly<Record<string, string>> = Object.fromEntries(
+  [
+    ['Thickness at the wheel seat', 'Thickness at the mounting face'],
+    ['Seat at the caliper', 'Port seat at the caliper'],
+    ['Seat at the car', 'Port seat at the car'],
+    ['Spoke back beyond the hub pad', 'Back of spokes beyond mounting face'],
+    ['What it is for', 'Purpose'],
+    ['Air goes in from', 'Air inlet side'],
+    ['Outline was taken with', 'Outline measured with'],
+    ['Spokes, seen from the street', 'Spokes, seen from outboard'],
+    ['Price, likely', 'Price, expected'],
+  ].map(([before, now]) => [plain(before!), now!]),
+)
+
 /** Which column of a kind each column of a table is likely to be; null: none. Nothing is taken twice. */
 export function guessMapping(header: readonly string[], columns: readonly PartColumn[]): (string | null)[] {
   const free = new Map(columns.map((column) => [column.id, column]))
@@ -72,9 +87,10 @@ export function guessMapping(header: readonly string[], columns: readonly PartCo
     if (found) free.delete(found.id)
     return found?.id ?? null
   }
-  const exact = header.map((name) =>
-    take((column) => plain(column.label) === plain(name) || column.id.toLowerCase() === name.trim().toLowerCase()),
-  )
+  const exact = header.map((name) => {
+    const wanted = plain(NAMED_BEFORE[plain(name)] ?? name)
+    return take((column) => plain(column.label) === wanted || column.id.toLowerCase() === name.trim().toLowerCase())
+  })
   return header.map((name, index) => {
     if (exact[index] !== null) return exact[index]!
     const wanted = plain(name)

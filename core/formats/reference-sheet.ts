@@ -43,10 +43,10 @@ export function referenceSheet(paper: Paper): Template {
           bar(BARS.across),
           bar(BARS.along),
           line([left, 0], [right, 0], 'hub axis'),
-          line([0, 0], [0, FIELD.r[1]], 'wheel seat, or hub pad'),
+          line([0, 0], [0, FIELD.r[1]], 'wheel mounting face'),
           words([left + 2, -4], 'hub axis'),
           words([2, 40], 'wheel seat'),
-          words([2, 36], '(hub pad of a wheel)'),
+          words([2, 36], '(of rotor or wheel)'),
           words([26, 4], 'outboard >', 2.6),
           words(
             [left + 2, 228.4],

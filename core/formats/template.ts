@@ -144,7 +144,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
               [0, rFrom],
               [0, rTo],
             ]),
-            name: 'seat line',
+            name: 'mounting face',
           },
           { kind: 'text', x: seatX + zFrom + 12, y: hubY + 1.5, sizeMm: 3, text: 'hub centre line' },
           { kind: 'text', x: seatX + 1.5, y: hubY + 30, sizeMm: 3, text: 'wheel seat' },

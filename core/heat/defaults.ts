@@ -35,7 +35,7 @@ export type Lining = keyof typeof LINING_W_PER_M_K
 export const HEAT_CHANGES = {
   duct: { value: 1.4, label: 'Hose to the hub side' },
   ductBehindPlate: { value: 1.2, label: 'Hose to the hub side, backing plate left in place' },
-  wheelInlet: { value: 0.75, label: 'Air goes in from the wheel side only' },
+  wheelInlet: { value: 0.75, label: 'Air enters from the outboard side only' },
   rightHand: { value: 1.1, label: 'Curved vanes that turn the right way' },
   wrongHand: { value: 0.8, label: 'Curved vanes that turn the wrong way on one side' },
   padShims: { value: 0.9, label: 'Insulating shims, W/K from pads to caliper' },

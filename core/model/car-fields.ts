@@ -57,7 +57,7 @@ export const carFields = {
     [
       { value: 'none', label: 'none' },
       { value: 'abs', label: 'anti-lock' },
-      { value: 'absAndDistribution', label: 'anti-lock with electronic rear distribution' },
+      { value: 'absAndDistribution', label: 'ABS with electronic rear distribution (EBD)' },
     ],
     hydraulics,
   ),
@@ -106,7 +106,7 @@ export const carFields = {
     ...hydraulics,
   }),
   measuredTravelForceN: amount('… at a pedal force of', 'force', 20, 1500, hydraulics),
-  masterLineSeat: choice('Seat of the lines at the master cylinder', PIPE_SEATS, hydraulics),
+  masterLineSeat: choice('Port seat at the master cylinder', PIPE_SEATS, hydraulics),
   dragAreaM2: amount('Air drag, Cd times area, m²', 'number', 0.2, 3, { help: '0.65 assumed when unknown.', ...heat }),
   rollingShare: amount('Rolling resistance', 'share', 0.004, 0.06, { help: 'Share of the weight. 1.2% assumed when unknown.', ...heat }),
   climate: choice(
@@ -151,7 +151,7 @@ export const carAxleFields = {
     ),
     holdingThread: text('Thread of the nuts, or in the hub', 40, { help: 'As M12 x 1.5.' }),
     holdingThreadMm: length('Length of that thread', 4, 60, { help: 'In the nut; for bolts, in the hub flange.' }),
-    endRoomMm: length('Room for the end', 5, 150, {
+    endRoomMm: length('Space for the end', 5, 150, {
       help: 'Closed nuts: from seat to bottom. For bolts, from hub face to the first obstacle behind it.',
     }),
     nutSeat: choice('Seat of nuts or bolts', NUT_SEATS),
@@ -164,10 +164,10 @@ export const carAxleFields = {
       { value: 'inboard', label: 'inboard face' },
     ]),
     mountFaceMm: length('Caliper mount face', -150, 100, {
-      help: 'From the hub face, + outboard. Needed for calipers kept from their mount.',
+      help: 'From the hub face, + outboard. Needed for calipers measured from their mount.',
     }),
     mountRadiusMm: length('Caliper mount radius', 50, 250, {
-      help: 'From the hub centre to the mount bolts. Needed for calipers kept from their mount.',
+      help: 'From the hub centre to the mount bolts. Needed for calipers measured from their mount.',
     }),
     mountSpacingMm: length('Caliper mount bolt spacing', 40, 320),
     mountThread: text('Caliper mount thread', 40),
@@ -180,12 +180,12 @@ export const carAxleFields = {
   }),
   ...inGroup('Around the rotor', {
     flangeDiameterMm: length('Hub flange diameter', 60, 260, { help: 'The rotor’s hat must clear it.' }),
-    hatRoomMm: length('Room for the hat behind the hub face', 5, 150, {
+    hatRoomMm: length('Space for the hat behind the hub face', 5, 150, {
       help: 'From the hub face inboard to the first thing the hat’s open end would meet.',
     }),
     shoeDiameterMm: length('Parking shoes, diameter', 100, 260, { help: 'Of the drum they were made for.' }),
     shoeTorqueNm: amount('Torque of the parking shoes', 'torque', 20, 5000, {
-      help: 'On one wheel, at the hand force their maker states, or 400 N. Unknown: a test on a slope says it.',
+      help: 'On one wheel, at the hand force their maker states, or 400 N. Unknown: test it on a slope.',
     }),
     shield: choice('Dust shield', [
       { value: 'fitted', label: 'fitted' },
@@ -200,17 +200,17 @@ export const carAxleFields = {
   }),
   ...inGroup('Hose', {
     hosePathMm: length('Hose path at full lock and droop', 50, 1200, {
-      help: 'Along the way a hose must take, wheel hanging, steering on the lock that pulls.',
+      help: 'Along the hose route, wheel hanging, steering at the lock that stretches it.',
     }),
     lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
-    lineSeat: choice('Seat of the hard line', PIPE_SEATS),
+    lineSeat: choice('Port seat of the brake pipe', PIPE_SEATS),
   }),
   ...inGroup('Near the wheel', {
     objects: {
       type: 'outlines',
       label: 'Fixed objects near the wheel',
-      help: 'Ball joint, tie-rod end, strut, hose: the outermost place over full lock and travel, from hub centre and wheel seat.',
+      help: 'Ball joint, tie-rod end, strut, hose: the outermost point over full lock and travel, from hub centre and hub face.',
     },
-    objectsTakenWithHatMm: length('Hat thickness when those were taken', 2, 20),
+    objectsTakenWithHatMm: length('Hat thickness during that measurement', 2, 20),
   }),
 } as const satisfies FieldTable

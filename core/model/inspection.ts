@@ -17,7 +17,7 @@ export interface InspectionPoint {
 const HOSE: readonly InspectionPoint[] = [
   { id: 'cracks', look: 'No cracks, bulges or chafing along its length, bent and straight', fault: 'a crack, a bulge or chafing' },
   { id: 'date', look: 'Inside the age that its maker allows', fault: 'older than its maker allows' },
-  { id: 'ends', look: 'Threads and seats clean and whole', fault: 'a thread or seat is damaged' },
+  { id: 'ends', look: 'Threads and seats clean and whole', fault: 'a thread or port seat is damaged' },
 ]
 
 export const INSPECTIONS: Partial<Record<PartKind, readonly InspectionPoint[]>> = {
@@ -50,8 +50,8 @@ export const INSPECTIONS: Partial<Record<PartKind, readonly InspectionPoint[]>> 
     { id: 'cracks', look: 'No cracks from hole to edge, none in the hat', fault: 'cracks from hole to edge, or in the hat' },
     {
       id: 'rust',
-      look: 'Seat and register clean, no scale under it',
-      fault: 'scale or damage at its seat or register',
+      look: 'Mounting face and hub register clean, no scale',
+      fault: 'scale or damage at the mounting face or hub register',
       remedy: 'Clean the seat, or a new rotor',
     },
   ],
@@ -94,7 +94,7 @@ export const INSPECTIONS: Partial<Record<PartKind, readonly InspectionPoint[]>> 
     { id: 'shell', look: 'Shell without rust through', fault: 'its shell is rusted through' },
   ],
   wheel: [
-    { id: 'cracks', look: 'No cracks at spokes, seats and barrel', fault: 'a crack at spoke, seat or barrel' },
+    { id: 'cracks', look: 'No cracks at spokes, seats and barrel', fault: 'a crack at spoke, mounting face or barrel' },
     { id: 'runout', look: 'Runs true on the hub', fault: 'it does not run true', remedy: 'Straightening by a wheel repairer' },
     { id: 'seats', look: 'Nut seats not worn through', fault: 'a nut seat is worn through' },
   ],

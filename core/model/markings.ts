@@ -21,7 +21,7 @@ export function tyreOf(text: string): Tyre | string {
   const found = /^(?:P|LT)?\s*(\d{3})\s*(?:\/\s*(\d{2,3}))?\s*(?:[ZVHSTQ]{0,2}R|-|\s)\s*(\d{2}(?:[.,]5)?)(?!\d)/i.exec(text.trim())
   if (!found) return `“${text.trim().slice(0, 40)}” is not a tyre size. Write it as 195/50 R15.`
   const tyre = { widthMm: number(found[1]!), aspectPercent: found[2] ? number(found[2]) : FULL_HEIGHT, rimIn: number(found[3]!) }
-  if (!between(tyre.widthMm, 105, 405)) return `A tyre ${tyre.widthMm} mm wide is not known: 105 to 405 are.`
+  if (!between(tyre.widthMm, 105, 405)) return `A tyre of ${tyre.widthMm} mm width is not possible: use 105 to 405.`
   if (!between(tyre.aspectPercent, 20, 100)) return `A side wall of ${tyre.aspectPercent}% is not possible: use 20 to 100.`
   if (!between(tyre.rimIn, 10, 26)) return `A rim of ${tyre.rimIn} inches is not possible: use 10 to 26.`
   return tyre

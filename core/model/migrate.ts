@@ -210,7 +210,7 @@ export type Migrated = { ok: true; value: Record<string, unknown> } | { ok: fals
 export function migrate(value: Record<string, unknown>, table: MigrationTable = MIGRATIONS, target: number = VERSION): Migrated {
   const version = value.version
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0) {
-    return { ok: false, message: 'The file does not say its version (a whole number under "version").' }
+    return { ok: false, message: 'The file’s version is missing (a whole number under "version").' }
   }
   if (version > target) {
     return { ok: false, message: `The file is of version ${version}; this application reads up to ${target}. Open it with a newer one.` }

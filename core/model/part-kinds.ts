@@ -77,7 +77,7 @@ export const caliperFields = {
   ),
   seals: choice('Seals made for', FLUID_BASES),
   padTopRadiusMm: length('Top edge of the pad lining', -60, 260, {
-    help: 'Radius from the hub centre as mounted; from the mount radius when the outline is kept from the mount.',
+    help: 'Radius from the hub centre as mounted; from the mount radius when the outline is measured from the mount.',
     ...mounting,
   }),
   bodyRadiusMm: length('Lowest radius of the body', -60, 260, {
@@ -132,7 +132,7 @@ export const caliperFields = {
     mounting,
   ),
   parkingClampN: amount('Clamp force of the parking brake', 'force', 200, 60000, {
-    help: 'On one rotor, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
+    help: 'On one rotor, at the hand force its maker states, or 400 N. Unknown: test it on a slope.',
     ...mounting,
   }),
   mountType: choice('Mount', MOUNT_TYPES, bolting),
@@ -145,7 +145,7 @@ export const caliperFields = {
   frame: choice(
     'Datum of the outline',
     [
-      { value: 'seat', label: 'hub centre and wheel seat' },
+      { value: 'seat', label: 'hub centre and mounting face' },
       { value: 'mount', label: 'slot centre and mount' },
     ],
     {
@@ -154,7 +154,7 @@ export const caliperFields = {
     },
   ),
   takenAs: choice(
-    'Outline was taken with',
+    'Outline measured with',
     [
       { value: 'asBuilt', label: 'the rotor and pads that stay on' },
       { value: 'others', label: 'others: the figures below' },
@@ -167,17 +167,17 @@ export const caliperFields = {
   ),
   takenWithHatMm: length('Rotor hat thickness', 2, 20, {
     group: takenWith,
-    help: 'Thickness of the hat at the wheel seat when the outline was taken.',
+    help: 'Thickness of the hat at the mounting face, during measuring.',
   }),
   takenWithRotorOffsetMm: length('Rotor offset', -40, 120, {
     group: takenWith,
     when: { field: 'construction', is: 'sliding' },
-    help: 'Seat to the middle of the disc, + inboard.',
+    help: 'Mounting face to the middle of the friction ring, + inboard.',
   }),
   takenWithRotorThicknessMm: length('Rotor thickness', 4, 50, {
     group: takenWith,
     when: { field: 'construction', is: 'sliding' },
-    help: 'Worn parts pull the housing inboard and flatter the gap.',
+    help: 'Worn parts pull the housing inboard and make the clearance seem larger.',
   }),
   takenWithPadThicknessMm: length('Outer pad thickness', 3, 40, {
     group: takenWith,
@@ -192,7 +192,7 @@ export const caliperFields = {
   takenWithLiftMm: length('Bracket lift under the outline', -60, 120, {
     group: takenWith,
     when: { field: 'frame', is: 'seat' },
-    help: 'Radial offset of the bracket it was taken with, + away from the hub; 0 without.',
+    help: 'Radial offset of the bracket during measuring, + away from the hub; 0 without.',
   }),
   outlineFrom: choice(
     'Outline given as',
@@ -233,7 +233,7 @@ export const caliperFields = {
   }),
   takenWithRotorDiameterMm: length('Rotor diameter', 150, 480, {
     group: takenWith,
-    help: 'Of the rotor that was on when the outline was taken.',
+    help: 'Of the rotor fitted during measuring.',
   }),
   uAxialMm: length('Standard uncertainty, axial', 0, 10, { group: 'Outline' }),
   uRadialMm: length('Standard uncertainty, radial', 0, 10, { group: 'Outline' }),
@@ -242,7 +242,7 @@ export const caliperFields = {
 export const drumFields = {
   cylinderBoreMm: length('Wheel cylinder bore', 8, 50),
   drumDiameterMm: length('Drum diameter', 120, 420),
-  hatThicknessMm: length('Thickness at the wheel seat', 2, 30),
+  hatThicknessMm: length('Thickness at the mounting face', 2, 30),
   shoes: choice('Shoes', [
     { value: 'leadingTrailing', label: 'leading and trailing' },
     { value: 'twoLeading', label: 'two leading' },
@@ -255,7 +255,7 @@ export const drumFields = {
   }),
   seals: choice('Seals made for', FLUID_BASES),
   parkingTorqueNm: amount('Torque of the parking brake', 'torque', 20, 5000, {
-    help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: a test on a slope says it.',
+    help: 'On one wheel, at the hand force its maker states, or 400 N. Unknown: test it on a slope.',
   }),
   drumKg: amount('Mass of the drum alone', 'mass', 0.5, 60, {
     help: 'The mass that stores the heat: without backplate, shoes and wheel cylinder.',
@@ -269,8 +269,8 @@ export const rotorFields = {
   diameterMm: length('Diameter', 150, 480),
   thicknessMm: length('Thickness, new', 4, 50),
   minThicknessMm: length('Minimum thickness', 3, 48, { help: 'As cast into the rotor.' }),
-  hatThicknessMm: length('Hat thickness', 2, 20, { help: 'At the wheel seat.' }),
-  offsetMm: length('Offset', -40, 120, { help: 'Wheel seat to the middle of the disc, + inboard.' }),
+  hatThicknessMm: length('Hat thickness', 2, 20, { help: 'At the mounting face.' }),
+  offsetMm: length('Offset', -40, 120, { help: 'Mounting face to the middle of the friction ring, + inboard.' }),
   frictionInnerDiameterMm: length('Friction ring, inner diameter', 60, 400),
   ventilation: choice('Ventilation', [
     { value: 'solid', label: 'solid' },
@@ -308,7 +308,7 @@ export const rotorFields = {
     { help: 'Slots wipe the pad and cost some lining; holes save a little mass and start cracks.', ...heat },
   ),
   ringMassKg: amount('Mass of the ring, weighed', 'mass', 0.5, 40, {
-    help: 'Without a separate hat. Outranks what its figures say.',
+    help: 'Without a separate hat. Overrides its values.',
     ...heat,
   }),
   vaneCount: count('Vanes', 16, 120, {
@@ -317,7 +317,7 @@ export const rotorFields = {
     ...heat,
   }),
   inlet: choice(
-    'Air goes in from',
+    'Air inlet side',
     [
       { value: 'hub', label: 'the hub side, or both' },
       { value: 'wheel', label: 'the wheel side only' },
@@ -375,7 +375,7 @@ export const padFields = {
   },
   rangeFromC: amount('Working range from', 'temperature', -50, 600, { help: 'Of the rubbing face, as the maker states it.' }),
   rangeToC: amount('Working range to', 'temperature', 100, 1200, {
-    help: 'Of the rubbing face, as the maker states it. Unknown: whether the pads last is not said.',
+    help: 'Of the pad surface, as the maker states it. Unknown: the pads are not checked.',
   }),
   compound: choice(
     'Lining',
@@ -405,9 +405,9 @@ export const hoseFields = {
     { value: 'hard', label: 'hard line' },
   ]),
   caliperThread: text('Thread at the caliper', 40, { help: 'As M10 x 1.' }),
-  caliperSeat: choice('Seat at the caliper', PIPE_SEATS),
+  caliperSeat: choice('Port seat at the caliper', PIPE_SEATS),
   lineThread: text('Thread at the car', 40),
-  lineSeat: choice('Seat at the car', PIPE_SEATS),
+  lineSeat: choice('Port seat at the car', PIPE_SEATS),
   endCaliper: text('End at the caliper, in words', 60),
   endLine: text('End at the car, in words', 60),
 } as const satisfies FieldTable
@@ -417,7 +417,7 @@ const weights = 'Stick-on weights'
 export const wheelFields = {
   diameterIn: amount('Diameter code', 'rim', 13, 22, { help: 'The inches stamped in the wheel: 15 in 6.5J x 15.', ...nominal }),
   widthIn: amount('Width', 'rim', 3, 14, { help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.', ...nominal }),
-  offsetMm: length('Offset ET', -80, 90, { help: 'Positive when the hub pad is outboard of the centre line.', ...nominal }),
+  offsetMm: length('Offset ET', -80, 90, { help: 'Positive when the wheel mounting face is outboard of the centre line.', ...nominal }),
   barrel: choice(
     'Barrel',
     [
@@ -436,7 +436,7 @@ export const wheelFields = {
     ],
     nominal,
   ),
-  faceDepthMm: length('Spoke back beyond the hub pad', -60, 150, {
+  faceDepthMm: length('Back of spokes beyond mounting face', -60, 150, {
     help: 'Wheel face down: depth to the spoke minus depth to the wheel mounting face, + outboard. Unknown leaves the spoke clearance open.',
     ...nominal,
   }),
@@ -456,7 +456,7 @@ export const wheelFields = {
   }),
   weightFromMm: length('Weights from', -250, 150, {
     group: weights,
-    help: 'Inboard end, from the hub pad, + outboard. Unknown: anywhere in the barrel.',
+    help: 'Inboard end, from the mounting face, + outboard. Unknown: anywhere in the barrel.',
   }),
   weightToMm: length('Weights to', -250, 150, { group: weights, help: 'Outboard end.' }),
   faces: {
@@ -470,7 +470,7 @@ export const wheelFields = {
   seatRadiusMm: length('Radius of the ball seat', 8, 20, { group: 'Bolting', when: { field: 'seatShape', is: 'ball' } }),
   padThicknessMm: length('Thickness under the nut seat', 3, 60, {
     group: 'Bolting',
-    help: 'From the hub pad to where the nut or bolt seats.',
+    help: 'From the mounting face to the nut seat.',
   }),
   ...boltPattern,
 } as const satisfies FieldTable
@@ -489,11 +489,11 @@ export const spacerFields = {
   studLengthMm: length('Stud length beyond the outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
   tipMm: length('Missing thread at the stud tips', 0, 25, {
     when: { field: 'fixing', is: 'ownStuds' },
-    help: 'Unknown: the tips of the car’s own are taken, and it is to be seen.',
+    help: 'Unknown: the car’s own studs are assumed; check them.',
   }),
   nutThreadMm: length('Thread length of its own nuts', 4, 60, {
     when: { field: 'fixing', is: 'ownStuds' },
-    help: 'Length of thread. Unknown: that of the car’s own is taken, and it is to be seen.',
+    help: 'Length of thread. Unknown: the car’s own nuts are assumed; check them.',
   }),
   ...boltPattern,
 } as const satisfies FieldTable
@@ -548,7 +548,7 @@ export const masterCylinderFields = {
 /** How a booster, or the bare bulkhead, takes the master cylinder. */
 export const MOUNTINGS = [
   { value: 'yes', label: 'bolts on as it is' },
-  { value: 'plate', label: 'takes an adapter plate' },
+  { value: 'plate', label: 'needs an adapter plate' },
   { value: 'no', label: 'does not go on' },
 ] as const
 export const PUSHRODS = [
@@ -586,7 +586,7 @@ export const fluidFields = {
   dryBoilC: amount('Boiling point, dry', 'temperature', 100, 400),
   wetBoilC: amount('Boiling point, wet', 'temperature', 80, 350),
   serviceMonths: amount('Months in service', 'number', 0, 240, {
-    help: 'Since it was filled in. Unknown: a year is assumed, and a verdict allows for all the water it can take up.',
+    help: 'Since the fluid was changed. Unknown: one year is assumed, and verdicts allow for all the water it can absorb.',
   }),
   waterPercent: amount('Water in it, per cent', 'number', 0, 10, {
     help: 'By a test strip or a refractometer, of the fluid at a caliper. Outranks the months.',

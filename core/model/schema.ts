@@ -57,7 +57,7 @@ const minor = () => finite().integer('must be a whole number of minor units').mi
 
 export const priceSchema = closed({
   lowMinor: minor().required('the low price is missing'),
-  likelyMinor: minor().required('the likely price is missing'),
+  likelyMinor: minor().required('the expected price is missing'),
   highMinor: minor().required('the high price is missing'),
   currency: string()
     .strict()
@@ -70,10 +70,10 @@ export const priceSchema = closed({
     .required('how many pieces the price buys is missing'),
   origin: string().strict().oneOf(ORIGINS),
   date: dateSchema,
-  seller: string().strict().max(120, 'at most 120 signs'),
+  seller: string().strict().max(120, 'at most 120 characters'),
   depositMinor: minor(),
 })
-  .test('order', 'low, likely and high must rise', (price: AnyObject | undefined) => {
+  .test('order', 'low, expected and high price must rise', (price: AnyObject | undefined) => {
     const all: unknown[] = price ? [price.lowMinor, price.likelyMinor, price.highMinor] : []
     return !all.every((one) => typeof one === 'number') || all.every((one, i) => i === 0 || all[i - 1]! <= one)
   })
@@ -147,7 +147,7 @@ const axleSetupSchema = closed({
     shimMm: finite().required('is missing').min(-20).max(20),
   }).default(undefined),
   trialFit: closed({
-    gapMm: figureSchema('length', ...OTHER_LIMITS.gapMm).required('the gap is missing'),
+    gapMm: figureSchema('length', ...OTHER_LIMITS.gapMm).required('the clearance is missing'),
     caliper: idSchema,
     wheel: idSchema,
     spacerMm: finite().required('the spacer is missing').min(0).max(60),
@@ -188,7 +188,7 @@ const setupSchema = closed({
         label: nameSchema,
         kind: string().strict().oneOf(Object.keys(EXTRA_KINDS)),
         quantity: finite().required('the quantity is missing').min(0.01, 'must be above zero').max(1000, 'at most 1000'),
-        cures: string().strict().max(120, 'at most 120 signs'),
+        cures: string().strict().max(120, 'at most 120 characters'),
         price: priceSchema,
         owned: boolean().strict(),
       }),

@@ -42,14 +42,14 @@ export const SHEET_IDS = [
 ] as const
 export type SheetId = (typeof SHEET_IDS)[number]
 
-const SUPPORT = 'Car on stands, wheels chocked, never on the jack alone. Brake dust is harmful: wipe wet, do not blow.'
+const SUPPORT = 'Car on stands, wheels chocked, never on the jack alone. Brake dust harms your lungs: wipe it wet.'
 const READY = 'Hub face clean, rotor held by three nuts, caliper bolted up with new pads, bleed screw and hose in place.'
 const taken = (letters: readonly [string, string, string, string]): SheetDimension[] => [
   { field: 'takenWithHatMm', letter: letters[0], touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
   {
     field: 'takenWithRotorThicknessMm',
     letter: letters[1],
-    touch: 'Jaws over the disc, inside the worn lip.',
+    touch: 'Jaws over the friction ring, inside the worn lip.',
     instrument: 'digitalCaliper',
   },
   {
@@ -61,7 +61,7 @@ const taken = (letters: readonly [string, string, string, string]): SheetDimensi
   {
     field: 'takenWithRotorOffsetMm',
     letter: letters[3],
-    touch: 'From the wheel seat inboard to the outer disc face, plus half the disc.',
+    touch: 'From the mounting face inboard to the outer friction face, plus half the thickness.',
     instrument: 'digitalCaliper',
   },
 ]
@@ -82,7 +82,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'tallFromMm',
         letter: 'B',
-        touch: 'From the wheel seat inboard to where the top begins to fall; inboard is negative.',
+        touch: 'From the mounting face inboard to where the top begins to fall; inboard is negative.',
         instrument: 'straightedge',
       },
       {
@@ -94,7 +94,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'faceMm',
         letter: 'D',
-        touch: 'Straightedge across the wheel seat; from there to the outer face, + outboard.',
+        touch: 'Straightedge across the mounting face; from there to the outer face, + outboard.',
         instrument: 'straightedge',
       },
       {
@@ -123,12 +123,12 @@ export const SHEETS: readonly Sheet[] = [
     id: 'caliperOutline',
     title: 'Caliper, full outline',
     on: 'caliper',
-    before: [SUPPORT, READY, 'At each step take the outermost place over the whole length of the caliper.'],
+    before: [SUPPORT, READY, 'At each step measure the outermost point over the caliper’s length.'],
     dimensions: taken(['J', 'K', 'L', 'M']),
     points: {
       field: 'outlines',
       touch:
-        'From inboard over the top and down the face, closer together where it bends: z from the wheel seat (+ outboard), r from the hub centre.',
+        'From inboard over the top and down the face, closer together where it bends: z from the mounting face (+ outboard), r from the hub centre.',
       instrument: 'straightedge',
     },
   },
@@ -148,7 +148,7 @@ export const SHEETS: readonly Sheet[] = [
     id: 'carObjects',
     title: 'Objects fixed to the car',
     on: 'carAxle',
-    before: [SUPPORT, 'Turn to both locks and through the travel of the suspension: take the envelope, not one place.'],
+    before: [SUPPORT, 'Turn to both locks and through the suspension travel. Measure the envelope, not one position.'],
     dimensions: [
       { field: 'objectsTakenWithHatMm', letter: 'J', touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
     ],
@@ -169,7 +169,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'offsetMm',
         letter: 'C',
-        touch: 'Stamped: ET 35. Else depth to the hub pad less half the overall width.',
+        touch: 'Stamped: ET 35. Or depth to the mounting face minus half the overall width.',
         instrument: 'straightedge',
         stamped: true,
       },
@@ -183,7 +183,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'faceDepthRadiusMm',
         letter: 'F',
-        touch: 'Radius at which E was taken: where the caliper’s face will turn.',
+        touch: 'Radius at which E was measured, where the caliper’s face will be.',
         instrument: 'steelRule',
       },
       {
@@ -207,7 +207,7 @@ export const SHEETS: readonly Sheet[] = [
     points: {
       field: 'profile',
       touch:
-        'From the inboard edge of the barrel over the shoulder down the spoke back to the hub pad; behind a spoke, not in a gap between two.',
+        'From the inboard edge of the barrel over the shoulder down the back of the spokes to the mounting face. Measure behind a spoke, not between two.',
       instrument: 'straightedge',
     },
   },
@@ -218,12 +218,12 @@ export const SHEETS: readonly Sheet[] = [
     before: ['Rust and lip off the hat and the edge first. A rotor below its minimum thickness is not measured for use.'],
     dimensions: [
       { field: 'diameterMm', letter: 'A', touch: 'Edge to edge through the centre.', instrument: 'tape' },
-      { field: 'thicknessMm', letter: 'B', touch: 'Jaws over the disc, inside the worn lip.', instrument: 'digitalCaliper' },
+      { field: 'thicknessMm', letter: 'B', touch: 'Jaws over the friction ring, inside the worn lip.', instrument: 'digitalCaliper' },
       { field: 'hatThicknessMm', letter: 'C', touch: 'Jaws over the hat where the wheel sits.', instrument: 'digitalCaliper' },
       {
         field: 'offsetMm',
         letter: 'D',
-        touch: 'From the wheel seat inboard to the outer disc face, plus half of B.',
+        touch: 'From the mounting face inboard to the outer friction face, plus half of B.',
         instrument: 'digitalCaliper',
       },
       { field: 'boreMm', letter: 'E', touch: 'Jaws inside the centre bore.', instrument: 'digitalCaliper' },
@@ -232,21 +232,21 @@ export const SHEETS: readonly Sheet[] = [
   },
   {
     id: 'difference',
-    title: 'Gap by difference',
+    title: 'Clearance by difference',
     on: 'byDifference',
-    before: [SUPPORT, 'A wheel at hand goes on over the caliper that is on the car now. Both protrusions are taken at the same radius.'],
+    before: [SUPPORT, 'Fit the wheel over the present caliper. Measure both protrusions at the same radius.'],
     dimensions: [
       {
         field: 'gapNowMm',
         letter: 'A',
-        touch: 'Gap between the present caliper and the spoke back: clay, then its thickness.',
+        touch: 'Clearance between the present caliper and the back of the spokes, from the thickness of clay.',
         instrument: 'clay',
       },
-      { field: 'radiusMm', letter: 'B', touch: 'Radius from the hub centre at which A was taken.', instrument: 'steelRule' },
+      { field: 'radiusMm', letter: 'B', touch: 'Radius from the hub centre at which A was measured.', instrument: 'steelRule' },
       {
         field: 'protrusionNowMm',
         letter: 'C',
-        touch: 'Straightedge across the wheel seat; to the present caliper at that radius.',
+        touch: 'Straightedge across the mounting face; to the present caliper at that radius.',
         instrument: 'straightedge',
       },
       { field: 'protrusionNewMm', letter: 'D', touch: 'The same on the new caliper, at the same radius.', instrument: 'straightedge' },
@@ -264,7 +264,7 @@ export const SHEETS: readonly Sheet[] = [
       {
         field: 'gapMm',
         letter: 'A',
-        touch: 'The least gap anywhere: clay between caliper and wheel, a full turn, then the clay’s thinnest place; or feeler gauges.',
+        touch: 'Minimum clearance: put clay between caliper and wheel, turn fully, measure the thinnest clay. Or use feeler gauges.',
         instrument: 'clay',
       },
     ],

@@ -29,7 +29,7 @@ export const USES: Record<UseName, Use> = {
     duty: 'descent',
     pedal: 'road',
     aim: 'Front wheels first with the load on: a trailer lifts the front.',
-    caution: 'A low gear keeps the brakes cool; fluid that is a year old boils long before fresh one.',
+    caution: 'Use a low gear to save the brakes. Year-old fluid boils well below fresh fluid.',
   },
   trackDays: {
     label: 'track days, driven there',
@@ -52,7 +52,7 @@ export const USES: Record<UseName, Use> = {
     road: false,
     duty: 'hill',
     pedal: 'competition',
-    aim: 'By the load’s share: the first corner is taken on cold pads and cold tyres.',
+    aim: 'Close to the ideal balance: the first corner comes with cold pads and cold tyres.',
     caution: 'Pads need cold friction. The way back down heats them again with little cooling air.',
   },
   drag: {

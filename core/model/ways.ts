@@ -195,13 +195,13 @@ export const WAYS = {
     label: 'its height over all',
     on: ['rotor'],
     asks: {
-      heightMm: mm('Height from the bench to the wheel seat', 5, 200),
-      thicknessMm: mm('Thickness of the disc', 4, 50),
+      heightMm: mm('Height from the bench to the mounting face', 5, 200),
+      thicknessMm: mm('Thickness of the friction ring', 4, 50),
     },
     makes: ['offsetMm'],
     formula: 'offset = height − thickness / 2',
-    source: 'Geometry: the disc lies flat on the bench, the hat upwards',
-    how: 'Lay the rotor with the disc on a flat bench and the hat up; measure from the bench to the face that the wheel sits on.',
+    source: 'Geometry: the rotor lies flat on the bench, hat upwards',
+    how: 'Lay the rotor on a flat bench, hat up. Measure from the bench to the mounting face.',
     make(given) {
       const [height, thickness] = [n(given, 'heightMm'), n(given, 'thicknessMm')]
       return { offsetMm: { value: height - thickness / 2, u: 0.3 } }
@@ -236,7 +236,7 @@ export const WAYS = {
     },
     makes: ['pistonsMm'],
     formula: 'd = √(4 · A / (π · pistons)) for each, A on one side',
-    source: 'Area of a circle; equal pistons, because area and clamp do not depend on how they differ',
+    source: 'Area of a circle, with equal pistons: area and clamp force do not depend on how they differ',
     make(given) {
       const count = n(given, 'pistons')
       if (!Number.isInteger(count) || count < 1) return 'The pistons on one side must be a whole number.'

@@ -183,7 +183,7 @@ export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_P
   }
   const first = made(base)
   if (!planeOf(scale, base)) return { ok: false, message: 'The two places of the scale are one: put them further apart.' }
-  if (!first) return { ok: false, message: 'Axis and seat must cross, about square: put two places far apart on each.' }
+  if (!first) return { ok: false, message: 'Axis and mounting face must cross at about a right angle. Put two points far apart on each.' }
   const off: { of: Doubtful; inputs: Inputs }[] = []
   const add = (of: Doubtful, change: Partial<Inputs>) => off.push({ of, inputs: { ...base, ...change } })
   if (scale.by === 'sheet') {

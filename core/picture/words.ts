@@ -24,13 +24,13 @@ const OF: Readonly<Record<DoubtOf, string>> = {
   print: 'printer’s scale',
   laid: 'laying to the lines',
   scale: 'scale',
-  lines: 'axis and seat as pointed at',
+  lines: 'axis and mounting face as marked',
 }
 /** What would make it smaller. */
 const BETTER: Readonly<Partial<Record<DoubtOf, string>>> = {
   line: 'Draw with a sharper pencil, or trace a cut edge.',
   print: 'Measure the printed bars.',
-  laid: 'Draw axis and seat on the card and point at them.',
+  laid: 'Draw axis and mounting face on the card and mark them.',
   thickness: 'Go further away and photograph from straight above.',
   pixel: 'Go nearer, so that the sheet fills the picture.',
   scale: 'Use two points further apart.',

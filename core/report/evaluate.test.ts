@@ -337,7 +337,7 @@ describe('the ledger', () => {
     const unknown = demo((project) => Reflect.deleteProperty(partOf(project, 'stock-rear-caliper'), 'faceMm'))
     expect(cells('big-kit', unknown).verdict).toMatchObject({ tone: 'unknown', figureId: 'rear.gap' })
     const blank = cells('as-it-stands', blankProject('a', 'A'))
-    expect(blank.pedal).toMatchObject({ value: 'not known', detail: 'travel not known', tone: 'unknown' })
+    expect(blank.pedal).toMatchObject({ value: 'not known', detail: 'travel unknown', tone: 'unknown' })
     for (const id of ['area', 'bias', 'heat']) expect(blank[id]).toMatchObject({ value: 'not known', tone: 'unknown' })
     // words, not dashes
     expect(Object.values(blank).filter((one) => one.text.includes('\u2014'))).toEqual([])

@@ -20,7 +20,7 @@ const way = (label: string, reason: string, taken = false) => ({ label, reason, 
 
 const SCHOOLS: readonly School[] = [
   {
-    question: 'Gap between wheel and caliper',
+    question: 'Clearance between wheel and caliper',
     ways: Object.values(GAP_POLICIES).map(({ label, reason }) => way(label, reason, label === GAP_POLICIES.standard.label)),
   },
   {
@@ -31,7 +31,7 @@ const SCHOOLS: readonly School[] = [
     ],
   },
   {
-    question: 'What “bias” means',
+    question: 'Meaning of brake balance',
     ways: [way('brake force at the tyres', 'Line pressure, clamp force and brake torque are always shown beside it.', true)],
   },
   {
@@ -64,13 +64,13 @@ const SCHOOLS: readonly School[] = [
     ],
   },
   {
-    question: 'Booster and anti-lock',
-    ways: [way('both are kept on the road', 'Taking them off a road car is a warning that defers to local rules.', true)],
+    question: 'Booster and ABS',
+    ways: [way('road cars need both', 'Taking them off a road car is a warning that defers to local rules.', true)],
   },
   {
     question: 'How sure a figure is',
     ways: [
-      way('as its readings and instrument say', 'Scatter, resolution and limit of error together (GUM, JCGM 100:2008).', true),
+      way('from its readings and instrument', 'Scatter, resolution and limit of error together (GUM, JCGM 100:2008).', true),
       way('as it was stated with ±', 'It outranks what such figures are usually worth.'),
       way('as figures of its origin have turned out', 'Measured, published, reported, estimated: each worth less than the one before.'),
     ],

@@ -66,7 +66,7 @@ export function ledger(
       label: 'Wheel clearance',
       value: worst.short,
       detail: worst.gap
-        ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}${aside ? `; ${aside.axle} not known` : ''}`
+        ? `${boundWord(f[`${worst.axle}.gap`])}${formatQuantity(worst.gap.minGapMm, 'length', units)} ${worst.axle}${aside ? `; ${aside.axle} unknown` : ''}`
         : `${worst.axle}: ${toEnter(fitMissing(report).length)}`,
       change: against(
         stockGap

@@ -88,7 +88,7 @@ function disc(axle: 'Front' | 'Rear', tyreRadiusMm: Usual, of: Disc): UsualAxle 
       chosen: { ventilation: of.solid ? 'solid' : 'vented', material: 'iron', vanes: 'straight' },
     },
     pad: {
-      name: `${axle} pads as they stand`,
+      name: `${axle} pads, current car`,
       figures: { friction: of.friction ?? [0.38, 0.04], heightMm: [h, uH], areaMm2: of.padAreaMm2, thicknessMm: [16, 1.5] },
       chosen: { compound: 'organic' },
     },
@@ -163,7 +163,7 @@ export const CLASSES = {
   },
   middleSaloon: {
     label: 'middle saloon',
-    says: 'a tonne and a half, discs all round',
+    says: 'about 1,500 kg, disc brakes all round',
     car: {
       massKg: [1480, 100],
       ladenMassKg: [1960, 110],
@@ -391,7 +391,7 @@ export const CLASSES = {
       friction: [0.45, 0.04],
     }),
     masterCylinder: {
-      name: 'Master cylinders as they stand',
+      name: 'Master cylinders, current car',
       figures: { frontBoreMm: [16.5, 0.8], rearBoreMm: [17.6, 0.8], strokeMm: [25, 2], barSpacingMm: [60, 6] },
       chosen: { construction: 'twin' },
     },

@@ -28,10 +28,10 @@ export default defineEventHandler(async (event) => {
       return undefined
     case 'busy':
       setResponseHeader(event, 'retry-after', 2)
-      return refuse(503, 'the server', 'has as many projects to evaluate as it takes. Nothing is lost; send it again in a moment.')
+      return refuse(503, 'the server', 'is busy. Nothing is lost; send the request again in a moment.')
     case 'tooLarge':
       return refuse(422, 'the project', 'needs more memory than one request may have. Ask for one setup with ?setup=ID.')
     case 'tooLong':
-      return refuse(422, 'the project', `takes longer than ${MOST_SECONDS} s. Ask for one setup with ?setup=ID.`)
+      return refuse(422, 'the project', `takes longer than ${MOST_SECONDS} s. Request one setup with ?setup=ID.`)
   }
 })

@@ -46,9 +46,9 @@ export default defineEventHandler(async (event) => {
   }
   if (done.why === 'busy') {
     setResponseHeader(event, 'retry-after', 5)
-    return refuse(503, 'the server', 'has as many searches as it takes. Nothing is lost; send it again in a moment.')
+    return refuse(503, 'the server', 'is busy. Nothing is lost; send the request again in a moment.')
   }
   return refuse(422, 'the search', done.why === 'tooLong' ? TOO_LONG : TOO_LARGE)
 })
-const TOO_LONG = `takes longer than ${MOST_SEARCH_SECONDS} s: change fewer places, or say more of what must hold.`
-const TOO_LARGE = 'needs more memory than one request may have: change fewer places, or say more of what must hold.'
+const TOO_LONG = `takes longer than ${MOST_SEARCH_SECONDS} s. Change fewer places, or add requirements.`
+const TOO_LARGE = 'needs too much memory. Change fewer places, or add requirements.'

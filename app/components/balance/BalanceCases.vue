@@ -78,7 +78,7 @@ const caseColumns = [
         </template>
       </ul>
       <p class="soft small">
-        For cars without anti-lock, engine disconnected. They inform; they approve nothing.
+        For cars without ABS, engine disconnected. For information only.
         <template v-if="balance.limitWhy">{{ balance.limitWhy }}</template>
       </p>
     </section>

@@ -59,7 +59,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         {{ formatQuantity(bores.decelG, 'deceleration') }}
       </h2>
       <CannotSay v-else-if="bores.unknownAssist" what="which bore does" :missing="[bores.unknownAssist]" />
-      <h2 v-else data-test="best-bore">No stock bore keeps force and travel within what is usual</h2>
+      <h2 v-else data-test="best-bore">No stock bore gives both a usual pedal force and a usual travel</h2>
       <div class="tools">
         <ElCheckbox v-model="withoutBooster" class="small" data-test="without-booster" :validate-event="false"
           >booster removed or failed</ElCheckbox
@@ -144,7 +144,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       </p>
       <p v-else class="shown">Choose a pair to read what it gives and why it does not do.</p>
       <p class="small">
-        Equal strokes keep the bar straight; unlike ones tilt it as the pedal goes down, and the share drifts.
+        Equal strokes hold the bar straight. Unequal strokes tilt it, and the balance drifts.
         <template v-if="shown && bores.bar && shown.pivotMm !== undefined && shown.tiltDeg !== undefined">
           With {{ mm(bores.bar.spacingMm) }} between the clevises of {{ bores.bar.name }}, the pivot is
           {{ mm(Math.abs(shown.pivotMm)) }} from the middle, towards the {{ shown.pivotMm >= 0 ? 'front' : 'rear' }} clevis.
@@ -152,7 +152,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
             >Under this load the unlike strokes tilt it {{ angle(shown.tiltDeg)
             }}{{
               bores.bar.mostTiltDeg === undefined
-                ? '; how far its maker lets it tilt is not known.'
+                ? '; the maker’s tilt limit is unknown.'
                 : `; its maker allows ${angle(bores.bar.mostTiltDeg)}.`
             }}</span
           >

@@ -69,7 +69,7 @@ const roadWords = (axle: Axle): Words[] => {
 const padWords = computed(() => {
   const travel = here.value!.travel
   return kept([
-    { text: `Foot ${show(shownN.value, 'force')}`, look: 'strong' },
+    { text: `Pedal force ${show(shownN.value, 'force')}`, look: 'strong' },
     travel && { text: `${show(travel.pedalMm, 'length')} down`, look: 'soft' },
   ])
 })

@@ -65,7 +65,7 @@ const stages = computed<Stage[]>(() => {
   return [
     {
       id: 'pedal',
-      title: 'Foot',
+      title: 'Pedal force',
       ...single((c) => c.pedalForceN, 'force'),
       ratio: '',
       travel: show(travel?.pedalMm, 'length'),
@@ -104,7 +104,7 @@ const stages = computed<Stage[]>(() => {
     },
     {
       id: 'clamp',
-      title: 'Clamp on each pad',
+      title: 'Clamp force on each pad',
       ...both((c) => [c.front.clampN, c.rear.clampN], 'force'),
       ratio: '',
       travel: travel ? `${show(travel.padMm.front, 'length')} / ${show(travel.padMm.rear, 'length')}` : '',
@@ -220,7 +220,7 @@ const biases = computed(() => {
       <template #moves="{ row }">{{ row.travel === '—' ? '' : row.travel }}</template>
     </DataTable>
     <template v-if="stages.length > 0 && now?.unknownAssist">
-      <p class="tone-unknown small">How much the booster gives at most is not known: from it on, these are the most there can be.</p>
+      <p class="tone-unknown small">The booster’s limit is unknown, so these are the highest possible values.</p>
       <ToFindOut :missing="[now.unknownAssist]" />
     </template>
     <p v-if="stages.length > 0 && !isStock && view === 'table'" class="soft small">Small figures: the baseline at the same pedal force.</p>

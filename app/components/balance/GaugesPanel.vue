@@ -193,7 +193,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
         <FieldItem label="Track or place"
           ><ElInput v-model="track" maxlength="120" aria-label="Track or place" :validate-event="false"
         /></FieldItem>
-        <FieldItem label="Knob" help="How the knob of the bar or valve stood, as “2 turns in”: the next visit starts from there."
+        <FieldItem label="Knob" help="Setting of the bar or valve, such as “2 turns in”. The next test starts from there."
           ><ElInput v-model="knob" maxlength="120" aria-label="Knob" :validate-event="false"
         /></FieldItem>
         <ElButton @click="keep">Save these readings</ElButton>
@@ -234,7 +234,7 @@ const setupName = (id: string | undefined) => store.project!.setups.find((one) =
     </section>
     <section>
       <h2>Log</h2>
-      <NothingYet v-if="sessions.length === 0" text="Nothing kept yet. The next visit to a track starts from what is kept here." />
+      <NothingYet v-if="sessions.length === 0" text="No readings saved yet. The next test starts from the saved readings." />
       <ul class="log" data-test="gauge-log">
         <li v-for="one in sessions" :key="one.id">
           <span

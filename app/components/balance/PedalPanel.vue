@@ -93,9 +93,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         {{ g(store.project!.preferences.referenceDecelG) }},
         <ElButton link type="primary" class="num" @click="openFigureId = 'pedal.travel'">
           {{
-            report?.figures['pedal.travel'].value === undefined
-              ? 'travel not known'
-              : `${mm(report.figures['pedal.travel'].value)} of travel`
+            report?.figures['pedal.travel'].value === undefined ? 'travel unknown' : `${mm(report.figures['pedal.travel'].value)} of travel`
           }}
         </ElButton>
       </h2>

@@ -46,9 +46,7 @@ const columns = [
 
 <template>
   <div class="bedding">
-    <p class="small">
-      <strong>A general outline.</strong> What the maker of the pads says comes first; some pads are bedded before they are sold.
-    </p>
+    <p class="small"><strong>General outline.</strong> Follow the pad maker’s instructions first; some pads are sold bedded in.</p>
     <DataTable :rows="BEDDING" :columns="columns" />
     <p v-if="at" class="now" role="status" aria-live="polite" data-test="bedding-now">{{ words }}</p>
     <div class="no-print">

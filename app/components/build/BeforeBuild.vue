@@ -19,7 +19,7 @@ const bought = computed(() => build.value?.shopping.reduce((sum, one) => sum + o
 const columns = [
   { id: 'what', label: 'What', least: 220 },
   { id: 'detail', label: 'Details', least: 220 },
-  { id: 'price', label: 'Likely', number: true },
+  { id: 'price', label: 'Expected', number: true },
 ]
 </script>
 
@@ -28,10 +28,10 @@ const columns = [
     <h1 data-test="before-says">
       {{
         open.length > 0
-          ? `${counted(open.length, 'question', 'questions')} to settle before anything is ordered`
+          ? `${counted(open.length, 'question', 'questions')} to answer before you order`
           : bought > 0
-            ? `Nothing is open: ${counted(bought, 'line', 'lines')} to buy`
-            : 'Nothing to buy, and nothing open'
+            ? `Ready to order: ${counted(bought, 'line', 'lines')} to buy`
+            : 'Nothing to buy'
       }}
     </h1>
     <section v-if="open.length > 0">

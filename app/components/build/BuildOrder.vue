@@ -119,7 +119,7 @@ const print = () => window.print()
           <ol class="steps">
             <WorkStepRow v-for="step in one.steps" :key="step.id" :step="step" :tick-id="list.prefix + step.id">
               <p v-if="step.id.endsWith('.trial')" class="no-print">
-                <NuxtLink :to="link('measure', { axle: step.axle, sheet: 'trialFit' })">Enter the gap as a trial fit</NuxtLink>
+                <NuxtLink :to="link('measure', { axle: step.axle, sheet: 'trialFit' })">Enter the trial fit</NuxtLink>
               </p>
               <BeddingTimer v-if="step.id === 'bed' && notes.get(list.prefix + step.id)?.doneOn === undefined" />
             </WorkStepRow>

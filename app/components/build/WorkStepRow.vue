@@ -93,7 +93,7 @@ async function photograph(file: File) {
         <span v-if="!line.torque" class="small tone-unknown no-print"
           >Not entered: read it from the maker of the part or the car’s manual.</span
         >
-        <span v-else-if="!line.torque.note" class="small tone-check no-print">Say where it was read.</span>
+        <span v-else-if="!line.torque.note" class="small tone-check no-print">Enter its source.</span>
       </div>
       <p v-if="mine?.note && !writing" class="note">{{ mine.note }}</p>
       <img v-if="mine?.picture" class="picture" :src="mine.picture" :alt="`Picture of step ${step.number}: ${step.title}`" />

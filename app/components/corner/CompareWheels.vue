@@ -57,7 +57,7 @@ const narrow = useMediaQuery('(max-width: 760px)')
 const columns = computed(() => [
   { id: 'name', label: props.what === 'wheels' ? 'Wheel' : 'Brake', least: narrow.value ? 96 : 210 },
   { id: 'verdict', label: 'Verdict', least: narrow.value ? 98 : 190 },
-  { id: 'gap', label: 'Least gap', number: true, least: 84 },
+  { id: 'gap', label: 'Minimum clearance', number: true, least: 84 },
   ...(narrow.value
     ? []
     : [

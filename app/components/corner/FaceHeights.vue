@@ -32,7 +32,7 @@ function setFace(name: string) {
         {{ VERDICT_SHORT[face.verdict] }}, {{ mm(face.gapMm) }}
         <span v-if="face.leastThatClears" class="block small tone-fits">the least that clears</span>
         <span v-if="face.fitted" class="block small soft">fitted</span>
-        <ElButton v-else link type="primary" class="small" @click="setFace(face.name)">take {{ face.name }}</ElButton>
+        <ElButton v-else link type="primary" class="small" @click="setFace(face.name)">Use {{ face.name }}</ElButton>
       </ElDescriptionsItem>
     </ElDescriptions>
   </div>

@@ -16,7 +16,7 @@ const weightMm = computed(() => store.project!.preferences.weightAllowanceMm)
 const setWeights = (allowanceMm: number) =>
   store.edit('Allow for balance weights', (draft) => void (draft.preferences.weightAllowanceMm = allowanceMm))
 function setPolicy(value: GapPolicy) {
-  store.edit('Change gap policy', (draft) => void (draft.preferences.gapPolicy = value))
+  store.edit('Change required clearance', (draft) => void (draft.preferences.gapPolicy = value))
 }
 </script>
 

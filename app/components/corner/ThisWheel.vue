@@ -19,9 +19,9 @@ const mm = (value: number | undefined) => formatQuantity(value, 'length', units.
 const rows = computed(() =>
   corner.value
     ? [
-        { id: `${axle.value}.gap` as const, label: 'Least gap, any direction', value: corner.value.gap?.meanMm },
-        { id: `${axle.value}.faceGap` as const, label: 'Face gap, along the axle', value: corner.value.gap?.faceGapMm },
-        { id: `${axle.value}.barrelGap` as const, label: 'Barrel gap, along the radius', value: corner.value.gap?.barrelGapMm },
+        { id: `${axle.value}.gap` as const, label: 'Minimum clearance, any direction', value: corner.value.gap?.meanMm },
+        { id: `${axle.value}.faceGap` as const, label: 'Spoke clearance, along the axle', value: corner.value.gap?.faceGapMm },
+        { id: `${axle.value}.barrelGap` as const, label: 'Barrel clearance, along the radius', value: corner.value.gap?.barrelGapMm },
       ]
     : [],
 )

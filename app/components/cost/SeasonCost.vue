@@ -72,7 +72,7 @@ function renewing({ price, packs, renewing: minor }: Season['rows'][number]): st
       <ElButton v-if="season.perSeason" link type="primary" class="num" @click="openFigureId = 'cost.season'">
         {{ season.missing.length > 0 ? 'at least ' : '' }}{{ range(season.perSeason) }}
       </ElButton>
-      <span v-else class="soft">not known: say how long things last</span>
+      <span v-else class="soft">unknown: enter how long parts last</span>
     </h2>
     <FieldItem class="events" label="Events in a season"
       ><DraftInput
@@ -131,7 +131,7 @@ function renewing({ price, packs, renewing: minor }: Season['rows'][number]): st
         <template v-else-if="found.likely === undefined"
           >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} is dearer to buy than
           {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and does not wear cheaper: it never pays for itself{{
-            found.soonest === undefined ? '' : ` by likely figures, after ${events(found.soonest)} events at the best`
+            found.soonest === undefined ? '' : ` with nominal values, after ${events(found.soonest)} events at the best`
           }}.</template
         >
         <template v-else

@@ -35,7 +35,7 @@ const MUSTS = [
   { key: 'clears', label: 'the wheel clears (95% confidence)' },
   { key: 'frontFirst', label: 'front wheels first up to 0.80 g' },
   { key: 'pedal', label: 'the usual pedal' },
-  { key: 'parkingBrake', label: 'parking brake kept' },
+  { key: 'parkingBrake', label: 'parking brake works' },
 ] as const
 /** What is ticked, and where it stands in what is asked. */
 const GROUPS = [
@@ -92,7 +92,7 @@ const columns = computed(() => [
   { id: 'cost', label: 'Cost', number: true, by: (one: Find) => one.values.cost ?? Infinity },
   { id: 'heat', label: 'One stop', number: true, by: (one: Find) => one.values.heat ?? Infinity },
   { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: Find) => -carriesS(lookOf(one)) },
-  { id: 'gap', label: 'Gap', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
+  { id: 'gap', label: 'Clearance', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
   { id: 'bias', label: 'Front share', number: true, by: (one: Find) => one.values.bias ?? Infinity },
   { id: 'pedal', label: 'Pedal', number: true, by: (one: Find) => one.pedalN ?? Infinity },
   { id: 'take', label: 'Add as setup', unseen: true, least: 84 },

@@ -25,7 +25,7 @@ const known = (field: string) => (props.part as unknown as Record<string, unknow
       :drawn="drawn"
       :letters="letters"
       :current="current"
-      :described="`Where the figures of a ${PART_KINDS[part.kind].one} are taken`"
+      :described="`Where the figures of a ${PART_KINDS[part.kind].one} are measured`"
     />
     <ol class="small">
       <li v-for="[field, letter] in letters" :key="field" :class="{ here: field === current, open: !known(field) }">

@@ -32,7 +32,7 @@ const contradictions = computed(() => beside.value.flatMap(({ found }) => found.
 const matched = computed(() => beside.value.flatMap((one) => one.found).length)
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
 const says = (one: FitReport) =>
-  `${one.outcome === 'clears' ? 'clears' : 'touches'}${one.gapMm ? `, gap ${mm(one.gapMm.value)}` : ''}${one.spacerMm === undefined ? '' : one.spacerMm === 0 ? ', no spacer' : `, spacer ${mm(one.spacerMm)}`}`
+  `${one.outcome === 'clears' ? 'clears' : 'touches'}${one.gapMm ? `, clearance ${mm(one.gapMm.value)}` : ''}${one.spacerMm === undefined ? '' : one.spacerMm === 0 ? ', no spacer' : `, spacer ${mm(one.spacerMm)}`}`
 const from = (one: FitReport) => [one.by, one.date, one.gapMm?.origin].filter(Boolean).join(', ')
 
 const columns = [
@@ -53,7 +53,7 @@ const draft = shallowRef<{ outcome: FitReport['outcome']; gapMm?: Figure; by: st
   note: '',
 })
 const edit = (change: Partial<typeof draft.value>) => (draft.value = { ...draft.value, ...change })
-const gapField = length('Gap that was seen', -20, 100)
+const gapField = length('Clearance measured', -20, 100)
 /** A report of the very corner that is looked at: its names are those of the setup. */
 const names = computed(() => {
   const axle = adding.value
@@ -247,7 +247,7 @@ async function open(one: File) {
             ><DraftInput
               class="num short"
               :value="one.spacerMm === undefined ? '' : mm(one.spacerMm)"
-              placeholder="not said"
+              placeholder="not stated"
               aria-label="Spacer"
               @change="change(one, 'spacerMm', $event)"
           /></template>

@@ -50,7 +50,7 @@ function see(found: CheckboxValueType) {
 function takeCylinder() {
   const remedy = props.row.own?.remedy
   if (remedy?.kind !== 'hydraulic') return
-  store.edit('Remedy: another master cylinder', (draft) => {
+  store.edit('Fix: another master cylinder', (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value!.id)!
     one.hydraulics[remedy.slot] = remedy.partId
   })
@@ -98,7 +98,7 @@ const lookedColumns = [
         <span v-if="seen.where === 'otherBrake'" class="soft">; the parts have changed since, check again</span></ElCheckbox
       >
       <p v-if="fit.accepted || fit.unpriced" class="small">
-        {{ onTheCar ? 'On the car.' : fit.unpriced ? 'On the bill, without a price.' : 'On the bill.' }}
+        {{ onTheCar ? 'On the car.' : fit.unpriced ? 'On the parts list, without a price.' : 'On the parts list.' }}
         <ElButton link type="primary" @click="drop(fit)">Undo</ElButton>{{ ' ' }}
         <NuxtLink v-if="!onTheCar" :to="link('cost')">Enter a price</NuxtLink>
       </p>

@@ -55,7 +55,7 @@ const DESCENT: Asked[] = [
     help: 'At the road, in the gear that is driven. Empty: the car’s figure.',
   },
   { key: 'towMassKg', label: 'Trailer', unit: 'kg', optional: true, help: 'Empty: none.' },
-  { key: 'towBrakeShare', label: 'Its brakes take', unit: '0 to 1', optional: true, help: 'Share of its own weight. Empty: it has none.' },
+  { key: 'towBrakeShare', label: 'Its brakes carry', unit: '0 to 1', optional: true, help: 'Share of its own weight. Empty: it has none.' },
 ]
 const STOPS: Asked[] = [
   { key: 'fromKmh', label: 'From', unit: 'km/h' },

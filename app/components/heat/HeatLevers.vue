@@ -13,7 +13,7 @@ const { levers, working, share, stopped, begin, stop } = useHeatLevers()
 const helping = computed(() => levers.value?.levers.filter(helps) ?? [])
 const others = computed(() => levers.value?.levers.filter((one) => !helping.value.includes(one)) ?? [])
 const take = (lever: HeatLever) =>
-  store.edit(`Take ${lever.label}`.slice(0, 80), (draft) => makeHeatEdit(draft, setup.value!.id, lever.edit))
+  store.edit(`Apply ${lever.label}`.slice(0, 80), (draft) => makeHeatEdit(draft, setup.value!.id, lever.edit))
 </script>
 
 <template>

@@ -96,7 +96,7 @@ function holdProbe() {
     <p v-else-if="heat?.readNext" class="said">
       <strong>{{ heat.readNext }}</strong>
     </p>
-    <p v-else class="said">One temperature after a drive says more of this car than all that is usual.</p>
+    <p v-else class="said">One temperature reading describes this car better than any typical value.</p>
     <form class="entry" @submit.prevent="keep">
       <FieldItem label="Axle"
         ><ChoiceSelect
@@ -116,7 +116,7 @@ function holdProbe() {
           :options="(Object.keys(READ_LUMPS) as ReadLump[]).map((value) => ({ value, label: READ_LUMPS[value] }))"
           @change="lump = $event"
       /></FieldItem>
-      <FieldItem label="By" help="Paint and strips keep the highest temperature; the others read that of the moment."
+      <FieldItem label="By" help="Paint and strips show the highest temperature; other methods show the present one."
         ><ChoiceSelect
           label="By"
           data-test="read-method"

@@ -10,7 +10,7 @@ const { units } = useWorkbench()
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
 const columns = [
   { id: 'lever', label: 'Change', least: 210 },
-  { id: 'first', label: 'Then goes first', least: 190 },
+  { id: 'first', label: 'Next limit', least: 190 },
   { id: 'gains', label: 'Gains', number: true, least: 90 },
   { id: 'face', label: 'Faces', number: true, least: 76 },
   { id: 'fluid', label: 'Fluid', number: true, least: 76 },

@@ -74,7 +74,7 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
           </template>
         </dl>
         <p v-if="row.locksFirst" class="small">
-          Without anti-lock the tyres count up to where the first wheels lock: the {{ row.locksFirst }} ones.
+          Without ABS the stop is limited where the first wheels lock: the {{ row.locksFirst }} ones.
         </p>
       </section>
       <p class="soft small">

@@ -237,7 +237,7 @@ function cancel() {
     </div>
     <p v-if="question" class="tone-needs small below" data-test="question">{{ question }}</p>
     <p v-if="waiting && !error" class="tone-needs small below" data-test="draft">
-      Typed earlier and not taken yet: Enter takes it, Esc drops it.
+      Typed earlier and not saved: press Enter to save or Esc to discard.
     </p>
   </FieldItem>
 </template>

@@ -10,7 +10,7 @@ const emit = defineEmits<{ change: [mm: number] }>()
 const error = ref('')
 const shown = computed(() => (props.valueMm === undefined ? '' : editQuantity(props.valueMm, 'length', props.units)))
 const words = (mm: number) => formatQuantity(mm, 'length', props.units)
-const kept = () => (props.valueMm === undefined ? 'nothing was taken.' : `${words(props.valueMm)} is kept.`)
+const kept = () => (props.valueMm === undefined ? 'nothing was changed.' : `${words(props.valueMm)} is unchanged.`)
 
 function take(text: string, put: (text: string) => void): void {
   const parsed = parseQuantity(text.trim(), 'length', props.units)

@@ -94,7 +94,7 @@ function take() {
       <p v-else-if="tried" class="field-error" role="alert">{{ found }}</p>
       <div class="foot">
         <ElButton @click="emit('close')">Cancel</ElButton>
-        <ElButton type="primary" native-type="submit">Take it</ElButton>
+        <ElButton type="primary" native-type="submit">Use value</ElButton>
       </div>
     </form>
   </ElDialog>

@@ -48,7 +48,7 @@ async function read(file: File) {
 const dxfUnits = computed(() =>
   (Object.keys(DXF_UNITS) as DxfUnit[]).map((value) => ({
     value,
-    label: drawing.value?.unit === value ? `${value}, says the file` : value,
+    label: drawing.value?.unit === value ? `${value}, from the file` : value,
   })),
 )
 const number = (text: string) => Number(text.replace(',', '.').trim() || '0')
@@ -63,7 +63,7 @@ watch([drawing, chosen, placing], async () => {
   trouble.value = ''
   const layers = drawing.value?.layers.filter((layer) => chosen.value.includes(layer.name) && !layer.refused) ?? []
   if (!drawing.value) return
-  if (unit.value === '') return void (trouble.value = 'The file does not say its unit: choose it.')
+  if (unit.value === '') return void (trouble.value = 'The file does not state its unit. Select it.')
   if (!placing.value) return void (trouble.value = 'The origin must be two numbers.')
   if (layers.length === 0) return void (trouble.value = 'Choose at least one layer.')
   const found = await formats.place(layers, placing.value, props.kind)
@@ -123,7 +123,8 @@ function take() {
             <FieldItem label="Origin y"><ElInput v-model="origin.y" class="num" aria-label="Origin y" :validate-event="false" /></FieldItem>
           </div>
           <p class="soft small">
-            The place in the drawing that is hub axis and {{ kind === 'profile' ? 'hub pad' : 'wheel seat' }}, in its unit.
+            The place in the drawing that is hub axis and {{ kind === 'profile' ? 'mounting face' : 'mounting face of the wheel' }}, in its
+            unit.
           </p>
           <FieldItem label="Outboard direction"
             ><ChoiceSelect

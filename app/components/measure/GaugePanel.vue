@@ -80,7 +80,7 @@ async function zero() {
         <span v-if="offline || trouble" class="field-error">{{ offline || trouble }}</span>
         <span v-else-if="note">{{ note }}</span>
         <span v-else-if="field" class="soft">feeds: {{ field.label }}</span>
-        <span v-else class="soft">Choose a dimension; the reading goes there.</span>
+        <span v-else class="soft">Select a dimension for the reading.</span>
       </p>
     </template>
   </section>

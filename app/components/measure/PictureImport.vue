@@ -114,7 +114,7 @@ async function keep(more: boolean) {
   const room = picturesIn(store.project!) < MOST_PICTURES
   // without its picture a line is a line all the same
   const behind = room ? await session.behind(points).catch(() => undefined) : undefined
-  note.value = room ? '' : `The project keeps ${MOST_PICTURES} pictures already: this one is not kept behind the line.`
+  note.value = room ? '' : `The project already has ${MOST_PICTURES} pictures, so this one is not saved behind the outline.`
   const taken = {
     points,
     doubts,

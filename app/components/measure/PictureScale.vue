@@ -30,7 +30,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
         @change="state.lies = $event"
     /></FieldItem>
     <template v-if="state.lies !== 'drawing'">
-      <p v-if="looking" role="status" class="soft">Looking for the four marks …</p>
+      <p v-if="looking" role="status" class="soft">Finding the four marks …</p>
       <p v-else-if="found?.ok" class="tone-fits" role="status" data-test="picture-sheet">
         <VerdictMark verdict="fits" :size="15" /> Four marks found.
         {{ residualWords({ residualMm: found.residualMm, places: found.seen.length, leftOut: found.leftOut }, units) }}
@@ -43,7 +43,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       <LengthInput
         v-if="state.lies !== 'sheet'"
         :label="state.lies === 'card' ? 'Thickness of the card' : 'Height of the gauge’s upper edge'"
-        help="Higher objects look larger and further out. The program corrects this and adds the height’s uncertainty."
+        help="Higher objects appear larger and further out. The program corrects this and adds the height’s uncertainty."
         :value-mm="state.thickMm"
         :min-mm="0"
         :max-mm="30"
@@ -128,13 +128,13 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       <p class="soft small">
         {{
           state.scaleBy === 'two'
-            ? 'For a scan or a page of a PDF, seen straight. A photograph taken aslant needs four corners.'
+            ? 'For a scan or a PDF page. A photograph at an angle needs four corners.'
             : 'Lower left, lower right, upper right, upper left, as you read the drawing.'
         }}
       </p>
     </template>
     <p v-if="fromMount" class="tone-needs small">
-      This caliper’s outline is kept from its slot centre and mount radius: point at those two lines for seat and axis.
+      This outline is measured from slot centre and mount radius. Use those two lines as mounting face and axis.
     </p>
     <div class="places" role="group" aria-label="Places to put">
       <ElButton

@@ -91,7 +91,7 @@ const tag = computed({
       </p>
       <p class="soft small">Made of: {{ words.parts }}. {{ words.better ?? '' }}</p>
       <p v-if="offSquare !== undefined && offSquare > 0.4" class="tone-needs small">
-        Axis and seat are {{ offSquare.toFixed(1) }}° off square. Check their positions.
+        Axis and mounting face are {{ offSquare.toFixed(1) }}° off square. Check their positions.
       </p>
     </div>
     <p v-else class="soft small">No line yet.</p>

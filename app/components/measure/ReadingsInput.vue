@@ -55,7 +55,7 @@ const fine = (value: number) => formatQuantity(value, 'length', props.units, { d
 const outlierWords = computed(() => {
   const found = measured.value?.outliers ?? []
   if (found.length === 0) return ''
-  if (readings.value.length === 2) return 'The two readings are further apart than this instrument explains: take a third.'
+  if (readings.value.length === 2) return 'The two readings differ more than this instrument explains. Add a third.'
   const which = found.map((at) => fine(readings.value[at]!)).join(', ')
   return `${which} differs from the others and still counts. Measure again or remove it.`
 })
@@ -168,7 +168,7 @@ defineExpose({ focus: () => input.value?.focus() })
         />
         <ChoiceSelect
           class="with"
-          :label="`${field.label}: taken with`"
+          :label="`${field.label}: measured with`"
           :value="instrument"
           :options="INSTRUMENT_CHOICES"
           @change="setInstrument"

@@ -27,7 +27,7 @@ function set(id: string, found: Inspected) {
 <template>
   <fieldset v-if="points.length > 0" class="sheet" data-field="inspection">
     <legend>
-      Used: look it over
+      Used part: inspect it
       <span class="soft small">{{ open > 0 ? `${open} of ${points.length} open` : `all ${points.length} inspected` }}</span>
     </legend>
     <ul>

@@ -76,7 +76,7 @@ function saveRejected() {
     </div>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
     <section v-if="taken!.rejected.length > 0">
-      <h3>Not taken: nothing of these rows</h3>
+      <h3>Rows not imported</h3>
       <ul data-test="rejected">
         <li v-for="one in taken!.rejected" :key="one.row">
           <span class="num">Row {{ one.row }}</span

@@ -88,7 +88,7 @@ function drive() {
     ended() {
       live.value = undefined
       const read = stopFromPoints(points)
-      if (!read.ok) error.value = `Not taken. ${read.message}`
+      if (!read.ok) error.value = `Not imported. ${read.message}`
       // nobody drove it: that stays with it
       else if (keep({ ...read.stop, note: ['Simulated logger', words.value.note.trim()].filter(Boolean).join('; ') }))
         said.value = `Imported: a stop ${read.words}`
@@ -112,12 +112,12 @@ onBeforeUnmount(() => stop?.())
       <FieldItem label="Stopped in, m"
         ><ElInput v-model="distance" class="num" inputmode="decimal" aria-label="Stopped in, m" :validate-event="false"
       /></FieldItem>
-      <ElButton type="primary" native-type="submit" :disabled="distance.trim() === ''">Enter it</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="distance.trim() === ''">Log stop</ElButton>
       <FilePick label="From a logger’s file" accept=".csv,.txt,.tsv" name="stop-file" @pick="file" />
     </form>
     <p v-if="error" class="field-error" role="alert">{{ error }}</p>
     <p v-if="said" class="small tone-fits" role="status" data-test="stop-said">{{ said }}</p>
-    <FoldedPart title="Conditions, kept with each stop">
+    <FoldedPart title="Conditions, saved with each stop">
       <div class="entry">
         <FieldItem label="Day"
           ><ElDatePicker
@@ -129,9 +129,9 @@ onBeforeUnmount(() => stop?.())
             aria-label="Day"
             :validate-event="false"
         /></FieldItem>
-        <FieldItem label="Anti-lock"
+        <FieldItem label="ABS"
           ><ChoiceSelect
-            label="Anti-lock"
+            label="ABS"
             :value="abs"
             :options="[
               { value: 'unknown', label: 'not said' },

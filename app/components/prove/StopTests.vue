@@ -61,7 +61,7 @@ const columns = [
 const withWords = ({ test }: RunRow) =>
   [
     test.trace ? 'trace' : 'distance',
-    test.abs === undefined ? '' : test.abs ? 'anti-lock at work' : '',
+    test.abs === undefined ? '' : test.abs ? 'ABS worked' : '',
     test.tyre,
     test.track,
     test.driver,
@@ -162,7 +162,7 @@ const print = () => window.print()
             <th>From, km/h</th>
             <th>Distance, m</th>
             <th>Rotors, °C</th>
-            <th>Anti-lock, which wheel locked</th>
+            <th>ABS, wheel that locked</th>
           </tr>
         </thead>
         <tbody>

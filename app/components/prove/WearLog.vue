@@ -53,7 +53,7 @@ function keep() {
   }
   const read: Partial<Record<PadPoint | 'rotorMm', number>> = {}
   if (Object.values(points.value).some((text) => text.trim() !== '') && !measured.value) {
-    error.value = 'Say whether the pad readings include the backing plate.'
+    error.value = 'Select whether the pad readings include the backing plate.'
     return
   }
   const ofPlate = plate.value.trim() === '' ? undefined : parseQuantity(plate.value, 'length', units.value)

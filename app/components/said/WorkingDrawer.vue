@@ -85,7 +85,9 @@ const origin = (input: Input) =>
           <ol class="matters" data-test="figure-matters">
             <li v-for="one in doubted.matters.slice(0, 5)" :key="`${one.label}${one.index}`">
               <ElButton link type="primary" @click="goTo(one.at)">{{ one.label }}</ElButton>
-              <span class="soft num"> {{ share(one.share) }} of the doubt<LazyMadeWords v-if="one.madeOf" :made-of="one.madeOf" /></span>
+              <span class="soft num">
+                {{ share(one.share) }} of the uncertainty<LazyMadeWords v-if="one.madeOf" :made-of="one.madeOf"
+              /></span>
             </li>
           </ol>
         </template>
@@ -100,7 +102,7 @@ const origin = (input: Input) =>
         </ol>
       </template>
       <template v-if="figure.missing.length > 0">
-        <h3>Not known yet</h3>
+        <h3>Unknown values</h3>
         <ToFindOut :missing="figure.missing" />
       </template>
       <h3>{{ formula.name }}</h3>

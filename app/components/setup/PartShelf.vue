@@ -50,7 +50,7 @@ useSortable(list, {
       aria-label="Search the parts"
       :validate-event="false"
     />
-    <p class="soft small">Drag a part to its place, or press where it goes.</p>
+    <p class="soft small">Drag a part to its place, or select the place.</p>
     <WorkingLine v-if="working" what="Evaluating parts" />
     <ul ref="list" data-test="shelf">
       <li v-for="{ part, place } in found.slice(0, MOST)" :key="part.id" :data-part="part.id">

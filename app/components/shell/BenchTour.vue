@@ -12,7 +12,7 @@ const STOPS = [
   {
     at: '.sheet .verdict',
     title: 'The answer first',
-    text: 'A verdict is a sentence, with how sure it is. What would settle an open one is named below it.',
+    text: 'The verdict, with its uncertainty. Below it you see what to measure next.',
   },
   {
     at: '.tabs',

@@ -154,7 +154,7 @@ function arrow(event: KeyboardEvent, index: number) {
       <Icon :name="isStock ? 'tabler:plus' : 'tabler:copy'" size="17" />
     </ElButton>
     <span v-if="roomWords" class="room small soft" role="status" data-test="setup-room" :title="roomWords">{{
-      room === 0 ? 'no room for more' : `${room} more`
+      room === 0 ? 'limit reached' : `${room} more`
     }}</span>
     <template v-if="!isStock">
       <ElButton text title="Rename (double-click the tab)" aria-label="Rename this setup" @click="setup && rename(setup.id)">

@@ -52,7 +52,7 @@ const conflictWords = computed(() => {
 async function keepMine() {
   const id = await store.keepAsCopy(newId())
   if (id) await router.replace(`/p/${id}/fit`)
-  else ElMessage.error('It could not be kept as a project of its own: this browser does not save now. Export it to a file.')
+  else ElMessage.error('It could not be saved as a new project, because this browser does not save now. Export it to a file.')
 }
 const UNIT_SETS = [
   { value: 'mm', label: 'mm, N, bar', units: { length: 'mm', force: 'N', pressure: 'bar', torque: 'N m', mass: 'kg', temperature: '°C' } },

@@ -61,7 +61,7 @@ watch(
     if (!one) return
     const more = one.more > 0 ? ` ${counted(one.more, 'more place')} like it.` : ''
     ElMessage.error({
-      message: `Not taken: ${one.label}. ${one.problem.place}: ${one.problem.message}.${more}`,
+      message: `Not saved: ${one.label}. ${one.problem.place}: ${one.problem.message}.${more}`,
       duration: 9000,
       showClose: true,
     })

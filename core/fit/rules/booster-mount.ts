@@ -25,7 +25,7 @@ export const boosterMount: Rule = {
         ? [piece('booster-plate', 'Adapter plate for the pedal side', 'Made by a machine shop, stiff enough for a hard stop.')]
         : []),
       ...(pushrod === 'other'
-        ? [piece('pushrod', 'Pushrod of another length', 'With free play at the piston, set as its maker says.')]
+        ? [piece('pushrod', 'Pushrod of another length', 'Set the free play at the piston to the maker’s value.')]
         : []),
     ]
     if (pieces.length > 0) {
@@ -40,7 +40,7 @@ export const boosterMount: Rule = {
       }
     }
     if (mounting === undefined || pushrod === undefined) return undefined
-    if (now) return { verdict: 'fits', sentence: `${now.name} goes on, and its pushrod fits.` }
+    if (now) return { verdict: 'fits', sentence: `${now.name} fits, and so does its pushrod.` }
     return inCompetitionOnly(project.car.uses)
       ? { verdict: 'fits', sentence: 'Without the booster the master cylinder bolts on, and the pushrod fits.' }
       : {

@@ -65,7 +65,7 @@ export const circuitCount: Rule = {
           label: 'Plug for an outlet',
           quantity: outlets - lines,
           piece: { id: 'outlet-plug' },
-          sentence: 'A plug with the seat of the port.',
+          sentence: 'A plug that matches the port seat.',
         },
       ],
       ...figure,

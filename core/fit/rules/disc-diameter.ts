@@ -55,7 +55,7 @@ export const discDiameterRule: Rule = {
     }
     const type = look.wordOf(caliper, 'mountType')
     if (type === undefined) return undefined
-    const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket that stands higher'
+    const piece = type === 'radial' ? `Radial spacers ${look.mm(found.radialSpacerMm!)} with longer bolts` : 'Bracket with a higher mount'
     return {
       verdict: 'needs',
       sentence: `Pad inset ${look.mm(found.edgeMm)}: fit ${type === 'radial' ? `radial spacers of ${look.mm(found.radialSpacerMm!)}` : 'another bracket'}, then check bridge, bolts and wheel again.`,

@@ -37,7 +37,7 @@ export function discPlane(
 
 export const discPlaneRule: Rule = {
   id: 'disc-plane',
-  title: 'Caliper centred on the disc',
+  title: 'Caliper centred on the rotor',
   on: 'disc',
   judge(look) {
     const caliper = look.caliper()
@@ -107,7 +107,7 @@ export const discPlaneRule: Rule = {
     return {
       verdict: brackets.length > 0 ? 'needs' : 'blocked',
       sentence: `${stands}, and no shim can put that right: another bracket.${wrong}`,
-      remedies: asRemedies('bracket', brackets, 'brings it over the disc'),
+      remedies: asRemedies('bracket', brackets, 'centres it on the rotor'),
       ...figure,
     }
   },

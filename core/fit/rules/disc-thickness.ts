@@ -30,11 +30,11 @@ export const discThickness: Rule = {
           one.mountType === caliper.mountType,
       )
     if (others.length === 0)
-      return { verdict: 'blocked', sentence: `${sentence} No caliper among the parts takes it on this mount.`, ...figure }
+      return { verdict: 'blocked', sentence: `${sentence} No caliper in the library accepts it on this mount.`, ...figure }
     return {
       verdict: 'needs',
       sentence,
-      remedies: asRemedies('caliper', others, 'takes it on the same mount'),
+      remedies: asRemedies('caliper', others, 'accepts it on the same mount'),
       ...figure,
     }
   },

@@ -46,7 +46,7 @@ export const fluid: Rule = {
             }),
       }
     if (base === 'silicone' && seals !== 'silicone')
-      return { verdict: 'check', safety: true, sentence: 'Silicone fluid where the seals are not said to be made for it: ask their maker.' }
+      return { verdict: 'check', safety: true, sentence: 'Ask the seals’ maker whether they suit silicone fluid.' }
     // grades mix whatever they boil at; the lower figure is shown where both are known
     if (base === 'glycol' && before.id !== fitted.id && fitted.dryBoilC && before.dryBoilC)
       return {

@@ -39,7 +39,7 @@ export const hatFit: Rule = {
           ...blocked(
             drum,
             over,
-            `The drum in the hat is ${look.mm(drum - over)} wider than the shoes are made for: they touch on a line and do not hold.`,
+            `The drum in the hat is ${look.mm(drum - over)} wider than the shoes fit, so they contact on a line and do not hold.`,
           ),
           safety: true,
         }
@@ -48,7 +48,7 @@ export const hatFit: Rule = {
     return known
       ? {
           verdict: 'fits',
-          sentence: `The hat goes over the flange with ${look.mm(inner! - flange!)} and has ${look.mm(room! - depth!)} behind it.`,
+          sentence: `The hat clears the flange by ${look.mm(inner! - flange!)} and has ${look.mm(room! - depth!)} behind it.`,
           value: inner!,
           dimension: 'length',
           limit: look.mm(flange!),

@@ -10,7 +10,7 @@ export const knuckleClear: Rule = {
       ? { verdict: 'fits', sentence: 'Seen on the car: the inboard half clears knuckle, strut, tie-rod end and cable.' }
       : {
           verdict: 'check',
-          sentence: 'No figure says it: see at both locks that the inboard half clears knuckle, strut, tie-rod end and sensor cable.',
+          sentence: 'Check at both locks that the inboard half clears knuckle, strut, tie-rod end and sensor cable.',
         }
   },
 }

@@ -50,7 +50,11 @@ export const masterMount: Rule = {
         })
     }
     if (seat !== undefined && carSeat !== undefined && seat !== carSeat)
-      return { verdict: 'blocked', safety: true, sentence: `The ports seat a ${seat}, the lines end in a ${carSeat}: mixed seats leak.` }
+      return {
+        verdict: 'blocked',
+        safety: true,
+        sentence: `The ports seat a ${seat}, the lines end in a ${carSeat}: unequal port seats leak.`,
+      }
     if (thread !== undefined && carThread !== undefined && plainThread(thread) !== plainThread(carThread))
       return adapter(`The ports are ${thread}, the lines ${carThread}.`, `Adapters ${carThread} to ${thread}`, {
         id: 'line-adapter',

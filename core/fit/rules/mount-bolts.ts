@@ -30,7 +30,7 @@ export const mountBolts: Rule = {
       look.ask(
         `Thread towards the caliper of ${bracket.name}`,
         { kind: 'part', partId: bracket.id, field: 'caliperThread' },
-        `“${written}” does not say diameter and pitch: write it as M10 x 1.25.`,
+        `“${written}” lacks diameter or pitch: write it as M10 x 1.25.`,
       )
     const upper = joint(look, {
       where: 'in the bracket',

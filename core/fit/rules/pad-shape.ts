@@ -12,9 +12,9 @@ export const padShape: Rule = {
     const has = look.wordOf(pad, 'shape')
     const wants = look.wordOf(look.caliper(), 'padShape')
     if (has === undefined || wants === undefined) return undefined
-    if (plain(has) === plain(wants)) return { verdict: 'fits', sentence: `Shape ${has}, as the caliper takes.`, limit: wants }
+    if (plain(has) === plain(wants)) return { verdict: 'fits', sentence: `Shape ${has}, as the caliper needs.`, limit: wants }
     const others = look.library('pad').filter((one) => one.shape !== undefined && plain(one.shape) === plain(wants))
-    const sentence = `The pads are shape ${has}, the caliper takes ${wants}.`
+    const sentence = `The pads are shape ${has}, the caliper needs ${wants}.`
     if (others.length === 0)
       return {
         verdict: 'needs',

@@ -14,11 +14,12 @@ export const padSweep: Rule = {
     if (top === undefined || height === undefined || inner === undefined) return undefined
     const inside = top - height - inner / 2
     const figure = { value: inside, dimension: 'length', limit: 'not below 0' } as const
-    if (inside >= -1e-9) return { verdict: 'fits', sentence: `The pad’s foot runs ${look.mm(inside)} inside the friction ring.`, ...figure }
+    if (inside >= -1e-9)
+      return { verdict: 'fits', sentence: `The inner edge of the lining is ${look.mm(inside)} inside the friction ring.`, ...figure }
     if (inside >= -trim - 1e-9)
       return {
         verdict: 'needs',
-        sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: trimmed by the pad maker, never by hand.`,
+        sentence: `The inner edge of the lining is ${look.mm(-inside)} inside the friction ring’s inner edge: have the pad maker trim it, never trim by hand.`,
         remedies: [
           {
             kind: 'piece',
@@ -35,7 +36,7 @@ export const padSweep: Rule = {
     )
     return {
       verdict: rotors.length > 0 ? 'needs' : 'blocked',
-      sentence: `The pad’s foot hangs ${look.mm(-inside)} over the inner edge of the friction ring: another rotor or another pad.`,
+      sentence: `The inner edge of the lining is ${look.mm(-inside)} inside the friction ring’s inner edge: fit another rotor or another pad.`,
       remedies: asRemedies('rotor', rotors, 'has a ring that reaches further in'),
       ...figure,
     }

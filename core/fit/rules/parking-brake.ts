@@ -3,7 +3,7 @@ import type { Rule } from '../rule.ts'
 
 export const parkingBrake: Rule = {
   id: 'parking-brake',
-  title: 'Parking brake kept',
+  title: 'Parking brake present',
   on: 'any',
   axle: 'rear',
   judge(look) {
@@ -17,12 +17,12 @@ export const parkingBrake: Rule = {
       sentence: `${why} ${road ? 'On the road a working parking brake is required.' : 'In competition ask the scrutineer.'}`,
     })
     if (kept === 'none')
-      return { verdict: 'check', safety: true, sentence: 'The car has no parking brake: local rules say whether that may be.' }
+      return { verdict: 'check', safety: true, sentence: 'The car has no parking brake. Check whether local rules allow that.' }
     if (kept === 'separate') return { verdict: 'fits', sentence: 'The parking brake has a caliper of its own.' }
     if (kept === 'transmission') return { verdict: 'fits', sentence: 'The parking brake acts elsewhere.' }
     if (fitted.kind === 'drum')
       return kept === 'lever' || kept === 'shoes'
-        ? { verdict: 'fits', sentence: 'The drum brake keeps the lever.' }
+        ? { verdict: 'fits', sentence: 'The drum brake has the lever.' }
         : lost('The drum brake has no electric drive.')
     if (kept === 'shoes') {
       const hat = look.wordOf(look.rotor(), 'parkingDrum')

@@ -63,7 +63,7 @@ export const parkingHold: Rule = {
       return {
         verdict: 'check',
         safety: true,
-        sentence: `Try it on a slope of ${percent(least)}, or what the local rule says, laden, before the car is used.${open}`,
+        sentence: `Test it on a slope of ${percent(least)}, or as local rules require, laden, before you use the car.${open}`,
       }
     }
     const grade = heldGrade(torque, tyreRadiusMm, massKg)

@@ -25,7 +25,7 @@ export const residualValve: Rule = {
           ? [0, look.limit('residualDiscMostMpa')]
           : [look.limit('residualLowLeastMpa'), look.limit('residualLowMostMpa')]
     const figure = { value: held, dimension: 'pressure', limit: `${show(low)} to ${show(high)}` } as const
-    const what = brake.kind === 'drum' ? 'drum' : above === 'yes' ? 'disc' : 'disc with the reservoir below it'
+    const what = brake.kind === 'drum' ? 'drum' : above === 'yes' ? 'disc' : 'disc brake with the reservoir below it'
     if (held >= low - 1e-9 && held <= high + 1e-9)
       return { verdict: 'fits', sentence: `The ${axle} circuit holds ${show(held)}, as a ${what} wants.`, ...figure }
     const more = held < low
@@ -46,7 +46,7 @@ export const residualValve: Rule = {
             }
           : {
               kind: 'piece',
-              label: 'Residual pressure valve taken out',
+              label: 'Residual pressure valve removed',
               quantity: 1,
               piece: { id: 'residual-valve-out' },
               sentence: `Remove the residual valve from the ${axle} circuit, if the master cylinder’s maker allows it.`,

@@ -40,7 +40,7 @@ export function sameEnd(a: PipeEnd, b: PipeEnd, what: string, others: () => Reme
         label: `Brake adapter ${a.thread} to ${b.thread}`,
         quantity: 2,
         piece: { id: 'brake-adapter', of: `${plainThread(a.thread)} ${plainThread(b.thread)}` },
-        sentence: 'An adapter on each side, with the seat of both ends.',
+        sentence: 'One adapter on each side, matching both port seats.',
       },
     ],
   }

@@ -157,7 +157,7 @@ function hold(
     const unsafe = { verdict: 'needs', safety: true, sentence, ...figure } as const
     if (!bolts)
       return {
-        remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Nuts that let the stud through, with the same seat and thread.'),
+        remedies: piece({ id: 'open-nuts' }, 'Open wheel nuts', 'Open nuts with the same nut seat and thread.'),
         ...unsafe,
       }
     return room < needed
@@ -189,7 +189,7 @@ function hold(
           ...(room < Infinity ? { mostMm: longerByMm + room - needed } : {}),
         },
         `Wheel ${bolts ? 'bolts' : 'studs'} ${look.mm(longerByMm)} longer`,
-        `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, put in as their maker says.`,
+        `Longer ${bolts ? 'bolts' : 'studs'} of the same grade, fitted as their maker describes.`,
       ),
       ...figure,
     }

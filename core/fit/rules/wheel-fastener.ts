@@ -4,7 +4,7 @@ import { parseThread } from '../thread.ts'
 
 export const wheelFastener: Rule = {
   id: 'wheel-fastener',
-  title: 'Nut or bolt seat and thread',
+  title: 'Nut seat and thread',
   on: 'any',
   judge(look) {
     const wheel = look.part('wheel')
@@ -17,7 +17,7 @@ export const wheelFastener: Rule = {
       look.ask(
         `Thread of the nuts, or in the hub, ${look.facts.axle}`,
         { kind: 'car', axle: look.facts.axle, field: 'holdingThread' },
-        `“${written}” does not say diameter and pitch: write it as M12 x 1.5.`,
+        `“${written}” lacks diameter or pitch: write it as M12 x 1.5.`,
       )
     const seats = (sentence: string, label: string, piece: Piece) =>
       ({
@@ -50,7 +50,7 @@ export const wheelFastener: Rule = {
     if (own !== undefined && theirs !== undefined && Math.abs(own - theirs) > look.limit('seatRadiusMm') + 1e-9)
       return seats(
         `The wheel’s ball seats have a radius of ${look.mm(own)}, the nuts or bolts ${look.mm(theirs)}: they would work loose.`,
-        `Wheel nuts or bolts with a ball seat of ${look.mm(own)}`,
+        `Wheel nuts or bolts with a ball nut seat of ${look.mm(own)}`,
         { id: 'wheel-nuts', of: 'ball', mm: own },
       )
     if (seat === undefined || nut === undefined || !thread || own === undefined || theirs === undefined) return undefined

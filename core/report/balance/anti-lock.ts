@@ -29,8 +29,8 @@ export const AGAINST_STOCK: CarFigure<'bias.againstStock', BesideStock> = carFig
     const at = { kind: 'figure', figureId: 'bias.road' } as const
     const now = stage?.bias.road
     const before = stock && pedalForceN !== undefined ? chain(stock, pedalForceN).bias.road : undefined
-    if (now !== undefined) work.set(now, { symbol: 'b', label: 'Bias at the road', dimension: 'share', at })
-    else work.ask('Bias at the road', at)
+    if (now !== undefined) work.set(now, { symbol: 'b', label: 'Brake balance (force)', dimension: 'share', at })
+    else work.ask('Brake balance (force)', at)
     if (before !== undefined)
       work.set(before, { symbol: 'b_0', label: 'Brake balance of the baseline at this pedal force', dimension: 'share', at })
     else work.ask('Brake balance of the baseline', at)
@@ -56,7 +56,7 @@ export function antiLock(
   if (abs === 'none') return { figure, finding: undefined }
   const base = { rule: 'abs', figureId: 'bias.againstStock' } as const
   if (abs === undefined) {
-    const missing = [{ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } as const }]
+    const missing = [{ what: 'Whether the car has ABS', at: { kind: 'car', field: 'abs' } as const }]
     return {
       figure,
       finding: { verdict: 'unknown', missing, sentence: notEnoughData(missing), ...base },
@@ -74,7 +74,7 @@ export function antiLock(
         finding: {
           verdict: 'blocked',
           missing: [],
-          sentence: `${rotor.name} has no ring for the wheel-speed sensor: anti-lock would be lost.`,
+          sentence: `${rotor.name} has no ring for the wheel-speed sensor, so the ABS would not work.`,
           ...base,
         },
       }
@@ -96,14 +96,19 @@ export function antiLock(
   if (Math.abs(value) <= limit + 1e-9)
     return {
       figure,
-      finding: { verdict: 'fits', missing: [], sentence: `Rings kept; the bias is ${points} than stock at the same pedal force.`, ...base },
+      finding: {
+        verdict: 'fits',
+        missing: [],
+        sentence: `Sensor rings are present; the balance is ${points} than the baseline at the same pedal force.`,
+        ...base,
+      },
     }
   return {
     figure,
     finding: {
       verdict: 'check',
       missing: [],
-      sentence: `The bias is ${points} than stock at the same pedal force; the control unit was set up for stock. Have its tolerance confirmed by a qualified technician.`,
+      sentence: `The balance is ${points} than the baseline at the same pedal force. Have a qualified technician confirm that the ABS tolerates it.`,
       ...base,
     },
   }

@@ -234,7 +234,7 @@ describe('bores', () => {
     found.tandem.forEach((row, at) => {
       const same = known.tandem[at]!
       expect(row.pedalForceN).toBeLessThanOrEqual(same.pedalForceN + 1e-9)
-      expect(row.reasons).toContain(row.pedalForceN > found.bands.forceN.high ? 'pedal too heavy' : 'assist not known')
+      expect(row.reasons).toContain(row.pedalForceN > found.bands.forceN.high ? 'pedal too heavy' : 'assist unknown')
       expect(row.reasons).not.toContain('pedal too light')
     })
     const bare = { decelG: 0.9, withoutBooster: true, mostForceN: 600 }

@@ -176,7 +176,7 @@ export function balanceReport(project: Project, setupId: string, options: Balanc
 function limitWhy(limitG: number | undefined): string | undefined {
   if (limitG === undefined || limitG <= FRONT_FIRST_TO_G) return undefined
   const g = (value: number) => formatQuantity(value, 'deceleration')
-  return `They look up to ${g(FRONT_FIRST_TO_G)}. This page asks for the front first up to ${g(limitG)}, because with the driver only the dry tyres reach that.`
+  return `They cover up to ${g(FRONT_FIRST_TO_G)}. This page requires front lock-up first up to ${g(limitG)}, the dry tyre grip with the driver only.`
 }
 
 function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {

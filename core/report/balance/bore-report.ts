@@ -22,7 +22,7 @@ const SAME_G = 1e-6
 export type BoreReason =
   | 'pedal too light'
   | 'pedal too heavy'
-  | 'assist not known'
+  | 'assist unknown'
   | 'travel too short'
   | 'travel too long'
   | 'bar too far off centre'
@@ -102,7 +102,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...(pedalForceN > force.high
       ? (['pedal too heavy'] as const)
       : unknownAssist
-        ? (['assist not known'] as const)
+        ? (['assist unknown'] as const)
         : pedalForceN < force.low
           ? (['pedal too light'] as const)
           : []),

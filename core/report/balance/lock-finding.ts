@@ -58,19 +58,18 @@ function keptDistribution({ project }: Context, againstStock: ReportFigure): Pic
     return {
       verdict: 'unknown',
       missing: againstStock.missing,
-      sentence: 'Electronic rear distribution is kept; how far the base split is from stock is not known.',
+      sentence: 'Not enough data: EBD is present, but the change of brake balance is unknown.',
     }
   return -againstStock.value > (project.preferences.limits?.absPoints ?? LIMITS.absPoints.value)
     ? {
         verdict: 'check',
         missing: [],
-        sentence:
-          'Electronic rear distribution is kept, but the base split goes more than the allowed points to the rear: have it confirmed.',
+        sentence: 'EBD is present, but the balance moves to the rear by more than its limit. Have a qualified technician confirm it.',
       }
     : {
         verdict: 'fits',
         missing: [],
-        sentence: 'Electronic rear distribution is kept and holds the rear back; the base split is near stock.',
+        sentence: 'EBD is present and limits the rear; the balance is close to the baseline.',
       }
 }
 
@@ -177,8 +176,7 @@ export function lockFinding(
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing } as const
   const seen = rearSeenFirst(context, system)
   if (seen) return { ...base, verdict: 'blocked', sentence: seenWords(seen) }
-  if (!order || !system || !mass)
-    return { verdict: 'unknown', sentence: 'Which axle locks first is not known: figures are missing.', ...base }
+  if (!order || !system || !mass) return { verdict: 'unknown', sentence: 'Not enough data for the lock-up order.', ...base }
   const { project } = context
   if (project.car.abs === 'absAndDistribution') return { ...base, ...keptDistribution(context, againstStock) }
   const road = !inCompetitionOnly(project.car.uses)
@@ -207,7 +205,7 @@ export function lockFinding(
       ...base,
       verdict: 'unknown',
       missing: laden.missing,
-      sentence: `${frontWords(order)} with the driver only; laden is not known.`,
+      sentence: `${frontWords(order)} with the driver only; unknown when laden.`,
     }
   const own = known.find((one) => one.load === 'own')
   if (own && own.untilG < limitG - SAME_G)
@@ -256,5 +254,5 @@ export function orderWords(order: LockOrder): string {
 /** Which axle of a setup locks first; what was seen on the car outranks the model. */
 export function lockWords(of: { rearSeenFirstAtG?: number | undefined; lockOrder: LockOrder | undefined }): string {
   if (of.rearSeenFirstAtG !== undefined) return `rear locked first at ${formatQuantity(of.rearSeenFirstAtG, 'deceleration')}`
-  return of.lockOrder ? orderWords(of.lockOrder) : 'lock order not known'
+  return of.lockOrder ? orderWords(of.lockOrder) : 'lock-up order unknown'
 }

@@ -59,7 +59,7 @@ function brakedCar(context: Context, brakes: Record<Axle, AxleBrakeReport>) {
 const byTypical = (finding: Finding): Finding => ({
   ...finding,
   verdict: 'check',
-  sentence: `${finding.sentence} That goes by typical figures, not all by this car’s.`,
+  sentence: `${finding.sentence} Some values are typical, not measured on this car.`,
 })
 
 /** Effort, the pressures it makes and the stroke it takes. */

@@ -62,7 +62,7 @@ export const PISTON_AREA: AxleFigure<'pistonArea', AtAxle> = axleFigure('pistonA
     return [
       at.context.project.preferences.areaCounting === 'oneSide'
         ? 'Pistons of one side are counted: each pad is pressed by one side.'
-        : `Some count all pistons of an opposed caliper: that would be ${plainNumber((caliper.construction === 'fixed' ? 2 : 1) * area)} mm². The clamp comes from one side all the same.`,
+        : `Makers who count all pistons of a fixed caliper state ${plainNumber((caliper.construction === 'fixed' ? 2 : 1) * area)} mm². One side makes the clamp force.`,
     ]
   },
 })

@@ -15,7 +15,7 @@ const MASS_CHANGE_FORMULA: Formula = {
   id: 'mass-change',
   inWords: true,
   name: 'Change of mass against the baseline',
-  text: 'Σ mass of what goes on − Σ mass of what comes off; half a pad set to a corner',
+  text: 'Σ mass of fitted parts − Σ mass of removed parts; half a pad set for each corner',
   source: 'Plain sum',
 }
 

@@ -150,7 +150,7 @@ function place(
   if (stays) {
     // what the outline was taken over stays on: only what stands between mount and caliper can move it
     const dz = caliper.construction !== 'sliding' ? beyond(read, work, context, axle, caliper, 'caliperAxialMm') : 0
-    work.notes.push('The outline was taken with the rotor and pads that stay on.')
+    work.notes.push('The outline was measured with the rotor and pads of this setup.')
     return dz === undefined || dr === undefined ? undefined : { dz, dr }
   }
   let placing: Placing | undefined

@@ -288,7 +288,7 @@ function askFewerPoints(work: Working, caliper: PartOf<'caliper'>, wheel: PartOf
 function differenceAgrees(difference: SaidByDifference, now: Judged | undefined, units: Context['project']['preferences']['units']) {
   if (now?.gap.faceGapMm === undefined || difference.seen === undefined) return undefined
   return agreementSentence(
-    'the face gap from the outlines',
+    'the spoke clearance from the outlines',
     now.gap.faceGapMm,
     agreement({ valueMm: now.gap.faceGapMm, uMm: now.uMm }, difference.seen),
     units,

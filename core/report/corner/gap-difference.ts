@@ -20,22 +20,22 @@ interface Protrusions {
 
 /** The gap at one radius: what is there now, less what the new caliper stands out further. */
 export const GAP_BY_DIFFERENCE: AxleFigure<'gapByDifference', AtAxle, Protrusions> = axleFigure('gapByDifference', {
-  label: ({ axle }) => `Gap by difference, ${axle}`,
+  label: ({ axle }) => `Clearance by difference, ${axle}`,
   dimension: 'length',
-  formula: { id: 'gap-difference', name: 'Gap by difference', text: 'g − (e − e_0)', source: 'Geometry, at one radius' },
+  formula: { id: 'gap-difference', name: 'Clearance by difference', text: 'g − (e − e_0)', source: 'Geometry, at one radius' },
   optional: true,
   read(work, { context, axle }) {
     const at = { kind: 'setup', setupId: context.setup.id, axle, field: 'byDifference' } as const
     const entered = context.setup[axle].byDifference
     if (!entered) {
-      work.ask(`Gap by difference, ${axle}`, at, 'A quick check in the step Measure; not needed where the outlines are known.')
+      work.ask(`Clearance by difference, ${axle}`, at, 'A quick check in Measure, not needed when the outlines are known.')
       return { nowMm: undefined, protrusionNowMm: undefined, protrusionNewMm: undefined, uMm: 0 }
     }
     const read = (figure: Figure | undefined, symbol: string, label: string) =>
       work.read(figure, { symbol, label, dimension: 'length', at })
     return {
-      nowMm: read(entered.gapNowMm, 'g', 'Gap with the caliper that is on'),
-      protrusionNowMm: read(entered.protrusionNowMm, 'e_0', 'Protrusion of the caliper that is on'),
+      nowMm: read(entered.gapNowMm, 'g', 'Clearance with the present caliper'),
+      protrusionNowMm: read(entered.protrusionNowMm, 'e_0', 'Protrusion of the present caliper'),
       protrusionNewMm: read(entered.protrusionNewMm, 'e', 'Protrusion of the new caliper'),
       uMm: Math.hypot(worth(entered.gapNowMm), worth(entered.protrusionNowMm), worth(entered.protrusionNewMm)),
     }

@@ -15,13 +15,13 @@ export interface JudgedCorner extends AtAxle {
 
 /** The least distance of caliper and wheel, and how sure it is. */
 export const LEAST_GAP: AxleFigure<'gap', JudgedCorner> = axleFigure('gap', {
-  label: ({ axle }) => `Least gap, ${axle}`,
+  label: ({ axle }) => `Minimum clearance, ${axle}`,
   dimension: 'length',
   formula: {
     id: 'least-gap',
     inWords: true,
     name: 'Least gap',
-    text: 'gap = least distance of caliper outline and wheel profile',
+    text: 'clearance = least distance between caliper outline and wheel profile',
     source: 'Plane geometry; uncertainty to first order, GUM (JCGM 100:2008) 5.1.2',
   },
   read(work, { reading, now, nearest }) {
@@ -60,8 +60,8 @@ const oneWay = (
 export const FACE_GAP: AxleFigure<'faceGap', JudgedCorner> = axleFigure(
   'faceGap',
   oneWay(
-    'Face gap',
-    { id: 'face-gap', inWords: true, name: 'Face gap', text: 'least z_wheel(r) + s − z_caliper(r)', source: 'Plane geometry' },
+    'Spoke clearance',
+    { id: 'face-gap', inWords: true, name: 'Spoke clearance', text: 'least z_wheel(r) + s − z_caliper(r)', source: 'Plane geometry' },
     'faceGapMm',
   ),
 )
@@ -69,8 +69,8 @@ export const FACE_GAP: AxleFigure<'faceGap', JudgedCorner> = axleFigure(
 export const BARREL_GAP: AxleFigure<'barrelGap', JudgedCorner> = axleFigure(
   'barrelGap',
   oneWay(
-    'Barrel gap',
-    { id: 'barrel-gap', inWords: true, name: 'Barrel gap', text: 'least r_wheel(z − s) − r_caliper(z)', source: 'Plane geometry' },
+    'Barrel clearance',
+    { id: 'barrel-gap', inWords: true, name: 'Barrel clearance', text: 'least r_wheel(z − s) − r_caliper(z)', source: 'Plane geometry' },
     'barrelGapMm',
   ),
 )

@@ -58,8 +58,8 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
       share: 1 - (leftMm / judged.uMm) ** 2,
       leftMm,
       settles: 1 - chances.measure,
-      sentence: `Trial fit: these parts bolted up on this car, the gap taken with clay or feeler gauges ${near}.`,
-      effect: `The gap is then known to ± ${mm(NORMAL_P95 * leftMm)}${trialRequired.requiredMm < judged.requiredMm ? ` and ${mm(trialRequired.requiredMm)} is enough` : ''}: ${outlook(chances, judged.verdict)}`,
+      sentence: `Trial fit: bolt these parts to the car and measure the clearance with clay or feeler gauges ${near}.`,
+      effect: `The clearance is then known to ± ${mm(NORMAL_P95 * leftMm)}${trialRequired.requiredMm < judged.requiredMm ? ` and ${mm(trialRequired.requiredMm)} is enough` : ''}: ${outlook(chances, judged.verdict)}`,
     })
   }
   // what settles most comes first; among equals what leaves least

@@ -68,4 +68,4 @@ const told = (at: AtSpacer, label: string, figure: ReportFigure, signed: boolean
 })
 
 const missingWords = ({ missing }: ReportFigure): string =>
-  missing.length > 0 ? `Not known: ${missing.map((one) => one.what).join('; ')}.` : 'Not known.'
+  missing.length > 0 ? `Not enough data: enter ${missing.map((one) => one.what).join(', ')}.` : 'Not enough data.'

@@ -80,8 +80,8 @@ export const COST_TOTAL: CarFigure<'cost.total', Context, Billed> = carFigure('c
   formula: {
     id: 'bill-total',
     inWords: true,
-    name: 'Total of the bill',
-    text: 'Σ quantity · likely price · rate · (1 + tax)',
+    name: 'Total of the parts list',
+    text: 'Σ quantity · expected price · rate · (1 + tax)',
     source: 'Triangular distributions for the 80% range',
   },
   read(work, context) {

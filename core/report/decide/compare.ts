@@ -231,9 +231,9 @@ function specs(project: Project): RowSpec[] {
     },
     { id: 'areaFront', label: 'Piston area, front', dimension: 'area', of: figure('front.pistonArea') },
     { id: 'areaRear', label: 'Piston area, rear', dimension: 'area', of: figure('rear.pistonArea') },
-    { id: 'biasPressure', label: 'Bias of pressure', dimension: 'share', of: figure('bias.pressure') },
-    { id: 'biasClamp', label: 'Bias of clamp', dimension: 'share', of: figure('bias.clamp') },
-    { id: 'biasTorque', label: 'Bias of torque', dimension: 'share', of: figure('bias.torque') },
+    { id: 'biasPressure', label: 'Balance of pressure', dimension: 'share', of: figure('bias.pressure') },
+    { id: 'biasClamp', label: 'Balance of clamp force', dimension: 'share', of: figure('bias.clamp') },
+    { id: 'biasTorque', label: 'Balance of torque', dimension: 'share', of: figure('bias.torque') },
     { id: 'biasRoad', label: 'Bias at the road', dimension: 'share', of: figure('bias.road') },
     criterion('bias', (off) => `${(off * 100).toFixed(1)} points`),
     {
@@ -298,7 +298,7 @@ function specs(project: Project): RowSpec[] {
     },
     {
       id: 'open',
-      label: 'Not known',
+      label: 'Missing values',
       of: ({ report }) => {
         const missing = new Set(
           Object.values(report.figures).flatMap((one) =>

@@ -32,13 +32,13 @@ export function failsMusts(
     fails.push({
       id: 'front-first',
       little: rearFirstG !== undefined && rearFirstG >= LITTLE.frontFirstG,
-      words: rearFirstG === undefined ? 'which axle locks first is not known' : `the rear first from ${rearFirstG.toFixed(2)} g`,
+      words: rearFirstG === undefined ? 'the lock-up order is unknown' : `the rear first from ${rearFirstG.toFixed(2)} g`,
     })
   if (musts.pedal && (pedalN === undefined ? musts.known : pedalN < low || pedalN > high))
     fails.push({
       id: 'pedal-band',
       little: pedalN !== undefined && pedalN >= low * (1 - LITTLE.pedal) && pedalN <= high * (1 + LITTLE.pedal),
-      words: pedalN === undefined ? 'the pedal is not known' : `${Math.round(pedalN)} N at the pedal`,
+      words: pedalN === undefined ? 'the pedal force is unknown' : `${Math.round(pedalN)} N at the pedal`,
     })
   return fails
 }

@@ -41,7 +41,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
   if (!part) throw new RangeError(`no part ${partId} in project ${project.id}`)
   const places = placesOf(spaceOf(project, ask), part)
   const nothing = { partId, name: part.name, fails: [], best: undefined, winsAtMinor: undefined, winsInKit: undefined, ends: [] }
-  if (places.length === 0) return { place: '', sentence: `${part.name} goes into no place that this search changes.`, ...nothing }
+  if (places.length === 0) return { place: '', sentence: `${part.name} fits no place that this search changes.`, ...nothing }
   const tried = places
     .map((place) => ({ place, fails: fewestFails(project, ask, place, part) }))
     .sort((a, b) => a.fails.length - b.fails.length)
@@ -52,7 +52,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
       ...nothing,
       place: where,
       fails,
-      sentence: `${part.name} as ${where}: with the best of the library ${fails.length === 1 ? 'one thing stands' : `${fails.length} things stand`} in its way.`,
+      sentence: `${part.name} as ${where}: even with the best parts of the library ${fails.length === 1 ? 'one check fails' : `${fails.length} checks fail`}.`,
     }
   const with_ = search(project, { ...ask, only: { place, partId } })
   const [best] = [...with_.finds].sort((a, b) => (a.values.cost ?? Infinity) - (b.values.cost ?? Infinity))

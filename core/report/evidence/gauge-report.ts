@@ -246,7 +246,7 @@ function aboutShares({ ratio, clampShare, diagnosis }: GaugeReport, pairs: reado
   const where = diagnosis?.kneeMpa ? 'Below the knee' : pairs.length === 1 ? 'At this pair' : 'At these readings'
   return [
     fits(`${where}, rear pressure is ${words.range(ratio, words.share)} of front pressure.`),
-    ...(clampShare ? [fits(`Clamp force by gauge readings: ${words.range(clampShare, words.share)} front.`)] : []),
+    ...(clampShare ? [fits(`Clamp force from gauge readings: ${words.range(clampShare, words.share)} front.`)] : []),
   ]
 }
 

@@ -26,9 +26,9 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 
 /** What the whole setup is with something in it, and what that makes worse elsewhere. */
 export function afterWords({ verdict, open, brings }: After): string {
-  const left = open > 0 ? `, ${counted(open, 'finding')} open` : ''
+  const left = open > 0 ? `, ${counted(open, 'check')} open` : ''
   const worse = brings.map((one) => `${one.title[0]!.toLowerCase()}${one.title.slice(1)} (${FINDING_SHORT[one.verdict]})`)
-  return `The whole setup then: ${FINDING_SHORT[verdict]}${left}.${worse.length > 0 ? ` It brings: ${worse.join('; ')}.` : ''}`
+  return `Whole setup after that: ${FINDING_SHORT[verdict]}${left}.${worse.length > 0 ? ` Worse: ${worse.join(', ')}.` : ''}`
 }
 
 /** Interfaces that have a figure of their own beside the rules of the fit check. */

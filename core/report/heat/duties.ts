@@ -22,7 +22,7 @@ const number = (value: number, digits = 0) => value.toFixed(digits).replace(/\.0
 function described(duty: WrittenDuty, word = 'lap'): Pick<NamedDuty, 'words' | 'each'> {
   switch (duty.kind) {
     case 'stops': {
-      const to = duty.toKmh === 0 ? 'to a stand' : `to ${number(duty.toKmh)} km/h`
+      const to = duty.toKmh === 0 ? 'to a stop' : `to ${number(duty.toKmh)} km/h`
       const how = `from ${number(duty.fromKmh)} km/h ${to} at ${duty.decelG} g`
       const between = `back to speed at ${duty.accelG} g${duty.cruiseSeconds > 0 ? ` and ${number(duty.cruiseSeconds)} s on` : ''}`
       return duty.count === 1

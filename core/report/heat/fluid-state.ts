@@ -46,7 +46,7 @@ export function fluidNow(work: Working, project: Project, fluid: PartOf<'fluid'>
       worstBoilC: undefined,
       waterPercent: undefined,
       changeNow: false,
-      words: `${fluid.name}: takes up no water; what gets in stands as drops and boils at 100 °C`,
+      words: `${fluid.name}: absorbs no water; drops of water boil at 100 °C`,
     }
   const read = fluid.waterPercent?.value
   if (read !== undefined)

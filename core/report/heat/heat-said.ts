@@ -10,8 +10,8 @@ import { lumpsOf, type Driven, type Prepared } from './session-run.ts'
 
 /** "in lap 4", "after lap 8, standing", "after 140 s". */
 export function whenWords({ each }: NamedDuty, marks: readonly number[], lastsS: number, seconds: number): string {
-  if (!each) return seconds > lastsS ? 'while it stands afterwards' : `after ${Math.round(seconds)} s`
-  if (seconds > lastsS) return `after ${each.word} ${marks.length}, while it stands`
+  if (!each) return seconds > lastsS ? 'while parked afterwards' : `after ${Math.round(seconds)} s`
+  if (seconds > lastsS) return `after ${each.word} ${marks.length}, while parked`
   return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
 }
 /** What is said of a session; `notKnown` is empty where nothing stands open. */

@@ -69,8 +69,8 @@ function said(
 ): Pick<StagingReport, 'verdict' | 'sentence'> {
   const mpa = (value: number) => formatQuantity(value, 'pressure', units)
   const force = (value: number) => formatQuantity(value, 'force', units)
-  const foot = `${force(FAILURE_FORCE_N)} of foot ${footAtMost ? 'make at most' : 'make'} ${mpa(footMpa)}`
-  const needed = `holding takes ${mpa(held.pressureMpa)} at a friction of ${frictionCold.toFixed(2)} when cold, ${force(held.clampN)} of clamp on each pad`
+  const foot = `a pedal force of ${force(FAILURE_FORCE_N)} gives ${footAtMost ? 'at most ' : ''}${mpa(footMpa)}`
+  const needed = `holding needs ${mpa(held.pressureMpa)} at a cold friction of ${frictionCold.toFixed(2)}, ${force(held.clampN)} clamp force on each pad`
   const off = `${Math.abs(Math.round(held.marginShare * 100))}%`
   // a foot that gives less than it could at most is no comfort; one that cannot do it even so is an answer
   if (held.enough && footAtMost) return { verdict: 'unknown', sentence: `Not enough data: ${needed}; ${foot}.` }

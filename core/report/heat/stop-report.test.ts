@@ -44,7 +44,7 @@ test('with anti-lock the tyres count whole; whether there is one is asked for', 
     changed((project) => delete project.car.abs),
     'balanced',
   )
-  expect([unknown.rows, unknown.missing.map((one) => one.what)]).toEqual([[], expect.arrayContaining(['Whether the car has anti-lock'])])
+  expect([unknown.rows, unknown.missing.map((one) => one.what)]).toEqual([[], expect.arrayContaining(['Whether the car has ABS'])])
 })
 
 test('each of the four is a deceleration, and the smallest that is known is named', () => {

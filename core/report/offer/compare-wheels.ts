@@ -199,7 +199,7 @@ export function smallestRim(project: Project, setupId: string, axle: Axle): RimH
   const context = contextOf(project, setupOf(project, setupId))
   const corner = cornerOf(context, axle, 'linear', false)
   const { wheel } = context.resolved[axle]
-  if (!corner.caliper) return { diameterIn: undefined, sentence: 'The smallest rim cannot be said before the caliper’s outline is known.' }
+  if (!corner.caliper) return { diameterIn: undefined, sentence: 'Enter the caliper’s outline to find the smallest rim.' }
   const caliper = prepareCaliper(corner.caliper)
   const spacerMm = spacerInUseMm(context.resolved[axle])
   const rim = { widthIn: wheel?.widthIn?.value ?? ASSUMED_RIM.widthIn, offsetMm: wheel?.offsetMm?.value ?? ASSUMED_RIM.offsetMm }
@@ -214,7 +214,7 @@ export function smallestRim(project: Project, setupId: string, axle: Axle): RimH
   const shape = [
     `${rim.widthIn} wide${wheel?.widthIn ? '' : ' (assumed)'}`,
     `ET ${formatQuantity(rim.offsetMm, 'length', undefined, { decimals: 0, bare: true })}${wheel?.offsetMm ? '' : ' (assumed)'}`,
-    ...(spacerMm === undefined ? ['taken without a spacer'] : []),
+    ...(spacerMm === undefined ? ['without a spacer'] : []),
   ].join(', ')
   return {
     diameterIn,

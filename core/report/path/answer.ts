@@ -68,7 +68,7 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
     const missing = balanceMissing(report)
     const sentence =
       clamp.value !== undefined && force.value === undefined
-        ? `Front share of the clamp force: ${share(clamp)}. The order of locking waits for more.`
+        ? `Front share of the clamp force: ${share(clamp)}. The lock-up order needs more values.`
         : missingSentence(missing)
     return {
       verdict: 'unknown',

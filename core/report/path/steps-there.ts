@@ -48,7 +48,7 @@ const onTheCar = (project: Project): StepThere => {
   const known = [stock.front.caliper, stock.rear.caliper, stock.hydraulics.masterCylinder].filter((one) => one !== undefined).length
   return {
     id: 'car',
-    words: 'Say what is on the car now, or start from a typical one.',
+    words: 'Enter the present brakes, or start from a typical car.',
     state: known === 3 ? 'brakes are there' : `${known} of 3: front, rear, master cylinder`,
     done: known === 3,
     to: 'setup',
@@ -58,7 +58,7 @@ const choices = (project: Project): StepThere => {
   const count = project.setups.length - 1
   return {
     id: 'setups',
-    words: 'Make a setup of each thing you could do: the tabs at the top.',
+    words: 'Add a setup for each option, in the tabs at the top.',
     state: count === 0 ? 'none yet' : counted(count, 'setup'),
     done: count > 0,
     to: 'setup',
@@ -72,7 +72,7 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
     onTheCar(project),
     {
       id: 'gather',
-      words: 'Gather kits, donors or parts with their prices.',
+      words: 'Add kits, donors or parts with their prices.',
       state: counted(project.parts.filter((one) => one.price).length, 'part with a price', 'parts with a price'),
       done: project.parts.some((one) => one.price),
       to: 'parts',
@@ -80,15 +80,14 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
     choices(project),
     {
       id: 'prices',
-      words: 'Give what is bought a price.',
+      words: 'Enter the missing prices.',
       state: others.length === 0 ? 'nothing to buy yet' : unpriced === 0 ? 'all have one' : `${unpriced} without`,
       done: others.length > 0 && unpriced === 0,
       to: 'cost',
     },
-    { id: 'compare', words: 'Compare them on one sheet.', state: '', done: false, to: 'cost', view: 'compare' },
+    { id: 'compare', words: 'Compare the setups.', state: '', done: false, to: 'cost', view: 'compare' },
   ]
-  if (others.length === 0)
-    return { steps, answer: say('unknown', 'There is nothing to choose between yet: make a setup of each thing you could do.') }
+  if (others.length === 0) return { steps, answer: say('unknown', 'Not enough data: add a setup for each option.') }
   return { steps, answer: say('check', compare(project, reports, heats).sentence) }
 }
 
@@ -102,7 +101,7 @@ function helped(project: Project): WayThere {
     choices(project),
     {
       id: 'plan',
-      words: 'See how many stops it takes to show a difference that would matter.',
+      words: 'Plan how many stops are needed to show a difference.',
       state: '',
       done: false,
       to: 'prove',
@@ -118,7 +117,7 @@ function helped(project: Project): WayThere {
     },
     {
       id: 'after',
-      words: 'Write down stops with what was changed, on the same road and day.',
+      words: 'Log stops after the change, on the same road and day.',
       state: counted(after?.[1] ?? 0, 'stop'),
       done: (after?.[1] ?? 0) >= 2,
       to: 'prove',
@@ -126,8 +125,7 @@ function helped(project: Project): WayThere {
     },
   ]
   const [first] = project.stopTests
-  if (!after || !first)
-    return { steps, answer: say('unknown', 'Nothing can be said yet: it takes stops before and after, at least two of each.') }
+  if (!after || !first) return { steps, answer: say('unknown', 'Not enough data: log at least two stops before and two after.') }
   const { sentence, notes, compared } = stopsReport(project, {
     a: stock.id,
     b: after[0],
@@ -148,17 +146,17 @@ function order(project: Project, reports: readonly Report[]): WayThere {
     choices(project),
     {
       id: 'fit',
-      words: 'See that everything fits, and accept the pieces that it takes.',
+      words: 'Check that everything fits, and add the pieces it needs.',
       state: report ? (open === 0 ? 'nothing open' : `${open} open`) : 'no setup yet',
       done: report !== undefined && open === 0,
       to: 'fit',
       view: 'check',
     },
-    { id: 'order', words: 'Order it by seller, and print the order of jobs.', state: '', done: false, to: 'build' },
+    { id: 'order', words: 'Order the parts by seller, and print the work order.', state: '', done: false, to: 'build' },
   ]
-  if (!report || !setup) return { steps, answer: say('unknown', 'There is nothing to order yet: make a setup of what you want to do.') }
+  if (!report || !setup) return { steps, answer: say('unknown', 'Nothing to order yet: add a setup first.') }
   if (report.verdict === 'blocked')
-    return { steps, answer: say('blocked', `“${setup.name}” is blocked: there is no order of jobs for it. The fit check says why.`) }
+    return { steps, answer: say('blocked', `“${setup.name}” must not be built, so it has no work order. Fit shows why.`) }
   const jobs = workOrder(project, setup.id, report.fit).steps.length
   const buy = report.bill.lines.length
   return {

@@ -96,7 +96,7 @@ function barTilt(
   const mostDeg = readPart(work, part, 'barTiltDeg')
   const [front, rear] = [takerOf(work, context, 'front', brakes.front, factor), takerOf(work, context, 'rear', brakes.rear, factor)]
   if (spacingMm === undefined || mostDeg === undefined || !front || !rear)
-    return { verdict: 'unknown', missing: work.missing, sentence: 'How far its bar may tilt is not known.' }
+    return { verdict: 'unknown', missing: work.missing, sentence: 'The bar’s tilt limit is unknown.' }
   const strokes = circuitStrokesMm(system.master, {
     front: axleFluidMm3(front, stage.front.pressureMpa),
     rear: axleFluidMm3(rear, stage.rear.pressureMpa),

@@ -48,7 +48,7 @@ export const PEDAL_FORCE: CarFigure<'pedal.force', Braked> = carFigure('pedal.fo
   read(work, of) {
     work.include(of.reading)
     const { booster } = of.context.resolved
-    if (booster && !booster.assistN) work.notes.push('The assist at runout is not known: the pedal may need more than this.')
+    if (booster && !booster.assistN) work.notes.push('The assist at booster run-out is unknown, so the pedal may need more force.')
     return pressed(of)
   },
   value: ({ system, roadForceN }, { context }) =>
@@ -90,7 +90,7 @@ export function effortFinding({ project, resolved, isStock }: Context, force: Re
         ...base,
       },
     ]
-  const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} take ${show(force.value)} at the pedal`
+  const said = `Without the booster ${formatQuantity(project.preferences.referenceDecelG, 'deceleration')} needs ${show(force.value)} at the pedal`
   if (force.value > DRIVER_LIMIT_N)
     return [
       {

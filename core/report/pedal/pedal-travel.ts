@@ -19,7 +19,7 @@ const TAKEN: Formula = {
   id: 'pedal-travel',
   inWords: true,
   name: 'Pedal travel',
-  text: 'travel = (fluid taken / master area + free stroke) · i',
+  text: 'travel = (fluid volume / master cylinder area + free stroke) · i',
   source: 'R. Limpert, Brake Design and Safety, ch. 5',
 }
 

@@ -69,6 +69,6 @@ function stockBore(work: Working, context: Context): number | undefined {
     return undefined
   }
   if (!part.construction) work.ask(`Construction of ${part.name}`, { kind: 'part', partId: part.id, field: 'construction' })
-  if (part.construction === 'twin') work.notes.push('The car has twin cylinders, which are chosen as a pair; one bore does not say it.')
+  if (part.construction === 'twin') work.notes.push('The car has twin master cylinders, which are chosen as a pair, not by one bore.')
   return part.construction === 'tandem' ? readPart(work, part, 'boreMm', 'd_old') : undefined
 }

@@ -46,13 +46,13 @@ function found(project: Project, sighting: LockSighting): LockFound {
   if (!findSetup(project, setupId)) return unknown('Its setup is not in the project any more.')
   const { system: fitted, context } = hydraulicsOf(project, setupId)
   const at = fitted && loadCase(context, fitted, load)
-  if (!at?.system || !at.mass) return unknown('The order of locking is not known: figures of the car or the brakes are missing.')
+  if (!at?.system || !at.mass) return unknown('Not enough data for the lock-up order: values of car or brakes are missing.')
   const [system, mass] = [at.system, at.mass]
   const friction = frictionOf(project, surface)
   const model = bestWithoutLock(system, mass, friction.value)
   if (!model) return unknown('The brakes of this setup give no deceleration.')
   const g = (value: number) => formatQuantity(value, 'deceleration')
-  const reckoned = `The model says the ${model.axle} wheels first, at ${g(model.decelG)}${friction.assumed ? ' with an assumed friction' : ''}`
+  const reckoned = `The model predicts ${model.axle} lock-up first, at ${g(model.decelG)}${friction.assumed ? ' with an assumed friction' : ''}`
   if (axle === 'none') {
     const agrees = atG <= model.decelG + SEEN_WITHIN_G
     return {

@@ -176,7 +176,7 @@ function said(name: string, against: string, { differenceM, lowM, highM, verdict
 }
 function notEnough(a: RunGroup, b: RunGroup): string {
   const lacks = [a, b].filter((one) => one.counted.length < 2).map((one) => `${one.name} has ${one.counted.length}`)
-  return `Nothing can be said yet: each setup needs two runs that count; ${lacks.join(', ')}.`
+  return `Not enough data: each setup needs two valid runs; ${lacks.join(', ')}.`
 }
 
 const CONDITIONS: readonly { words: string; of: (test: StopTest) => string }[] = [
@@ -200,7 +200,7 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
     const [x, y] = [one, two].map((tests) => new Set(tests.map(of)))
     if ([...x!].join() === [...y!].join()) continue
     if (words === 'anti-lock' && [...x!, ...y!].includes('at work'))
-      notes.push('Anti-lock worked with one of them only: what is compared is anti-lock too, not the brakes alone.')
+      notes.push('The ABS worked with one setup only, so the comparison includes the ABS.')
     else
       notes.push(
         `Changed as well: ${words} (${[...x!].filter(Boolean).join(', ') || 'not said'}; then ${[...y!].filter(Boolean).join(', ') || 'not said'}).`,
@@ -253,7 +253,7 @@ function planOf(a: RunGroup, b: RunGroup, { wantedM }: StopsAsked): StopPlan {
     each,
     sentence:
       each === undefined
-        ? `To show ${m(wantedM)} ${from} takes more than 1000 runs each: no test shows it.`
+        ? `To show ${m(wantedM)} ${from} needs more than 1000 runs each, so a test cannot show it.`
         : `To show ${m(wantedM)} with 80% probability, drive ${each} runs with each setup, ${from}.`,
     order:
       each === undefined

@@ -112,7 +112,7 @@ function look(project: Project, reading: WearReading): PadLook {
         sliding
           ? thin === 'inner'
             ? 'The guide pins stick: the piston presses its own pad alone.'
-            : 'The outer pad does not let go: guide pins or its seat in the bracket.'
+            : 'The outer pad drags. Check guide pins and pad abutments.'
           : 'Pistons on that side stick, or the opposite ones hardly move. Check the pistons and the pipe between the halves.'
       }`,
     })
@@ -121,7 +121,7 @@ function look(project: Project, reading: WearReading): PadLook {
     // what was not read, or has no minimum, is not even and not thick enough
     const lacks = [
       ...(POINTS.every((point) => reading[point] !== undefined) ? [] : ['not every place was read']),
-      ...(minimumMm === undefined ? ['the minimum is not known'] : []),
+      ...(minimumMm === undefined ? ['the minimum thickness is unknown'] : []),
     ]
     says.push(
       lacks.length === 0
@@ -166,7 +166,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
     return {
       ...base,
       tone: 'unknown',
-      sentence: `${name}: the minimum thickness is not known.${what === 'rotor' ? ` ${STAMPED}` : ''}`,
+      sentence: `${name}: the minimum thickness is unknown.${what === 'rotor' ? ` ${STAMPED}` : ''}`,
       at: part && { kind: 'part', partId: part.id, field: 'minThicknessMm' },
     }
   if (last[1] < minimumMm)
@@ -182,7 +182,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
   if (!line)
     return {
       tone: 'unknown',
-      sentence: `${name}: a second reading after some events says how long ${what === 'pad' ? 'they last' : 'it lasts'}.`,
+      sentence: `${name}: a second reading after some events shows how long ${what === 'pad' ? 'they last' : 'it lasts'}.`,
       ...base,
     }
   if (line.usedUpAt === undefined)
@@ -192,7 +192,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
   const surelyLeft = line.earliest === undefined ? undefined : line.earliest - last[0]
   const range =
     line.earliest === undefined
-      ? 'range not known'
+      ? 'range unknown'
       : line.latest === undefined
         ? `at least event ${event(line.earliest)} (95% confidence)`
         : `90% range ${event(line.earliest)}–${event(line.latest)}`

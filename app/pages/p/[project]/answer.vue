@@ -106,7 +106,7 @@ const AXLES_SHOWN = [
     <header class="head">
       <h1>{{ QUESTIONS[question] }}</h1>
       <p class="soft small">
-        Only what this answer needs. Type any unit; what you do not know leave open: the answer says what it waits for.
+        Only the values this answer needs. Type any unit, and leave unknown values empty.
         <NuxtLink :to="link('car')">Show everything</NuxtLink>
       </p>
     </header>
@@ -131,7 +131,7 @@ const AXLES_SHOWN = [
           </ol>
         </template>
       </template>
-      <p v-else class="soft" role="status">Looking …</p>
+      <p v-else class="soft" role="status">Computing …</p>
       <p class="soft small">
         A help to decide and to ask, no approval: a trial fit, the part maker’s instructions, local rules and a qualified technician come
         first.

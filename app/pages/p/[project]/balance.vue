@@ -21,7 +21,7 @@ const { balance } = useBalance()
 useFieldFocus()
 const VIEWS = [
   { id: 'order', label: 'Which locks first' },
-  { id: 'chain', label: 'Foot to road' },
+  { id: 'chain', label: 'Pedal to road' },
   { id: 'pedal', label: 'Pedal' },
   { id: 'bores', label: 'Bores' },
   { id: 'gauges', label: 'Gauges' },
@@ -48,7 +48,7 @@ const said = (id: FigureId, of = report.value) => {
     figure && `${boundWord(figure)}${formatQuantity(figure.value, figure.dimension === 'money' ? 'number' : figure.dimension, units.value)}`
   )
 }
-const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'as it stands', number: true }]))
+const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'baseline', number: true }]))
 const shareColumns = computed(() => [
   { id: 'of', label: 'of the', least: 215 },
   { id: 'here', label: 'this setup', number: true },

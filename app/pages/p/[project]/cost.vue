@@ -2,7 +2,7 @@
 import { useView } from '~/composables/view'
 
 const VIEWS = [
-  { id: 'bill', label: 'Bill' },
+  { id: 'bill', label: 'Parts list' },
   { id: 'season', label: 'Season' },
   { id: 'compare', label: 'Compare' },
   { id: 'search', label: 'Search' },

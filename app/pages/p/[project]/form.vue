@@ -29,7 +29,7 @@ const print = () => window.print()
       Car: <span>{{ store.project!.car.name }}</span> Date: <span /> Axle: <span /> Who: <span />
     </p>
     <p class="small">
-      Millimetres. Each dimension three times, lifted off and put on again; note what it was taken with. A blank stays unknown.
+      Values in millimetres. Measure each dimension three times, lifting the tool each time, and note the tool. A blank means unknown.
     </p>
     <section v-for="sheet in SHEETS" :key="sheet.id">
       <h2>{{ sheet.title }}</h2>
