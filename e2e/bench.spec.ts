@@ -130,7 +130,7 @@ test('keys: steps, setups, corner, spacer, list of keys', async ({ page }) => {
 })
 
 test('the bill: extra costs, tax and a foreign price with its rate', async ({ page }) => {
-  await openDemo(page, 'cost', 'setup=estate-fronts')
+  await openDemo(page, 'cost', 'setup=estate-fronts&view=bill')
   const total = page.getByRole('heading', { level: 1 })
   await expect(total).toContainText('310.00')
   await page.getByRole('button', { name: 'Add a cost' }).click()
@@ -195,7 +195,7 @@ test('two tabs that change at once: different places are put together, of the sa
   await expect(other.getByText('Saved here')).toBeVisible()
   await expect(page.getByTestId('conflicts')).toContainText('name')
   await page.evaluate(() => (window as unknown as { letSave: () => void }).letSave())
-  await page.getByRole('button', { name: 'Keep what is typed here' }).click()
+  await page.getByRole('button', { name: 'Use this tab’s changes' }).click()
   await expect(page.getByText('Saved here')).toBeVisible()
   await expect(name(other)).toHaveValue('Mine')
 })

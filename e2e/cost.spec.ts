@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { choose, drag, expect, openDemo, row, seriousFindings, test, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
-  await openDemo(page, 'cost', 'setup=balanced')
+  await openDemo(page, 'cost', 'setup=balanced&view=bill')
   await page.getByTestId('ask-quotes').click()
   await expect(page.locator('[data-quotes="kit4-rotor"]')).toContainText('Hazelmere Motor Factors')
   await page.getByTestId('take-new').click()
@@ -16,7 +16,7 @@ test('quotes are asked for, taken with date and seller, shipping once a seller',
 })
 
 test('without the price desk the cost still works, and says what to do', async ({ page }) => {
-  await openDemo(page, 'cost', 'setup=balanced')
+  await openDemo(page, 'cost', 'setup=balanced&view=bill')
   await page.route('**/api/supply/**', (route) => route.abort())
   await page.getByTestId('ask-quotes').click()
   await expect(page.getByRole('alert')).toContainText('Prices can be typed in; nothing else needs it.')
@@ -24,7 +24,7 @@ test('without the price desk the cost still works, and says what to do', async (
 })
 
 test('budget, sale of the old parts, a season and when the dearer option has paid for itself', async ({ page }) => {
-  await openDemo(page, 'cost', 'setup=balanced')
+  await openDemo(page, 'cost', 'setup=balanced&view=bill')
   await type(page, 'Budget, at most', '700')
   await expect(page.getByTestId('budget')).toContainText('sure to stay within 700.00 EUR')
   await expect(row(page, 'line', 'kit4-caliper')).not.toContainText('beyond the budget')
@@ -78,7 +78,7 @@ test('fit reports: beside the figures, contradictions pointed out, entered, exch
   await page.getByRole('button', { name: 'Report on the front' }).click()
   await type(page, 'Clearance measured', '9 ± 0.5')
   await page.getByLabel('Who saw it').fill('E. Larch')
-  await page.getByRole('button', { name: 'Keep this report' }).click()
+  await page.getByRole('button', { name: 'Save report' }).click()
   await expect(page.getByTestId('reports-front')).toContainText('E. Larch')
 
   const waiting = page.waitForEvent('download')

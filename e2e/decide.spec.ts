@@ -21,7 +21,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await expect(page.getByTestId('why-says')).toContainText('the budget')
   // taken as a setup, undone, taken again
   await page
-    .getByRole('button', { name: /^Take .*Estate front caliper/ })
+    .getByRole('button', { name: /^Add .*Estate front caliper/ })
     .first()
     .click()
   const tab = page.getByRole('tab', { name: /Estate front caliper/ })
@@ -30,7 +30,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await expect(tab).toHaveCount(0)
   await expect(page.getByText('The project was changed since')).toHaveCount(0)
   await page
-    .getByRole('button', { name: /^Take .*Estate front caliper/ })
+    .getByRole('button', { name: /^Add .*Estate front caliper/ })
     .first()
     .click()
   await page.getByRole('link', { name: 'Compare', exact: true }).click()
@@ -125,8 +125,8 @@ test('only what is there; whole kits at their own price; two cylinders with thei
     await tick(box(name), false)
   for (const name of ['master cylinder, bar and valve', 'the usual pedal']) await tick(box(name))
   await search()
-  const pair = rows.filter({ hasText: /balance bar: set to [\d.]+.% front/ }).first()
-  const share = /[\d.]+.%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]
+  const pair = rows.filter({ hasText: /balance bar: set to [\d.]+% front/ }).first()
+  const share = /[\d.]+%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]
   await pair.getByRole('button', { name: /^Take/ }).click()
   await expect(page.getByTestId('ledger-bias')).toContainText(share)
 })

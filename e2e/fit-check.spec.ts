@@ -102,7 +102,7 @@ test('shims: entered in the setup, counted and on the bill, taken back', async (
   await leave(page, 'fit?setup=balanced&view=check')
   const plane = page.locator('[data-rule="front.disc-plane"]')
   await expect(plane).toContainText('with shims of 0.40')
-  await plane.getByRole('button', { name: 'Take it back' }).click()
+  await plane.getByRole('button', { name: 'Undo' }).click()
   await expect(plane).not.toContainText('shims')
   await expect(page.getByTestId('ledger-cost')).not.toContainText('at least')
   await leave(page, 'setup?setup=balanced')

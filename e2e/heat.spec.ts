@@ -39,14 +39,14 @@ test('what would help: fresh fluid and better pads, what each gains; what is tak
   // fresh fluid gains nothing where pads go first, and says so
   await page.getByText(/Gains nothing over this driving/).click()
   await expect(page.getByTestId('no-levers').locator('tbody tr').filter({ hasText: 'Brake fluid 4, fresh' })).toContainText('nothing')
-  await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*bites \d+.% of its best when cold/)
-  await page.getByRole('button', { name: 'Take Front fast-road pads, front' }).click()
+  await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*bites \d+% of its best when cold/)
+  await page.getByRole('button', { name: 'Apply Front fast-road pads, front' }).click()
   await expect(page.getByTestId('levers-say')).toContainText('in run 3')
   await expect(page.getByTestId('ledger-heat')).toContainText('2 runs')
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('levers-say')).toContainText('in run 2')
   // a hose comes on the bill, without a price
-  await page.getByRole('button', { name: 'Take A hose to the hub side, front' }).click()
+  await page.getByRole('button', { name: 'Apply Cooling ducts, front' }).click()
   await expect(page.getByTestId('ledger-cost')).toContainText('at least')
   expect(await seriousFindings(page)).toEqual([])
 })
@@ -103,7 +103,7 @@ test('one temperature narrows the range: by the probe, which warms up first', as
   await page.getByTestId('send-probe').click()
   await expect(page.getByLabel('Temperature', { exact: true })).not.toHaveValue('')
   await page.getByRole('button', { name: 'Enter the value' }).click()
-  await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times what is usual, good to \d+.% instead of 25.%/)
+  await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times what is usual, good to \d+% instead of 25%/)
   await expect(page.getByTestId('narrowed')).toContainText(/with what was read, .* without/)
   // one that cannot be is kept and not used, and a broken one is named
   await choose(page.getByTestId('read-method'), 'paint')

@@ -28,7 +28,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&view=bundles')
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor).toContainText(/Alone: cannot say \(2 unknown, 3 needs\)/)
-  await page.getByRole('button', { name: 'Take Bramble estate, front whole' }).click()
+  await page.getByRole('button', { name: 'Add Bramble estate, front' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Not enough data')
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
@@ -135,7 +135,7 @@ test('what bolts on, by part and by kit; two parts compared; a doubtful figure i
   // a donor that lacks a spacer is offered with one of the library
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor.getByTestId('alone')).toContainText('Too close')
-  await donor.getByRole('button', { name: /^Take Bramble estate, front with / }).click()
+  await donor.getByRole('button', { name: /^Add Bramble estate, front with / }).click()
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('Cannot be built')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Clears')
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=stock-front-caliper')
@@ -151,7 +151,7 @@ test('what bolts on, by part and by kit; two parts compared; a doubtful figure i
 
 test('a kit is taken whole, priced whole, and dragged parts go where they belong', async ({ page }) => {
   await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
-  await page.getByRole('button', { name: 'Take Kit Q4, front whole' }).click()
+  await page.getByRole('button', { name: 'Add Kit Q4, front' }).click()
   await expect(page.getByTestId('ledger-cost')).toContainText('765 EUR')
   await page.getByRole('link', { name: /^\s*4?\s*Setup/ }).click()
   await expect(page.getByTestId('bought-whole')).toContainText('Kit Q4, front is bought whole')

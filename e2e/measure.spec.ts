@@ -73,7 +73,7 @@ test('the gauge’s faults are noticed: inches, a zero that is off, silence', as
   await page.getByTestId('gauge-send').click()
   await expect(page.getByText(/Is the\s+gauge set to another unit\?/)).toBeVisible()
   await expect(readings).toHaveCount(3)
-  await page.getByRole('button', { name: /^Take (5\.9|6\.0)/ }).click()
+  await page.getByRole('button', { name: /^Add (5\.9|6\.0)/ }).click()
   await expect(readings).toHaveCount(4)
 
   await choose(page.getByLabel('Fault'), 'zero is off')

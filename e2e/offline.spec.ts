@@ -20,7 +20,7 @@ test('a yard without a network: every page opens, a measure is kept, what needs 
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.reload()
   await expect(readings).toHaveText([/62\.04/])
-  await openDemo(page, 'cost')
+  await openDemo(page, 'cost', 'view=bill')
   await page.getByTestId('ask-quotes').click()
   await expect(page.getByText(/The price desk gives no quotes .* Prices can be typed in/)).toBeVisible()
 })

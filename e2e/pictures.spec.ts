@@ -219,7 +219,7 @@ test('a wheel is traced stretch by stretch, each with its tag; a further object 
     [-40, 150],
     [-30, 156],
   ])
-  await dialog(page).getByRole('button', { name: 'Take it, and trace another' }).click()
+  await dialog(page).getByRole('button', { name: 'Add and trace another' }).click()
   await expect(places(page)).toHaveCount(0)
   await expect(dialog(page).getByLabel('Which outline')).toHaveValue('hose')
   await dialog(page).getByRole('button', { name: 'Leave it' }).click()

@@ -40,7 +40,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   await expect(page.getByTestId('stop-trace')).toContainText(/Full braking 0\.\d\d.g on average/)
   expect(await seriousFindings(page)).toEqual([])
   // everything stands in the logbook, and one press takes it back
-  await page.goto(`${DEMO}/prove?setup=estate-fronts`)
+  await page.goto(`${DEMO}/prove?setup=estate-fronts&view=log`)
   await expect(page.getByTestId('log-says')).toContainText('entries, the last of')
   await expect(page.getByTestId('timeline')).toContainText('Stop from 100.2 km/h in 51.6 m')
 })
@@ -96,7 +96,7 @@ test('the next visit to a track starts from the last bar setting', async ({ page
   await pick(page, 'Booster', 'none')
   await pick(page, 'Rear valve', 'none')
   await type(page, 'Balance bar, front share', '50/50')
-  await page.getByRole('navigation', { name: 'Job card' }).getByRole('link', { name: /Prove/ }).click()
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Prove/ }).click()
   await page.getByRole('link', { name: 'Pressures' }).click()
   await choose(page.getByLabel('Fault'), 'balance bar off its setting')
   await page.getByTestId('read-session').click()
@@ -105,7 +105,7 @@ test('the next visit to a track starts from the last bar setting', async ({ page
   await page.getByLabel('Track or place').fill('Wold Ring')
   await page.getByRole('textbox', { name: 'Knob' }).fill('two turns in')
   await page.getByRole('button', { name: 'Save these readings' }).click()
-  await expect(page.getByTestId('last-bars')).toContainText(/Wold Ring: bar \d\d\.\d.% front, knob two turns in/)
+  await expect(page.getByTestId('last-bars')).toContainText(/Wold Ring: bar \d\d\.\d% front, knob two turns in/)
   await page.getByTestId('last-bars').getByRole('button', { name: 'Start from it' }).click()
   await expect(page.getByTestId('last-bars')).toContainText('as this setup is')
 })
@@ -116,7 +116,7 @@ test('a wheel that locked is held against the model; what would explain it is ta
   await page.getByLabel('At, g').fill('0.7')
   await page.getByRole('button', { name: /Enter the value for/ }).click()
   await expect(page.getByTestId('locks-say')).toContainText('1 sighting does not agree')
-  await page.getByTestId('locks').getByRole('button', { name: 'Take it as an estimate' }).first().click()
+  await page.getByTestId('locks').getByRole('button', { name: 'Use as estimate' }).first().click()
   // the other sighting, of grippier ground, does not agree any more: both are said
   await expect(page.getByTestId('locks').locator('li').first()).toContainText('as seen at 0.70')
   await page.keyboard.press('Control+z')
@@ -124,7 +124,7 @@ test('a wheel that locked is held against the model; what would explain it is ta
 })
 
 test('tables go out and come back; a line that is wrong is named and the others are taken', async ({ page }) => {
-  await openDemo(page, 'prove', 'setup=as-it-stands')
+  await openDemo(page, 'prove', 'setup=as-it-stands&view=log')
   await page.getByText('Tables in and out').click()
   const waiting = page.waitForEvent('download')
   await page.getByTestId('csv-out-stopTests').click()
@@ -142,7 +142,7 @@ test('tables go out and come back; a line that is wrong is named and the others 
 
 test('the step on a phone: nothing wider than the screen', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  for (const view of DEEP ? ['', 'stops', 'locks', 'wear', 'gauges', 'temperatures', 'reports'] : ['', 'stops', 'wear']) {
+  for (const view of DEEP ? ['', 'log', 'locks', 'wear', 'gauges', 'temperatures', 'reports'] : ['', 'log', 'wear']) {
     await openDemo(page, 'prove', `setup=estate-fronts${view ? `&view=${view}` : ''}`)
     await expect(page.locator('main h1, main .said, main h2').first()).toBeVisible()
     await fitsTheWindow(page)

@@ -55,6 +55,7 @@ await Promise.all([
     npx('build', 'nuxt', 'build'),
     node('types', 'scripts/types.mjs'),
     npx('lint', 'eslint', '--cache', '--cache-strategy', 'content', '--cache-location', 'node_modules/.cache/eslint/', '.'),
+    node('words', '--import', 'tsx', 'scripts/words.ts'),
     npx('format', 'prettier', '--check', '--cache', '--cache-strategy', 'content', '--log-level', 'warn', '.'),
   ]),
   lane([

@@ -64,10 +64,10 @@ describe('what a part would bring', () => {
     await until(() => found.value.length > 0, 'candidates')
     const [blocked, fitting] = ['blocked', 'fits'].map((worst) => found.value.find((one) => one.worst === worst)!)
     const said = (one: (typeof found.value)[number]) => words(one.axle ?? 'hydraulics', one.slot, one.partId)
-    expect(said(blocked!)).toMatch(/^blocked/)
-    expect(said(fitting!)).toMatch(/^fits/)
+    expect(said(blocked!)).toMatch(/^do not build/)
+    expect(said(fitting!)).toMatch(/^OK/)
     const dearer = found.value.find((one) => (one.extraMinor ?? 0) > 0)!
-    expect(said(dearer)).toMatch(/, \+\d/)
+    expect(said(dearer)).toMatch(/, \+EUR.\d/)
     expect(words('front', 'rotor', 'no such part')).toBe('')
     // ranked as the list is
     expect(of(found.value[0]!.axle ?? 'hydraulics', found.value[0]!.slot, found.value[0]!.partId)).toMatchObject({ rank: 0 })

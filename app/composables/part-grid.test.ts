@@ -86,7 +86,7 @@ describe('cells', () => {
     const last = rows.value.length - 1
     expect(paste('261\n262\n263', last, at('diameterMm'))).toBe(true)
     expect(part(rows.value[last]!.id).diameterMm!.value).toBe(261)
-    expect(message.value).toMatch(/beyond the table was left out/)
+    expect(message.value).toMatch(/beyond the table were left out/)
   })
   test('an empty cell forgets a figure; a part without a name is refused', async () => {
     const { write, columns, at, part, message } = await grid()

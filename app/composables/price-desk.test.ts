@@ -44,7 +44,7 @@ describe('the price desk', () => {
     const before = evaluate(store.project!, 'estate-fronts').figures['cost.total'].value
     desk.take('estate-fronts', desk.quotes.value.slice(0, 1))
     expect(evaluate(store.project!, 'estate-fronts').figures['cost.total'].value).not.toBe(before)
-    expect(store.undoLabel).toBe(`Take the quote of ${desk.quotes.value[0]!.seller}`)
+    expect(store.undoLabel).toBe(`Use the quote of ${desk.quotes.value[0]!.seller}`)
     store.undo()
     expect(evaluate(store.project!, 'estate-fronts').figures['cost.total'].value).toBe(before)
   })

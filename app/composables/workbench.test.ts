@@ -70,7 +70,7 @@ describe('where a figure is entered', () => {
       { kind: 'setup', setupId: 'estate-fronts', axle: 'rear', field: 'byDifference' },
       'measure?setup=estate-fronts&axle=rear&sheet=difference',
     ],
-    ['what is on the bill', { kind: 'setup', setupId: 'balanced', field: 'extras' }, 'cost?setup=balanced'],
+    ['what is on the bill', { kind: 'setup', setupId: 'balanced', field: 'extras' }, 'cost?setup=balanced&view=bill'],
     [
       'a spacer that is tried',
       { kind: 'setup', setupId: 'balanced', axle: 'front', field: 'spacerTrialMm' },

@@ -101,7 +101,7 @@ export const useWorkbench = createSharedComposable(() => {
         if (place.field === 'trialFit' || place.field === 'byDifference')
           void go('measure', { setup: place.setupId, axle: place.axle, sheet: place.field === 'trialFit' ? 'trialFit' : 'difference' })
         else if (place.field === 'wear') void go('cost', { setup: place.setupId, view: 'season' })
-        else if (place.field === 'extras') void go('cost', { setup: place.setupId })
+        else if (place.field === 'extras') void go('cost', { setup: place.setupId, view: 'bill' })
         else if (place.field === 'spacerTrialMm') void go('fit', { setup: place.setupId, axle: place.axle })
         else void go('setup', { setup: place.setupId, field: place.axle ? `${place.axle}.${place.field}` : place.field })
         break

@@ -122,7 +122,7 @@ export const SHEET_FIGURES: Readonly<Record<SheetId, DrawnSheet>> = {
       { at: [2, 15], text: 'inboard flange' },
       { at: [150, 76], text: 'barrel' },
       { at: [262, 84], text: 'shoulder' },
-      { at: [278, 142], text: 'spoke back' },
+      { at: [278, 142], text: 'back of spokes' },
       { at: [170, 198], text: 'hub pad' },
     ],
     dimensions: { profile: { from: [222, 150], to: [268, 150], at: [244, 144], tool: 'M60 26V30M60 28H222M222 24V204' } },
@@ -155,7 +155,7 @@ export const SHEET_FIGURES: Readonly<Record<SheetId, DrawnSheet>> = {
     names: [
       { at: [140, 118], text: 'on the car now' },
       { at: [168, 48], text: 'new' },
-      { at: [286, 124], text: 'spoke back' },
+      { at: [286, 124], text: 'back of spokes' },
     ],
     dimensions: {
       gapNowMm: { from: [232, 108], to: [276, 108], at: [256, 102] },

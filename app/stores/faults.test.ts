@@ -53,7 +53,7 @@ afterEach(() => {
 })
 
 describe.each<[string, () => DOMException, 'full' | 'failed', RegExp]>([
-  ['no room', () => new DOMException('the quota has been exceeded', 'QuotaExceededError'), 'full', /no room left\. Export the project/],
+  ['no room', () => new DOMException('the quota has been exceeded', 'QuotaExceededError'), 'full', /storage is full\. Export the project/],
   ['a save cut off', () => new DOMException('the transaction was aborted', 'AbortError'), 'failed', /was aborted.*Export the project/],
   ['a storage that closes', () => new DOMException('the database is closing', 'InvalidStateError'), 'failed', /is closing.*Export/],
   ['a storage that is refused', () => new DOMException('denied', 'SecurityError'), 'failed', /denied.*Export/],

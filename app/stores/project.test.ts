@@ -47,7 +47,7 @@ describe('a browser that does not save', () => {
     rename(store, 'Too much')
     await store.flush()
     expect([store.saveState, store.project!.name]).toEqual(['full', 'Too much'])
-    expect(storageTrouble('full', store.saveMessage)).toMatch(/no room left\. Export the project to a file/)
+    expect(storageTrouble('full', store.saveMessage)).toMatch(/storage is full\. Export the project to a file/)
     expect(await stored(store)).toBe(DEMO_PROJECT.name)
     full.mockRestore()
     rename(store, 'There is room')
@@ -65,7 +65,7 @@ describe('a browser that does not save', () => {
   test('the shelf says why a project does not come in', async () => {
     refusing('QuotaExceededError', 'the quota has been exceeded')
     const added = await useShelfStore().add({ ...DEMO_PROJECT, id: 'no-room' })
-    expect('message' in added && added.message).toMatch(/no room left/)
+    expect('message' in added && added.message).toMatch(/storage is full/)
     expect(await loadProject('no-room')).toEqual({ state: 'absent' })
   })
   test('storage that is locked altogether is a broken project with a way out, not a blank page', async () => {
@@ -254,7 +254,7 @@ describe('a page that goes away with many pictures', () => {
     expect(store.rescue()).toBe(true)
     store.stay()
     await store.flush()
-    expect(small.size).toBe(0)
+    expect([...small.keys()]).toEqual([])
   })
   test('a picture that is not stored yet goes with it; where there is no room for it the page is told', async () => {
     const small = smallStore(5_000_000)

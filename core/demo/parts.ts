@@ -377,7 +377,7 @@ const wheels: Part[] = [
     massKg: measured(7.4),
     padThicknessMm: measured(6.5),
     inspection: { points: { cracks: 'passed', runout: 'passed', seats: 'passed' }, date: TAKEN_ON },
-    note: 'Spoke back not measured yet.',
+    note: 'Back of the spokes not measured yet.',
   },
   {
     id: 'hill-wheel',

@@ -65,11 +65,11 @@ describe('a report against the figures', () => {
   const mm = (value: number) => `${value.toFixed(1)} mm`
   test.each<[string, Partial<FitReport>, number, number, RegExp | undefined]>([
     ['within what both can be', { gapMm: figure(8, 'reported', { u: 1 }) }, 9.5, 0.5, undefined],
-    ['further off', { gapMm: figure(8, 'reported', { u: 1 }) }, 11, 0.5, /^It says 8\.0 mm, the figures 11\.0 mm/],
+    ['further off', { gapMm: figure(8, 'reported', { u: 1 }) }, 11, 0.5, /^The report says 8\.0.mm, the calculation 11\.0 mm/],
     ['without its doubt 2 mm are assumed', { gapMm: figure(8, 'reported') }, 11, 0.5, undefined],
-    ['touches where they clear for sure', { outcome: 'touches' }, 3, 1, /touches; the figures leave 3\.0 mm/],
+    ['touches where they clear for sure', { outcome: 'touches' }, 3, 1, /contact; the calculated clearance is 3\.0 mm/],
     ['touches where they may', { outcome: 'touches' }, 1, 1, undefined],
-    ['clears where they hit for sure', { outcome: 'clears' }, -3, 1, /reaches 3\.0 mm into/],
+    ['clears where they hit for sure', { outcome: 'clears' }, -3, 1, /contact by 3\.0.mm/],
     ['clears where they clear', { outcome: 'clears' }, 4, 1, undefined],
   ])('%s', (_, more, meanMm, u, sentence) => {
     const said = contradiction(report(more), { meanMm, u }, mm)

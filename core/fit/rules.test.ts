@@ -286,7 +286,7 @@ describe('a used part', () => {
     expect(project.setups[1]!.extras.at(-1)).toMatchObject({ id: 'fit.front.used-part.caliper', kind: 'remedy', quantity: 2 })
     expect(find(project, 'used-part', 'front', 'estate-fronts')).toMatchObject({
       verdict: 'needs',
-      sentence: expect.stringMatching(/on the bill without a price\.$/),
+      sentence: expect.stringMatching(/on the parts list without a price\.$/),
     })
     project.setups[1]!.extras.at(-1)!.owned = true
     expect(find(project, 'used-part', 'front', 'estate-fronts')!.verdict).toBe('fits')
@@ -424,7 +424,7 @@ describe('wheel studs, nuts and bolts', () => {
     project.preferences.units.length = 'mm'
     project.setups[0].front.spacer = 'spacer-5'
     const more = find(project, 'stud-engagement')!
-    expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/is another piece\.$/) })
+    expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/does not match\.$/) })
     acceptRemedy(project, 'as-it-stands', more, more.remedies[0]!)
     expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ cures: 'studs-longer|studs|7.5' }])
     expect(find(project, 'stud-engagement')!.verdict).toBe('fits')
@@ -469,7 +469,7 @@ describe('wheel studs, nuts and bolts', () => {
       })
     test.each<[string, number, number, number, Verdict, RegExp]>([
       ['all inside it', 32, 14, 30, 'check', /^15\.5.mm of thread hold/],
-      ['the hub’s studs stand out of it', 31.9, 14, 30, 'needs', /0\.10.mm out of the spacer/],
+      ['the hub’s studs stand out of it', 31.9, 14, 30, 'needs', /0\.10.mm from the spacer/],
       ['too little under its own nuts', 32, 18, 30, 'needs', /studs under the spacer longer/],
       ['too little for the wheel', 32, 14, 26, 'needs', /studs of the spacer longer/],
     ])('%s', (_, thickness, seat, stud, verdict, sentence) => {

@@ -31,7 +31,7 @@ export function profileFromDxf(layers: readonly DxfLayer[], placing: DxfPlacing)
   if (chains.length !== 1) {
     return {
       ok: false,
-      message: `The chosen layers make ${chains.length} separate lines. A profile is one line from the inboard edge of the barrel to the mounting face. Select fewer layers or join the lines.`,
+      message: `The chosen layers make ${chains.length} separate lines, but a profile is one, from barrel edge to mounting face. Select fewer layers or join the lines.`,
     }
   }
   let points = chains[0]!

@@ -33,8 +33,8 @@ export type Lining = keyof typeof LINING_W_PER_M_K
 
 /** What changes a default by something one can see, as a factor or a figure in its place. */
 export const HEAT_CHANGES = {
-  duct: { value: 1.4, label: 'Hose to the hub side' },
-  ductBehindPlate: { value: 1.2, label: 'Hose to the hub side, backing plate left in place' },
+  duct: { value: 1.4, label: 'Cooling duct to the hub side' },
+  ductBehindPlate: { value: 1.2, label: 'Cooling duct to the hub side, dust shield in place' },
   wheelInlet: { value: 0.75, label: 'Air enters from the outboard side only' },
   rightHand: { value: 1.1, label: 'Curved vanes that turn the right way' },
   wrongHand: { value: 0.8, label: 'Curved vanes that turn the wrong way on one side' },

@@ -59,13 +59,13 @@ describe('one schema set for every way in', () => {
     [
       'a part that is not there',
       (p) => set(p.setups![0]!.front, { rotor: 'gone' }),
-      'Setups › As it stands › front › Rotor',
+      'Setups › Current car › front › Rotor',
       /not in the file/,
     ],
     [
       'a part of the wrong kind',
       (p) => set(p.setups![0]!.front, { rotor: 'club-wheel' }),
-      'Setups › As it stands › front › Rotor',
+      'Setups › Current car › front › Rotor',
       /wheel, where a rotor/,
     ],
     ['an id used twice', (p) => set(p.parts![1], { id: 'stock-front-caliper' }), 'Parts › Front rotor 256 x 22 › id', /twice/],

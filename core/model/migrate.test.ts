@@ -24,8 +24,8 @@ test('leaves what it was given as it was', () => {
 })
 test.each([
   [{ version: 4 }, /newer/],
-  [{ version: '1' }, /does not say its version/],
-  [{}, /does not say its version/],
+  [{ version: '1' }, /version is missing/],
+  [{}, /version is missing/],
   [{ version: 0 }, /cannot be read any more/],
 ])('%p is refused with a reason', (value, message) => {
   const migrated = migrate(value, table, 3)

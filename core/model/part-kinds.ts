@@ -449,7 +449,7 @@ export const wheelFields = {
   }),
   profile: { type: 'profile', label: 'Measured profile', group: 'Profile' },
   uBarrelRadialMm: length('Standard uncertainty of the barrel', 0, 10, { group: 'Profile' }),
-  uFaceAxialMm: length('Standard uncertainty of the spoke back', 0, 10, { group: 'Profile' }),
+  uFaceAxialMm: length('Standard uncertainty, back of the spokes', 0, 10, { group: 'Profile' }),
   weightThicknessMm: length('Stick-on weights, thickness', 0, 20, {
     group: weights,
     help: 'Inside the barrel; 0 when there are none. Unknown: the allowance of the project counts.',

@@ -197,7 +197,7 @@ export const SHEETS: readonly Sheet[] = [
   },
   {
     id: 'wheelProfile',
-    title: 'Wheel, barrel and spoke back',
+    title: 'Wheel, barrel and back of the spokes',
     on: 'wheel',
     before: [
       'Wheel face down on a clean blanket, straightedge over the inboard flange.',

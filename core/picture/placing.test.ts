@@ -73,7 +73,7 @@ describe('a drawing seen straight', () => {
         } as Datum,
         [400, 200],
       ),
-    ).toMatchObject({ ok: false, message: expect.stringContaining('square') })
+    ).toMatchObject({ ok: false, message: expect.stringContaining('right angle') })
     expect(placing({ ...two, to: [100, 750] }, datum, [400, 200])).toMatchObject({
       ok: false,
       message: expect.stringContaining('further apart'),

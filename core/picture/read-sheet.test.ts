@@ -118,7 +118,7 @@ describe('what is hidden, wrong or too small is said', () => {
     const bent = picture({ drawn: [], printed: [1, 1] }, { ...CAMERA, lens: 0.03, lens4: 1.3 })
     const marks = findMarks(bent)
     const found = marks && readSheet(bent, marks)
-    expect(found).toMatchObject({ ok: false, message: expect.stringContaining('the paper is not flat, or the lens') })
+    expect(found).toMatchObject({ ok: false, message: expect.stringContaining('Weigh the paper down flat') })
   })
   test('four places that are no rectangle seen from anywhere', () => {
     expect(readSheet(whole, [truth[0], truth[2], truth[1], truth[3]], true)).toMatchObject({
@@ -134,7 +134,7 @@ describe('what is hidden, wrong or too small is said', () => {
   })
   test('a picture in which no more than four rings can be seen says nothing of how true it is', () => {
     const bare = { ...whole, data: whole.data.map(() => 200) }
-    expect(readSheet(bare, truth, true)).toMatchObject({ ok: false, message: expect.stringContaining('too few') })
+    expect(readSheet(bare, truth, true)).toMatchObject({ ok: false, message: expect.stringContaining('Too few dots') })
     expect(findMarks(bare)).toBeUndefined()
   })
 })

@@ -20,8 +20,8 @@ describe('figures as people read them', () => {
     expect(plain(formatQuantity(100, 'temperature', { ...DEFAULT_UNITS, temperature: '°F' }))).toBe('212 °F')
   })
   test('money in minor units', () => {
-    expect(plain(formatMoney(123_456, 'EUR'))).toBe('1 234.56 EUR')
-    expect(plain(formatMoney(123_456, 'EUR', { whole: true }))).toBe('1 235 EUR')
+    expect(plain(formatMoney(123_456, 'EUR'))).toBe('EUR 1,234.56')
+    expect(plain(formatMoney(123_456, 'EUR', { whole: true }))).toBe('EUR 1,235')
     expect(formatMoney(undefined, 'EUR')).toBe('\u2014')
   })
 })

@@ -48,7 +48,7 @@ describe('the demo teaches what it is made for', () => {
     expect(lockOrder).toMatchObject({ kind: 'rearAbove' })
     // pads that bite more would turn it: that is to be checked, nothing else is open
     expect(findings.filter((one) => one.verdict !== 'fits')).toMatchObject([
-      { rule: 'lock-order', verdict: 'check', sentence: expect.stringMatching(/10 % more/) },
+      { rule: 'lock-order', verdict: 'check', sentence: expect.stringMatching(/10% more/) },
     ])
   })
   test('figures are plausible: pedal in the road band, travel too, masses of rings', () => {
@@ -109,7 +109,7 @@ describe('unknown stays unknown', () => {
       'as-it-stands',
     ).corners.rear
     expect(narrow.verdict).toBe('measure')
-    expect(narrow.sentence).toContain('spoke back of Winter steel wheel')
+    expect(narrow.sentence).toContain('back of the spokes of Winter steel wheel')
   })
   test('five figures that contradict each other are a question, not an outline', () => {
     const wrong = demo((project) => (partOf(project, 'stock-front-caliper').tallToMm = figure(60)))
@@ -139,10 +139,12 @@ describe('unknown stays unknown', () => {
 describe('spacers and uncertainty in words', () => {
   test('which one clears, or why none does', () => {
     const front = (project: Project, id = 'estate-fronts') => evaluate(project, id).corners.front.spacerSentence.replace(/\u00a0/g, ' ')
-    expect(front(DEMO_PROJECT)).toBe('By the mean gap 1.9 mm is enough; the smallest stock size that clears for sure is 3.0 mm.')
+    expect(front(DEMO_PROJECT)).toBe(
+      'The mean clearance needs a 1.9 mm spacer; the smallest stock size that clears with 95% confidence is 3.0 mm.',
+    )
     expect(front(DEMO_PROJECT, 'balanced')).toBe('No spacer needed.')
     const tall = demo((project) => (partOf(project, 'kit4-caliper').tallestRadiusMm = figure(165.5)))
-    expect(front(tall, 'balanced')).toMatch(/^No spacer up to 30.0 mm helps: the barrel limits/)
+    expect(front(tall, 'balanced')).toMatch(/^No spacer up to 30.0 mm helps: the barrel is the limit/)
     expect(front(demo((project) => (project.setups[1]!.front.wheel = 'winter-wheel')))).toBe('')
   })
   test('the uncertainty is that of the outline, else of its figures, else of their origin', () => {
@@ -247,7 +249,7 @@ describe('a change in one place shows everywhere it should', () => {
 test('the bore for the same feel says what friction and radii then make of the deceleration', () => {
   const notes = (project: Project) => evaluate(project, 'balanced').figures['master.sameFeel'].notes.join(' ')
   const better = demo((project) => (partOf(project, 'kit4-pad').friction = figure(0.5)))
-  const [usual, grippy] = [notes(DEMO_PROJECT), notes(better)].map((text) => Number(/gives (\d+).% more/.exec(text)?.[1]))
+  const [usual, grippy] = [notes(DEMO_PROJECT), notes(better)].map((text) => Number(/gives (\d+)% more/.exec(text)?.[1]))
   expect(usual).toBeGreaterThan(5)
   expect(grippy).toBeGreaterThan(usual!)
   expect(evaluate(DEMO_PROJECT, 'as-it-stands').figures['master.sameFeel'].notes.join(' ')).toMatch(/gives the same deceleration/)
@@ -322,10 +324,10 @@ describe('the ledger', () => {
   }
   test('six figures against the current car', () => {
     const found = cells('estate-fronts')
-    expect(found.verdict!.text).toBe('Too close | 1.2 mm front | stands at 13.1 mm')
-    expect(found.area!.text).toContain('front +15 %, rear same')
+    expect(found.verdict!.text).toBe('Too close | 1.2 mm front | baseline 13.1 mm')
+    expect(found.area!.text).toContain('front +15%, rear same')
     expect(found.bias!.text).toContain('1.9 points to the front')
-    expect(found.cost!.text).toContain('310 EUR')
+    expect(found.cost!.text).toContain('EUR 310')
   })
   test('each figure has the tone of what it says: a wheel that clears is no matter of the master cylinder', () => {
     const kit = cells('big-kit')

@@ -113,7 +113,7 @@ export function ledger(
         : outOfReach
           ? `the tyres reach ${formatQuantity(report.tyresReachG, 'deceleration')}`
           : f['pedal.travel'].value === undefined
-            ? 'travel not known'
+            ? 'travel unknown'
             : `about ${formatQuantity(f['pedal.travel'].value, 'length', units, { decimals: units.length === 'mm' ? 0 : 1 })} travel`,
       change: against(`force ${percent(f['pedal.force'], s['pedal.force'])}, travel ${percent(f['pedal.travel'], s['pedal.travel'])}`),
       tone: outOfStroke ? stroke!.verdict : unknownTone(f['pedal.force']),

@@ -66,7 +66,7 @@ describe('the step Fit opens with the worst of all checks', () => {
     const report = evaluate(DEMO_PROJECT, 'big-kit')
     expect(worstCheck(report, 'front')).toMatchObject({
       verdict: 'needs',
-      sentence: expect.stringMatching(/^Master cylinder runs out of stroke: .* needs 107.%/),
+      sentence: expect.stringMatching(/^Master cylinder runs out of stroke: .* needs 107%/),
     })
   })
   test('nothing above a wheel that is as bad, or where all is well', () => {

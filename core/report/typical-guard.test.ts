@@ -38,7 +38,7 @@ test('a rule that goes by a typical figure never says "fits", and nothing gets b
       tried += 1
       const after = new Map(evaluate(less, id).fit.map((finding) => [findingKey(finding), finding]))
       expect([findingKey(one), after.get(findingKey(one))!.verdict]).toEqual([findingKey(one), 'check'])
-      expect(after.get(findingKey(one))!.sentence).toMatch(/typical figure/)
+      expect(after.get(findingKey(one))!.sentence).toMatch(/typical value/)
       for (const other of before.fit)
         expect(VERDICT_RANK[after.get(findingKey(other))!.verdict]).toBeGreaterThanOrEqual(VERDICT_RANK[other.verdict])
     }

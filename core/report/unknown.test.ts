@@ -36,7 +36,7 @@ describe('the fit check', () => {
     })
     expect(find(project, 'used-part', 'front', 'estate-fronts')).toMatchObject({
       verdict: 'unknown',
-      sentence: expect.stringMatching(/failed: a piston sticks.*\. Besides, .* not known\.$/),
+      sentence: expect.stringMatching(/failed: a piston sticks.*\. Not enough data: .* to enter\.$/),
       remedies: [{ kind: 'piece', piece: { id: 'rebuild' } }],
     })
   })
@@ -68,7 +68,7 @@ describe('the fit check', () => {
     expect(said('plate', 'other')).toMatchObject({ verdict: 'needs', remedies: [{ piece: { id: 'booster-plate-and-pushrod' } }] })
     expect(said('no', 'fits').verdict).toBe('blocked')
     expect(own(bare(), 'pedal-effort', 'balanced')).toMatchObject({
-      sentence: expect.stringMatching(/^Without the booster 0\.90.g take \d+.N at the pedal/),
+      sentence: expect.stringMatching(/^Without the booster 0\.90.g needs \d+.N at the pedal/),
     })
     expect(own(DEMO_PROJECT, 'pedal-effort', 'balanced')).toBeUndefined()
     expect(find(DEMO_PROJECT, 'booster-mount', 'front', 'balanced')).toBeUndefined()
@@ -100,7 +100,7 @@ describe('figures', () => {
       ).figures['rear.track']
     expect(at().value).toBeDefined()
     expect(at((project) => delete part(project, drum).hatThicknessMm).missing.map((one) => one.what)).toContainEqual(
-      expect.stringMatching(/^Thickness at the wheel seat of/),
+      expect.stringMatching(/^Thickness at the mounting face of/),
     )
   })
   test('an outline is worth what it comes from', () => {
@@ -229,7 +229,7 @@ test('a larger bore is larger than the one that is fitted, and heavier by its ar
     demo((one) => (part(one, 'stock-master').frontStrokeMm = figure(15))),
     'master-stroke',
   )!.remedy!
-  expect(usual.sentence).toMatch(/heavier, by \d+.%\.$/)
+  expect(usual.sentence).toMatch(/heavier, by \d+%\.$/)
 })
 
 test('two parts of one name are two questions', () => {

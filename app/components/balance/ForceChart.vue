@@ -121,7 +121,7 @@ const locks = computed(() =>
       <text v-for="one in locks" :key="one.word" class="word" :x="one.at.x + 3" :y="one.at.y">{{ one.word }}</text>
     </svg>
     <p class="soft small">
-      Heavy line: this setup; dotted: the ideal balance. Thin lines show lock-up, front rising, rear falling.{{
+      Heavy line: this setup. The dotted line is the ideal balance, thin lines show lock-up.{{
         stock ? ' The dashed line is the baseline.' : ''
       }}
       Where the heavy line is above the dotted one, the rear locks first.

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatMoney } from '#core/quantity/format.ts'
-import { counted } from '#core/report/figure/words.ts'
 import { useBuild } from '~/composables/build'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -25,26 +24,26 @@ const columns = [
 
 <template>
   <div v-if="build" class="before">
-    <h1 data-test="before-says">
-      {{
-        open.length > 0
-          ? `${counted(open.length, 'question', 'questions')} to answer before you order`
-          : bought > 0
-            ? `Ready to order: ${counted(bought, 'line', 'lines')} to buy`
-            : 'Nothing to buy'
-      }}
+    <h1 class="verdict" :class="`tone-${build.says.verdict}`" data-test="before-says">
+      <VerdictMark :verdict="build.says.verdict" :size="22" /> {{ build.says.sentence }}
     </h1>
+    <ul v-if="build.blockedBy.length > 0" class="open">
+      <li v-for="one in build.blockedBy" :key="one.title">
+        <VerdictMark verdict="blocked" :size="16" />
+        <span
+          ><strong>{{ one.title }}.</strong> {{ one.sentence }}</span
+        >
+      </li>
+    </ul>
     <section v-if="open.length > 0">
-      <h2>Find out first</h2>
+      <h2>Answer first</h2>
       <p class="soft small">Most money at risk first. Each line names the parts it could make useless.</p>
       <ul class="open" data-test="find-out-first">
         <li v-for="one in open" :key="one.verdict + one.title">
           <VerdictMark :verdict="one.verdict" :size="16" />
           <span
             ><strong>{{ one.title }}</strong
-            ><span v-if="one.stakeMinor !== undefined" class="soft num">, {{ money(one.stakeMinor) }} at stake</span><br />{{
-              one.sentence
-            }}
+            ><span v-if="one.stakeMinor !== undefined" class="soft num">, {{ money(one.stakeMinor) }} at risk</span><br />{{ one.sentence }}
             <ElButton v-if="one.at" link type="primary" class="no-print" @click="goTo(one.at)">Enter the value</ElButton>
             <NuxtLink v-else class="no-print" :to="link('fit')">Open Fit</NuxtLink></span
           >

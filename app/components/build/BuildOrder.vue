@@ -59,7 +59,7 @@ const print = () => window.print()
   <div v-if="build" class="order">
     <template v-if="build.blockedBy.length > 0">
       <h1 class="verdict tone-blocked" data-test="build-says">
-        <VerdictMark verdict="blocked" :size="24" /> No work order: this setup is blocked.
+        <VerdictMark verdict="blocked" :size="24" /> No work order: this setup must not be built.
       </h1>
       <ul class="open" data-test="blocked-by">
         <li v-for="one in build.blockedBy" :key="one.title">
@@ -67,12 +67,9 @@ const print = () => window.print()
           <ElButton v-if="one.at" link type="primary" @click="goTo(one.at)">Open Fit</ElButton>
         </li>
       </ul>
-      <p><NuxtLink :to="link('fit')">To the fit check</NuxtLink>, or choose another setup above.</p>
+      <p><NuxtLink :to="link('fit')">Open Fit</NuxtLink>, or select another setup above.</p>
     </template>
-    <NothingYet
-      v-else-if="build.nothing"
-      text="Nothing is changed in this setup: there is nothing to build. Choose another setup above, or make one."
-    />
+    <NothingYet v-else-if="build.nothing" text="This setup changes nothing, so it has no work order. Select or add another setup above." />
     <template v-else>
       <p v-if="wrong" class="tone-needs" data-test="order-open"><VerdictMark verdict="needs" :size="18" /> {{ wrong }}</p>
       <h1 data-test="build-says">
@@ -83,10 +80,10 @@ const print = () => window.print()
       <p class="small">
         <template v-if="build.order.torquesOpen > 0"
           ><strong class="tone-unknown" data-test="torques-open"
-            >{{ counted(build.order.torquesOpen, 'torque is', 'torques are') }} not entered.</strong
+            >{{ counted(build.order.torquesOpen, 'tightening torque is', 'tightening torques are') }} not entered.</strong
           >
-          The program knows none: read them from the makers’ papers.</template
-        ><template v-else>Every torque is entered, with where it was read.</template>
+          Read them from the makers’ instructions.</template
+        ><template v-else>Every tightening torque is entered with its source.</template>
         <template v-if="build.findOutFirst.length + build.needed.length > 0">
           {{ ' '
           }}<NuxtLink :to="link('build', { view: 'before' })"

@@ -69,8 +69,7 @@ const points = () => guarded(() => download(`${fileName.value}.csv`, writePoints
       <h1>Full-size template of the {{ axle }} caliper</h1>
       <template v-if="made">
         <p>
-          Glue the true-size outline on card and cut it out. Put its straight edge on the wheel mounting face, its corner on the hub axis,
-          and turn it inside the wheel.
+          Cut the true-size outline out of card. Put its straight edge on the wheel mounting face, its corner on the hub axis, and turn it.
         </p>
         <div class="row">
           <FieldItem label="Paper"

@@ -100,7 +100,7 @@ const lookedColumns = [
       <p v-if="fit.accepted || fit.unpriced" class="small">
         {{ onTheCar ? 'On the car.' : fit.unpriced ? 'On the parts list, without a price.' : 'On the parts list.' }}
         <ElButton link type="primary" @click="drop(fit)">Undo</ElButton>{{ ' ' }}
-        <NuxtLink v-if="!onTheCar" :to="link('cost')">Enter a price</NuxtLink>
+        <NuxtLink v-if="!onTheCar" :to="link('cost', { view: 'bill' })">Enter a price</NuxtLink>
       </p>
       <template v-else>
         <div v-for="(remedy, i) in fit.remedies" :key="i" class="cure">

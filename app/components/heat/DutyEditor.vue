@@ -244,8 +244,8 @@ function remove() {
             <FilePick label="Zones from a speed trace" accept=".csv,.txt,.tsv,text/csv" name="trace" @pick="pick" />
           </p>
           <p class="soft small">
-            Paste four columns: speed before and after (km/h), deceleration (g), seconds to the next zone. In a CSV speed trace of one lap,
-            each drop over 15 km/h and 0.3 g becomes a zone.
+            Paste four columns: speed before and after (km/h), deceleration (g), seconds to the next zone. Or import the CSV speed trace of
+            one lap.
           </p>
         </div>
       </template>

@@ -93,10 +93,7 @@ const c = (value: number | undefined) =>
         >
       </li>
     </ul>
-    <p class="soft small">
-      On the road, pads must also work in the first cold stop. Curves are flat beyond their last measured point. Ask the maker before you
-      use track pads on the road.
-    </p>
+    <p class="soft small">On the road, pads must also work in the first cold stop: ask the maker before you use track pads there.</p>
   </section>
 </template>
 

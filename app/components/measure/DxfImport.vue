@@ -152,7 +152,7 @@ function take() {
       <template #footer>
         <ElButton @click="open = false">Leave it</ElButton>
         <ElButton type="primary" :disabled="!made" data-test="dxf-take" @click="take">
-          {{ before ? 'Replace what is there' : 'Take it' }}
+          {{ before ? 'Replace what is there' : 'Import' }}
         </ElButton>
       </template>
     </ElDialog>

@@ -162,8 +162,7 @@ onBeforeUnmount(() => picture.close())
       <ElButton text data-test="picture-example" :loading="busy" @click="exampleOf">Try an example</ElButton>
     </div>
     <p class="soft small">
-      Print the sheet, lay the card on its two lines and weigh it down. Photograph it from above, with all four rings in the picture. A
-      picture does not replace a trial fit.
+      Print the sheet, lay the card on its two lines and weigh it down. Photograph it from above, with all four rings in the picture.
     </p>
     <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Leave it</ElButton></p>
     <p v-if="message && !open" class="field-error" role="alert" data-test="picture-message">{{ message }}</p>

@@ -12,7 +12,7 @@ const name = defineModel<string>('name', { required: true })
 const { state, tracing, outline, outlined } = props.session
 const { anchors, current, message, canUndo, canRedo } = tracing
 
-const TAG_WORDS: Readonly<Record<WheelTag, string>> = { barrel: 'Barrel', shoulder: 'Shoulder', face: 'Spoke back' }
+const TAG_WORDS: Readonly<Record<WheelTag, string>> = { barrel: 'Barrel', shoulder: 'Shoulder', face: 'Back of the spokes' }
 const mm = (value: number, decimals = 2) =>
   formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
 const most = computed(() => {

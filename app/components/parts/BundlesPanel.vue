@@ -63,7 +63,7 @@ function add(kind: Bundle['kind']) {
 /** Into the setup that is looked at, with its company or without; from the car as it stands a new setup is made. */
 async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
   const id = isStock.value ? newId() : setup.value!.id
-  store.edit(`Take ${bundle.name}`, (draft) => {
+  store.edit(`Add ${bundle.name}`, (draft) => {
     const from = isStock.value
       ? { id, name: bundle.name.slice(0, 120), front: {}, rear: {}, hydraulics: {}, extras: [] }
       : draft.setups.find((one) => one.id === id)!

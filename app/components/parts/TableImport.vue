@@ -69,7 +69,7 @@ function saveRejected() {
       <ElCheckbox v-model="update" :validate-event="false">change parts that have the same name, maker and number</ElCheckbox>
       <span class="buttons">
         <ElButton type="primary" :disabled="taken!.parts.length === 0" data-test="import-take" @click="go">
-          Take {{ taken!.parts.length }}
+          Import {{ taken!.parts.length }}
         </ElButton>
         <ElButton @click="cancel">Cancel</ElButton>
       </span>

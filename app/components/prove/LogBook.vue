@@ -33,7 +33,7 @@ const columns = [
   { id: 'what', label: 'What', least: 120, text: (one: LogEntry) => LOG_KINDS[one.kind] },
   { id: 'text', label: 'Entry', least: 320 },
   { id: 'setup', label: 'Setup', least: 140, text: (one: LogEntry) => one.setupName },
-  { id: 'look', label: 'Look there', unseen: true, least: 90 },
+  { id: 'look', label: 'Open', unseen: true, least: 90 },
 ]
 const VIEW_OF: Partial<Record<LogKind, string>> = {
   stop: 'stops',
@@ -45,7 +45,7 @@ const VIEW_OF: Partial<Record<LogKind, string>> = {
 }
 const to = (one: LogEntry) =>
   one.kind === 'build'
-    ? link('build', one.setupId === undefined ? {} : { setup: one.setupId })
+    ? link('build', { view: 'order', ...(one.setupId === undefined ? {} : { setup: one.setupId }) })
     : link('prove', {
         view: VIEW_OF[one.kind]!,
         ...(one.setupId && store.project!.setups.some((other) => other.id === one.setupId) ? { setup: one.setupId } : {}),
@@ -118,7 +118,7 @@ async function read(file: LogFile, picked: File) {
           >{{ row.text
           }}<span v-if="row.note || row.track" class="soft small">; {{ [row.track, row.note].filter(Boolean).join('; ') }}</span></template
         >
-        <template #look="{ row }"><NuxtLink class="no-print" :to="to(row)">Look there</NuxtLink></template>
+        <template #look="{ row }"><NuxtLink class="no-print" :to="to(row)">Open</NuxtLink></template>
       </DataTable>
       <ElButton v-if="shown.length > most" class="no-print" @click="most += AT_ONCE"
         >Show {{ Math.min(AT_ONCE, shown.length - most) }} older ones</ElButton

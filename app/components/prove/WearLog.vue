@@ -175,7 +175,7 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
       <FieldItem label="Rotor"
         ><ElInput v-model="rotor" class="num" inputmode="decimal" :placeholder="units.length" aria-label="Rotor" :validate-event="false"
       /></FieldItem>
-      <ElButton type="primary" native-type="submit">Enter it</ElButton>
+      <ElButton type="primary" native-type="submit">Save reading</ElButton>
     </form>
     <p class="soft small no-print">
       Of {{ fitted.pad?.name ?? 'pads that are not chosen' }} and {{ fitted.rotor?.name ?? 'a rotor that is not chosen' }}, in “{{

@@ -22,16 +22,16 @@ const STOPS = [
   {
     at: '.sheet .drawing',
     title: 'The corner to scale',
-    text: 'Wheel, caliper and rotor where they are. Drag the round handle: a spacer is tried at once.',
+    text: 'Wheel, caliper and rotor to scale. Drag the round handle to try a spacer.',
   },
   {
     at: '.card',
-    title: 'The job card',
-    text: 'Ten steps in the order of the work, each with what is open in it. Any of them at any time.',
+    title: 'Steps',
+    text: 'Ten steps in the order of the work. Each shows what is left to do. Open them in any order.',
   },
   {
     at: '.ledger',
-    title: 'The ledger',
+    title: 'Key figures',
     text: 'Key figures of this setup against the baseline. Select one to see its formula, its inputs and their sources.',
   },
 ] as const

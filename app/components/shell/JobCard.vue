@@ -51,7 +51,7 @@ function words(state: StepState | undefined): string {
 </script>
 
 <template>
-  <nav class="card" aria-label="Job card">
+  <nav class="card" aria-label="Steps">
     <LazyPathCard v-if="onPath" />
     <NuxtLink v-else-if="question" class="asked small" :to="{ path: link('car').path.replace(/car$/, 'answer'), query: link('car').query }">
       Your question: {{ QUESTIONS[question] }}

@@ -84,7 +84,7 @@ describe('the parking brake on a slope', () => {
         if (kept) project.car.parkingBrake = kept
         else Reflect.deleteProperty(project.car, 'parkingBrake')
       })
-      expect(found).toMatchObject({ verdict: 'check', sentence: expect.stringMatching(/^Try it on a slope/) })
+      expect(found).toMatchObject({ verdict: 'check', sentence: expect.stringMatching(/^Test it on a slope/) })
     },
   )
   test('a grade of its own rule is held against, and named as this project’s', () => {
@@ -92,13 +92,13 @@ describe('the parking brake on a slope', () => {
     expect(own).toMatchObject({ verdict: 'check', limit: 'at least 25%', ownLimits: ['parkingGradeShare'] })
   })
   test('without a figure a slope says it; with one, what else is missing is named, and the slope says it all the same', () => {
-    expect(judged(() => {})).toMatchObject({ verdict: 'check', safety: true, sentence: expect.stringMatching(/^Try it on a slope of 20/) })
+    expect(judged(() => {})).toMatchObject({ verdict: 'check', safety: true, sentence: expect.stringMatching(/^Test it on a slope of 20/) })
     const asked = clamped(5000, (project) => {
       Reflect.deleteProperty(project.car, 'ladenMassKg')
       Reflect.deleteProperty(part(project, 'stock-rear-pad'), 'friction')
     })!
     expect([asked.verdict, asked.missing]).toEqual(['check', []])
-    expect(asked.sentence).toMatch(/open: friction coefficient of Rear road pads and more are not known\.$/)
+    expect(asked.sentence).toMatch(/unknown: friction coefficient of Rear road pads and more are not known\.$/)
   })
   test('what was seen on the car outranks the figures; a car without one has nothing to try', () => {
     expect(clamped(500, (project) => setSeen(project, 'as-it-stands', 'rear', 'parking-hold', true))).toMatchObject({

@@ -49,7 +49,7 @@ test('a hand lever is looked at where there is one, and never said to be a parki
   expect(find(withLever(), 'hand-lever')).toMatchObject({
     verdict: 'check',
     safety: true,
-    sentence: expect.stringMatching(/no parking brake/),
+    sentence: expect.stringMatching(/does not hold a parked car/),
   })
   expect(find(withLever({ boreMm: undefined }), 'hand-lever')).toMatchObject({ verdict: 'unknown' })
   expect(find(withLever({ portThread: 'M12 x 1' }), 'hand-lever')!.verdict).not.toMatch(/fits|check/)

@@ -76,7 +76,7 @@ describe('what the finding says', () => {
     )
     expect(unknown).toMatchObject({
       verdict: 'unknown',
-      sentence: expect.stringMatching(/how far the base split is from stock is not known/),
+      sentence: expect.stringMatching(/the change of brake balance is unknown/),
     })
     expect(unknown.missing.length).toBeGreaterThan(0)
   })
@@ -94,7 +94,9 @@ describe('what the finding says', () => {
     )
     const kinds = [...new Set(verdicts.map((one) => one.verdict))]
     expect(kinds).toEqual(['fits', 'check', 'blocked'])
-    expect(verdicts.find((one) => one.verdict === 'check')!.sentence).toMatch(/rear shoes that bite 10 % more would turn it/)
+    expect(verdicts.find((one) => one.verdict === 'check')!.sentence).toMatch(
+      /Rear shoes with 10% more friction would make the rear lock first/,
+    )
   })
   test('a height of the centre of gravity that nobody knows leaves it unknown, never right', () => {
     const unknown = order(demo((project) => delete project.car.cgHeightMm))
@@ -199,7 +201,7 @@ describe('a rear that was seen to lock first outranks the model', () => {
   })
   test('the page advises less rear braking first, and no centre of gravity that cannot be', () => {
     const [found] = lockSightingsReport(seen(0.5))
-    expect(found).toMatchObject({ verdict: 'differs', advice: expect.stringContaining('Reduce rear braking first') })
+    expect(found).toMatchObject({ verdict: 'differs', advice: expect.stringContaining('Reduce rear braking') })
     expect(found!.explains.filter((one) => one.field === 'cgHeightMm')).toEqual([])
   })
 })

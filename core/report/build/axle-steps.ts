@@ -163,7 +163,7 @@ export function drySteps(of: AxleChanges, pieces: AxlePieces): WorkStep[] {
         caution: {
           level: 'caution',
           hazard: 'Turning spokes trap fingers.',
-          action: 'Keep your fingers out of the wheel. Open no hose before this trial fit has passed.',
+          action: 'Do not reach into the wheel. Open no hose before this trial fit has passed.',
         },
         look: `The required clearance all round${axle === 'front' ? ', at both locks' : ''}, also for a hose end held at the port.`,
         keep: 'The minimum clearance and its place. Enter them as a trial fit.',

@@ -3,7 +3,9 @@ import { AXLES, type Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import type { BillLine } from '../cost/bill.ts'
 import type { Place } from '../figure/figure.ts'
-import { RULE_TITLES } from '../figure/words.ts'
+import { formatMoney } from '../../quantity/format.ts'
+import type { FindingVerdict } from '../figure/finding.ts'
+import { counted, RULE_TITLES } from '../figure/words.ts'
 import type { Report } from '../report.ts'
 import { changesOf } from './changes.ts'
 import { stagesOf, type Stages } from './stages.ts'
@@ -31,6 +33,8 @@ export interface DonorList {
   along: string[]
 }
 export interface BuildReport {
+  /** Whether the parts can be ordered, and what keeps one from it. */
+  says: { verdict: FindingVerdict; sentence: string }
   /** Not empty: there is no order. */
   blockedBy: Open[]
   /** The car as it stands, or a setup that changes nothing. */
@@ -66,15 +70,46 @@ export function buildReport(project: Project, report: Report): BuildReport {
   ]
   const blockedBy = open('blocked')
   const order = workOrder(project, report.setupId, fit)
+  const needed = open('needs')
+  const findOutFirst = open('unknown').sort((a, b) => (b.stakeMinor ?? 0) - (a.stakeMinor ?? 0))
+  const shopping = bySeller(bill.lines)
   return {
+    says: orderSays({ blockedBy, findOutFirst, needed, shopping }, project.preferences.currency),
     blockedBy,
     nothing: order.steps.length === 0,
     order: blockedBy.length > 0 ? EMPTY : { ...order, stillWrong: stillWrong([...fit, ...findings]) },
-    needed: open('needs'),
-    findOutFirst: open('unknown').sort((a, b) => (b.stakeMinor ?? 0) - (a.stakeMinor ?? 0)),
-    shopping: bySeller(bill.lines),
+    needed,
+    findOutFirst,
+    shopping,
     along: fromDonors(project, report.setupId),
     stages: stagesOf(project, report),
+  }
+}
+
+/** "Do not order yet: clearance of wheel and caliper, front, is open (EUR 95 at risk)." */
+function orderSays(
+  { blockedBy, findOutFirst, needed, shopping }: Pick<BuildReport, 'blockedBy' | 'findOutFirst' | 'needed' | 'shopping'>,
+  currency: string,
+): BuildReport['says'] {
+  const named = ({ title }: Open) =>
+    `${/^[A-Z][a-z]/.test(title) ? title[0]!.toLowerCase() + title.slice(1) : title}${title.includes(',') ? ',' : ''}`
+  const [wrong] = blockedBy
+  if (wrong) return { verdict: 'blocked', sentence: `Do not order: ${named(wrong)} must not be built this way.` }
+  const money = (minor: number) => formatMoney(minor, currency, { whole: true })
+  const [first, ...more] = [...findOutFirst, ...needed]
+  if (first) {
+    const risk = first.stakeMinor === undefined ? '' : ` (${money(first.stakeMinor)} at risk)`
+    const open = findOutFirst.length > 0
+    return {
+      verdict: open ? 'unknown' : 'needs',
+      sentence: `Do not order yet: ${named(first)} ${open ? 'is open' : 'needs a fix'}${risk}${more.length > 0 ? `; ${more.length} more to answer` : ''}.`,
+    }
+  }
+  const lines = shopping.reduce((sum, one) => sum + one.lines.length, 0)
+  const total = shopping.reduce((sum, one) => sum + one.likelyMinor, 0)
+  return {
+    verdict: 'fits',
+    sentence: lines === 0 ? 'Nothing to buy for this setup.' : `Ready to order: ${counted(lines, 'line')}, ${money(total)}.`,
   }
 }
 

@@ -171,7 +171,7 @@ export function hydraulicSteps(
         caution: {
           level: 'warning',
           hazard: 'A hydraulic handbrake does not hold a parked car.',
-          action: 'Keep the mechanical parking brake; many rules require it.',
+          action: 'Leave the mechanical parking brake fitted; many rules require it.',
         },
         opens: all,
         ...(handLever ? slot(handLever.name) : {}),

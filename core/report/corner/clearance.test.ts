@@ -125,11 +125,11 @@ describe('what to measure next', () => {
     const { verdict, measureNext } = front(open())
     expect(verdict).toBe('measure')
     const [first] = measureNext
-    expect(first!.what).toMatch(/^Spoke back of Hill wheel|^Trial fit/)
-    const spoke = measureNext.find((one) => one.what.startsWith('Spoke back'))!
+    expect(first!.what).toMatch(/^Back of the spokes of Hill wheel|^Trial fit/)
+    const spoke = measureNext.find((one) => one.what.startsWith('Back of the spokes'))!
     expect(spoke.at).toEqual({ kind: 'part', partId: 'hill-wheel', field: 'faceDepthMm' })
-    expect(spoke.sentence).toMatch(/3 readings with a digital caliper\. \d+% of the uncertainty lies there/)
-    expect(spoke.effect).toMatch(/known to ± \d\.\d\u00a0mm: it .* of 10 cases/)
+    expect(spoke.sentence).toMatch(/3 readings with a digital caliper\. It causes \d+% of the uncertainty/)
+    expect(spoke.effect).toMatch(/known to ± \d\.\d\u00a0mm\. \d+% probability that/)
     expect(measureNext.map((one) => one.settles)).toEqual(
       [...measureNext.map((one) => one.settles)].sort((a, b) => Math.round(b * 20) - Math.round(a * 20)),
     )
@@ -167,7 +167,7 @@ describe('a trial fit', () => {
     expect(after.gap!.u).toBeLessThan(before.gap!.u)
     expect(after.requiredMm).toBe(1.5)
     expect(after.verdict).toBe('clears')
-    expect(after.trial!.sentence).toMatch(/agrees with the figures/)
+    expect(after.trial!.sentence).toMatch(/agrees with the calculation/)
   })
   test('until one was made the limit that holds everywhere holds', () => {
     expect(front(open((project) => (project.preferences.gapPolicy = 'trialFit'))).requiredMm).toBe(3)
@@ -175,7 +175,7 @@ describe('a trial fit', () => {
   test('one that contradicts the figures settles nothing and says so', () => {
     const found = front(fit(14))
     expect(found.verdict).toBe('measure')
-    expect(found.sentence).toMatch(/trial fit and the figures do not agree/)
+    expect(found.sentence).toMatch(/trial fit and calculation disagree/)
     expect(found.trial).toMatchObject({ agree: false })
   })
   test('it counts with the bracket and shims it was made with, noted or not', () => {
@@ -217,28 +217,28 @@ describe('the gap by difference', () => {
     const report = evaluate(by(26, 43), 'estate-fronts')
     expect(report.figures['front.gapByDifference'].value).toBeCloseTo(0.5, 9)
     expect(report.figures['front.gapByDifference'].u).toBeCloseTo(Math.hypot(0.2, 0.2, 0.2), 9)
-    expect(report.corners.front.difference!.agrees).toMatch(/agrees with the face gap/)
-    expect(front(by(40, 43)).difference!.agrees).toMatch(/does not agree/)
+    expect(report.corners.front.difference!.agrees).toMatch(/agrees with the spoke clearance/)
+    expect(front(by(40, 43)).difference!.agrees).toMatch(/This differs from/)
   })
   test('without a profile it can say too close, but never clears', () => {
     expect(front(by(26, 43, noProfile)).verdict).toBe('tooClose')
     expect(front(by(60, 43, noProfile)).verdict).toBe('measure')
-    expect(front(by(60, 43, noProfile)).difference!.sentence).toMatch(/says nothing of other places/)
+    expect(front(by(60, 43, noProfile)).difference!.sentence).toMatch(/other points were not measured/)
     expect(front(by(60, 43, noProfile)).difference!.sentence).not.toMatch(/spacer/)
   })
   test('a spacer of a size that is sold is named, and with it the gap is enough', () => {
     const { sentence } = front(by(26, 43, noProfile)).difference!
-    const [, spacer] = /A spacer of (\d+\.\d).mm/.exec(sentence)!
+    const [, spacer] = /A (\d+\.\d).mm spacer/.exec(sentence)!
     // on the wheel that stands so much further out
     const after = front(by(26 + Number(spacer), 43, noProfile)).difference!.sentence
-    expect(after).toMatch(/Enough there/)
+    expect(after).toMatch(/Enough at this point/)
     expect(after).not.toMatch(/spacer/)
     const smaller = [3, 5, 8, 10, 12].filter((one) => one < Number(spacer)).pop()!
-    expect(front(by(26 + smaller, 43, noProfile)).difference!.sentence).toMatch(/A spacer of/)
+    expect(front(by(26 + smaller, 43, noProfile)).difference!.sentence).toMatch(/A [\d.]+.mm spacer/)
   })
   test('a measure that is missing is asked for', () => {
     const half = demo((project) => (project.setups[1]!.front.byDifference = { gapNowMm: u(26, 0.2) }))
-    expect(front(half).difference!.sentence).toMatch(/2 of 3 measures/)
+    expect(front(half).difference!.sentence).toMatch(/2 of 3 measurements/)
     expect(evaluate(half, 'estate-fronts').figures['front.gapByDifference'].value).toBeUndefined()
   })
 })
@@ -276,7 +276,7 @@ describe('objects that are not the caliper', () => {
         ]
         more(project)
       })
-    expect(front(withRod()).missing.map((one) => one.what)).toContain('Hat thickness when those were taken, front')
+    expect(front(withRod()).missing.map((one) => one.what)).toContain('Hat thickness during that measurement, front')
     expect(front(withRod()).verdict).toBe('measure')
     const known = withRod((project) => (project.car.front.objectsTakenWithHatMm = figure(6)))
     expect(front(known).gap!.limitingOutline).toBe('tie-rod end')
@@ -390,7 +390,7 @@ describe('the tallest radius two ways', () => {
       'balanced',
     )
     expect(found.twoWays!.agree).toBe(agree)
-    expect(found.twoWays!.sentence).toMatch(agree ? /^Two ways agree/ : /^Two ways do not agree.*Measure both again/)
+    expect(found.twoWays!.sentence).toMatch(agree ? /The two methods agree/ : /Measure both again/)
   })
 })
 
@@ -468,7 +468,7 @@ describe('many at once', () => {
   test('the smallest rim is a hint and says so; a taller caliper needs a larger one', () => {
     expect(smallestRim(DEMO_PROJECT, 'balanced', 'front')).toMatchObject({
       diameterIn: 15,
-      sentence: expect.stringMatching(/^First hint:.*measure the wheel/),
+      sentence: expect.stringMatching(/^First hint:.*Measure the wheel/),
     })
     // what it takes for granted is said
     const assuming = (change: (project: Project) => void) => smallestRim(demo(change), 'balanced', 'front').sentence

@@ -53,7 +53,7 @@ function measured(work: Working, wheel: PartOf<'wheel'>, profile: WheelProfile, 
     readPartOr(work, wheel, field, stated ?? ofPoints)
   }
   one('uBarrelRadialMm', points.rMm, { barrelRadialMm: 1 }, 'Barrel')
-  one('uFaceAxialMm', points.zMm, { faceAxialMm: 1 }, 'Spoke back')
+  one('uFaceAxialMm', points.zMm, { faceAxialMm: 1 }, 'Back of the spokes')
   return { profile, nominal: false, faceKnown: profile.tags.includes('face') }
 }
 
@@ -92,10 +92,10 @@ function nominal(work: Working, wheel: PartOf<'wheel'>, inputs: GapInputs): Omit
     inputs.length(wheel.barrelRadiusMm, `Barrel radius of ${wheel.name}`, at('barrelRadiusMm'), { barrelRadialMm: 1 })
   else inputs.known(NOMINAL_U_MM, true, `Barrel radius of ${wheel.name}`, at('barrelRadiusMm'), { barrelRadialMm: 1 })
   if (wheel.faceDepthMm) {
-    inputs.length(wheel.faceDepthMm, `Spoke back of ${wheel.name}`, at('faceDepthMm'), { faceAxialMm: 1 })
+    inputs.length(wheel.faceDepthMm, `Back of the spokes of ${wheel.name}`, at('faceDepthMm'), { faceAxialMm: 1 })
     // beside the measured radius the shape is a guess that only a profile can end
     const shape = FACE_SHAPE_U_MM[wheel.face ?? 'convex']
-    inputs.known(shape, true, `Shape of the spoke back of ${wheel.name}`, at('profile'), { faceAxialMm: 1 })
+    inputs.known(shape, true, `Shape of the back of the spokes of ${wheel.name}`, at('profile'), { faceAxialMm: 1 })
   }
   work.notes.push(
     wheel.barrelRadiusMm && wheel.faceDepthMm

@@ -47,7 +47,7 @@ export function clearanceSentence(verdict: ClearanceVerdict, facts: GapFacts, un
     case 'measure':
       if (facts.contradicted)
         return `Not enough data: trial fit and calculation disagree. Clearance ${where}: ${rangeWords(bare(p05Mm), mm(p95Mm))}. Check the entered values.`
-      return `Not enough data: clearance ${where} has a ${rangeWords(bare(p05Mm), mm(p95Mm))}; ${mm(requiredMm)} required.`
+      return `Not enough data: clearance ${where}, ${rangeWords(bare(p05Mm), mm(p95Mm))}; ${mm(requiredMm)} required.`
   }
 }
 

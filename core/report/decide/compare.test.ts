@@ -78,10 +78,10 @@ describe('setups side by side', () => {
   })
   test('the sentence says what the choice is between', () => {
     expect(sheet.sentence).toMatch(
-      /^Estate fronts costs \d+.EUR less than Four-piston, rear to match; Four-piston, rear to match has \d+.°C more room/,
+      /^Estate fronts costs EUR.\d+ less than Four-piston, rear to match\. Four-piston, rear to match has \d+.°C more heat margin/,
     )
     const alone = compare(DEMO_PROJECT, [evaluate(DEMO_PROJECT, 'as-it-stands')], {})
-    expect(alone.sentence).toMatch(/nothing to choose from/)
+    expect(alone.sentence).toMatch(/No setups to compare/)
     expect(alone.rows.find((one) => one.id === 'margin')!.cells[0]!.text).toBe('not known')
   })
 })
@@ -195,6 +195,6 @@ test('hours of work are those of the work order; the current car needs none', ()
 test('as a table: a row for each criterion, each setup with what it differs by', () => {
   const lines = compareCsv(sheet).trim().split('\n')
   expect(lines).toHaveLength(sheet.rows.length + 1)
-  expect(lines[0]).toContain('against As it stands')
+  expect(lines[0]).toContain('against Current car')
   expect(lines.find((line) => line.startsWith('Pedal force'))).toMatch(/131.N,104.N,.27.N/)
 })

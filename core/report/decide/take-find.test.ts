@@ -24,7 +24,7 @@ test('what a find changes is said a line each: one wheel for both axles once, wh
     'rear bracket: none',
     'booster: none',
     'master cylinder: a part that is gone',
-    'balance bar: set to 49.5 % front',
+    'balance bar: set to 49.5% front',
   ])
 })
 

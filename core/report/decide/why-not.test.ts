@@ -46,9 +46,9 @@ describe('why a part is not among them', () => {
     const why = whyNot(DEMO_PROJECT, budget, 'kit4-caliper', result)
     expect(why).toMatchObject({ fails: [], place: 'front caliper or drum brake', best: undefined })
     expect(why.ends.map((one) => one.rule)).toContain('budget')
-    expect(why.sentence).toMatch(/nothing with it keeps what must hold: .*budget/)
+    expect(why.sentence).toMatch(/no combination with it meets every requirement: .*budget/)
     // with as much as is said something with it keeps all that must hold, with less nothing does
-    const costs = Number(/keeps all else costs [^\d]*([\d.]+)/.exec(why.sentence.replaceAll(/(?<=\d)[\s,](?=\d)/g, ''))![1])
+    const costs = Number(/meets the rest costs [^\d]*([\d.]+)/.exec(why.sentence.replaceAll(/(?<=\d)[\s,](?=\d)/g, ''))![1])
     const withIt = (euros: number) =>
       search(DEMO_PROJECT, {
         ...budget,
@@ -89,14 +89,14 @@ describe('why a part is not among them', () => {
     }
     const dear = twin(12_000)
     const { best, winsAtMinor, sentence } = whyNot(dear, ask, 'twin', search(dear, ask))
-    expect([best!.values.cost, sentence]).toEqual([12_000 + 3_400, expect.stringMatching(/among the finds if it cost less/)])
+    expect([best!.values.cost, sentence]).toEqual([12_000 + 3_400, expect.stringMatching(/among the results if it cost less/)])
     const ids = (project: Project) => search(project, ask).finds.flatMap((one) => Object.values(one.parts))
     expect(ids(dear)).not.toContain('twin')
     expect(ids(twin(winsAtMinor!))).toContain('twin')
     expect(ids(twin(winsAtMinor! + 2))).not.toContain('twin')
   })
   test('a part of another place, and one that is not there', () => {
-    expect(whyNot(DEMO_PROJECT, ask, 'stock-fluid', result).sentence).toMatch(/goes into no place/)
+    expect(whyNot(DEMO_PROJECT, ask, 'stock-fluid', result).sentence).toMatch(/fits no place/)
     expect(() => whyNot(DEMO_PROJECT, ask, 'nowhere', result)).toThrow(/no part nowhere/)
   })
 })

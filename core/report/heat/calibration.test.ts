@@ -64,8 +64,8 @@ describe('a temperature that was read', () => {
     const project = withRead({ readC: usual })
     expect(width(project, 'Rotor, front')).toBeLessThan(width(DEMO_PROJECT, 'Rotor, front'))
     const { narrowed, readings } = heatReport(project, 'balanced', 'hill')
-    expect(narrowed).toMatch(/with what was read, .* without/)
-    expect(readings[0]!.words).toMatch(/cooling by speed 1\.0\d? times what is usual, good to \d+.% instead of 25.%/)
+    expect(narrowed).toMatch(/with the readings, .* without/)
+    expect(readings[0]!.words).toMatch(/cooling by speed 1\.0\d? times the nominal value, known to \d+% instead of 25%/)
   })
   test.each([
     ['pad', 'ringToPadWPerK', 'padC'],
@@ -78,7 +78,7 @@ describe('a temperature that was read', () => {
   })
   test('that no likely cooling makes is not used, and says so', () => {
     const { prepared, readings } = calibrated(withRead({ readC: 40 }), 'balanced', bare())
-    expect(readings).toMatchObject([{ used: false, words: expect.stringMatching(/not used\. The nearest/) }])
+    expect(readings).toMatchObject([{ used: false, words: expect.stringMatching(/not used\. The closest/) }])
     expect(prepared).toEqual(bare())
   })
   test('speaks of the part it was taken on, in every setup that has it, and of no other', () => {

@@ -26,6 +26,6 @@ test('more water never boils later, at its least neither', () => {
   )
 })
 test('beyond the wet boiling point nothing is promised: it may boil as water does', () => {
-  expect(now(6)).toMatchObject({ leastBoilC: 100, changeNow: true, words: expect.stringMatching(/below its wet boiling point.*change it/) })
+  expect(now(6)).toMatchObject({ leastBoilC: 100, changeNow: true, words: expect.stringMatching(/below the wet boiling point.*change it/) })
   expect(now(3).leastBoilC).toBeGreaterThanOrEqual(180)
 })

@@ -59,7 +59,7 @@ describe('what would help', () => {
         if (one.first) expect(words).toBe(`${one.first.label.toLowerCase()} ${one.first.when}`)
         else
           expect(words).toMatch(
-            one.open === 'range' ? /not known/ : one.open === 'fade' ? /fade is not predicted/ : /^nothing, by the likely/,
+            one.open === 'range' ? /not known/ : one.open === 'fade' ? /fade is not predicted/ : /^nothing, with nominal/,
           )
       }
     }

@@ -228,7 +228,7 @@ function atAxle(project: Project, { pad, rotor, caliper, duct, padShims }: Resol
       : [
           {
             edit: { kind: 'duct', axle } as const,
-            label: `A hose to the hub side, ${axle}`,
+            label: `Cooling ducts, ${axle}`,
             what: 'air' as const,
             axle,
             kgACorner: undefined,

@@ -98,7 +98,7 @@ describe('what nobody entered', () => {
 
 test('a curve of friction fades: the brakes are gone in a lap, where one figure says nothing of it', () => {
   const { goneAtS, sentence, samples } = heatReport(DEMO_PROJECT, 'as-it-stands', 'hard')
-  expect(sentence).toMatch(/^In lap \d+ the brakes are gone: .* Before: pad surface, front beyond 350/)
+  expect(sentence).toMatch(/^In lap \d+ the brakes fail: .* Before: pad surface, front beyond 350/)
   expect(samples.at(-1)!.seconds).toBeLessThanOrEqual(goneAtS! + 1e-9)
   const flat = changed((project) => {
     for (const one of project.parts)
@@ -231,7 +231,7 @@ test('the stroke of the master cylinder ends a session as the foot does', () => 
   const { sentence, verdict } = heatReport(short, 'as-it-stands', 'hard')
   expect([verdict, sentence]).toEqual([
     'needs',
-    expect.stringMatching(/^In lap \d+ the brakes are gone: the stroke of pedal or master cylinder/),
+    expect.stringMatching(/^In lap \d+ the brakes fail: at the end of its stroke, the pedal or master cylinder/),
   ])
 })
 test('drums are reckoned, roughly, and what is not looked at is said', () => {

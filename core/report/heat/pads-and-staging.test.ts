@@ -18,7 +18,7 @@ describe('pads beside each other', () => {
     expect(() => padsBeside(DEMO_PROJECT, 'nowhere', 'front')).toThrow(/no setup nowhere/)
   })
   test.each([
-    [{ rangeFromC: figure(120) }, [[20, 0.4]], 'bites late when cold: its range begins at 120 °C'],
+    [{ rangeFromC: figure(120) }, [[20, 0.4]], 'low cold friction: its range begins at 120 °C'],
     [{}, undefined, 'cold friction unknown'],
     [
       {},
@@ -26,7 +26,7 @@ describe('pads beside each other', () => {
         [20, 0.2],
         [300, 0.4],
       ],
-      'bites 50% of its best when cold',
+      'cold friction 50% of its best',
     ],
     [
       { rangeFromC: figure(0) },
@@ -34,7 +34,7 @@ describe('pads beside each other', () => {
         [20, 0.38],
         [300, 0.4],
       ],
-      'bites when cold',
+      'good cold friction',
     ],
   ] as const)('%j, %j: %s', (pad, curve, words) => expect(coldWords(pad, curve)).toBe(words))
 })
@@ -53,14 +53,14 @@ describe('held on the line', () => {
       const { held, verdict, sentence } = at(torque)
       expect([verdict, sentence]).toEqual(
         held!.enough
-          ? ['fits', expect.stringMatching(/^It holds: holding takes .*bar .*N of clamp/)]
+          ? ['fits', expect.stringMatching(/^It holds: holding needs .*bar .*N clamp force/)]
           : ['needs', expect.stringMatching(/^It does not hold/)],
       )
     }
     const unknown = structuredClone(DEMO_PROJECT)
     for (const one of unknown.parts) if (one.kind === 'booster') delete one.assistN
     const open = stagingReport(unknown, 'balanced', { axle: 'front', axleTorqueNm: 500, calipersPerWheel: 1 })
-    expect([open.verdict, open.sentence]).toEqual(['unknown', expect.stringMatching(/^Cannot say: .* at most/)])
+    expect([open.verdict, open.sentence]).toEqual(['unknown', expect.stringMatching(/^Not enough data: .* at most/)])
   })
   test('nothing is said of brakes that cannot be computed', () => {
     const bare = structuredClone(DEMO_PROJECT)

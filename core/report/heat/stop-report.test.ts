@@ -15,7 +15,7 @@ test('the demo’s tyres limit a stop before and after: larger brakes by themsel
     const { rows, sentence, worth } = stopReport(DEMO_PROJECT, id)
     expect(rows.map((row) => [row.surface, row.limit])).toEqual([['dry', 'tyre'], ['wet', 'tyre']]) // prettier-ignore
     expect(sentence).toMatch(/^The tyres limit a dry stop: 0\.\d\d.g/)
-    expect(worth).toContain('Larger brakes by themselves change heat, feel and repeatability.')
+    expect(worth).toContain('larger brakes change heat, feel and repeatability.')
     // said is what the rows hold
     const dry = rows[0]!
     if (dry.stock && dry.stock.distanceM! - dry.distanceM! > 0.5) expect(worth).toMatch(/^This setup stops \d+\.\d m shorter/)
@@ -31,8 +31,8 @@ test('without its booster the foot limits, and more clamp or assist is named', (
   // a light foot is not the pads' fault, though cold they give less still
   expect(rows[0]!.padsG).toBeLessThan(rows[0]!.driverG)
   expect(rows[0]!.decelG).toBe(rows[0]!.padsG)
-  expect(sentence).toMatch(/^The foot limits a dry stop/)
-  expect(worth).toMatch(/more clamp, friction or assist/)
+  expect(sentence).toMatch(/^Pedal force limits a dry stop/)
+  expect(worth).toMatch(/More clamp force, friction or assist/)
 })
 test('with anti-lock the tyres count whole; whether there is one is asked for', () => {
   const abs = stopReport(
@@ -63,7 +63,7 @@ test('a short master cylinder, and pads that do not bite cold, limit a stop and 
     for (const part of project.parts) if (part.kind === 'masterCylinder') part.strokeMm = figure(9)
   })
   const { rows, sentence } = stopReport(short, 'as-it-stands')
-  expect([rows[0]!.limit, sentence]).toEqual(['stroke', expect.stringMatching(/^The stroke of pedal or master cylinder limits a dry stop/)])
+  expect([rows[0]!.limit, sentence]).toEqual(['stroke', expect.stringMatching(/^Pedal travel or master cylinder stroke limits a dry stop/)])
   const glass = changed((project) => {
     for (const part of project.parts) if (part.kind === 'pad') part.frictionThere![0] = figure(0.05)
   })
@@ -80,7 +80,7 @@ test('a stroke or a bite that nobody knows is said, and never counted as enough'
   })
   const { rows, sentence } = stopReport(unknown, 'balanced')
   expect([rows[0]!.strokeG, rows[0]!.padsG]).toEqual([undefined, undefined])
-  expect(sentence).toMatch(/Whether the stroke of the master cylinder is enough is not known\. How the pads bite when cold is not known\./)
+  expect(sentence).toMatch(/The master cylinder’s stroke is not checked: values are missing\. Cold friction of the pads is unknown\./)
 })
 
 test('a booster of which nobody knows what it gives makes the foot a most, and is asked for', () => {
@@ -90,7 +90,7 @@ test('a booster of which nobody knows what it gives makes the foot a most, and i
   const { sentence, missing, footAtMost } = stopReport(bare, 'balanced')
   expect([footAtMost, sentence, missing.map((one) => one.what)]).toEqual([
     true,
-    expect.stringMatching(/could give at most .* may give less than the tyres hold/),
+    expect.stringMatching(/would allow at most .* may limit the stop before the tyres do/),
     [expect.stringMatching(/^Assist of /)],
   ])
 })

@@ -32,7 +32,7 @@ export function stopReport(project: Project, setupId: string): StopReport {
   const { stopFromKmh, units } = project.preferences
   const here = hydraulicsOf(project, setupId)
   const missing = [...here.missing, ...(here.unknownAssist ? [here.unknownAssist] : [])]
-  if (project.car.abs === undefined) missing.push({ what: 'Whether the car has anti-lock', at: { kind: 'car', field: 'abs' } })
+  if (project.car.abs === undefined) missing.push({ what: 'Whether the car has ABS', at: { kind: 'car', field: 'abs' } })
   const base = {
     missing,
     fromKmh: stopFromKmh,

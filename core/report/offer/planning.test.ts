@@ -66,7 +66,7 @@ describe('the stroke of the master cylinder', () => {
   test.each([
     [7.3, 'fits', /bar tilts 7\.2° of 7\.3°/],
     [7.1, 'needs', /maker allows 7\.1°: it would bind/],
-    [undefined, 'unknown', /may tilt is not known/],
+    [undefined, 'unknown', /tilt limit is unknown/],
   ] as const)('two cylinders with a bar that may tilt by %p°: %s', (degrees, verdict, sentence) => {
     const twin = demo((project) => {
       Object.assign(project.setups[3]!.hydraulics, { masterCylinder: 'twin-box', booster: null, barFrontShare: figure(0.5) })
@@ -101,7 +101,7 @@ describe('anti-lock', () => {
     expect(withAbs('big-kit', (project) => (project.preferences.limits = { absPoints: Math.abs(off) + 1e-6 }))!.verdict).toBe('fits')
     expect(withAbs('big-kit', (project) => (project.preferences.limits = { absPoints: Math.abs(off) - 1e-6 }))).toMatchObject({
       verdict: 'check',
-      sentence: expect.stringMatching(/control unit/),
+      sentence: expect.stringMatching(/confirm that the ABS tolerates it/),
     })
   })
   test('a rotor that should carry the ring and does not blocks; not knowing it is unknown', () => {

@@ -117,7 +117,7 @@ describe('a typical car', () => {
     const answer = answerOf(project, report, 'balanced', 'front', doubt)!
     expect(answer.verdict).toBe('check')
     expect(answer.sentence).toMatch(/^Not confirmed: \d+% probability/)
-    expect(answer.beside.join(' ')).toMatch(/in 9 of 10 cases between/)
+    expect(answer.beside.join(' ')).toMatch(/90% range/)
     expect(answer.matters[0]!.share).toBeGreaterThan(0.1)
   })
   test('is enough to say whether the brakes last', () => {

@@ -84,6 +84,7 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
       state: others.length === 0 ? 'nothing to buy yet' : unpriced === 0 ? 'all have one' : `${unpriced} without`,
       done: others.length > 0 && unpriced === 0,
       to: 'cost',
+      view: 'bill',
     },
     { id: 'compare', words: 'Compare the setups.', state: '', done: false, to: 'cost', view: 'compare' },
   ]
@@ -152,7 +153,7 @@ function order(project: Project, reports: readonly Report[]): WayThere {
       to: 'fit',
       view: 'check',
     },
-    { id: 'order', words: 'Order the parts by seller, and print the work order.', state: '', done: false, to: 'build' },
+    { id: 'order', words: 'Order the parts by seller, and print the work order.', state: '', done: false, to: 'build', view: 'order' },
   ]
   if (!report || !setup) return { steps, answer: say('unknown', 'Nothing to order yet: add a setup first.') }
   if (report.verdict === 'blocked')

@@ -44,11 +44,11 @@ describe('stops of two setups', () => {
     const { compared, sentence, notes, plan, model } = stopsReport(withStops([51.2, 52.6, 51.9], [51.0, 51.8, 51.3]), ASKED)
     expect(compared!.verdict).toBe('notShown')
     expect(sentence).toMatch(
-      /^Estate fronts against As it stands: 0\.5 m shorter, between 2\.0 m shorter and 0\.9 m longer\. These runs do not show a difference/,
+      /^Estate fronts against Current car: 0\.5 m shorter, between 2\.0 m shorter and 0\.9 m longer\. These runs show no difference/,
     )
-    expect(notes[0]).toMatch(/driven in one go/)
+    expect(notes[0]).toMatch(/driven in one block/)
     expect(plan.sentence).toMatch(
-      /^To show 1\.0 m in eight of ten tests takes \d+ runs with each setup, with the 0\.6 m of scatter so far\.$/,
+      /^To show 1\.0 m with 80% probability, drive \d+ runs with each setup, with the 0\.6 m of scatter so far\.$/,
     )
     expect(plan.order.map((one) => one.setup)).toEqual(['Current car', 'Estate fronts', 'Estate fronts', 'Current car'])
     expect(plan.order.reduce((sum, one) => sum + one.runs, 0)).toBe(2 * plan.each!)
@@ -58,12 +58,12 @@ describe('stops of two setups', () => {
   })
   test('a difference that is there is said with its range, and whether the model expects it', () => {
     const { sentence, model } = stopsReport(withStops([51.2, 51.6, 51.4, 51.3], [47.1, 47.5, 47.2, 47.4]), ASKED)
-    expect(sentence).toMatch(/^Estate fronts stops 4\.1 m shorter than As it stands, between 4\.\d m shorter and 3\.\d m shorter/)
-    expect(model).toMatch(/The runs say otherwise/)
+    expect(sentence).toMatch(/^Estate fronts stops 4\.1 m shorter than Current car, between 4\.\d m shorter and 3\.\d m shorter/)
+    expect(model).toMatch(/The runs disagree/)
   })
   test('one run is nothing yet, and one that began too fast or too slow is set aside with the reason', () => {
     const project = withStops([51.2], [51, 52])
-    expect(stopsReport(project, ASKED).sentence).toMatch(/^Nothing can be said yet.*; As it stands has 1/)
+    expect(stopsReport(project, ASKED).sentence).toMatch(/^Not enough data: .*; Current car has 1/)
     project.stopTests.push(stop('as-it-stands', 48, { fromKmh: 95 }))
     const { a } = stopsReport(project, ASKED)
     expect(a.rows.map((row) => [row.correctedM === undefined, row.aside])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore
@@ -80,7 +80,7 @@ describe('stops of two setups', () => {
   })
   test('what else changed is said, and two things at once; two blocks of each take the note away', () => {
     const { notes } = stopsReport(withStops([51, 52], [49, 50], { tyre: 'sticky', date: '2026-10-10', airC: 30, abs: true }), ASKED)
-    expect(notes).toEqual(expect.arrayContaining([expect.stringMatching(/^Changed as well: tyre/), expect.stringMatching(/^Changed as well: day/), expect.stringMatching(/^ABS worked with one/), expect.stringMatching(/^More than one thing/)])) // prettier-ignore
+    expect(notes).toEqual(expect.arrayContaining([expect.stringMatching(/^Changed as well: tyre/), expect.stringMatching(/^Changed as well: day/), expect.stringMatching(/^The ABS worked with one/), expect.stringMatching(/^Several things changed/)])) // prettier-ignore
     const blocks = changed((project) => {
       project.stopTests = [51, 50, 51.5, 50.5].map((one, i) => stop(i % 2 ? 'estate-fronts' : 'as-it-stands', one))
     })
@@ -134,7 +134,7 @@ describe('wheels that locked', () => {
     return { project, found: lockSightingsReport(project)[0]! }
   }
   test('as the model says agrees', () => {
-    expect(report({}).found).toMatchObject({ verdict: 'agrees', explains: [], sentence: expect.stringMatching(/^The model says the front wheels first, at 0\.83.g: as seen/) }) // prettier-ignore
+    expect(report({}).found).toMatchObject({ verdict: 'agrees', explains: [], sentence: expect.stringMatching(/^The model predicts front lock-up first, at 0\.83.g: as seen/) }) // prettier-ignore
     expect(report({ axle: 'none', atG: 0.6 }).found.verdict).toBe('agrees')
   })
   test.each<[string, Partial<LockSighting>]>([
@@ -231,7 +231,7 @@ describe('wear', () => {
     const { forecasts } = wearReport(both)
     expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
     expect(forecasts[0]!.sentence).toMatch(
-      /at its minimum of 7\.0.mm after event 12 \(7 more; 90% range 10–14\), if wear stays as it is\.$/,
+      /at its minimum of 7\.0.mm after event 12 \(7 more, 90% range 10–14\) at the present rate\.$/,
     )
   })
   test('one reading with the thickness when new gives a first forecast; nothing is swapped across', () => {

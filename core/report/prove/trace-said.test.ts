@@ -14,10 +14,10 @@ function stop(gAt: (seconds: number) => number): [number, number][] {
 
 describe('what a stop shows', () => {
   test.each<[string, (t: number) => number, RegExp]>([
-    ['even', () => 0.8, /^Full braking 0\.80 g on average.* It holds to the end\.$/],
+    ['even', () => 0.8, /^Full braking 0\.80 g on average.* It stays constant to the end\.$/],
     ['fading', (t) => 1 - 0.13 * t, /It weakens from \d\.\d\d to 0\.\d\d g: fade/],
-    ['growing', (t) => 0.5 + 0.15 * t, /It grows from .*bite when warm/],
-    ['with anti-lock', (t) => 0.8 + 0.3 * Math.sign(Math.sin(2 * Math.PI * 2.5 * t)), /anti-lock at work/],
+    ['growing', (t) => 0.5 + 0.15 * t, /It grows from .*friction rises with heat/],
+    ['with anti-lock', (t) => 0.8 + 0.3 * Math.sign(Math.sin(2 * Math.PI * 2.5 * t)), /the ABS worked/],
   ])('%s', (_, gAt, words) => {
     const { sentence, meanG, points } = traceSaid(stop(gAt))
     expect(sentence).toMatch(words)
@@ -25,7 +25,7 @@ describe('what a stop shows', () => {
     expect(points.every(([seconds], i) => i === 0 || seconds > points[i - 1]![0])).toBe(true)
   })
   test('half a stop says nothing', () => {
-    expect(traceSaid([[0, 100], [1, 80]])).toMatchObject({ meanG: undefined, sentence: expect.stringMatching(/nothing is said/) }) // prettier-ignore
+    expect(traceSaid([[0, 100], [1, 80]])).toMatchObject({ meanG: undefined, sentence: expect.stringMatching(/not evaluated/) }) // prettier-ignore
   })
 })
 

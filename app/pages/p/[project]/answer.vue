@@ -126,7 +126,7 @@ const AXLES_SHOWN = [
           <ol class="matters" data-test="matters">
             <li v-for="one in answer.matters" :key="one.label">
               <ElButton link type="primary" @click="lead(one.at)">{{ one.label }}</ElButton>
-              <span class="soft num">{{ percent(one.share) }} of the doubt</span>
+              <span class="soft num">{{ percent(one.share) }} of the uncertainty</span>
             </li>
           </ol>
         </template>

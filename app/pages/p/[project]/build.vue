@@ -2,8 +2,8 @@
 import { useView } from '~/composables/view'
 
 const VIEWS = [
+  { id: 'before', label: 'Before you order' },
   { id: 'order', label: 'Work order' },
-  { id: 'before', label: 'Before ordering' },
   { id: 'stages', label: 'Stages' },
 ] as const
 const view = useView(VIEWS)
@@ -12,8 +12,8 @@ const view = useView(VIEWS)
 <template>
   <div>
     <ViewTabs step="build" :views="VIEWS" :current="view" label="Views of the build" />
-    <BeforeBuild v-if="view === 'before'" />
+    <LazyBuildOrder v-if="view === 'order'" />
     <LazyBuildStages v-else-if="view === 'stages'" />
-    <BuildOrder v-else />
+    <BeforeBuild v-else />
   </div>
 </template>

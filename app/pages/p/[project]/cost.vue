@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { useView } from '~/composables/view'
+import { useWorkbench } from '~/composables/workbench'
 
 const VIEWS = [
-  { id: 'bill', label: 'Parts list' },
-  { id: 'season', label: 'Season' },
   { id: 'compare', label: 'Compare' },
   { id: 'search', label: 'Search' },
+  { id: 'bill', label: 'Parts list' },
+  { id: 'season', label: 'Season' },
 ] as const
 const view = useView(VIEWS)
+const { report } = useWorkbench()
 </script>
 
 <template>
   <div>
     <ViewTabs step="cost" :views="VIEWS" :current="view" label="Views of the decision" />
-    <SeasonCost v-if="view === 'season'" />
-    <LazyCompareSheet v-else-if="view === 'compare'" />
+    <CostBill v-if="view === 'bill'" />
     <LazySearchPanel v-else-if="view === 'search'" />
-    <CostBill v-else />
+    <template v-else-if="view === 'season'"><SeasonCost v-if="report" /></template>
+    <LazyCompareSheet v-else />
   </div>
 </template>

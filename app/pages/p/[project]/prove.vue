@@ -2,13 +2,13 @@
 import { useView } from '~/composables/view'
 
 const VIEWS = [
-  { id: 'log', label: 'Logbook' },
   { id: 'stops', label: 'Stops' },
-  { id: 'locks', label: 'Wheels that lock' },
+  { id: 'locks', label: 'Lock-up' },
   { id: 'wear', label: 'Wear' },
   { id: 'gauges', label: 'Pressures' },
   { id: 'temperatures', label: 'Temperatures' },
   { id: 'reports', label: 'Fit reports' },
+  { id: 'log', label: 'Logbook' },
 ] as const
 const view = useView(VIEWS)
 </script>
@@ -16,7 +16,7 @@ const view = useView(VIEWS)
 <template>
   <div>
     <ViewTabs step="prove" :views="VIEWS" :current="view" label="Views of the logbook" />
-    <LazyStopTests v-if="view === 'stops'" />
+    <LazyLogBook v-if="view === 'log'" />
     <LazyLockSightings v-else-if="view === 'locks'" />
     <LazyWearLog v-else-if="view === 'wear'" />
     <template v-else-if="view === 'gauges'">
@@ -25,6 +25,6 @@ const view = useView(VIEWS)
     </template>
     <LazyHeatReadings v-else-if="view === 'temperatures'" />
     <LazyFitReports v-else-if="view === 'reports'" />
-    <LogBook v-else />
+    <LazyStopTests v-else />
   </div>
 </template>
