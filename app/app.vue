@@ -6,7 +6,7 @@ useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
 </script>
 
 <template>
-  <ElConfigProvider :message="{ max: 3, grouping: true }">
+  <ElConfigProvider :message="{ max: 3, grouping: true, placement: 'bottom', offset: 110 }">
     <NuxtPage />
     <FileDrop />
     <ProblemsDialog />

@@ -16,6 +16,7 @@ const back = () => (window.history.length > 1 ? router.back() : router.push('/')
       <ElButton type="primary" @click="print">Print</ElButton>
     </header>
     <h1>How it decides</h1>
+    <p class="screen"><NuxtLink to="/glossary">Open glossary</NuxtLink></p>
     <p>Every verdict comes from entered values, each with its source and uncertainty. A missing value is a question, never a zero.</p>
     <h2>Verdicts</h2>
     <dl>

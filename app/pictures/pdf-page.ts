@@ -30,7 +30,8 @@ class NoFilters {
 /** The fourteen letter forms that every reader of PDFs has, for files that bring none of their own: they ship with us. */
 const LETTERS = import.meta.glob<string>('../../node_modules/pdfjs-dist/standard_fonts/*.{pfb,ttf}', { query: '?url', import: 'default' })
 class Letters {
-  async fetch({ filename }: { filename: string }): Promise<Uint8Array> {
+  async fetch({ kind, filename }: { kind: string; filename: string }): Promise<Uint8Array> {
+    if (kind !== 'standardFontDataUrl') throw new Error(`no ${filename}: it is not among the letters`)
     const found = Object.entries(LETTERS).find(([path]) => path.endsWith(`/${filename}`))
     if (!found) throw new Error(`no letters called ${filename}`)
     return new Uint8Array(await (await fetch(await found[1]())).arrayBuffer())
@@ -49,7 +50,7 @@ export async function openPage(file: Blob, name: string, page: number): Promise<
     disableFontFace: true,
     useSystemFonts: false,
     useWorkerFetch: false,
-    StandardFontDataFactory: Letters,
+    BinaryDataFactory: Letters,
     enableXfa: false,
     disableAutoFetch: true,
     CanvasFactory: Canvases,
@@ -65,7 +66,8 @@ export async function openPage(file: Blob, name: string, page: number): Promise<
     const viewport = sheet.getViewport({ scale: LONGEST_PX / Math.max(size.width, size.height) })
     const canvas = new OffscreenCanvas(Math.max(Math.round(viewport.width), 1), Math.max(Math.round(viewport.height), 1))
     const context = canvas.getContext('2d', { willReadFrequently: true })
-    await sheet.render({ canvasContext: context as unknown as CanvasRenderingContext2D, viewport, background: '#fff' }).promise
+    await sheet.render({ canvas: null, canvasContext: context as unknown as CanvasRenderingContext2D, viewport, background: '#fff' })
+      .promise
     return { ok: true, bitmap: await createImageBitmap(canvas), pages: document.numPages }
   } catch (error) {
     const kind = (error as { name?: string }).name

@@ -24,7 +24,7 @@ test('leaves what it was given as it was', () => {
 })
 test.each([
   [{ version: 4 }, /newer/],
-  [{ version: '1' }, /version is missing/],
+  [{ version: '1' }, /has no version/],
   [{}, /version is missing/],
   [{ version: 0 }, /cannot be read any more/],
 ])('%p is refused with a reason', (value, message) => {

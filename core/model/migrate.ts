@@ -210,15 +210,15 @@ export type Migrated = { ok: true; value: Record<string, unknown> } | { ok: fals
 export function migrate(value: Record<string, unknown>, table: MigrationTable = MIGRATIONS, target: number = VERSION): Migrated {
   const version = value.version
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0) {
-    return { ok: false, message: 'The file’s version is missing (a whole number under "version").' }
+    return { ok: false, message: 'has no version (a whole number under "version").' }
   }
   if (version > target) {
-    return { ok: false, message: `The file is of version ${version}; this application reads up to ${target}. Open it with a newer one.` }
+    return { ok: false, message: `has version ${version}; this application reads up to version ${target}. Open it with a newer version of the application.` }
   }
   let current = value
   for (let at = version; at < target; at += 1) {
     const step = table[at]
-    if (!step) return { ok: false, message: `Files of version ${at} cannot be read any more.` }
+    if (!step) return { ok: false, message: `has version ${at}, which can no longer be read.` }
     current = { ...step(current), version: at + 1 }
   }
   return { ok: true, value: current }

@@ -102,7 +102,10 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
       </DataTable>
     </section>
     <section v-if="bores.pairs.length > 0">
-      <h2>Two cylinders with a bar, set to {{ share(bores.wantedShare!) }} front: {{ counted(feasible, 'pair does', 'pairs do') }}</h2>
+      <h2>
+        Twin master cylinders with a <GlossaryTerm id="balanceBar" />, set to {{ share(bores.wantedShare!) }} front:
+        {{ counted(feasible, 'pair does', 'pairs do') }}
+      </h2>
       <div class="scroll">
         <table class="matrix num" data-test="pair-matrix">
           <caption class="soft small">

@@ -6,7 +6,6 @@ import { formatQuantity } from '#core/quantity/format.ts'
 import { takeCompany } from '#core/edit/take-bundle.ts'
 import type { CompareRow } from '#core/report/offer/compare-wheels.ts'
 import { PLACE_WORDS } from '#core/report/corner/words.ts'
-import { counted } from '#core/report/figure/words.ts'
 import { LazyTable } from '~/composables/lazy-table'
 import { useProjectStore } from '~/stores/project'
 import { useReports } from '~/composables/reports'
@@ -99,13 +98,11 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
       <ElButton @click="chooseAxle(axle === 'front' ? 'rear' : 'front')"> {{ axle === 'front' ? 'Rear' : 'Front' }} instead </ElButton>
     </header>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-    <ElSkeleton v-else-if="!rows" :throttle="250" :rows="6" animated />
+    <WorkingLine v-else-if="!rows" :what="what === 'wheels' ? 'Checking every wheel' : 'Checking every brake'" />
     <NothingYet
       v-else-if="rows.length === 0"
       :text="
-        what === 'wheels'
-          ? 'There is no wheel among the parts yet: add one in the step Parts or Measure.'
-          : 'No setup has a caliper here yet.'
+        what === 'wheels' ? 'No wheels in the library yet. Add one in Parts.' : 'No setup has a caliper on this axle yet. Add one in Setup.'
       "
     />
     <LazyTable v-else :rows="rows" :columns="columns" data-test="comparison">
@@ -121,7 +118,7 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
           }}<span v-if="row.why && (row.answer !== row.short || row.verdict === 'clears')" class="block small" data-test="why">{{
             row.why
           }}</span
-          ><span v-if="row.missing > 0" class="block small">{{ counted(row.missing, 'open question') }}</span>
+          ><span v-if="row.missing > 0" class="block small">{{ `${row.missing} to enter` }}</span>
         </div>
       </template>
       <template #gap="{ row }">

@@ -24,7 +24,7 @@ function setSpacer(value: number) {
 
 <template>
   <div>
-    <h2>Spacer</h2>
+    <h2>Spacer, <GlossaryTerm id="threadEngagement" /> and <GlossaryTerm id="hubRegister" /></h2>
     <div class="spacer">
       <FigureInput
         :key="axle"

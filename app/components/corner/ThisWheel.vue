@@ -78,6 +78,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
         </template>
         <p v-if="corner.trial" class="small" :class="corner.trial.agree ? '' : 'tone-needs'">{{ corner.trial.sentence }}</p>
         <p v-if="corner.twoWays && !corner.twoWays.agree" class="small tone-needs">{{ corner.twoWays.sentence }}</p>
+        <p class="small"><GlossaryTerm id="clearance">Clearances</GlossaryTerm></p>
         <ElDescriptions class="gaps" :column="1" border>
           <ElDescriptionsItem v-for="row in rows" :key="row.id" label-align="left" align="right">
             <template #label>
@@ -86,7 +87,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
             {{ row.value === undefined ? 'no common place' : `${report ? boundWord(report.figures[row.id]) : ''}${mm(row.value)}` }}
           </ElDescriptionsItem>
           <ElDescriptionsItem :label="corner.faceKnown ? '90% range' : '90% range, barrel alone'" label-align="left" align="right">
-            {{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} and {{ mm(corner.gap.p95Mm) }}
+            {{ formatQuantity(corner.gap.p05Mm, 'length', units, { bare: true }) }} to {{ mm(corner.gap.p95Mm) }}
           </ElDescriptionsItem>
         </ElDescriptions>
 
@@ -97,7 +98,7 @@ const contradicted = computed(() => report.value?.reports[axle.value].filter((on
       <p v-if="corner.difference" class="small">{{ corner.difference.sentence }} {{ corner.difference.agrees }}</p>
 
       <GapLimits />
-      <p class="soft small">A verdict here is no approval: turn the wheel by hand with all parts bolted up before it is driven.</p>
+      <p class="soft small">Trial-fit all parts and turn the wheel by hand before you drive.</p>
     </section>
     <CornerPanel class="drawing" />
   </div>

@@ -143,8 +143,8 @@ const print = () => window.print()
         </div>
       </div>
       <p>
-        Then: <strong data-test="weighed-order">{{ weighed.map((one) => one.name).join(', then ') }}</strong>
-        <ElButton link type="primary" @click="applyOrder">put the columns in this order</ElButton>
+        Resulting order: <strong data-test="weighed-order">{{ weighed.map((one) => one.name).join(', ') }}</strong>.
+        <ElButton link type="primary" @click="applyOrder">Reorder columns</ElButton>
       </p>
       <p class="soft small">
         Each row runs from best to worst, times its weight; unknown counts as worst. This gives an order, not a mark. The table above shows

@@ -130,8 +130,11 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
               :data-test="`enter-wear-${one.axle}`"
               @click="enterWear(one.axle, one.lasts)"
             >
-              Use this session for the season
+              Use this wear rate
             </ElButton>
+            <p v-else-if="one.lasts" class="no-print small" role="status">
+              The season uses this wear rate. <NuxtLink :to="link('cost', { view: 'season' })">Open Season</NuxtLink>
+            </p>
           </div>
         </section>
         <FoldedPart class="no-print" :title="`Assumed values: ${heat.assumed.length}`">

@@ -48,7 +48,7 @@ const c = (value: number | undefined) =>
 <template>
   <section v-if="pads.length > 0" data-test="pad-curves">
     <h2>
-      Pads side by side, {{ axle }}
+      Pad friction, {{ axle }}
       <ElButton link type="primary" class="no-print" @click="chooseAxle(axle === 'front' ? 'rear' : 'front')"
         >see the {{ axle === 'front' ? 'rear' : 'front' }}</ElButton
       >

@@ -196,7 +196,7 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
       />
     </div>
     <section v-if="found.forecasts.length > 0">
-      <h2>How long they last</h2>
+      <h2>Pad and rotor life</h2>
       <ul class="log" data-test="forecasts">
         <li v-for="one in found.forecasts" :key="`${one.series.axle}${one.series.side}${one.series.what}${one.series.partId}`">
           <VerdictMark :verdict="one.tone" :size="16" />

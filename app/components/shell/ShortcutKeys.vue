@@ -65,7 +65,8 @@ const columns = [
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Keys" width="min(480px, 94vw)">
+  <ElDialog v-model="open" title="Keys and terms" width="min(480px, 94vw)">
     <LazyTable :rows="SHORTCUTS" :columns="columns" />
+    <p><NuxtLink to="/glossary" @click="open = false">Open glossary</NuxtLink></p>
   </ElDialog>
 </template>

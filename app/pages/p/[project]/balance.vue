@@ -20,7 +20,7 @@ const { report, stock, isStock, units, openFigureId } = useWorkbench()
 const { balance } = useBalance()
 useFieldFocus()
 const VIEWS = [
-  { id: 'order', label: 'Which locks first' },
+  { id: 'order', label: 'Lock-up order' },
   { id: 'chain', label: 'Pedal to road' },
   { id: 'pedal', label: 'Pedal' },
   { id: 'bores', label: 'Bores' },
@@ -57,7 +57,7 @@ const shareColumns = computed(() => [
 const figureColumns = computed(() => [{ id: 'of', label: '', least: 215 }, { id: 'here', label: '', number: true }, ...beside.value])
 const shares = computed(() => [
   ...BIASES.map((id) => ({ id, label: report.value?.figures[id].label.replace('Front share of ', '') ?? id, after: '' })),
-  { id: 'bias.ideal' as const, label: 'load on the front axle', after: ' (the aim)' },
+  { id: 'bias.ideal' as const, label: 'ideal balance', after: ' (aim)' },
 ])
 const strong = ({ id }: { id: FigureId }) => (id === 'bias.road' ? 'strong' : '')
 const decel = amount('Stated at', 'deceleration', 0.1, 2)
@@ -100,7 +100,7 @@ const missing = computed(() => (report.value ? balanceMissing(report.value) : []
             <ToFindOut :missing="missing" />
           </template>
 
-          <h2>Front share, named</h2>
+          <h2><GlossaryTerm id="balance">Brake balance</GlossaryTerm>, front</h2>
           <DataTable :rows="shares" :columns="shareColumns" :row-class="strong">
             <template #of="{ row }">
               <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>{{ row.after }}
@@ -123,7 +123,7 @@ const missing = computed(() => (report.value ? balanceMissing(report.value) : []
               ><ChoiceSelect
                 :value="preferences.effectiveRadius"
                 :options="[
-                  { value: 'mean', label: 'mean of the swept ring' },
+                  { value: 'mean', label: 'mean of the swept area' },
                   { value: 'uniformPressure', label: 'uniform pressure' },
                 ]"
                 label="Effective radius"
