@@ -97,7 +97,7 @@ test('units are a way of reading: the same project in inches, pounds and psi', a
   await openDemo(page)
   const before = JSON.parse(await exported(page))
   await choose(page.getByLabel('Units'), 'in, lbf, psi')
-  await expect(page.getByTestId('verdict')).toContainText('Least gap 0.046 in at the spoke back, 0.118 in is asked for')
+  await expect(page.getByTestId('verdict')).toContainText('0.046 in at the back of the spokes, 0.118 in required')
   await expect(page.getByTestId('ledger-pedal')).toContainText('23.3 lbf')
   await page.getByRole('link', { name: /Car/ }).click()
   await expect(page.getByLabel('Wheelbase', { exact: true })).toHaveValue(/^96\.06\d* in$/)
@@ -151,7 +151,7 @@ test('the bill: extra costs, tax and a foreign price with its rate', async ({ pa
   await expect(total).toContainText('374.00')
   await page.getByLabel('Tax on every line, %').fill('500')
   await page.getByLabel('Tax on every line, %').press('Enter')
-  await expect(page.getByText('Tax at most 100 %.')).toBeVisible()
+  await expect(page.getByText('Tax at most 100%.')).toBeVisible()
   await expect(total).toContainText('374.00')
 })
 

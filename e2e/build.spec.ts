@@ -30,7 +30,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
     `${all.indexOf('leak')} of 32 done. Next: ${all.indexOf('leak') + 1}. Pedal held hard`,
   )
   const leak = page.locator('[data-step="leak"]')
-  await expect(leak).toContainText('A pedal that sinks or a wet joint ends the work here')
+  await expect(leak).toContainText('Do not drive if the pedal sinks or a joint is wet')
   await leak.getByRole('button', { name: 'Note', exact: true }).click()
   await leak.getByRole('textbox').fill('Front left banjo wept; new washers, dry now')
   await leak.getByRole('textbox').blur()

@@ -20,13 +20,13 @@ test('without the price desk the cost still works, and says what to do', async (
   await page.route('**/api/supply/**', (route) => route.abort())
   await page.getByTestId('ask-quotes').click()
   await expect(page.getByRole('alert')).toContainText('Prices can be typed in; nothing else needs it.')
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('977.00 EUR')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR\u00a0977.00')
 })
 
 test('budget, sale of the old parts, a season and when the dearer option has paid for itself', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=balanced&view=bill')
   await type(page, 'Budget, at most', '700')
-  await expect(page.getByTestId('budget')).toContainText('sure to stay within 700.00 EUR')
+  await expect(page.getByTestId('budget')).toContainText('probability of staying within EUR')
   await expect(row(page, 'line', 'kit4-caliper')).not.toContainText('beyond the budget')
   await expect(row(page, 'line', 'adjustable-valve')).toContainText('beyond the budget')
 
@@ -51,12 +51,12 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await choose(line.getByLabel('Kind'), 'sale of what comes off')
   await line.getByLabel('Price, expected').fill('60')
   await line.getByLabel('Price, expected').press('Enter')
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('917.00 EUR')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR\u00a0917.00')
 
   await page.getByRole('link', { name: 'Season', exact: true }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('12 ± 2')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
-  await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least 57 EUR')
+  await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least EUR\u00a057')
   await page.getByRole('tab', { name: 'Current car' }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('4')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
@@ -71,7 +71,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
 test('fit reports: beside the figures, contradictions pointed out, entered, exchanged', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=big-kit&view=reports')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('One report contradicts the figures')
-  await expect(page.getByTestId('reports-front')).toContainText('It says that it touches; the figures leave')
+  await expect(page.getByTestId('reports-front')).toContainText('The report says contact; the calculated clearance is')
   await page.getByRole('link', { name: 'This wheel' }).click()
   await expect(page.getByTestId('contradicted')).toContainText('A report contradicts this')
   await page.getByRole('link', { name: 'Reports' }).click()

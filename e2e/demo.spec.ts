@@ -5,7 +5,7 @@ test('from the list of projects to the verdict of the demo', async ({ page }) =>
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Valiant Caliper' })).toBeVisible()
   await page.getByRole('button', { name: 'Open the demo' }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Too close. Least gap 1.2 mm at the spoke back, 3.0 mm is asked for.')
+  await expect(page.getByTestId('verdict')).toContainText('Too close: 1.2 mm at the back of the spokes, 3.0 mm required.')
   await expect(page.getByTestId('corner-drawing')).toBeVisible()
   // the tour of the bench, left at once
   await expect(page.locator('.el-tour__content')).toContainText('The answer first')
@@ -26,7 +26,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
     await page.waitForFunction(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(true)))))
   }
   await page.mouse.up()
-  await expect(verdict).toContainText('Clears.')
+  await expect(verdict).toContainText('Clears:')
   const spacerMm = Number(await grip.getAttribute('aria-valuenow'))
   expect(spacerMm).toBeGreaterThan(1.5)
   expect(spacerMm).toBeLessThanOrEqual(4)
@@ -39,7 +39,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   await expect(verdict).toContainText('Too close')
   await expect.poll(() => ledger(page)).toEqual(before)
   await page.keyboard.press('Control+Shift+z')
-  await expect(verdict).toContainText('Clears.')
+  await expect(verdict).toContainText('Clears:')
 
   // a stock size is a part with a price
   await page.getByLabel('Thickness, front', { exact: true }).fill('5 mm')
@@ -64,7 +64,7 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
 
 test('the other setups teach what they are made for', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=big-kit')
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await expect(page.getByTestId('ledger-pedal')).toContainText('travel +12')
   await expect(page.getByTestId('ledger-bias')).toContainText('points to the front')
   await page.getByRole('tab', { name: 'Four-piston, rear to match' }).click()
@@ -95,8 +95,8 @@ test('a second tab shows what the first one saved', async ({ page, context }) =>
   const other = await context.newPage()
   await openDemo(other)
   await page.getByTestId('take-spacer').click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
-  await expect(other.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
+  await expect(other.getByTestId('verdict')).toContainText('Clears:')
   await other.getByLabel('Thickness, front', { exact: true }).fill('10')
   await other.getByLabel('Thickness, front', { exact: true }).press('Enter')
   await expect(page.getByTestId('spacer-grip')).toHaveAttribute('aria-valuenow', '10')
@@ -110,7 +110,7 @@ test('at phone width the verdict comes first and the figures can be edited', asy
   expect(verdict.y).toBeLessThan(drawing.y)
   await fitsTheWindow(page)
   await page.getByTestId('take-spacer').click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
 })
 
 test('a full disk is said, and nothing is lost', async ({ page }) => {
@@ -121,7 +121,7 @@ test('a full disk is said, and nothing is lost', async ({ page }) => {
     }
   })
   await page.getByTestId('take-spacer').click()
-  await expect(page.getByRole('alert')).toContainText('This browser has no room left. Export the project to a file')
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByRole('alert')).toContainText('This browser’s storage is full. Export the project to a file')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   expect(JSON.parse(await exported(page)).setups[1].front.spacer).toBe('spacer-3')
 })

@@ -14,9 +14,9 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await page.getByRole('link', { name: /^\s*5?\s*Fit/ }).click()
   await page.getByRole('link', { name: 'Every interface' }).click()
   const rule = (id: string) => page.locator(`[data-rule="${id}"]`)
-  await expect(rule('front.pad-shape')).toContainText('The pads are shape T-110, the caliper takes T-284.')
+  await expect(rule('front.pad-shape')).toContainText('The pads are shape T-110, the caliper needs T-284.')
   await rule('front.pad-shape').getByRole('button', { name: 'Use it' }).click()
-  await expect(rule('front.pad-shape')).toContainText('as the caliper takes')
+  await expect(rule('front.pad-shape')).toContainText('as the caliper needs')
 
   // a figure that nobody knows is a question for the yard, and leads to its field
   await leave(page, 'parts?setup=estate-fronts&part=estate-front-caliper')

@@ -6,7 +6,7 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   // the club climbs hills: that is asked about first
   await expect(says).toContainText('Pad surface, front: beyond 350')
   await expect(says).toContainText('in run 2')
-  await expect(page.getByTestId('heat-findings')).toContainText('glazing likely')
+  await expect(page.getByTestId('heat-findings')).toContainText('may glaze')
   await expect(page.getByTestId('ledger-heat')).toContainText('1 run')
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(says).toContainText('in run 4')
@@ -37,7 +37,7 @@ test('what would help: fresh fluid and better pads, what each gains; what is tak
   await expect(levers.filter({ hasText: 'Front fast-road pads' })).toContainText('pad surface, front in run 3')
   await expect(levers.filter({ hasText: 'Front track pads' })).toContainText('nothing, by the likely figures')
   // fresh fluid gains nothing where pads go first, and says so
-  await page.getByText(/Gains nothing over this driving/).click()
+  await page.getByText(/No gain in this session/).click()
   await expect(page.getByTestId('no-levers').locator('tbody tr').filter({ hasText: 'Brake fluid 4, fresh' })).toContainText('nothing')
   await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*bites \d+% of its best when cold/)
   await page.getByRole('button', { name: 'Apply Front fast-road pads, front' }).click()
@@ -87,7 +87,7 @@ test('a long look for what would help says how far it is, and can be ended and b
 
 test('one temperature narrows the range: by the probe, which warms up first', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=balanced&view=read')
-  await expect(page.getByText('What would narrow the range of pad surface, front most')).toBeVisible()
+  await expect(page.getByText('To narrow the range of pad surface, front')).toBeVisible()
   await page.getByTestId('hold-probe').click()
   const shown = page.getByTestId('probe-shows')
   // it is right once it moves no more
@@ -103,7 +103,7 @@ test('one temperature narrows the range: by the probe, which warms up first', as
   await page.getByTestId('send-probe').click()
   await expect(page.getByLabel('Temperature', { exact: true })).not.toHaveValue('')
   await page.getByRole('button', { name: 'Enter the value' }).click()
-  await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times what is usual, good to \d+% instead of 25%/)
+  await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times the nominal value, known to \d+% instead of 25%/)
   await expect(page.getByTestId('narrowed')).toContainText(/with what was read, .* without/)
   // one that cannot be is kept and not used, and a broken one is named
   await choose(page.getByTestId('read-method'), 'paint')
@@ -188,13 +188,13 @@ test('zones are pasted, or taken from a speed trace; a bad file is named and los
 test('what limits a stop: the tyres do, and larger brakes are not said to shorten it; held on the line', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=balanced&view=stop')
   await expect(page.getByTestId('stop-says')).toContainText(/The tyres limit a dry stop: 0\.\d\d.g/)
-  await expect(page.getByTestId('stop-worth')).toContainText('Larger brakes by themselves change heat, feel and repeatability.')
+  await expect(page.getByTestId('stop-worth')).toContainText('larger brakes change heat, feel and repeatability.')
   await page.getByLabel('Torque at that axle').fill('1500')
-  await expect(page.getByTestId('staging-says')).toContainText(/It holds: holding takes/)
+  await expect(page.getByTestId('staging-says')).toContainText(/It holds: holding needs/)
   await page.getByLabel('Torque at that axle').fill('9000')
   await expect(page.getByTestId('staging-says')).toContainText('It does not hold')
   await page.setViewportSize({ width: 390, height: 844 })
-  await expect(page.getByText('The foot, 500 N').first()).toBeVisible()
+  await expect(page.getByText('Pedal force, 500 N').first()).toBeVisible()
   for (const view of ['stop', 'help', 'read', 'session']) {
     await openDemo(page, 'heat', `setup=balanced&view=${view}`)
     await expect(

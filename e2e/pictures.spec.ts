@@ -81,7 +81,7 @@ async function measureBars(page: Page) {
 test('a line on the sheet becomes an outline with its doubt and its picture, and decides', async ({ page }) => {
   const [foreign, refused] = [strangers(page), violations(page)]
   await openSheet(page, 'caliperOutline')
-  await expect(field(page)).toContainText('replaces no trial fit')
+  await expect(field(page)).toContainText('all four rings in the picture')
   await give(page, 'card.png', png({ drawn: [{ points: BODY, lineMm: 0.5 }] }))
   const at = await onScreen(page)
   await expect(page.getByTestId('picture-sheet')).toContainText(/\d\d places of the sheet agree to within 0\.0\d.mm/)
@@ -107,7 +107,7 @@ test('a line on the sheet becomes an outline with its doubt and its picture, and
   await page.getByTestId('picture-next').click()
   await trace(page, at, [BODY[0]!, BODY[3]!, BODY[7]!])
   const said = page.getByTestId('picture-outline')
-  await expect(said).toContainText(/3 places, \d+ points\. Doubt: z ±0\.\d\d.mm, r ±0\.\d\d.mm/)
+  await expect(said).toContainText(/3 places, \d+ points\. Uncertainty: z ±0\.\d\d.mm, r ±0\.\d\d.mm/)
   await expect(said).toContainText('Made of: width of the line 0.14')
 
   // keys of the page behind do nothing there

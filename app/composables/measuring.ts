@@ -17,8 +17,8 @@ import { useWorkbench } from './workbench.ts'
 export const LOOSE_FIELDS: Readonly<Record<string, FigureField>> = {
   gapNowMm: length('Clearance now', -20, 100),
   radiusMm: length('At radius', 20, 330),
-  protrusionNowMm: length('Present caliper beyond the seat', -150, 200),
-  protrusionNewMm: length('New caliper beyond the seat', -150, 200),
+  protrusionNowMm: length('Present caliper beyond mounting face', -150, 200),
+  protrusionNewMm: length('New caliper beyond mounting face', -150, 200),
   gapMm: length('Minimum clearance measured', -20, 100),
 }
 type Loose = Draft<Record<string, unknown>>

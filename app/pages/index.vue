@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { QUESTIONS, type QuestionId } from '#core/model/project.ts'
+import { QUESTION_NAMES, QUESTIONS, type QuestionId } from '#core/model/project.ts'
 import { useProjectFiles } from '~/composables/project-files'
 import { inMemory, withoutStorage } from '~/storage/box'
 import { tourSeen } from '~/composables/tour'
@@ -52,6 +52,10 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
     <header>
       <h1>Valiant Caliper</h1>
       <p class="lead">Find out whether a brake upgrade fits your car, stops well and is worth its price. Every result shows its working.</p>
+      <p class="demo">
+        <ElButton type="primary" @click="openDemo">Open the demo</ElButton>
+        <span class="soft">A hill-climb club's shared hatchback with three upgrades. All data is invented.</span>
+      </p>
     </header>
 
     <p v-if="inMemory" class="tone-check in-memory" role="status" data-test="in-memory">
@@ -68,15 +72,17 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       <h2 id="ask-title">What do you want to know?</h2>
       <ul>
         <li v-for="(words, id) in QUESTIONS" :key="id">
-          <ElButton class="question" :data-test="`ask-${id}`" @click="ask(id)">{{ words }}</ElButton>
+          <button type="button" class="question" :data-test="`ask-${id}`" @click="ask(id)">
+            <strong>{{ QUESTION_NAMES[id] }}</strong>
+            <span>{{ words }}</span>
+          </button>
         </li>
       </ul>
-      <p class="soft small">Each leads to its answer by the shortest way; everything else stays at hand.</p>
     </section>
 
     <section class="ways" aria-label="Start">
       <form class="way" @submit.prevent="makeBlank">
-        <h2>Start with your car</h2>
+        <h2>New project</h2>
         <label for="new-name">Name of the project</label>
         <div class="row">
           <ElInput
@@ -88,18 +94,13 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
             aria-describedby="new-trouble"
             :validate-event="false"
           />
-          <ElButton type="primary" native-type="submit">Make project</ElButton>
+          <ElButton type="primary" native-type="submit">Create project</ElButton>
         </div>
         <p id="new-trouble" class="field-error">{{ trouble }}</p>
       </form>
       <div class="way">
-        <h2>See an example</h2>
-        <p>A hill-climb club's shared hatchback with its standard brakes and three upgrades. All data is invented.</p>
-        <ElButton @click="openDemo">Open the demo</ElButton>
-      </div>
-      <div class="way">
         <h2>Open a file</h2>
-        <p>A project exported earlier. You can also drop it anywhere on this page.</p>
+        <p>Choose an exported project, or drop it on this page.</p>
         <FilePick label="Choose a file" accept=".json,application/json" name="project-file" @pick="openFile" />
       </div>
     </section>
@@ -162,7 +163,7 @@ h1 {
 }
 .ways {
   display: grid;
-  grid-template-columns: 1.4fr 1fr 1fr;
+  grid-template-columns: 1.4fr 1fr;
   gap: 32px;
   margin-bottom: 36px;
 }
@@ -186,17 +187,32 @@ h1 {
   list-style: none;
 }
 .question {
-  justify-content: flex-start;
+  display: grid;
+  gap: 2px;
   width: 100%;
-  height: auto;
-  min-height: 54px;
+  min-height: 66px;
   padding: 10px 14px;
-  font-size: 15.5px;
-  font-weight: 600;
-  line-height: 1.25;
-  text-align: left;
-  white-space: normal;
+  border: 1px solid var(--line);
   border-left: 3px solid var(--accent);
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  line-height: 1.3;
+  text-align: left;
+  cursor: pointer;
+}
+.question strong {
+  font-size: 16px;
+}
+.question:hover {
+  background: var(--sheet-2);
+}
+.demo {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  margin-bottom: 16px;
 }
 .shelf {
   margin: 8px 0 36px;

@@ -71,6 +71,7 @@ const NAMED_BEFORE: Readonly<Record<string, string>> = Object.fromEntries(
     ['Seat at the caliper', 'Port seat at the caliper'],
     ['Seat at the car', 'Port seat at the car'],
     ['Standard uncertainty of the spoke back', 'Standard uncertainty, back of the spokes'],
+    ['Outer face beyond the seat', 'Outer face beyond mounting face'],
     ['Spoke back beyond the hub pad', 'Back of spokes beyond mounting face'],
     ['What it is for', 'Purpose'],
     ['Air goes in from', 'Air inlet side'],

@@ -213,7 +213,10 @@ export function migrate(value: Record<string, unknown>, table: MigrationTable = 
     return { ok: false, message: 'has no version (a whole number under "version").' }
   }
   if (version > target) {
-    return { ok: false, message: `has version ${version}; this application reads up to version ${target}. Open it with a newer version of the application.` }
+    return {
+      ok: false,
+      message: `has version ${version}; this application reads up to version ${target}. Open it with a newer version of the application.`,
+    }
   }
   let current = value
   for (let at = version; at < target; at += 1) {

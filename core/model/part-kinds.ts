@@ -205,7 +205,7 @@ export const caliperFields = {
   tallestRadiusMm: length('Tallest radius', -60, 330, { help: 'Hub centre to the highest place of the body.', ...quick }),
   tallFromMm: length('Tall from', -250, 150, { help: 'Inboard end of the range that is so tall, from the seat, + outboard.', ...quick }),
   tallToMm: length('Tall to', -250, 150, { help: 'Outboard end of that range.', ...quick }),
-  faceMm: length('Outer face beyond the seat', -120, 150, {
+  faceMm: length('Outer face beyond mounting face', -120, 150, {
     help: 'Straightedge across the wheel mounting face: how far the face protrudes. Negative when behind it.',
     ...quick,
   }),

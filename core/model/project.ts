@@ -356,12 +356,21 @@ export interface Preferences {
 /** What people come with, in their words. */
 export const QUESTIONS = {
   clears: 'Does this wheel clear this caliper?',
-  balanced: 'Will it be balanced, and the pedal right?',
-  lasts: 'Will the brakes last?',
-  worth: 'Which of these is worth the money?',
-  helped: 'Did it help?',
-  order: 'What do I order, and in which order do I do it?',
+  balanced: 'Which axle locks first, and how heavy is the pedal?',
+  lasts: 'Will the brakes last a session?',
+  worth: 'Which upgrade is worth its price?',
+  helped: 'Did the upgrade help?',
+  order: 'What do I buy, and how do I fit it?',
 } as const
+/** What each of them is about, in a word or two. */
+export const QUESTION_NAMES: Readonly<Record<QuestionId, string>> = {
+  clears: 'Fit',
+  balanced: 'Balance and pedal',
+  lasts: 'Heat',
+  worth: 'Value',
+  helped: 'Test results',
+  order: 'Parts list and work order',
+}
 export type QuestionId = keyof typeof QUESTIONS
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[]
 

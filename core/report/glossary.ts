@@ -47,7 +47,7 @@ export const GLOSSARY = {
   pedalRatio: ['pedal ratio', 'The lever ratio of the brake pedal: force at the pushrod divided by force at the pedal pad.'],
   proportioning: ['proportioning valve', 'A valve that reduces rear pressure above its knee pressure.'],
   runOut: ['rotor run-out', 'The side-to-side wobble of a turning rotor, measured with a dial gauge.'],
-  session: ['session', 'What the brakes are put through: a set of runs, laps or stops, or a descent.'],
+  session: ['session', 'A set of runs, laps or stops, or a descent, for which heat is computed.'],
   setup: ['setup', 'One option for the car: the parts and settings that replace those of the current car.'],
   swept: ['swept area', 'The part of the friction ring that the pads touch.'],
   taper: ['taper wear', 'Uneven wear along one pad. It points to a flexing caliper or sticking guide pins.'],

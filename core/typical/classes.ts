@@ -134,7 +134,7 @@ const ROAD = { pedalEfficiency: [0.85, 0.04], rollingShare: [0.012, 0.002], ...T
 export const CLASSES = {
   smallHatchback: {
     label: 'small hatchback',
-    says: 'about a tonne, drives its front wheels, drums behind',
+    says: '1,000 to 1,150 kg, front-wheel drive, rear drums',
     car: {
       massKg: [1060, 80],
       ladenMassKg: [1480, 90],
@@ -199,7 +199,7 @@ export const CLASSES = {
   },
   estate: {
     label: 'estate',
-    says: 'a saloon with a long tail: much difference between empty and laden',
+    says: 'like a saloon, with a large difference between empty and laden',
     car: {
       massKg: [1560, 110],
       ladenMassKg: [2140, 120],
@@ -235,7 +235,7 @@ export const CLASSES = {
   },
   lightSports: {
     label: 'light sports car',
-    says: 'low and light, drives its rear wheels, no booster',
+    says: 'low and light, rear-wheel drive, no booster',
     car: {
       massKg: [820, 70],
       ladenMassKg: [980, 75],
@@ -271,7 +271,7 @@ export const CLASSES = {
   },
   largePickUp: {
     label: 'large pick-up',
-    says: 'two tonnes and more, tall, little weight behind until it is loaded',
+    says: '2,000 kg and more, tall, light rear axle when empty',
     car: {
       massKg: [2250, 160],
       ladenMassKg: [3050, 170],
@@ -309,7 +309,7 @@ export const CLASSES = {
   },
   van: {
     label: 'van',
-    says: 'tall and short-nosed, twice as heavy laden as empty behind',
+    says: 'tall, rear axle load doubles when laden',
     car: {
       massKg: [2050, 150],
       ladenMassKg: [3350, 150],
@@ -347,7 +347,7 @@ export const CLASSES = {
   },
   formula: {
     label: 'formula-type car',
-    says: 'single seat, two cylinders with a balance bar, no booster, four pistons all round',
+    says: 'single seat, twin master cylinders, balance bar, no booster',
     car: {
       massKg: [520, 45],
       ladenMassKg: [540, 45],

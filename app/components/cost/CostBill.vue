@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { AXLES } from '#core/model/project.ts'
+import { probabilityWords } from '#core/quantity/uncertainty-words.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { counted } from '#core/report/figure/words.ts'
 import { useProjectStore } from '~/stores/project'
@@ -15,7 +16,6 @@ const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value?.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
 const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { bare: true })
-const share = (value: number) => formatQuantity(value, 'share', units.value, { decimals: 0 })
 /** What the setup adds to each corner, where it changes anything. */
 const masses = computed(() =>
   AXLES.flatMap((axle) => {
@@ -51,8 +51,8 @@ const openWords = computed(() => {
     </h1>
     <p v-if="bill.budget && bill.lines.length > 0" class="budget" data-test="budget">
       <VerdictMark :verdict="bill.budget.verdict" />
-      {{ share(bill.budget.chance) }} sure to stay within {{ money(bill.budget.minor)
-      }}{{ bill.unpriced > 0 ? ', without what has no price' : '' }}.
+      {{ probabilityWords(bill.budget.chance) }} of staying within {{ money(bill.budget.minor)
+      }}{{ bill.unpriced > 0 ? ', without the lines that have no price' : '' }}.
     </p>
     <p v-if="isStock && bill.lines.length === 0" class="soft">
       The current car needs no purchases. Select or add another setup to see its cost.

@@ -197,7 +197,7 @@ defineExpose({ focus: () => input.value?.focus() })
               )
             "
           >
-            Take {{ fine(slip.readings[0]! * slip.factor) }}
+            Use {{ fine(slip.readings[0]! * slip.factor) }}
           </ElButton>
           <ElButton link type="primary" @click="slip && add(slip.readings, true)">Accept anyway</ElButton>
           <ElButton link type="primary" @click="slip = undefined">Discard</ElButton>

@@ -230,9 +230,7 @@ describe('wear', () => {
     expect(season(both).lastsEvents!.value).toBe(12.5)
     const { forecasts } = wearReport(both)
     expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
-    expect(forecasts[0]!.sentence).toMatch(
-      /at its minimum of 7\.0.mm after event 12 \(7 more, 90% range 10–14\) at the present rate\.$/,
-    )
+    expect(forecasts[0]!.sentence).toMatch(/at its minimum of 7\.0.mm after event 12 \(7 more, 90% range 10–14\) at the present rate\.$/)
   })
   test('one reading with the thickness when new gives a first forecast; nothing is swapped across', () => {
     const [one] = wearReport(
