@@ -186,7 +186,7 @@ test('card and drawing out, drawing in; a damaged and a curved drawing are refus
   await choose(dialog.getByLabel('Unit of the drawing'), 'mm')
   await expect(page.getByTestId('dxf-take')).toBeEnabled()
   expect(await seriousFindings(page)).toEqual([])
-  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
   expect((await partOf(page, 'kit2-caliper')).outlines).toEqual(before)
 
   await put('estate.dxf', dxf.bytes.toString())

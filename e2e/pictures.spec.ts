@@ -62,7 +62,7 @@ async function onScreen(page: Page): Promise<(at: Mm) => Pair> {
 }
 const press = (page: Page, [x, y]: Pair) => (page.viewportSize()!.width < 500 ? page.touchscreen.tap(x, y) : page.mouse.click(x, y))
 /** A dialog that is still coming up is not yet where it will be. */
-const atRest = (page: Page) => dialog(page).getByRole('button', { name: 'Leave it' }).click({ trial: true })
+const atRest = (page: Page) => dialog(page).getByRole('button', { name: 'Cancel' }).click({ trial: true })
 const places = (page: Page): Locator => dialog(page).locator('[data-handle^="place-"]')
 async function trace(page: Page, at: (mm: Mm) => Pair, line: readonly Mm[]): Promise<void> {
   const before = await places(page).count()
@@ -222,7 +222,7 @@ test('a wheel is traced stretch by stretch, each with its tag; a further object 
   await dialog(page).getByRole('button', { name: 'Add and trace another' }).click()
   await expect(places(page)).toHaveCount(0)
   await expect(dialog(page).getByLabel('Which outline')).toHaveValue('hose')
-  await dialog(page).getByRole('button', { name: 'Leave it' }).click()
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByTestId('picture-behind')).toHaveCount(1)
 })
 
@@ -278,7 +278,7 @@ test('a mark that is hidden is asked for; put by hand under the loupe the sheet 
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('Shift+ArrowUp')
   await expect(page.getByTestId('picture-refused')).toBeVisible()
   await expect(page.getByTestId('picture-next')).toBeDisabled()
-  await dialog(page).getByRole('button', { name: 'Leave it' }).click()
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByTestId('picture-behind')).toHaveCount(0)
 })
 
@@ -368,7 +368,7 @@ test('hostile and broken pictures get a message with what to do, and nothing is 
   await give(page, 'good.png', good)
   await onScreen(page)
   // a picture without the sheet is asked for its marks, and can be left
-  await dialog(page).getByRole('button', { name: 'Leave it' }).click()
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click()
   await give(page, 'table.jpg', jpeg, 'image/jpeg')
   await expect(page.getByTestId('picture-refused')).toContainText('not found')
 })
@@ -397,7 +397,7 @@ test('a picture comes by drop and from the clipboard too', async ({ page }) => {
       [how, target, bytes] as const,
     )
     await onScreen(page)
-    await dialog(page).getByRole('button', { name: 'Leave it' }).click()
+    await dialog(page).getByRole('button', { name: 'Cancel' }).click()
     await expect(dialog(page)).toBeHidden()
   }
 })

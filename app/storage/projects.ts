@@ -112,9 +112,13 @@ async function keepCopy(id: string, nowMs: number): Promise<void> {
   copiedAt.set(id, nowMs)
 }
 
+/** Keys as this page has listed them and written since; while no other tab saves, the list need not be asked for again. */
+const listed = new Map<string, Set<string>>()
+
 /** Writes the pictures that are not stored yet. Under the lock of the project: no other tab takes one away meanwhile. */
 async function keepTexts(id: string, keys: readonly string[]): Promise<Set<string>> {
-  const stored = await keysOf(id)
+  const stored = listed.get(id) ?? (await keysOf(id))
+  listed.set(id, stored)
   const texts = textsFor(id)
   for (const key of keys) {
     if (stored.has(key)) continue
@@ -141,6 +145,7 @@ async function dropTexts(id: string, keys: readonly string[], stored: Set<string
 export function forgetPage(id: string): void {
   textsOf.delete(id)
   storedKeys.delete(id)
+  listed.delete(id)
 }
 
 /** A project as it is kept where there is little room: without the pictures that are stored. */
@@ -209,7 +214,10 @@ export async function saveProject(project: Project, expected: number | undefined
     return await alone(
       id,
       async (): Promise<Saved> => {
-        if ((await storedRevision(id, expected)) !== expected) return { ok: false, reason: 'conflict' }
+        if ((await storedRevision(id, expected)) !== expected) {
+          listed.delete(id)
+          return { ok: false, reason: 'conflict' }
+        }
         if (expected !== undefined) await keepCopy(id, now.getTime())
         const revision = (expected ?? 0) + 1
         const { light, keys } = textsFor(id).lightOf(project)
@@ -237,6 +245,7 @@ export async function restoreCopy(id: string): Promise<boolean> {
     const revision = (now?.revision ?? copy.revision) + 1
     await heads.setItem(id, revision)
     await projects.setItem<Kept>(id, { ...copy, revision })
+    listed.delete(id)
     return true
   })
 }

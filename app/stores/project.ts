@@ -29,7 +29,7 @@ export type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
 
 const MOST_STEPS = 500
 /** From the first change that is not saved: who goes on typing is saved all the same. */
-const SAVE_AFTER_MS = 200
+const SAVE_AFTER_MS = 100
 /** After a save that failed: who types no more has it saved all the same, once the storage takes it. */
 const TRY_AGAIN_AFTER_MS = 2000
 const CHANNEL = 'valiant-caliper'

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals'
 import { freeze, produce } from 'immer'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { blankProject } from './blank.ts'
-import { projectProblems } from './check.ts'
+import { knownGood, projectProblems } from './check.ts'
+import { goodMembers } from './good-members.ts'
 import type { Project } from './project.ts'
 
 type Loose = { [key: string]: Loose } & { [index: number]: Loose }
@@ -118,4 +119,17 @@ describe('a project that is edited', () => {
     figure.value = Number.NaN
     expect(projectProblems(project)[0]!.path).toMatch(/^parts\[2\]/)
   })
+})
+
+test('of a frozen project only the note that changed is looked at again, and its place is right', () => {
+  const jpeg = `data:image/jpeg;base64,/9j/${'A'.repeat(1000)}`
+  const notes = Array.from({ length: 50 }, (_, i) => ({ id: `note-${i}`, note: `Note ${i}`, picture: jpeg }))
+  const project = freeze({ ...structuredClone(DEMO_PROJECT), builds: [{ id: 'balanced', notes, torques: [] }] } as Project, true)
+  expect(projectProblems(project)).toEqual([])
+  knownGood(project)
+  const next = produce(project, (draft) => void (draft.builds[0]!.notes[7]!.picture = 'no picture'))
+  expect(projectProblems(next)).toMatchObject([{ path: 'builds[0].notes[7].picture', message: 'must be a JPEG picture' }])
+  const others = next.builds[0]!.notes.filter((_, i) => i !== 7)
+  expect(others.every((one) => goodMembers.has(one))).toBe(true)
+  expect(projectProblems(produce(project, (draft) => void (draft.builds[0]!.notes[7]!.note = 'Changed')))).toEqual([])
 })

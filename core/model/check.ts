@@ -4,7 +4,8 @@ import { PART_KINDS } from './part-kinds.ts'
 import { isGoodPart } from './quick-check.ts'
 import { placeInWords } from './place.ts'
 import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
-import { goodMembers, projectSchema } from './schema.ts'
+import { goodMembers, rememberGood } from './good-members.ts'
+import { projectSchema } from './schema.ts'
 import { schemaProblems, type SchemaProblem } from './schema-problems.ts'
 
 export interface Problem {
@@ -18,7 +19,18 @@ export interface Problem {
 const MOST_PROBLEMS = 100
 
 /** The long lists of a project: looked at a member at a time, so that a bad one does not cost the time of all. */
-const LONG = ['parts', 'setups', 'bundles', 'fitReports', 'gaugeSessions', 'heatReadings', 'stopTests', 'wearReadings'] as const
+const LONG = [
+  'parts',
+  'setups',
+  'bundles',
+  'fitReports',
+  'gaugeSessions',
+  'heatReadings',
+  'stopTests',
+  'lockSightings',
+  'wearReadings',
+  'builds',
+] as const
 
 /**
  * Everything wrong with a value that claims to be a project of the current version: sizes, shapes and limits
@@ -35,7 +47,7 @@ export function projectProblems(value: unknown): Problem[] {
 
 /** The frozen members of a project that was just found good: they are not looked at again. */
 export function knownGood(project: Project): void {
-  for (const list of LONG) for (const member of project[list]) if (isFrozen(member)) goodMembers.add(member)
+  for (const list of LONG) project[list].forEach(rememberGood)
 }
 
 /** What the schema finds, about as many as are said: the rest of a file that is wrong all over is not read. */
@@ -50,15 +62,26 @@ function shapeProblems(value: unknown): SchemaProblem[] {
     for (let i = 0; i < members.length && found.length < MOST_PROBLEMS; i += 1) {
       const member: unknown = members[i]
       if (typeof member === 'object' && member !== null && goodMembers.has(member)) continue
-      const problems = list === 'parts' && isGoodPart(member) ? [] : schemaProblems(schema, member)
+      const problems =
+        list === 'parts' && isGoodPart(member) ? [] : list === 'builds' ? buildProblems(schema, member) : schemaProblems(schema, member)
       for (const { path, message } of problems)
         found.push({ path: `${list}[${i}]${path === '' || path.startsWith('[') ? path : `.${path}`}`, message })
-      if (problems.length === 0 && isFrozen(member)) goodMembers.add(member as object)
+      if (problems.length === 0) rememberGood(member)
     }
     if (members.length > 0) rest[list] = []
   }
   const shell = schemaProblems(projectSchema, rest).filter((one) => !LONG.some((list) => one.path === list && hasMembers(value, list)))
   return [...found, ...shell]
+}
+/** Of a build whose notes hold pictures only those that are not known to be good. */
+function buildProblems(schema: AnySchema, build: unknown): SchemaProblem[] {
+  const { notes } = (build ?? {}) as { notes?: unknown }
+  if (!Array.isArray(notes)) return schemaProblems(schema, build)
+  const open = notes.flatMap((note: unknown, i) => (typeof note === 'object' && note !== null && goodMembers.has(note) ? [] : [i]))
+  return schemaProblems(schema, { ...(build as object), notes: open.map((i) => notes[i] as unknown) }).map((problem) => ({
+    ...problem,
+    path: problem.path.replace(/^notes\[(\d+)\]/, (_, at: string) => `notes[${open[Number(at)]}]`),
+  }))
 }
 const hasMembers = (value: object, list: (typeof LONG)[number]): boolean => {
   const members = (value as Record<string, unknown>)[list]
@@ -66,10 +89,6 @@ const hasMembers = (value: object, list: (typeof LONG)[number]): boolean => {
 }
 
 const kindWord = (kind: string): string => (PART_KINDS as Record<string, { one: string }>)[kind]?.one ?? kind
-
-/** Frozen through and through. */
-const isFrozen = (value: unknown): boolean =>
-  typeof value !== 'object' || value === null || (Object.isFrozen(value) && Object.values(value).every(isFrozen))
 
 function referenceProblems(project: Project): { path: string; message: string }[] {
   const problems: { path: string; message: string }[] = []

@@ -25,8 +25,8 @@ test('leaves what it was given as it was', () => {
 test.each([
   [{ version: 4 }, /newer/],
   [{ version: '1' }, /has no version/],
-  [{}, /version is missing/],
-  [{ version: 0 }, /cannot be read any more/],
+  [{}, /has no version/],
+  [{ version: 0 }, /can no longer be read/],
 ])('%p is refused with a reason', (value, message) => {
   const migrated = migrate(value, table, 3)
   expect(migrated.ok).toBe(false)

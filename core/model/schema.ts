@@ -18,6 +18,7 @@ import {
   shapeOf,
 } from './field-schema.ts'
 import { OTHER_LIMITS } from './field.ts'
+import { goodMembers } from './good-members.ts'
 import { buildSchema, LOG_LISTS, lockSightingSchema, stopTestSchema, wearReadingSchema } from './logbook-schema.ts'
 import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
 import {
@@ -121,9 +122,6 @@ const isKind = (kind: unknown): kind is PartKind => typeof kind === 'string' && 
 const notAPart = mixed()
   .strict()
   .test('kind', `kind must be one of ${PART_KIND_NAMES.join(', ')}`, () => false)
-
-/** Members of long lists that were found good and can change no more: a library is long, and a change touches one of them. */
-export const goodMembers = new WeakSet<object>()
 
 const anyPartSchema = lazy((part: unknown) => {
   if (typeof part !== 'object' || part === null) return notAPart

@@ -150,7 +150,7 @@ function take() {
         </div>
       </div>
       <template #footer>
-        <ElButton @click="open = false">Leave it</ElButton>
+        <ElButton @click="open = false">Cancel</ElButton>
         <ElButton type="primary" :disabled="!made" data-test="dxf-take" @click="take">
           {{ before ? 'Replace what is there' : 'Import' }}
         </ElButton>

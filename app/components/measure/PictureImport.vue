@@ -164,7 +164,7 @@ onBeforeUnmount(() => picture.close())
     <p class="soft small">
       Print the sheet, lay the card on its two lines and weigh it down. Photograph it from above, with all four rings in the picture.
     </p>
-    <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Leave it</ElButton></p>
+    <p v-if="busy && !open" role="status" class="soft">Reading the picture … <ElButton link @click="picture.close()">Cancel</ElButton></p>
     <p v-if="message && !open" class="field-error" role="alert" data-test="picture-message">{{ message }}</p>
     <ElButton v-if="!open && shown && anchors.length > 0" link type="primary" data-test="picture-go-on" @click="open = true"
       >Go on with the line in {{ fileName }}</ElButton
@@ -218,7 +218,7 @@ onBeforeUnmount(() => picture.close())
       </div>
       <template #footer>
         <div class="foot">
-          <ElButton @click="open = false">Leave it</ElButton>
+          <ElButton @click="open = false">Cancel</ElButton>
           <template v-if="stage === 'scale'">
             <span v-if="state.lies !== 'drawing' && !barsSaid" class="soft small" data-test="picture-bars-first"
               >Measure both printed bars first.</span

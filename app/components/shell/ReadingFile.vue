@@ -18,7 +18,7 @@ const { reading } = useFormats()
     <p class="name" role="status">{{ reading?.name }}</p>
     <ElProgress :percentage="100" :indeterminate="true" :show-text="false" :duration="2" aria-label="Reading" />
     <template #footer>
-      <ElButton data-test="leave-file" @click="reading?.cancel()">Leave it</ElButton>
+      <ElButton data-test="leave-file" @click="reading?.cancel()">Cancel</ElButton>
     </template>
   </ElDialog>
 </template>
