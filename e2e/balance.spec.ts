@@ -59,7 +59,7 @@ test('the chain as a picture follows the foot; the current car beside it', async
   const slider = page.getByTestId('pedal-force')
   const drawing = page.getByTestId('chain-drawing')
   const road = drawing.locator('[data-stage="road-front"]')
-  await expect(road).toContainText('current car')
+  await expect(road).toContainText('baseline')
   const before = await road.textContent()
   // the foot under the hand, and a press that is watched
   const from = await grab(page.getByTestId('foot'))

@@ -3,10 +3,10 @@ import { choose, expect, pick, test, type } from './support.ts'
 test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByLabel('Name of the project')).toBeVisible()
-  await page.getByRole('button', { name: 'Make project' }).click()
+  await page.getByRole('button', { name: 'Create project' }).click()
   await expect(page.getByText('Give the project a name')).toBeVisible()
   await page.getByLabel('Name of the project').fill('Hill-climb spare')
-  await page.getByRole('button', { name: 'Make project' }).click()
+  await page.getByRole('button', { name: 'Create project' }).click()
   await expect(page.getByRole('heading', { name: 'The car' })).toBeVisible()
 
   // a limit is named at the field, and nothing wrong is taken

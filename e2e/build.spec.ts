@@ -27,7 +27,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
   expect(all.indexOf('front.trial')).toBeLessThan(all.indexOf('drain'))
   for (const step of all.slice(0, all.indexOf('leak'))) await tick(box(page, step))
   await expect(page.getByTestId('build-says')).toContainText(
-    `${all.indexOf('leak')} of 32 done. Next: ${all.indexOf('leak') + 1}. Pedal held hard`,
+    `${all.indexOf('leak')} of 32 done. Next: ${all.indexOf('leak') + 1}. Hold the pedal hard`,
   )
   const leak = page.locator('[data-step="leak"]')
   await expect(leak).toContainText('Do not drive if the pedal sinks or a joint is wet')
@@ -49,7 +49,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
 
 test('before ordering: what is open with its stake, what to buy, what comes along; a blocked setup has no order', async ({ page }) => {
   await openDemo(page, 'build', 'setup=estate-fronts&view=before')
-  await expect(page.getByTestId('before-says')).toContainText('Do not order yet: clearance of wheel and caliper, front, is open (EUR')
+  await expect(page.getByTestId('before-says')).toContainText('Do not order yet: clearance of wheel and caliper, front, needs a fix (EUR')
   await expect(page.getByTestId('find-out-first')).toContainText(/Clearance of wheel and caliper, front.*at risk/)
   await expect(page.getByTestId('seller')).toContainText('Estate front rotor 284 x 24')
   await expect(page.getByTestId('along')).toContainText('caliper brackets and their bolts')

@@ -64,13 +64,13 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await row(page, 'wear', 'frontPads').getByLabel('Price, expected').fill('60')
   await row(page, 'wear', 'frontPads').getByLabel('Price, expected').press('Enter')
   await expect(page.getByTestId('payback')).toContainText(
-    'Four-piston, rear to match is dearer to buy than As it stands and has paid for itself after',
+    'Four-piston, rear to match is dearer to buy than Current car and has paid for itself after',
   )
 })
 
 test('fit reports: beside the figures, contradictions pointed out, entered, exchanged', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=big-kit&view=reports')
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('One report contradicts the figures')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('One report contradicts the calculation')
   await expect(page.getByTestId('reports-front')).toContainText('The report says contact; the calculated clearance is')
   await page.getByRole('link', { name: 'This wheel' }).click()
   await expect(page.getByTestId('contradicted')).toContainText('A report contradicts this')

@@ -6,7 +6,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await page.getByLabel('Budget of the search').fill('500')
   await page.getByTestId('search-go').click()
   await expect(page.getByTestId('search-says')).toContainText('beaten by no other')
-  await expect(page.getByTestId('search-counts')).toContainText('looked at in full')
+  await expect(page.getByTestId('search-counts')).toContainText('evaluated in full')
   // what stays is looked at in full while it can be read
   await expect(page.getByTestId('looked')).toContainText('Clearance, verdict and the heat margin in Hill climb')
   await expect(page.getByTestId('finds').locator('tbody tr').first()).toContainText(/run|left/)
@@ -65,7 +65,7 @@ test('nothing keeps all that must hold: what is nearest, and what is missing', a
   await expect(page.locator('.field-error').first()).toBeVisible()
   await page.getByLabel('Budget of the search').fill('1')
   // a kit that is kept costs more than one euro, whatever else is changed
-  await choose(page.getByLabel('What is not changed is as in', { exact: true }), 'Twin-piston kit')
+  await choose(page.getByLabel('Start from setup', { exact: true }), 'Twin-piston kit')
   await tick(page.getByRole('checkbox', { name: 'front brakes' }), false)
   await tick(page.getByRole('checkbox', { name: 'rear brakes' }), false)
   await tick(page.getByRole('checkbox', { name: 'master cylinder, bar and valve' }))
@@ -127,7 +127,7 @@ test('only what is there; whole kits at their own price; two cylinders with thei
   await search()
   const pair = rows.filter({ hasText: /balance bar: set to [\d.]+% front/ }).first()
   const share = /[\d.]+%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]
-  await pair.getByRole('button', { name: /^Take/ }).click()
+  await pair.getByRole('button', { name: /^Add/ }).click()
   await expect(page.getByTestId('ledger-bias')).toContainText(share)
 })
 

@@ -46,7 +46,7 @@ test('five broken files are refused with places, and nothing changes', async ({ 
     [
       'lost part',
       spoil((project) => (project.setups[0]!.front.wheel = 'nobody')),
-      [/Setups › As it stands › front › Wheel/, /not in the file/],
+      [/Setups › Current car › front › Wheel/, /not in the file/],
     ],
   ]
   for (const [name, text, expected] of broken) {
@@ -114,7 +114,7 @@ test('a file that takes a while can be left, and is opened all the same when one
   await page.getByTestId('leave-file').click()
   await expect(page.getByText('slow.json was left. Nothing was changed.')).toBeVisible()
   await expect(dialog).toBeHidden()
-  await expect(page.getByText('None yet.')).toBeVisible()
+  await expect(page.getByText('No projects yet.')).toBeVisible()
   await page.setInputFiles('input[type=file]', file)
   await expect(dialog).toContainText('slow.json')
   await page.evaluate(() => (window as unknown as { letRead: () => void }).letRead())

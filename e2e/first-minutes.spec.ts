@@ -65,7 +65,7 @@ test('the front share of the clamp of a car with two cylinders, from six figures
   await hands.enter('Rear bore of Master cylinder', '17.8')
   const front = (38.1 ** 2 + 41.3 ** 2) / 15.9 ** 2
   const share = (100 * front) / (front + (2 * 28.6 ** 2) / 17.8 ** 2)
-  await expect(hands.answer).toContainText(new RegExp(`Front share of the clamp force: at least ${share.toFixed(1)}.%`))
+  await expect(hands.answer).toContainText(new RegExp(`Front share of the clamp force: at least ${share.toFixed(1)}%`))
   expect(hands.actions).toBeLessThanOrEqual(10)
 })
 
@@ -186,7 +186,7 @@ test('markings and figures that make others, on the bench: typed, shown, correct
 test('a form folded by an answer: needed, surer, the rest', async ({ page }) => {
   await openDemo(page, 'car', 'setup=estate-fronts')
   await page.locator('.lens .el-select__wrapper').click()
-  await page.getByRole('option', { name: 'Will it be balanced, and the pedal right?' }).click()
+  await page.getByRole('option', { name: 'Which axle locks first, and how heavy is the pedal?' }).click()
   await expect(page.getByText(/^Needed for this answer \(\d+\)$/).first()).toBeVisible()
   await expect(page.getByText(/^Makes the result more certain \(1\)$/)).toBeVisible()
   await expect(page.locator('[data-field="massKg"]')).toBeVisible()
@@ -209,7 +209,7 @@ test('a part made in its place, pasted as a line, and one like another', async (
     .getByLabel('The part as text')
     .fill('Six-piston caliper H6, fixed, pistons on one side 30; 34; 38, slot width 36 mm, colour red 3')
   await drawer.getByRole('button', { name: 'Import' }).click()
-  await expect(drawer.getByTestId('pasted')).toContainText('3 taken')
+  await expect(drawer.getByTestId('pasted')).toContainText('3 imported')
   await expect(drawer).toContainText('“colour red 3” names no figure of a caliper.')
   await expect(slot).toContainText('H6')
   await expect(page.getByTestId('ledger-area')).toContainText('2749')
@@ -237,12 +237,12 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   await page.getByRole('button', { name: 'Open the demo' }).click()
   const stop = (name: string) => page.locator('.el-tour__content', { hasText: name })
   await expect(stop('The answer first')).toBeVisible()
-  for (const name of ['Setups are tabs', 'The corner to scale', 'The job card', 'The ledger']) {
+  for (const name of ['Setups are tabs', 'The corner to scale', 'Steps', 'Key figures']) {
     await page.getByRole('button', { name: 'Next' }).click()
     await expect(stop(name)).toBeVisible()
   }
   await page.getByRole('button', { name: 'Finish' }).click()
-  await expect(stop('The ledger')).toHaveCount(0)
+  await expect(stop('Key figures')).toHaveCount(0)
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.getByRole('button', { name: 'Open the demo' }).click()
   await expect(page.getByTestId('verdict')).toBeVisible()

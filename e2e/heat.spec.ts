@@ -32,7 +32,7 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
 
 test('what would help: fresh fluid and better pads, what each gains; what is taken does what was said', async ({ page }) => {
   await openDemo(page, 'heat', 'setup=as-it-stands&view=help')
-  await expect(page.getByTestId('levers-say')).toContainText('the front pad surface passes its limit in run 2')
+  await expect(page.getByTestId('levers-say')).toContainText('The front pad surface passes its limit in run 2')
   const levers = page.getByTestId('levers').locator('tbody tr')
   await expect(levers.filter({ hasText: 'Front fast-road pads' })).toContainText('pad surface, front in run 3')
   await expect(levers.filter({ hasText: 'Front track pads' })).toContainText('nothing, by the likely figures')
@@ -104,7 +104,7 @@ test('one temperature narrows the range: by the probe, which warms up first', as
   await expect(page.getByLabel('Temperature', { exact: true })).not.toHaveValue('')
   await page.getByRole('button', { name: 'Enter the value' }).click()
   await expect(page.getByTestId('heat-log')).toContainText(/cooling by speed 1\.\d+ times the nominal value, known to \d+% instead of 25%/)
-  await expect(page.getByTestId('narrowed')).toContainText(/with what was read, .* without/)
+  await expect(page.getByTestId('narrowed')).toContainText(/with the readings, .* without/)
   // one that cannot be is kept and not used, and a broken one is named
   await choose(page.getByTestId('read-method'), 'paint')
   await page.getByLabel('Temperature', { exact: true }).fill('warm')
@@ -123,7 +123,7 @@ test('a descent with a trailer in two gears: what the lower one saves', async ({
   await expect(says).toContainText(/Pad surface, front: beyond 350.*after \d+ s/)
   await page.getByTestId('copy-duty').click()
   const editor = page.getByTestId('duty-editor')
-  await editor.getByLabel('Name of the driving').fill('Home with the trailer, third gear')
+  await editor.getByLabel('Name of the session').fill('Home with the trailer, third gear')
   await editor.getByLabel('Engine holds').fill('350')
   await page.getByTestId('save-duty').click()
   await expect(chosen(page, 'Driving')).toContainText('Home with the trailer')
@@ -131,7 +131,7 @@ test('a descent with a trailer in two gears: what the lower one saves', async ({
   const third = Number(/after (\d+) s/.exec((await says.textContent())!)![1])
   await page.getByTestId('change-duty').click()
   await editor.getByLabel('Engine holds').fill('700')
-  await editor.getByLabel('Name of the driving').fill('Home with the trailer, second gear')
+  await editor.getByLabel('Name of the session').fill('Home with the trailer, second gear')
   await page.getByTestId('save-duty').click()
   await expect(chosen(page, 'Driving')).toContainText('second gear')
   await expect.poll(async () => Number(/after (\d+) s/.exec((await says.textContent())!)?.[1] ?? 9999)).toBeGreaterThan(third + 20)
@@ -177,7 +177,7 @@ test('zones are pasted, or taken from a speed trace; a bad file is named and los
   await trace.setInputFiles(file('lap.csv', rows.join('\n')))
   await expect(page.getByTestId('trace-says')).toContainText('2 braking zones in 1.0 min')
   await expect(zones.first().getByLabel('Zone 1: from')).toHaveValue(/^1(39|40)/)
-  await page.getByLabel('Name of the driving').fill('Lap of Sunday')
+  await page.getByLabel('Name of the session').fill('Lap of Sunday')
   await page.getByTestId('save-duty').click()
   await expect(page.getByTestId('heat-says')).toContainText(/lap|Nothing reaches/)
   await expect(chosen(page, 'Driving')).toContainText('Lap of Sunday')
@@ -218,7 +218,7 @@ test('the session prints on one page', async ({ page }) => {
 
 test('uses of the car say what follows; a hand lever locks the rear and is no parking brake', async ({ page }) => {
   await openDemo(page, 'car', '')
-  await page.getByText('What follows from the use').click()
+  await page.getByText('Effects of the use').click()
   await expect(page.getByTestId('uses-said')).toContainText('hill climbs and sprints')
   // one is made, put in and looked at
   await openDemo(page, 'parts', '')

@@ -20,7 +20,7 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'fit', 'setup=balanced&view=wheels')
   await page.getByRole('button', { name: 'Fit Hill wheel 7J x 15 ET 30' }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
 
   await page.getByRole('link', { name: /Measure/ }).click()
   await expect(page.getByTestId('sheet')).toContainText('five figures')
@@ -50,7 +50,7 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
     await page.getByTestId('gauge-send').click()
     await expect(page.getByRole('list', { name: 'Readings of Spoke back beyond the hub pad' }).getByRole('listitem')).toHaveCount(count)
   }
-  await expect(page.getByTestId('measure-verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('measure-verdict')).toContainText('Clears:')
 
   const wheel = await partOf(page, 'hill-wheel')
   expect(wheel.faceDepthMm).toMatchObject({
@@ -73,7 +73,7 @@ test('the gauge’s faults are noticed: inches, a zero that is off, silence', as
   await page.getByTestId('gauge-send').click()
   await expect(page.getByText(/Is the\s+gauge set to another unit\?/)).toBeVisible()
   await expect(readings).toHaveCount(3)
-  await page.getByRole('button', { name: /^Add (5\.9|6\.0)/ }).click()
+  await page.getByRole('button', { name: /^(Use|Add) (5\.9|6\.0)/ }).click()
   await expect(readings).toHaveCount(4)
 
   await choose(page.getByLabel('Fault'), 'zero is off')
@@ -205,7 +205,7 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   const rows = page.getByTestId('comparison').locator('tbody tr')
   await expect(rows).toHaveCount(8)
   await expect(rows.first()).toContainText('Clears')
-  await expect(rows.filter({ hasText: 'Wet wheel' })).toContainText('Hits')
+  await expect(rows.filter({ hasText: 'Wet wheel' })).toContainText('Contact')
   await expect(page.getByTestId('rim-hint')).toContainText('First hint: a plain 15 inch rim')
   await page.getByRole('link', { name: 'All brakes' }).click()
   await choose(page.getByTestId('customer-wheel'), 'Club wheel 6.5J')
@@ -222,17 +222,17 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   await page.getByRole('link', { name: 'All wheels' }).click()
   // the wheel in use wants a spacer of the library, another one its third face: both as the row said
   await page.getByRole('button', { name: 'Fit Club wheel 6.5J' }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('verdict')).toContainText('Too close')
   await page.getByRole('link', { name: 'All wheels' }).click()
   await page.getByRole('button', { name: 'Fit Hill wheel' }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await page.getByRole('button', { name: 'take F1' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Too close')
   await expect(page.getByTestId('faces')).toContainText('the least that clears')
   await page.getByRole('button', { name: 'take F3' }).click()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await page.getByLabel('Thickness, front', { exact: true }).fill('10')
   await page.getByLabel('Thickness, front', { exact: true }).press('Enter')
   await expect(page.getByTestId('effects')).toContainText('a spacer with a register of its own')
@@ -242,7 +242,7 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
 
 test('a trial fit and a gap by difference are entered and compared with the figures', async ({ page }) => {
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=difference')
-  await take(page, 'Gap now', '26')
+  await take(page, 'Clearance now', '26')
   await take(page, 'At radius', '104')
   await take(page, 'Present caliper beyond mounting face', '17.5')
   await take(page, 'New caliper beyond mounting face', '43')
@@ -283,7 +283,7 @@ test('a move of the hand takes less than a frame', { tag: '@deep' }, async ({ pa
   expect(sorted[30]! / yard).toBeLessThan(0.16)
   // what the drawing said under the hand is what the report says after it
   const shown = await page.getByTestId('corner-drawing').locator('.gap text').textContent()
-  await expect(page.getByTestId('verdict')).toContainText('Clears.')
+  await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await expect(page.getByTestId('corner-drawing').locator('.gap text')).toHaveText(shown!)
 })
 
@@ -294,7 +294,7 @@ test('the blank form has a place for every dimension of every sheet', async ({ p
     'Tallest radius',
     'Back of spokes beyond mounting face',
     'Hat thickness',
-    'Gap now',
+    'Clearance now',
     'Minimum clearance measured',
     'barrel, shoulder, face',
   ])

@@ -68,7 +68,7 @@ for (const half of [0, 1])
     }
     if (half === 1) {
       await page.getByTestId('ledger-bias').click()
-      await expect(page.getByRole('dialog')).toContainText('What went in')
+      await expect(page.getByRole('dialog')).toContainText('Inputs')
       await inBothThemes(page, 'working')
       await page.goto('/how')
       await expect(page.getByRole('heading', { name: 'Where practitioners disagree' })).toBeVisible()

@@ -97,7 +97,7 @@ test('a line on the sheet becomes an outline with its doubt and its picture, and
   await expect(page.getByLabel('Bar along', { exact: true })).toHaveValue('')
   await expect(page.getByLabel('Bar across', { exact: true })).toHaveValue(/^100\.076.mm$/)
   await type(page, 'Bar across', '1000')
-  await expect(dialog(page)).toContainText(/Must be between 90.* and 110.*100\.1.* is kept/)
+  await expect(dialog(page)).toContainText(/Must be between 90.* and 110.*100\.1.* is unchanged/)
   await type(page, 'Bar along', '92')
   await expect(page.getByTestId('picture-bars-wrong')).toContainText('Measure both again')
   await type(page, 'Bar across', '100')
@@ -180,7 +180,7 @@ test('a wheel is traced stretch by stretch, each with its tag; a further object 
   await trace(page, at, [line[0]!, line[2]!])
   await dialog(page).getByTestId('picture-tag').getByText('Shoulder').click()
   await trace(page, at, [line[3]!])
-  await dialog(page).getByTestId('picture-tag').getByText('Spoke back').click()
+  await dialog(page).getByTestId('picture-tag').getByText('Back of the spokes').click()
   await trace(page, at, [line[5]!])
   await page.getByTestId('picture-take').click()
   await expect(dialog(page)).toBeHidden()
@@ -344,7 +344,7 @@ test('hostile and broken pictures get a message with what to do, and nothing is 
   )
   const cases: [string, string, Buffer, RegExp][] = [
     ['empty.jpg', 'image/jpeg', Buffer.alloc(0), /0 bytes/],
-    ['words.png', 'image/png', Buffer.from('no picture'), /no picture that can be read/],
+    ['words.png', 'image/png', Buffer.from('no picture'), /not a readable picture/],
     ['huge.png', 'image/png', huge, /100 million pixels/],
     [
       'script.svg',

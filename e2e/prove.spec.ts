@@ -4,7 +4,7 @@ import { choose, DEEP, DEMO, expect, openDemo, pick, seriousFindings, test, type
 async function enterStop(page: Page, from: string, distance: string) {
   await page.getByLabel('From, km/h').fill(from)
   await page.getByLabel('Stopped in, m').fill(distance)
-  await page.getByRole('button', { name: 'Enter the value' }).click()
+  await page.getByRole('button', { name: 'Save reading' }).click()
   await expect(page.getByLabel('Stopped in, m')).toHaveValue('')
 }
 
@@ -12,9 +12,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   // the simulated stop goes by quicker than a true one
   await page.route('**/api/logger/stream?*', (route) => route.continue({ url: `${route.request().url()}&pace=20` }))
   await openDemo(page, 'prove', 'setup=estate-fronts&view=stops')
-  await expect(page.getByTestId('stops-say')).toContainText(
-    'Nothing can be said yet: each setup needs two runs that count; Estate fronts has 0.',
-  )
+  await expect(page.getByTestId('stops-say')).toContainText('Not enough data: each setup needs two valid runs; Estate fronts has 0.')
   await enterStop(page, '100.2', '51.6')
   await enterStop(page, '61.9 mph', '171 ft')
   await enterStop(page, '100.4', '50.9')
@@ -69,19 +67,19 @@ test('wear entered twice changes season and forecast; uneven pads are named', as
     await page.getByLabel('Events since new').fill(events)
     for (const [i, where] of ['inner, leading', 'inner, trailing', 'outer, leading', 'outer, trailing'].entries())
       await page.getByLabel(`Pad ${where}`).fill(points[i]!)
-    await page.getByRole('button', { name: 'Enter the value' }).click()
+    await page.getByRole('button', { name: 'Save reading' }).click()
   }
   // whether the backing plate is in a reading is asked, never assumed
   await enter('0', ['15', '15', '15', '15'])
   await expect(page.locator('.wear .field-error')).toContainText('include the backing plate')
   await choose(page.getByTestId('pad-measured'), 'backing plate and lining')
-  await page.getByRole('button', { name: 'Enter the value' }).click()
+  await page.getByRole('button', { name: 'Save reading' }).click()
   await expect(page.getByTestId('wear-say')).toContainText('a second reading after some events shows how long they last')
   await choose(page.getByTestId('pad-measured'), 'lining only')
   await enter('6', ['7', '8.6', '7.8', '8'])
   await expect(page.locator('.wear .field-error')).toContainText('Backing plate: enter its thickness')
   await page.getByLabel('Backing plate', { exact: true }).fill('5')
-  await page.getByRole('button', { name: 'Enter the value' }).click()
+  await page.getByRole('button', { name: 'Save reading' }).click()
   await expect(page.getByTestId('wear-say')).toContainText(/Pads front left: 0\.50.mm an event; at its minimum of 7\.0.mm after event \d+/)
   await expect(page.getByTestId('wear-log')).toContainText(/The inner pad is 1\.6.mm thinner at its leading end/)
   await page.getByTestId('wear-season').getByRole('link').click()
@@ -114,7 +112,7 @@ test('a wheel that locked is held against the model; what would explain it is ta
   await openDemo(page, 'prove', 'setup=as-it-stands&view=locks')
   await expect(page.getByTestId('locks-say')).toContainText('Observations agree with the model')
   await page.getByLabel('At, g').fill('0.7')
-  await page.getByRole('button', { name: /Enter the value for/ }).click()
+  await page.getByRole('button', { name: /^Add to “/ }).click()
   await expect(page.getByTestId('locks-say')).toContainText('1 observation does not agree')
   await page.getByTestId('locks').getByRole('button', { name: 'Use as estimate' }).first().click()
   // the other sighting, of grippier ground, does not agree any more: both are said

@@ -9,11 +9,11 @@ import { useWorkbench } from './workbench.ts'
 export const slotValue = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
 
 const GROUPS: Readonly<Record<FindingVerdict | 'open', string>> = {
-  fits: 'Fits',
-  check: 'To be seen on the car',
-  needs: 'Needs something',
+  fits: 'OK',
+  check: 'Check on the car',
+  needs: 'Needs a fix',
   unknown: 'Not enough data',
-  blocked: 'Does not go',
+  blocked: 'Do not build',
   open: 'Parts',
 }
 

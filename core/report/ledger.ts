@@ -95,7 +95,7 @@ export function ledger(
     },
     {
       id: 'bias',
-      label: 'Bias at the road',
+      label: 'Brake balance',
       ...ranged('bias.road', 'share'),
       value: known((share) => `${boundWord(f['bias.road'])}${share(f['bias.road'], 'share')} front`, f['bias.road']),
       detail: lockWords(report),

@@ -59,7 +59,7 @@ const roadWords = (axle: Axle): Words[] => {
   const { clampN, torqueNm, forceN } = chain[axle]
   const was = there.value?.chain[axle].forceN
   return kept([
-    { text: `${show(forceN, 'force')} at the road`, look: 'strong' },
+    { text: `${show(forceN, 'force')} brake force`, look: 'strong' },
     was !== undefined && { text: `baseline ${show(was, 'force')}`, look: 'soft' },
     clampN !== undefined && { text: `${show(clampN, 'force')} on each pad` },
     travel && { text: `each moves ${show(travel.padMm[axle], 'length')}` },

@@ -148,7 +148,7 @@ const biases = computed(() => {
         ['line pressure', one.pressure, 'bias.pressure'],
         ['clamp force', one.clamp, 'bias.clamp'],
         ['brake torque', one.torque, 'bias.torque'],
-        ['force at the road', one.road, 'bias.road'],
+        ['brake force', one.road, 'bias.road'],
       ] as const)
     : []
 })

@@ -54,7 +54,7 @@ const narrow = useMediaQuery('(max-width: 760px)')
 const columns = computed(() => [
   { id: 'what', label: 'What', least: narrow.value ? 140 : 220 },
   { id: 'low', label: 'Low', number: true, least: 70 },
-  { id: 'likely', label: 'Likely', number: true, least: 70 },
+  { id: 'likely', label: 'Expected', number: true, least: 70 },
   { id: 'high', label: 'High', number: true, least: narrow.value ? 86 : 110 },
   ...(narrow.value ? [] : [{ id: 'priced', label: 'Priced', least: 120 }]),
   { id: 'order', label: 'Order of buying', unseen: true, least: 80 },

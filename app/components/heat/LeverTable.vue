@@ -38,7 +38,7 @@ const costs = ({ owned, price, what, kgACorner }: HeatLever) => {
     <template #fluid="{ row }">{{ c(row.fluidC) }}</template>
     <template #price="{ row }">{{ costs(row) }}</template>
     <template #take="{ row }"
-      ><ElButton v-if="row.takes" class="no-print" :aria-label="`Take ${row.label}`" @click="$emit('take', row)">Apply</ElButton></template
+      ><ElButton v-if="row.takes" class="no-print" :aria-label="`Apply ${row.label}`" @click="$emit('take', row)">Apply</ElButton></template
     >
   </DataTable>
 </template>

@@ -14,6 +14,7 @@ const text = reactive({ low: '', likely: '', high: '', deposit: '' })
 const unit = ref<Currency>(props.currency)
 const pieces = ref(1)
 const KEYS = ['low', 'likely', 'high'] as const
+const LABELS = { low: 'Price, low', likely: 'Price, expected', high: 'Price, high' } as const
 const currencies = CURRENCIES.map((one) => ({ value: one, label: one }))
 function setUnit(currency: Currency) {
   unit.value = currency
@@ -78,7 +79,7 @@ function take() {
 <template>
   <div class="price" data-field="price">
     <div class="row">
-      <FieldItem v-for="key in KEYS" :key="key" :label="`Price, ${key}`">
+      <FieldItem v-for="key in KEYS" :key="key" :label="LABELS[key]">
         <ElInput
           v-model="text[key]"
           class="num"
@@ -93,13 +94,13 @@ function take() {
       <FieldItem label="Currency">
         <ChoiceSelect :value="unit" :options="currencies" label="Currency" @change="setUnit" />
       </FieldItem>
-      <FieldItem label="Deposit in it" help="Comes back when the old part is returned; shown apart from the sum.">
+      <FieldItem label="Deposit included" help="Refunded when the old part is returned. Shown separately from the total.">
         <ElInput
           v-model="text.deposit"
           class="num"
           inputmode="decimal"
           placeholder="none"
-          aria-label="Deposit in it"
+          aria-label="Deposit included"
           :aria-describedby="`${id}-more`"
           :validate-event="false"
           @change="take"

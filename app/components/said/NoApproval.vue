@@ -5,5 +5,14 @@ import { NO_APPROVAL } from '#core/model/safety-note.ts'
 </script>
 
 <template>
-  <p class="soft small">{{ NO_APPROVAL }}</p>
+  <p class="soft small no-approval">{{ NO_APPROVAL }}</p>
 </template>
+
+<style scoped>
+@media print {
+  .no-approval {
+    margin: 4px 0 0;
+    font-size: 10px;
+  }
+}
+</style>

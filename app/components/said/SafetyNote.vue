@@ -35,4 +35,11 @@ defineProps<{ note: SafetyNote }>()
 .safety[data-level='caution'] {
   border-left-color: var(--needs);
 }
+@media print {
+  .safety {
+    display: block;
+    padding: 1px 8px;
+    font-size: 11px;
+  }
+}
 </style>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Input, ReportFigure } from '#core/report/figure/figure.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity, plusMinusOf } from '#core/quantity/format.ts'
+import { rangeWords } from '#core/quantity/uncertainty-words.ts'
 import { useProjectStore } from '~/stores/project'
 import { boundWord } from '#core/report/figure/words.ts'
 import { filledOf } from '#core/report/figure/working.ts'
@@ -28,7 +29,7 @@ const doubted = computed(() => {
     figure.value && doubt.value?.setupId === report.value?.setupId ? doubt.value?.figures[figure.value.id as DoubtfulId] : undefined
   if (!one || figure.value?.dimension === 'money') return undefined
   const show = (value: number, bare = false) => formatQuantity(value, figure.value!.dimension as Dimension, units.value, { bare })
-  return { ...one, words: `In 9 of 10 cases between ${show(one.p05, true)} and ${show(one.p95)}`, show }
+  return { ...one, words: rangeWords(show(one.p05, true), show(one.p95)), show }
 })
 /** Prices that make the cost doubtful. */
 const prices = computed(() => (figure.value?.id === 'cost.total' && report.value ? costMatters(report.value.bill).slice(0, 5) : []))
@@ -78,7 +79,7 @@ const origin = (input: Input) =>
       <template v-if="doubted">
         <p class="num" data-test="figure-range">
           {{ doubted.words
-          }}<span class="soft">, from {{ doubted.by === 'draws' ? 'random draws of' : '' }} the uncertainty of every input.</span>
+          }}<span class="soft">, from {{ doubted.by === 'draws' ? 'random draws of the' : 'the' }} uncertainty of every input.</span>
         </p>
         <template v-if="doubted.matters.length > 0">
           <h3>Largest contributions</h3>

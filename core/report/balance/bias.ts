@@ -140,10 +140,10 @@ export const ROAD_BIAS: CarFigure<'bias.road', AtForce> = carFigure(
   shareOf(
     'road',
     {
-      what: 'force at the road',
+      what: 'brake force',
       symbol: 'F',
       dimension: 'force',
-      formula: { id: 'road-share', name: 'Bias at the road', source: GILLESPIE_3 },
+      formula: { id: 'road-share', name: 'Brake balance', source: GILLESPIE_3 },
     },
     ({ forceN }) => forceN,
   ),

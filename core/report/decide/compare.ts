@@ -234,7 +234,7 @@ function specs(project: Project): RowSpec[] {
     { id: 'biasPressure', label: 'Balance of pressure', dimension: 'share', of: figure('bias.pressure') },
     { id: 'biasClamp', label: 'Balance of clamp force', dimension: 'share', of: figure('bias.clamp') },
     { id: 'biasTorque', label: 'Balance of torque', dimension: 'share', of: figure('bias.torque') },
-    { id: 'biasRoad', label: 'Bias at the road', dimension: 'share', of: figure('bias.road') },
+    { id: 'biasRoad', label: 'Brake balance (force)', dimension: 'share', of: figure('bias.road') },
     criterion('bias', (off) => `${(off * 100).toFixed(1)} points`),
     {
       id: 'critical',

@@ -60,7 +60,7 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
     )
   if (road.value !== undefined)
     beside.push(
-      `Front share at the road: ${boundWord(road)}${ofRoad ? ranged(project, ofRoad, 'share') : formatQuantity(road.value, 'share', units)}${ideal.value === undefined ? '' : `; the load on the front axle is ${share(ideal)}`}.`,
+      `Brake balance, front: ${boundWord(road)}${ofRoad ? ranged(project, ofRoad, 'share') : formatQuantity(road.value, 'share', units)}${ideal.value === undefined ? '' : `; the load on the front axle is ${share(ideal)}`}.`,
     )
   else if (clamp.value !== undefined) beside.push(`Front share of the clamp force: ${share(clamp)}.`)
   const said = { beside, matters: mattersOf(doubt) }

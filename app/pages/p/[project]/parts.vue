@@ -135,7 +135,7 @@ const costs = (part: Part) =>
               <button type="button" class="part" :aria-current="one.partId === chosen?.id" :title="one.why" @click="choose(one.partId)">
                 <span class="what"><VerdictMark :verdict="one.worst" :size="14" /> {{ one.part.name }}</span>
                 <span class="soft small num">{{ costs(one.part) }}</span>
-                <span class="soft small from">{{ one.why || 'fits what it meets' }}</span>
+                <span class="soft small from">{{ one.why || 'OK' }}</span>
               </button>
             </li>
           </ul>
