@@ -15,7 +15,7 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   await expect(page.getByTestId('cases').locator('tbody tr').first()).toContainText('front first to 0.')
   // it is a blocker of the fit check too
   await page.getByRole('link', { name: /^\s*5?\s*Fit/ }).click()
-  await page.getByRole('link', { name: 'Every interface' }).click()
+  await page.getByRole('link', { name: 'All checks' }).click()
   await expect(page.locator('[data-rule="car.lock-order"]')).toContainText('Rear locks first above')
   await page.getByRole('link', { name: /^\s*6?\s*Balance/ }).click()
   const lever = page.locator('[data-lever="valveKnee"]')

@@ -4,7 +4,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByLabel('Name of the project')).toBeVisible()
   await page.getByRole('button', { name: 'Create project' }).click()
-  await expect(page.getByText('Give the project a name')).toBeVisible()
+  await expect(page.getByText('Enter a name for the project')).toBeVisible()
   await page.getByLabel('Name of the project').fill('Hill-climb spare')
   await page.getByRole('button', { name: 'Create project' }).click()
   await expect(page.getByRole('heading', { name: 'The car' })).toBeVisible()
@@ -19,13 +19,13 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.getByRole('link', { name: /Fit/ }).click()
   await expect(page.getByTestId('verdict')).toContainText('Not enough data')
   for (const [view, what] of [
-    ['Bores', 'which bore does'],
-    ['Pedal', 'what the foot will feel'],
-    ['Pedal to road', 'how the foot reaches the road'],
+    ['Bores', 'the bores'],
+    ['Pedal', 'the pedal force'],
+    ['Pedal to road', 'the path from pedal to road'],
   ] as const) {
     await page.getByRole('link', { name: /Balance/ }).click()
     await page.getByRole('link', { name: view, exact: true }).click()
-    await expect(page.getByTestId('cannot-say')).toHaveText(new RegExp(`Cannot say ${what}: figures are missing`))
+    await expect(page.getByTestId('cannot-say')).toHaveText(new RegExp(`Not enough data for ${what}: \\d+ to enter`))
     await expect(page.getByRole('button', { name: 'Pedal ratio' }).first()).toBeVisible()
   }
 

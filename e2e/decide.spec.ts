@@ -14,7 +14,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   const costs = await page.getByTestId('finds').locator('tbody td:nth-child(2)').allTextContents()
   expect(costs.length).toBeGreaterThan(2)
   for (const one of costs) expect(Number(one.replace(/[^\d]/g, ''))).toBeLessThanOrEqual(500)
-  await page.getByText(/What was left out, by what it ended at/).click()
+  await page.getByText(/Combinations ruled out, by check/).click()
   await expect(page.getByTestId('dropped')).toContainText(/by rotor thickness in the caliper/i)
   // why not, and what would let it in
   await choose(page.getByTestId('why-part'), 'Four-piston caliper Q4')

@@ -179,7 +179,7 @@ test('markings and figures that make others, on the bench: typed, shown, correct
   await expect(height.getByTestId('made-of')).toContainText('from the tilt method')
   // it stands in the working of what it went into
   await page.getByTestId('ledger-bias').click()
-  await expect(page.getByRole('dialog')).toContainText('In 9 of 10 cases between')
+  await expect(page.getByRole('dialog')).toContainText('90% range')
   await expect(page.getByTestId('figure-matters').getByRole('listitem').first()).toContainText('of the uncertainty')
 })
 
@@ -251,7 +251,7 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   // any project can be asked a question
   await page.getByRole('combobox', { name: 'Find by name' }).fill('did it help')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'Did it help?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Did the upgrade help?' })).toBeVisible()
   await expect(page.getByTestId('answer')).toContainText('log at least two stops before and two after')
   await page.getByRole('link', { name: 'Show everything' }).first().click()
   await page.keyboard.press('Control+k')

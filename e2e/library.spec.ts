@@ -28,7 +28,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&view=bundles')
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor).toContainText(/Alone: not enough data \(2 unknown, 3 needs\)/)
-  await page.getByRole('button', { name: 'Add Bramble estate, front' }).click()
+  await page.getByRole('button', { name: 'Add Bramble estate, front', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Not enough data')
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
@@ -51,7 +51,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears:')
   // three millimetres of spacer are three millimetres of thread, of which the nut used not all
-  await expect(page.getByTestId('effects')).toContainText(/Thread in the nut.*14\.5.mm/)
+  await expect(page.getByTestId('effects')).toContainText(/Thread engagement, nut.*14\.5.mm/)
   const after = await ledger(page)
   expect(after[0]).not.toBe(before[0])
   expect(after[5]).not.toBe(before[5])

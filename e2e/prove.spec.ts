@@ -4,7 +4,7 @@ import { choose, DEEP, DEMO, expect, openDemo, pick, seriousFindings, test, type
 async function enterStop(page: Page, from: string, distance: string) {
   await page.getByLabel('From, km/h').fill(from)
   await page.getByLabel('Stopped in, m').fill(distance)
-  await page.getByRole('button', { name: 'Save reading' }).click()
+  await page.getByRole('button', { name: 'Log stop' }).click()
   await expect(page.getByLabel('Stopped in, m')).toHaveValue('')
 }
 
@@ -31,7 +31,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   await expect(page.locator('.new .field-error')).toContainText('Not imported. No sample for')
   await choose(page.getByLabel('Fault'), 'none')
   await page.getByTestId('drive-stop').click()
-  await expect(page.getByTestId('stop-said')).toContainText('Taken: a stop from')
+  await expect(page.getByTestId('stop-said')).toContainText('Imported: a stop from')
   const runs = page.getByTestId('runs-estate-fronts')
   await expect(runs).toContainText('a trace: not mixed with distances')
   await runs.getByRole('button', { name: 'Trace', exact: true }).click()

@@ -20,11 +20,11 @@ export interface FitRow {
 
 /** After a number. */
 export const COUNT_WORDS: Record<FindingVerdict, string> = {
-  blocked: 'blocked',
-  unknown: 'unknown',
-  needs: 'in need of something',
-  check: 'to see on the car',
-  fits: 'fit',
+  blocked: 'not to be built',
+  unknown: 'with missing data',
+  needs: 'to fix',
+  check: 'to check',
+  fits: 'OK',
 }
 const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
   ...AXLES.map((id) => ({ id, label: id === 'front' ? 'Front' : 'Rear' })),

@@ -189,7 +189,9 @@ h1 {
 .question {
   display: grid;
   gap: 2px;
+  align-content: start;
   width: 100%;
+  height: 100%;
   min-height: 66px;
   padding: 10px 14px;
   border: 1px solid var(--line);

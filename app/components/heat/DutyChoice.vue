@@ -15,8 +15,8 @@ const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
 
 <template>
   <div v-if="duty" class="ask">
-    <FieldItem label="Driving"
-      ><ChoiceSelect label="Driving" :value="duty.id" :options="options" data-test="duty" @change="chooseDuty"
+    <FieldItem label="Session"
+      ><ChoiceSelect label="Session" :value="duty.id" :options="options" data-test="duty" @change="chooseDuty"
     /></FieldItem>
     <div class="buttons no-print">
       <ElButton v-if="duty.own" data-test="change-duty" @click="editing = { from: duty, again: true }">Change it</ElButton>

@@ -24,7 +24,7 @@ const LINES = [
 const LIMIT_NAMES = {
   fluid: 'fluid boils',
   face: 'limit of the pad surface',
-  ring: 'limit of the ring',
+  ring: 'limit of the rotor',
   caliper: 'limit of the seals',
 } as const
 type Key = (typeof LINES)[number]['key']

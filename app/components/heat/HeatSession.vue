@@ -15,13 +15,13 @@ const { heat, working } = useHeat()
 const c = (value: number) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
 const minutes = (seconds: number | undefined) => (seconds === undefined ? '' : `${(seconds / 60).toFixed(1)} min`)
 const columns = [
-  { id: 'what', label: 'What', least: 120, text: (one: HeatLine) => one.label },
+  { id: 'what', label: 'Part', least: 120, text: (one: HeatLine) => one.label },
   { id: 'peak', label: 'Peak', number: true },
   { id: 'doubt', label: 'Range', number: true, least: 116 },
   { id: 'limit', label: 'Limit', least: 180 },
-  { id: 'margin', label: 'Left', number: true, least: 76 },
-  { id: 'over', label: 'Beyond from', number: true, least: 100 },
-  { id: 'for', label: 'For', number: true, least: 70 },
+  { id: 'margin', label: 'Margin', number: true, least: 76 },
+  { id: 'over', label: 'Limit passed', number: true, least: 100 },
+  { id: 'for', label: 'Time above', number: true, least: 70 },
 ]
 const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.leastLimitC ? 'may' : '')
 const margin = (one: HeatLine) => formatQuantity(one.limitC - one.peakC, 'temperatureRise', units.value, { decimals: 0, signed: true })
@@ -42,19 +42,19 @@ const facts = computed(() => {
             ...(coolingW === undefined ? [] : [`cooled by ${(coolingW / 1000).toFixed(1)} kW on average`]),
           ].join(', '),
         ],
-        ['Standing until the rotor is below 100 °C', coolS === undefined ? 'not within ten minutes, or never above' : minutes(coolS)],
+        ['Parked until the rotor is below 100 °C', coolS === undefined ? 'not within ten minutes, or never above' : minutes(coolS)],
         [
-          'Lining of a pad worn',
+          'Lining wear',
           liningMm === undefined
             ? 'unknown: wear rate not entered'
-            : `${liningMm.toFixed(2)} mm${lasts === undefined ? '' : `; new pads last ${Math.floor(lasts)} such drives`}`,
+            : `${liningMm.toFixed(2)} mm${lasts === undefined ? '' : `; new pads last ${Math.floor(lasts)} such sessions`}`,
         ],
       ] as const,
       lasts,
     }
   })
 })
-/** What a driving wears, as what the season's cost is reckoned with. */
+/** What a driving wears, as what the season's cost is computed with. */
 const WEARS = { front: 'frontPads', rear: 'rearPads' } as const
 const enterWear = (at: Axle, lasts: number) =>
   store.edit(`Enter the wear of the ${at} pads`, (draft) => {
@@ -80,7 +80,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
     <DutyChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <template v-if="heat">
-      <CannotSay v-if="heat.lines.length === 0" what="what gets how hot" :missing="heat.missing" />
+      <CannotSay v-if="heat.lines.length === 0" what="the temperatures" :missing="heat.missing" />
       <template v-else>
         <p class="verdict" :class="`tone-${heat.verdict}`" role="status" data-test="heat-says">
           <VerdictMark :verdict="heat.verdict" :size="24" /><strong>{{ heat.sentence }}</strong>
@@ -212,5 +212,11 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
 }
 .wear {
   margin-top: 6px;
+}
+/* a session is read on one sheet */
+@media print {
+  .session {
+    zoom: 0.84;
+  }
 }
 </style>

@@ -5,7 +5,7 @@ import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
 
 export const registerLeft: Rule = {
   id: 'register-left',
-  title: 'Register left for the wheel',
+  title: 'Hub register length left',
   on: 'any',
   judge(look) {
     const height = look.car('registerHeightMm')

@@ -331,8 +331,8 @@ describe('what a spacer brings', () => {
     })
   test('thread, register, offset, track and poke', () => {
     const found = rows(spaced('spacer-5'))
-    expect(found['Thread in the nut']!.text).toBe('12.5\u00a0mm, at least 12.0\u00a0mm')
-    expect(found['Register left']!).toMatchObject({ verdict: 'needs', text: '3.0\u00a0mm, at least 4.0\u00a0mm' })
+    expect(found['Thread engagement, nut']!.text).toBe('12.5\u00a0mm, at least 12.0\u00a0mm')
+    expect(found['Hub register length left']!).toMatchObject({ verdict: 'needs', text: '3.0\u00a0mm, at least 4.0\u00a0mm' })
     expect(found['Effective offset']!.text).toBe('30.0\u00a0mm')
     expect(found['Track']!.text).toBe('+10.0\u00a0mm')
     expect(found['Rim edge, each side']!.text).toBe('+5.0\u00a0mm')
@@ -358,7 +358,7 @@ describe('what a spacer brings', () => {
     expect(report.verdict).toBe('needs')
     expect(report.fit.find((one) => one.rule === 'register-left')).toMatchObject({ sentence: expect.stringMatching(/register of its own/) })
     const short = spaced('spacer-3', (project) => (project.car.front.studLengthMm = figure(30)))
-    expect(rows(short)['Thread in the nut']!.sentence).toBe(
+    expect(rows(short)['Thread engagement, nut']!.sentence).toBe(
       '6.5\u00a0mm of thread hold where 12.0\u00a0mm are needed: studs longer by 5.5\u00a0mm.',
     )
   })

@@ -33,8 +33,8 @@ export function spacerEffects(at: AtSpacer, fit: readonly FitFinding[]): { conse
   return {
     figures: [stud, register, offset, track, poke],
     consequences: [
-      ruled(at, fit, 'stud-engagement', bolts ? 'Thread in the hub' : 'Thread in the nut', stud),
-      ruled(at, fit, 'register-left', 'Register left', register),
+      ruled(at, fit, 'stud-engagement', bolts ? 'Thread engagement, hub' : 'Thread engagement, nut', stud),
+      ruled(at, fit, 'register-left', 'Hub register length left', register),
       told(at, 'Effective offset', offset, false),
       told(at, 'Track', track, true),
       told(at, 'Rim edge, each side', poke, true),

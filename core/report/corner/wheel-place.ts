@@ -57,11 +57,11 @@ export const STUD_ENGAGEMENT: AxleFigure<'studEngagement', AtSpacer> = axleFigur
 
 /** What of the hub's register is left to centre the wheel. */
 export const REGISTER_LEFT: AxleFigure<'registerLeft', AtSpacer> = axleFigure('registerLeft', {
-  label: ({ axle }) => `Register left in the wheel, ${axle}`,
+  label: ({ axle }) => `Hub register length left, ${axle}`,
   dimension: 'length',
   formula: {
     id: 'register-left',
-    name: 'Register left in the wheel',
+    name: 'Hub register length left',
     text: 'H − h − s',
     source: `Geometry; ${LIMITS.registerMm.value} mm required`,
   },

@@ -29,7 +29,7 @@ describe('the bill of a setup', () => {
     expect(line(bill, 'spacer-5')).toMatchObject({
       quantity: 2,
       likely: 4200,
-      detail: expect.stringContaining('front and rear, 4 pieces, sold by 2'),
+      detail: expect.stringContaining('front and rear, 4 pieces, sold in pairs'),
     })
   })
   test('what the car has already is not bought again', () => {

@@ -145,7 +145,7 @@ function ownParts(context: Context): Wanted[] {
   if (isStock) return []
   return partsToBuy(context, broughtBy(project, boughtWhole(project, setup))).map(({ part, pieces, places }) => {
     const perPrice = part.price?.pieces ?? 1
-    const packed = perPrice > 1 ? `${pieces} pieces, sold by ${perPrice}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
+    const packed = perPrice > 1 ? `${pieces} pieces, sold in ${perPrice === 2 ? 'pairs' : `sets of ${perPrice}`}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
     return {
       id: part.id,
       label: part.name,

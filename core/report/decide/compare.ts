@@ -364,11 +364,12 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
     heldAgainst(rows.get('margin')!, cool, hot) === 'better'
       ? `${coolest.column.name} has ${room} more heat margin`
       : 'their heat margins are the same within the uncertainty'
+  const ready = goes.some(({ column }) => column.verdict === 'fits' || column.verdict === 'check') ? '' : 'No setup is ready to buy. '
   const clear = [cheapest, coolest].map(({ at }) => value('verdict', at).verdict!)
   const fits = clear.every((one) => one === 'fits')
     ? 'both are OK'
     : clear.map((one, i) => `${[cheapest, coolest][i]!.column.name}: ${FINDING_SHORT[one].toLowerCase()}`).join(', ')
-  return `${first}. ${capital(second)}; ${fits}.${leaves}`
+  return `${ready}${first}. ${capital(second)}; ${fits}.${leaves}`
 }
 
 /** Of marks in two criteria those that nothing beats, from the best of the first on. */

@@ -68,7 +68,7 @@ export function fluidNow(work: Working, project: Project, fluid: PartOf<'fluid'>
     worstBoilC: months === undefined ? wetC : undefined,
     waterPercent: water,
     changeNow: months !== undefined && at(water).changeNow,
-    words: `${fluid.name}: ${months === undefined ? `${ASSUMED_MONTHS} months assumed` : `${months.toFixed(0)} months`} in service${humid}, ${percent(water)} water by that${beyondWet(water) ? TOO_WET : ''}`,
+    words: `${fluid.name}: ${months === undefined ? `${ASSUMED_MONTHS} months assumed` : `${months.toFixed(0)} months`} in service${humid}, estimated water ${percent(water)}${beyondWet(water) ? TOO_WET : ''}`,
   }
 }
 /** Nobody states a boiling point of a fluid with more water than the wet one is stated for; water itself boils here, degC. */

@@ -251,7 +251,7 @@ export function lumpsOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
   return [
     ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],
     ...(padsC === undefined ? [] : [['face', 'faceC', 'Pad surface', padsC, 'limit of the pad surface'] satisfies Lump]),
-    ['ring', 'ringC', 'Rotor', ringC[axle], ringC[axle] === DRILLED_LIMIT_C ? 'limit of a drilled ring' : 'limit of its ring'],
+    ['ring', 'ringC', 'Rotor', ringC[axle], ringC[axle] === DRILLED_LIMIT_C ? 'limit of a drilled rotor' : 'limit of the rotor'],
     ['caliper', 'caliperC', 'Caliper', SEALS_LIMIT_C, 'limit of its seals'],
   ]
 }

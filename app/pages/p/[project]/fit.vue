@@ -9,7 +9,7 @@ const { report, setup, axle } = useWorkbench()
 const { worker } = useReports()
 const VIEWS = [
   { id: 'wheel', label: 'This wheel' },
-  { id: 'check', label: 'Every interface' },
+  { id: 'check', label: 'All checks' },
   { id: 'wheels', label: 'All wheels' },
   { id: 'brakes', label: 'All brakes' },
   { id: 'reports', label: 'Reports' },
