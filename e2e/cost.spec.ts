@@ -48,7 +48,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   const line = page.locator('[data-extra]').last()
   await line.getByLabel('What', { exact: true }).fill('Old calipers')
   await line.getByLabel('What', { exact: true }).press('Enter')
-  await choose(line.getByLabel('Kind'), 'sale of what comes off')
+  await choose(line.getByLabel('Kind'), 'sale of removed parts')
   await line.getByLabel('Price, expected').fill('60')
   await line.getByLabel('Price, expected').press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR\u00a0917.00')
@@ -64,7 +64,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await row(page, 'wear', 'frontPads').getByLabel('Price, expected').fill('60')
   await row(page, 'wear', 'frontPads').getByLabel('Price, expected').press('Enter')
   await expect(page.getByTestId('payback')).toContainText(
-    'Four-piston, rear to match is dearer to buy than Current car and has paid for itself after',
+    'Four-piston, rear to match costs more to buy than Current car and pays for itself after',
   )
 })
 

@@ -26,7 +26,7 @@ test('anything is found by its name and gone to by keyboard', async ({ page }) =
   await expect(page.getByRole('tab', { name: /Estate fronts/ })).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Control+k')
   await field.fill('no such thing')
-  await expect(page.getByRole('status').filter({ hasText: 'Nothing here has that in its name.' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'No result. Try another name.' })).toBeVisible()
 })
 
 test('what was undone is named, and its place is shown', async ({ page }) => {

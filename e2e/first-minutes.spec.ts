@@ -130,7 +130,7 @@ test('a whole car current car, from a list that is typed in', async ({ page }) =
     ['Front share, fully laden', '55'],
   ] as const)
     await hands.enter(label, text)
-  await expect(page.getByTestId('path-count')).toHaveText('All that it needs is there.')
+  await expect(page.getByTestId('path-count')).toHaveText('All values are entered.')
   await expect(hands.answer).toContainText(/Front locks first|100 cases/)
   await expect(page.getByTestId('ledger-bias')).toContainText(/\d+\.\d% front/)
   expect(hands.actions).toBeLessThanOrEqual(60)

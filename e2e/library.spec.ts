@@ -33,7 +33,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Too close')
-  await expect(rule(page, 'front.stud-engagement')).toContainText(/17\.0.mm of thread hold/)
+  await expect(rule(page, 'front.stud-engagement')).toContainText(/Thread engagement 17\.0.mm/)
   const before = await ledger(page)
 
   // the unknown leads to its field

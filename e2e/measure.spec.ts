@@ -48,7 +48,9 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
   await reading(page, 'Back of spokes beyond mounting face').focus()
   for (const count of [1, 2, 3]) {
     await page.getByTestId('gauge-send').click()
-    await expect(page.getByRole('list', { name: 'Readings of Back of spokes beyond mounting face' }).getByRole('listitem')).toHaveCount(count)
+    await expect(page.getByRole('list', { name: 'Readings of Back of spokes beyond mounting face' }).getByRole('listitem')).toHaveCount(
+      count,
+    )
   }
   await expect(page.getByTestId('measure-verdict')).toContainText('Clears:')
 

@@ -39,7 +39,7 @@ test('a browser that keeps nothing: said at once, and one works and exports all 
   await expect(page.getByTestId('ledger-cost')).toBeVisible()
   await page.getByLabel('Name of the project').fill('In hand')
   await page.getByLabel('Name of the project').press('Enter')
-  await expect(page.getByText('Only until this page is closed: export it')).toBeVisible()
+  await expect(page.getByText('Not stored: export before you close the page')).toBeVisible()
   expect(JSON.parse(await exported(page))).toMatchObject({ name: 'In hand' })
 })
 

@@ -27,7 +27,7 @@ export const useDoubts = createSharedComposable(() => {
       if (!project || !setupId || now?.setupId !== setupId) return
       const mine = ++turn
       waits = setTimeout(async () => {
-        const answer = await said('how sure the figures are', () => worker().doubts(project, setupId))
+        const answer = await said('the uncertainty of the results', () => worker().doubts(project, setupId))
         if (mine === turn && answer) found.value = { project, doubt: answer }
       }, AFTER_MS)
     },

@@ -28,7 +28,7 @@ export function useProbe(taken: (readC: number) => void) {
     try {
       await work()
     } catch {
-      trouble.value = 'The simulated probe lives on the server, which does not answer. Type the temperature.'
+      trouble.value = 'The simulated probe on the server does not answer. Type the temperature.'
     }
   }
   onBeforeUnmount(() => stop?.())

@@ -27,7 +27,7 @@ export const useProjectFiles = createSharedComposable(() => {
       return
     }
     if (file.size > MAX_FILE_BYTES) {
-      refuse(file.name, [{ path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB, which no project is.` }])
+      refuse(file.name, [{ path: '', place: 'the file', message: `is larger than ${MAX_FILE_BYTES / 1e6} MB, the limit for a project.` }])
       return
     }
     const found = await formats.readProject(file)

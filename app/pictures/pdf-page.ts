@@ -75,7 +75,7 @@ export async function openPage(file: Blob, name: string, page: number): Promise<
       kind === 'PasswordException'
         ? 'is locked with a password. Save a copy without one.'
         : kind === 'InvalidPDFException'
-          ? 'is damaged or cut short: it is no whole PDF.'
+          ? 'is damaged or incomplete.'
           : `cannot be drawn: ${((error as Error).message ?? 'unknown fault').slice(0, 160)}.`
     return { ok: false, message: `${name} ${why} Nothing was changed.` }
   } finally {

@@ -66,7 +66,7 @@ export function stopInTrace(points: readonly SpeedSample[]): StopInTrace {
     return refuse(`No sample for ${(stop[hole]![0] - stop[hole - 1]![0]).toFixed(1)} s while it brakes: the logger dropped out.`)
   if (stop.length < 5) return refuse(`Braking holds ${stop.length} samples: too few for a distance.`)
   if (Math.max(...falls.slice(begin, stands + 1)) > LOCKED_G * STANDARD_GRAVITY)
-    return refuse(`The speed falls by more than ${LOCKED_G} g: the wheel that was measured locked, and the car went on.`)
+    return refuse(`The speed falls by more than ${LOCKED_G} g: the measured wheel locked.`)
   if (stop[0]![1] < LEAST_KMH) return refuse(`It begins at ${stop[0]![1].toFixed(0)} km/h: too slow to evaluate.`)
   if (uStartM > MOST_START_M)
     return refuse(

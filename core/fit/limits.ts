@@ -36,7 +36,7 @@ export const LIMITS = {
   parkingGradeShare: {
     value: 0.2,
     label: 'Grade the parking brake holds, laden',
-    reason: 'Usual in approval rules; a local rule may ask for another.',
+    reason: 'Usual in approval rules; a local rule may require another.',
   },
   pilotPlayMm: { value: 0.3, label: 'Play of the master cylinder’s pilot at most', reason: 'More lets its rod push askew.' },
   freePlayMm: { value: 0.5, label: 'Free play at the pushrod at least', reason: 'Without it the brakes drag and heat.' },
@@ -52,7 +52,7 @@ export const LIMITS = {
     reason: 'More makes the pads drag.',
   },
   residualDrumLeastMpa: { value: 0.04, label: 'Residual pressure for drums at least', reason: 'Cups without expanders draw air.' },
-  residualDrumMostMpa: { value: 0.1, label: 'Residual pressure for drums at most', reason: 'The return springs must win.' },
+  residualDrumMostMpa: { value: 0.1, label: 'Residual pressure for drums at most', reason: 'The return springs must overcome it.' },
   studDiameters: {
     value: 1,
     label: 'Thread engagement of the wheel, diameters',

@@ -468,7 +468,7 @@ describe('wheel studs, nuts and bolts', () => {
         project.setups[0].front.spacer = 'bolted'
       })
     test.each<[string, number, number, number, Verdict, RegExp]>([
-      ['all inside it', 32, 14, 30, 'check', /^15\.5.mm of thread hold/],
+      ['all inside it', 32, 14, 30, 'check', /^Thread engagement 15\.5.mm/],
       ['the hub’s studs stand out of it', 31.9, 14, 30, 'needs', /0\.10.mm from the spacer/],
       ['too little under its own nuts', 32, 18, 30, 'needs', /studs under the spacer longer/],
       ['too little for the wheel', 32, 14, 26, 'needs', /studs of the spacer longer/],
@@ -480,7 +480,7 @@ describe('wheel studs, nuts and bolts', () => {
       ['nothing', {}, 'check', /with nuts and tips like the car’s own/],
       ['its nuts', { nutThreadMm: figure(12) }, 'check', /with tips like the car’s own/],
       ['its tips', { tipMm: figure(6) }, 'check', /with nuts like the car’s own/],
-      ['both', { nutThreadMm: figure(12), tipMm: figure(6) }, 'fits', /^12\.0.mm of thread hold, 12\.0.mm are needed\.$/],
+      ['both', { nutThreadMm: figure(12), tipMm: figure(6) }, 'fits', /^Thread engagement 12\.0.mm, 12\.0.mm required\.$/],
       ['nuts that are too short', { nutThreadMm: figure(11.9), tipMm: figure(6) }, 'needs', /nuts with more thread/],
       ['tips that are too long', { nutThreadMm: figure(12), tipMm: figure(6.1) }, 'needs', /studs of the spacer longer by 0\.10/],
       ['both, on a hub with bolts', { nutThreadMm: figure(12), tipMm: figure(2), fastener: 'bolts' }, 'check', /with bolts like/],

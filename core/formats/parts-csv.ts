@@ -43,8 +43,7 @@ export function readTable(text: string, mostRows = MAX_TABLE_ROWS): ReadTable {
   const [header, ...rows] = data.map((row) => row.map((cell) => unguard(cell.trim())))
   if (!header || rows.length === 0)
     return { ok: false, message: 'It needs a first row with the names of the columns and at least one row below.' }
-  if (rows.length > mostRows)
-    return { ok: false, message: `It has more than ${mostRows} rows, which is the most at once. Bring it in pieces.` }
+  if (rows.length > mostRows) return { ok: false, message: `It has more than ${mostRows} rows, the limit for one import. Split it.` }
   return { ok: true, table: { header, rows } }
 }
 

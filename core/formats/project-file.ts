@@ -18,7 +18,7 @@ const fail = (message: string, path = '', place = 'the file'): ReadProject => ({
  * wrong and where; nothing is thrown.
  */
 export function readProject(text: string, table: MigrationTable = MIGRATIONS): ReadProject {
-  if (text.length > MAX_FILE_BYTES) return fail(`is larger than ${MAX_FILE_BYTES / 1e6} MB, which no project is.`)
+  if (text.length > MAX_FILE_BYTES) return fail(`is larger than ${MAX_FILE_BYTES / 1e6} MB, the limit for a project.`)
   if (text.trim() === '') return fail('is empty.')
   let value: unknown
   try {

@@ -62,7 +62,7 @@ export function bulkProblem(value: unknown, passed: (one: object) => boolean = (
       const most = MOST[key] ?? (OF_A_LINE.has(key) ? FIELD_LIMITS.points : MOST_ELSE)
       if (list.length > most) return { path, message: `has ${list.length} members; at most ${most} are read` }
       if (OF_A_LINE.has(key) && list.length > FIELD_LIMITS.readings && list.filter((one) => isOdd(key, one)).length > MOST_ODD)
-        return { path, message: key === 'tags' ? 'holds members that are no tags' : 'holds members that are no pairs [z, r]' }
+        return { path, message: key === 'tags' ? 'holds members that are no tags' : 'has entries that are not pairs [z, r]' }
       list.forEach((one, i) => go(one, `${path}[${i}]`, key === 'readings' || key === 'points' ? 'readings of one' : ''))
     } else {
       const entries = Object.entries(next.value)

@@ -51,7 +51,7 @@ export const carFields = {
   ownCgHeightMm: length('Own case: centre of gravity', 200, 1200, grip),
   pedalRatio: amount('Pedal ratio', 'number', 1, 12, { help: 'Pad travel over pushrod travel.' }),
   pedalEfficiency: amount('Pedal efficiency', 'share', 0.5, 1, { help: '85% assumed when unknown.' }),
-  pedalTravelMm: length('Pedal travel to the floor', 30, 250, { help: 'At the pad, from rest until something stops it.', ...hydraulics }),
+  pedalTravelMm: length('Pedal travel to the floor', 30, 250, { help: 'At the pedal pad, from rest to its stop.', ...hydraulics }),
   abs: choice(
     'Anti-lock',
     [
@@ -72,7 +72,7 @@ export const carFields = {
   ),
   outlets: count('Lines from the master cylinder', 1, 6, hydraulics),
   bleedOrder: choice(
-    'Bleeding order of its maker',
+    'Car maker’s bleeding order',
     [
       { value: 'farthestFirst', label: 'farthest wheel first' },
       { value: 'nearestFirst', label: 'nearest wheel first' },

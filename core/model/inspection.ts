@@ -43,7 +43,7 @@ export const INSPECTIONS: Partial<Record<PartKind, readonly InspectionPoint[]>> 
       remedy: 'Guide pin set',
     },
     { id: 'threads', look: 'Mount and inlet threads whole', fault: 'a mount or inlet thread is damaged' },
-    { id: 'body', look: 'No cracks, nothing ground away', fault: 'it is cracked, or something was ground away' },
+    { id: 'body', look: 'No cracks, nothing ground away', fault: 'it is cracked or ground' },
   ],
   rotor: [
     { id: 'thickness', look: 'Above the minimum thickness all round', fault: 'below the minimum thickness', remedy: 'New rotor' },

@@ -82,7 +82,7 @@ export function wheelOf(text: string): WheelMarking | string {
   // 6x15 is a size: no circle of holes is so small
   if (bolts) take(bolts.all)
   const size = SIZE.exec(rest)
-  if (!size) return `${say} names no size. Write it as 7J x 17 ET40 5x112 57.1.`
+  if (!size) return `${say} has no size. Write it as 7J x 17 ET40 5x112 57.1.`
   const half = (one: string) => (one.endsWith(' 1/2') ? number(one.slice(0, -4)) + 0.5 : number(one))
   const [a, b] = [half(size[1]!), half(size[4]!)]
   const widthFirst = size[3] !== undefined || (size[6] === undefined && a <= b)

@@ -280,7 +280,7 @@ export const rotorFields = {
     when: { field: 'ventilation', is: 'vented' },
     help: 'Share of the ring that is air.',
   }),
-  nowThicknessMm: length('Thickness now', 2, 50, { help: 'As it is worn; left out for a new one.' }),
+  nowThicknessMm: length('Thickness now', 2, 50, { help: 'Present thickness. Leave empty for a new rotor.' }),
   material: choice(
     'Ring made of',
     [
@@ -362,7 +362,7 @@ export const padFields = {
     max: 1200,
     maxItems: 12,
     label: 'Friction over temperature: at',
-    help: 'Temperatures of the rubbing face, as the maker draws the curve. Without them fade is not predicted.',
+    help: 'Pad surface temperatures of the maker’s curve. Without them fade is not predicted.',
   },
   frictionThere: {
     type: 'figures',
@@ -373,7 +373,7 @@ export const padFields = {
     label: '… friction there',
     help: 'As many as temperatures, in their order.',
   },
-  rangeFromC: amount('Working range from', 'temperature', -50, 600, { help: 'Of the rubbing face, as the maker states it.' }),
+  rangeFromC: amount('Working range from', 'temperature', -50, 600, { help: 'Of the pad surface, as the maker states it.' }),
   rangeToC: amount('Working range to', 'temperature', 100, 1200, {
     help: 'Of the pad surface, as the maker states it. Unknown: the pads are not checked.',
   }),
@@ -549,7 +549,7 @@ export const masterCylinderFields = {
 export const MOUNTINGS = [
   { value: 'yes', label: 'bolts on as it is' },
   { value: 'plate', label: 'needs an adapter plate' },
-  { value: 'no', label: 'does not go on' },
+  { value: 'no', label: 'does not fit' },
 ] as const
 export const PUSHRODS = [
   { value: 'fits', label: 'fits, with free play' },
@@ -594,7 +594,7 @@ export const fluidFields = {
 } as const satisfies FieldTable
 export const handLeverFields = {
   leverRatio: amount('Lever ratio', 'number', 1, 20, { help: 'Hand travel over pushrod travel.' }),
-  boreMm: length('Bore', 8, 40, { help: 'Of its cylinder in the rear line.' }),
+  boreMm: length('Bore', 8, 40, { help: 'Bore of its master cylinder in the rear circuit.' }),
   portThread: text('Port thread', 40, { help: 'As M10 x 1.' }),
   portSeat: choice('Port seat', PIPE_SEATS),
   seals: choice('Seals made for', FLUID_BASES),

@@ -158,7 +158,7 @@ export const EXTRA_KINDS = {
   fee: 'inspection or approval fee',
   shipping: 'shipping',
   returnFreight: 'return freight',
-  sale: 'sale of what comes off',
+  sale: 'sale of removed parts',
 } as const
 export type ExtraKind = keyof typeof EXTRA_KINDS
 

@@ -192,7 +192,7 @@ export const SHEETS: readonly Sheet[] = [
         touch: 'Thickness of the stick-on weights; 0 when there are none.',
         instrument: 'digitalCaliper',
       },
-      { field: 'padThicknessMm', letter: 'H', touch: 'From the hub pad to where the nut or bolt seats.', instrument: 'digitalCaliper' },
+      { field: 'padThicknessMm', letter: 'H', touch: 'From the mounting face to the nut seat.', instrument: 'digitalCaliper' },
     ],
   },
   {

@@ -180,7 +180,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   const size = { width: grey.width, height: grey.height }
   const first = homographyOf(MARKS, marks)
   const convex = first && MARKS.every(([z, r]) => first[6]! * z + first[7]! * r + first[8]! > 0)
-  if (!convex) return { ok: false, message: 'Four marks of a sheet do not lie like this: put each on the middle of its ring.' }
+  if (!convex) return { ok: false, message: 'These cannot be the four marks of a sheet. Put each on the middle of its ring.' }
   let map: SheetMap = { toPicture: first, lens: 0, ...size }
   const perMm = MARKS.map(([z, r]) => {
     const [a, b] = [toPx(map, [z - 5, r]), toPx(map, [z + 5, r])]

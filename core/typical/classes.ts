@@ -162,7 +162,7 @@ export const CLASSES = {
     fluid: FLUID,
   },
   middleSaloon: {
-    label: 'middle saloon',
+    label: 'mid-size saloon',
     says: 'about 1,500 kg, disc brakes all round',
     car: {
       massKg: [1480, 100],

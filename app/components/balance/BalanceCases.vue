@@ -73,7 +73,7 @@ const caseColumns = [
         <template v-for="one in balance.criteria" :key="one.load">
           <li v-for="found in one.found ?? []" :key="`${one.load}.${found.id}`">
             <VerdictMark :verdict="found.holds ? 'fits' : 'needs'" :size="12" /> {{ CRITERIA[found.id].name }}, {{ LOADS[one.load] }}:
-            {{ found.holds ? 'holds' : `not from ${g(found.firstG!)}` }} <span class="soft">({{ CRITERIA[found.id].source }})</span>
+            {{ found.holds ? 'met' : `not met from ${g(found.firstG!)}` }} <span class="soft">({{ CRITERIA[found.id].source }})</span>
           </li>
         </template>
       </ul>
@@ -106,7 +106,7 @@ const caseColumns = [
         For {{ USES[use].label }}: {{ USES[use].aim }}
       </p>
       <p v-if="levers?.met" class="small">This setup is there already: {{ levers.aim }}.</p>
-      <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single lever alone gives {{ levers.aim }}.</p>
+      <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single change gives {{ levers.aim }}.</p>
       <p v-else-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>
       <ul v-if="levers" class="levers" data-test="levers">
         <li v-for="one in levers.advice" :key="one.id" :data-lever="one.id">

@@ -39,7 +39,7 @@ const columns = [
       <DataTable class="hand" :rows="found.surfaces" :columns="columns">
         <template #surface="{ row }">{{ row.surface }}, {{ row.friction.toFixed(2) }}{{ row.assumed ? ' assumed' : '' }}</template>
         <template #locks="{ row }">{{ force(row.locksAtN) }}</template>
-        <template #now="{ row }">{{ row.locks ? 'locks' : 'turns on' }}</template>
+        <template #now="{ row }">{{ row.locks ? 'locks' : 'keeps turning' }}</template>
       </DataTable>
       <SafetyNote
         :note="{

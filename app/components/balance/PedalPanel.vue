@@ -221,8 +221,8 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         </template>
       </DataTable>
       <p class="soft small">
-        UN Regulation No. 13-H asks {{ g(secondaryG) }} of what is left at this force; rows below it are marked. It is named to compare
-        with, not as an approval.
+        UN Regulation No. 13-H requires {{ g(secondaryG) }} with the remaining brakes at this force; rows below it are marked. For
+        comparison only.
       </p>
     </section>
     <section>

@@ -71,7 +71,7 @@ const remove = (id: string) =>
       <ElButton text :aria-label="`Remove ${line.label}`" @click="remove(line.id)">
         <Icon name="tabler:trash" size="17" />
       </ElButton>
-      <p v-if="line.kind === 'sale'" class="soft small wide">Money that comes in: it lowers the sum.</p>
+      <p v-if="line.kind === 'sale'" class="soft small wide">Income, which lowers the total.</p>
       <p v-if="errors[line.id]" class="field-error wide">{{ errors[line.id] }}</p>
     </div>
     <ElButton @click="add"><Icon name="tabler:plus" size="16" /> Add a cost</ElButton>

@@ -18,7 +18,7 @@ const money = (minor: number | undefined) => formatMoney(minor, currency.value, 
 const range = (one: Range) => `${money(one.likely)}, from ${money(one.low)} to ${money(one.high)}`
 const lasts = { ...count('Lasts, events', 0.1, 1000), integer: false }
 const columns = [
-  { id: 'what', label: 'What wears', least: 150 },
+  { id: 'what', label: 'Part', least: 150 },
   { id: 'lasts', label: 'Lasts, events', least: 120 },
   { id: 'renewing', label: 'Renewing costs', least: 150 },
   { id: 'season', label: 'A season', number: true },
@@ -127,17 +127,17 @@ function renewing({ price, packs, renewing: minor }: Season['rows'][number]): st
     </DataTable>
     <ul v-if="paybacks.length > 0" data-test="payback">
       <li v-for="{ other, found } in paybacks" :key="other.setupId">
-        <template v-if="found.likely === 0">Against {{ other.setupName }}: nothing is dearer to buy.</template>
+        <template v-if="found.likely === 0">Against {{ other.setupName }}: neither costs more to buy.</template>
         <template v-else-if="found.likely === undefined"
-          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} is dearer to buy than
-          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and does not wear cheaper: it never pays for itself{{
+          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} costs more to buy than
+          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and saves nothing on wear, so it never pays for itself{{
             found.soonest === undefined ? '' : ` with nominal values, after ${events(found.soonest)} events at the best`
           }}.</template
         >
         <template v-else
-          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} is dearer to buy than
-          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and has paid for itself after
-          {{ events(found.likely) }} events, from {{ events(found.soonest) }} to {{ events(found.latest) }}.</template
+          >{{ found.dearer === 'one' ? report!.setupName : other.setupName }} costs more to buy than
+          {{ found.dearer === 'one' ? other.setupName : report!.setupName }} and pays for itself after {{ events(found.likely) }} events,
+          from {{ events(found.soonest) }} to {{ events(found.latest) }}.</template
         >
       </li>
     </ul>

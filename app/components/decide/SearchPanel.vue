@@ -228,7 +228,7 @@ const askable = computed(() =>
             : `Clearance, verdict and the heat margin in ${looks[0]!.heat.duty} are computed in full.`
         }}
       </p>
-      <p v-if="result.more > 0" class="small">{{ result.more }} more are beaten by none; narrow what must hold to see them.</p>
+      <p v-if="result.more > 0" class="small">{{ result.more }} more results. Add requirements to see them.</p>
       <section v-if="result.near.length > 0" data-test="near">
         <h2>Nearly: one thing fails by little</h2>
         <DataTable :rows="result.near" :columns="nearColumns" class="finds">

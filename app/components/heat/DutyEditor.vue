@@ -52,7 +52,7 @@ const DESCENT: Asked[] = [
     label: 'Engine holds',
     unit: 'N',
     optional: true,
-    help: 'At the road, in the gear that is driven. Empty: the car’s figure.',
+    help: 'Engine braking at the road in this gear. Empty: the car’s value.',
   },
   { key: 'towMassKg', label: 'Trailer', unit: 'kg', optional: true, help: 'Empty: none.' },
   { key: 'towBrakeShare', label: 'Its brakes carry', unit: '0 to 1', optional: true, help: 'Share of its own weight. Empty: it has none.' },

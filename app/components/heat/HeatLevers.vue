@@ -21,7 +21,7 @@ const take = (lever: HeatLever) =>
     <DutyChoice />
     <WorkingLine v-if="working" what="Each change is being driven" :share="share" @stop="stop" />
     <p v-if="stopped" class="small no-print" data-test="levers-stopped">
-      Stopped; nothing was changed. <ElButton link type="primary" @click="begin">Drive each change after all</ElButton>
+      Stopped; nothing was changed. <ElButton link type="primary" @click="begin">Compute all changes</ElButton>
     </p>
     <template v-if="levers">
       <h1 v-if="levers.levers.length > 0" data-test="levers-say">{{ leversSentence(levers) }}</h1>

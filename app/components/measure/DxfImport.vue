@@ -123,8 +123,7 @@ function take() {
             <FieldItem label="Origin y"><ElInput v-model="origin.y" class="num" aria-label="Origin y" :validate-event="false" /></FieldItem>
           </div>
           <p class="soft small">
-            The place in the drawing that is hub axis and {{ kind === 'profile' ? 'mounting face' : 'mounting face of the wheel' }}, in its
-            unit.
+            Position of hub axis and {{ kind === 'profile' ? 'mounting face' : 'mounting face of the wheel' }}, in the drawing, in its unit.
           </p>
           <FieldItem label="Outboard direction"
             ><ChoiceSelect

@@ -28,7 +28,7 @@ function set(id: string, found: Inspected) {
   <fieldset v-if="points.length > 0" class="sheet" data-field="inspection">
     <legend>
       Used part: inspect it
-      <span class="soft small">{{ open > 0 ? `${open} of ${points.length} open` : `all ${points.length} inspected` }}</span>
+      <span class="soft small">{{ open > 0 ? `${open} of ${points.length} to inspect` : `all ${points.length} inspected` }}</span>
     </legend>
     <ul>
       <li v-for="point in points" :key="point.id" :data-point="point.id">

@@ -22,7 +22,7 @@ const alike = computed(() => rows.value.filter((row) => row.same))
 <template>
   <div class="compare" data-test="part-compare">
     <DataTable v-if="differs.length > 0" :rows="differs" :columns="columns" :row-class="emphasis" />
-    <p v-else>Nothing that is known differs.</p>
+    <p v-else>No known value differs.</p>
     <p v-if="alike.length > 0" class="soft small">The same: {{ alike.map((row) => `${row.label.toLowerCase()} ${row.a}`).join('; ') }}.</p>
   </div>
 </template>

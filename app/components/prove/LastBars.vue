@@ -23,7 +23,7 @@ const there = ({ barFrontShare }: LastBar) => barFrontShare !== undefined && set
 
 <template>
   <section v-if="bars.length > 0" data-test="last-bars">
-    <h2>Where the next visit starts</h2>
+    <h2>Starting point of the next test</h2>
     <ul>
       <li v-for="one in bars" :key="one.track">
         <strong>{{ one.track }}</strong>: {{ one.barFrontShare === undefined ? '' : `bar ${share(one.barFrontShare)} front`

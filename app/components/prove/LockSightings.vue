@@ -74,7 +74,7 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
           ]"
           @change="axle = $event as typeof axle"
       /></FieldItem>
-      <FieldItem label="At, g" help="Deceleration when it was seen: from a logger, or from distance and speed."
+      <FieldItem label="At, g" help="Deceleration at lock-up, from a logger or from distance and speed."
         ><ElInput v-model="at" class="num" inputmode="decimal" aria-label="At, g" :validate-event="false"
       /></FieldItem>
       <DrivenOn v-model:surface="surface" v-model:load="load" />

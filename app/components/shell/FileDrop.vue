@@ -31,7 +31,7 @@ useEventListener(document, 'drop', (event) => {
 
 <template>
   <div v-if="over" class="drop" role="status">
-    {{ over === 'picture' ? 'Let go to trace the picture' : 'Let go to open the project file' }}
+    {{ over === 'picture' ? 'Drop to trace the picture' : 'Let go to open the project file' }}
   </div>
 </template>
 

@@ -67,7 +67,7 @@ function run(one: Findable | undefined) {
         <span class="name">{{ one.label }}</span><span class="soft small kind">{{ one.kind }}</span>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft" role="status">Nothing here has that in its name.</p>
+    <p v-if="found.length === 0" class="soft" role="status">No result. Try another name.</p>
   </ElDialog>
 </template>
 

@@ -24,7 +24,7 @@ const isDark = computed(() => mode.state.value === 'dark')
 const saveWords = computed(() => {
   switch (store.saveState) {
     case 'saved':
-      return inMemory.value ? 'Only until this page is closed: export it' : 'Saved here'
+      return inMemory.value ? 'Not stored: export before you close the page' : 'Saved here'
     case 'unsaved':
     case 'saving':
       return 'Saving …'

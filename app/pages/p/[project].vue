@@ -50,7 +50,7 @@ watch(
   (stepped) => {
     if (!stepped) return
     const { back, label, place, at } = stepped
-    const said = `${back ? 'Undone' : 'Done again'}: ${label}${place ? ` (${place})` : ''}. `
+    const said = `${back ? 'Undone' : 'Redone'}: ${label}${place ? ` (${place})` : ''}. `
     const show = at && h(ElButton, { link: true, type: 'primary', onClick: () => goTo(at) }, () => 'Show')
     ElMessage.info({ message: h('span', [said, show]), duration: 5000 })
   },

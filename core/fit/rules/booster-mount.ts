@@ -19,7 +19,7 @@ export const boosterMount: Rule = {
       : [look.wholeCarWord('bareMounting'), look.wholeCarWord('barePushrod')]
     const what = now ? now.name : 'The bulkhead without the booster'
     if (mounting === 'no')
-      return { verdict: 'blocked', safety: true, sentence: `${what}: it does not go on, and there is no place for the master cylinder.` }
+      return { verdict: 'blocked', safety: true, sentence: `${what} does not fit, and the master cylinder has no mount.` }
     const pieces: (Remedy & { kind: 'piece' })[] = [
       ...(mounting === 'plate'
         ? [piece('booster-plate', 'Adapter plate for the pedal side', 'Made by a machine shop, stiff enough for a hard stop.')]
@@ -46,7 +46,7 @@ export const boosterMount: Rule = {
       : {
           verdict: 'check',
           safety: true,
-          sentence: 'The booster is removed from a road car: local rules may not allow it. Ask before it is driven.',
+          sentence: 'Local rules may forbid removing the booster from a road car. Ask before you drive.',
         }
   },
 }

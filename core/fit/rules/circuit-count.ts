@@ -48,7 +48,7 @@ export const circuitCount: Rule = {
         remedies: [
           {
             kind: 'piece',
-            label: `Tee for the brake line`,
+            label: `Tee for the brake pipe`,
             quantity: lines - outlets,
             piece: { id: 'tee' },
             sentence: 'A tee within the same circuit for each line too many.',

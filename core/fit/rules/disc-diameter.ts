@@ -36,8 +36,7 @@ export const discDiameterRule: Rule = {
     const most = look.limit('edgeMostMm')
     const found = discDiameter(diameter, top, most, look.limit('edgeOverMm'), look.limit('edgeWantedMm'))
     const figure = { value: found.edgeMm, dimension: 'length', limit: `0 to ${look.mm(most)}` } as const
-    if (found.verdict === 'fits')
-      return { verdict: 'fits', sentence: `The pad ends ${look.mm(found.edgeMm)} below the rotor’s edge.`, ...figure }
+    if (found.verdict === 'fits') return { verdict: 'fits', sentence: `Pad inset ${look.mm(found.edgeMm)}.`, ...figure }
     if (found.verdict === 'check')
       return {
         verdict: 'check',

@@ -18,8 +18,8 @@ export const dustShield: Rule = {
       verdict: look.seen('dust-shield') ? 'fits' : 'check',
       sentence:
         gap < 0
-          ? `The rotor is ${look.mm(-gap)} larger than its shield: trim or remove it, and see that it runs free.`
-          : `Only ${look.mm(gap)} between rotor and shield: see that it runs free.`,
+          ? `The rotor is ${look.mm(-gap)} larger than its dust shield: trim or remove the shield, and check that the rotor turns freely.`
+          : `Only ${look.mm(gap)} between rotor and dust shield: check that the rotor turns freely.`,
       ...figure,
     }
   },

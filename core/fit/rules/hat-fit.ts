@@ -27,7 +27,11 @@ export const hatFit: Rule = {
     if (inner !== undefined && flange !== undefined && inner < flange - 1e-9)
       return blocked(inner, flange, `The hat is ${look.mm(inner)} wide inside, the hub flange ${look.mm(flange)}: it does not go over.`)
     if (depth !== undefined && room !== undefined && depth > room + 1e-9)
-      return blocked(depth, room, `The hat is ${look.mm(depth)} deep inside and has ${look.mm(room)}: it meets what lies behind the hub.`)
+      return blocked(
+        depth,
+        room,
+        `The hat is ${look.mm(depth)} deep inside and has ${look.mm(room)}: it contacts the parts behind the hub.`,
+      )
     if (hole !== undefined && thread !== undefined && hole < thread - 1e-9)
       return blocked(hole, thread, `Its holes are ${look.mm(hole)}, the studs ${look.mm(thread)}.`)
     if (drum !== undefined && over !== undefined) {

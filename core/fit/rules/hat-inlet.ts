@@ -18,12 +18,12 @@ export const hatInlet: Rule = {
     return gap < least - 1e-9
       ? {
           verdict: 'needs',
-          sentence: `${gap <= 0 ? 'The hat closes' : `Only ${look.mm(gap)} beside the hat leave`} the way of the air into the ring, which draws it from the wheel side: a ring that breathes from the hub side, or a smaller hat.`,
+          sentence: `${gap <= 0 ? 'The hat closes' : `Only ${look.mm(gap)} beside the hat leave`} the rotor’s air inlet, which is on the outboard side: fit a rotor with its inlet on the hub side, or with a smaller hat.`,
           ...figure,
         }
       : {
           verdict: 'fits',
-          sentence: `${look.mm(gap)} beside the hat let the air in; a ring that breathes from the hub side cools better.`,
+          sentence: `${look.mm(gap)} beside the hat let the air in; a rotor with its inlet on the hub side cools better.`,
           ...figure,
         }
   },

@@ -90,9 +90,9 @@ function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm
     return {
       verdict: 'needs',
       safety: true,
-      sentence: `${look.mm(engaged)} of thread hold ${where} where ${look.mm(needed)} are needed.`,
+      sentence: `Thread engagement ${look.mm(engaged)} ${where}, ${look.mm(needed)} required.`,
       remedies: other(needed - engaged, 'longer', depth - engaged),
       ...figure,
     }
-  return { verdict: 'fits', sentence: `${look.mm(engaged)} of thread hold ${where}, ${material}.`, ...figure }
+  return { verdict: 'fits', sentence: `Thread engagement ${look.mm(engaged)} ${where}, ${material}.`, ...figure }
 }

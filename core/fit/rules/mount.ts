@@ -95,7 +95,7 @@ function joined(look: Look, bad: Judgement): Judgement {
         ...bad,
         verdict: 'needs',
         sentence: `${bad.sentence} ${fitted ? 'Another' : 'A'} bracket joins both.`,
-        remedies: asRemedies('bracket', joins, 'goes between'),
+        remedies: asRemedies('bracket', joins, 'fits between'),
       }
     : { ...bad, sentence: `${bad.sentence} No ${fitted ? 'other ' : ''}bracket among the parts joins both.` }
 }

@@ -6,7 +6,7 @@ export const wornExtensionMm = (construction: 'fixed' | 'sliding', slotWidthMm: 
 
 export const pistonTravel: Rule = {
   id: 'piston-travel',
-  title: 'Piston travel with all worn',
+  title: 'Piston travel with worn pads and rotor',
   on: 'disc',
   judge(look) {
     const caliper = look.caliper()

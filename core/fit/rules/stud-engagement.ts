@@ -175,7 +175,7 @@ function hold(
           ...unsafe,
         }
   }
-  const short = `${look.mm(Math.max(engagedMm, 0))} of thread hold where ${look.mm(needed)} are needed`
+  const short = `Thread engagement ${look.mm(Math.max(engagedMm, 0))}, ${look.mm(needed)} required`
   if (longerByMm > 1e-9)
     return {
       verdict: 'needs',
@@ -207,5 +207,5 @@ function hold(
           ),
           ...figure,
         }
-  return { verdict: 'fits', sentence: `${look.mm(engagedMm)} of thread hold, ${look.mm(needed)} are needed.`, ...figure }
+  return { verdict: 'fits', sentence: `Thread engagement ${look.mm(engagedMm)}, ${look.mm(needed)} required.`, ...figure }
 }

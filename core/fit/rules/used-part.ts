@@ -25,7 +25,12 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
   for (const point of points) {
     const found = inspected(part, point)
     look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
-    if (found === 'open') look.ask(`Inspection of ${part.name}: ${point.look[0]!.toLowerCase()}${point.look.slice(1)}`, at, 'Inspect the part and tick it in Parts.')
+    if (found === 'open')
+      look.ask(
+        `Inspection of ${part.name}: ${point.look[0]!.toLowerCase()}${point.look.slice(1)}`,
+        at,
+        'Inspect the part and tick it in Parts.',
+      )
   }
   const failed = points.filter((point) => inspected(part, point) === 'failed')
   const fatal = failed.find((point) => point.remedy === undefined)

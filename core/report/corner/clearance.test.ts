@@ -359,7 +359,7 @@ describe('what a spacer brings', () => {
     expect(report.fit.find((one) => one.rule === 'register-left')).toMatchObject({ sentence: expect.stringMatching(/register of its own/) })
     const short = spaced('spacer-3', (project) => (project.car.front.studLengthMm = figure(30)))
     expect(rows(short)['Thread engagement, nut']!.sentence).toBe(
-      '6.5\u00a0mm of thread hold where 12.0\u00a0mm are needed: studs longer by 5.5\u00a0mm.',
+      'Thread engagement 6.5\u00a0mm, 12.0\u00a0mm required: studs longer by 5.5\u00a0mm.',
     )
   })
   test('a stud nobody measured is unknown, with a spacer and without', () => {

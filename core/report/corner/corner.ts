@@ -182,7 +182,7 @@ function spacersOf({ context, effort, ready, now, section, seen, spacerMm, preci
 /** The verdict as a mechanic would say it. */
 function sentenceOf(looked: Looked): string {
   const { context, axle, ready, now, difference, verdict, spacerMm, work } = looked
-  if (isDrum(looked)) return 'A drum has no outline here: see on the car that the wheel turns free.'
+  if (isDrum(looked)) return 'Drum brakes have no outline here. Check on the car that the wheel turns freely.'
   if (ready && now) return gapSentence(ready, now, spacerMm!, context.resolved[axle].wheel!.name, context.project.preferences.units)
   if (difference.said && verdict !== 'measure') return difference.said.sentence
   return ready ? TOO_MANY : missingSentence(work.missing)

@@ -20,7 +20,7 @@ export const LEAST_GAP: AxleFigure<'gap', JudgedCorner> = axleFigure('gap', {
   formula: {
     id: 'least-gap',
     inWords: true,
-    name: 'Least gap',
+    name: 'Minimum clearance',
     text: 'clearance = least distance between caliper outline and wheel profile',
     source: 'Plane geometry; uncertainty to first order, GUM (JCGM 100:2008) 5.1.2',
   },

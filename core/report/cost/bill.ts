@@ -145,7 +145,12 @@ function ownParts(context: Context): Wanted[] {
   if (isStock) return []
   return partsToBuy(context, broughtBy(project, boughtWhole(project, setup))).map(({ part, pieces, places }) => {
     const perPrice = part.price?.pieces ?? 1
-    const packed = perPrice > 1 ? `${pieces} pieces, sold in ${perPrice === 2 ? 'pairs' : `sets of ${perPrice}`}` : pieces > 1 ? `${pieces} pieces` : '1 piece'
+    const packed =
+      perPrice > 1
+        ? `${pieces} pieces, sold in ${perPrice === 2 ? 'pairs' : `sets of ${perPrice}`}`
+        : pieces > 1
+          ? `${pieces} pieces`
+          : '1 piece'
     return {
       id: part.id,
       label: part.name,
@@ -201,7 +206,7 @@ function priceOf(work: Working, preferences: Preferences, { price, sold = false,
     work.ask(
       `Exchange rate of ${price.currency}`,
       { kind: 'preference', field: 'rates' },
-      `Enter what one ${price.currency} is in ${currency}.`,
+      `Enter the value of one ${price.currency} in ${currency}.`,
     )
   const amount = (which: 'low' | 'likely' | 'high') => (cost ? roundMinor(lineAmount(cost, which, taxPercent)) : undefined)
   const priced: BillLine = { low: amount('low'), likely: amount('likely'), high: amount('high'), ...line }

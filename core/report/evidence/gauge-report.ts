@@ -139,7 +139,7 @@ function aboutBar(report: GaugeReport, twin: (MasterCylinder & { kind: 'twin' })
   report.barAsEntered = report.diagnosis ? !stated.includes('bar') : Math.abs(value - twin.frontShare) < 0.01
   const text = `Balance bar at ${words.range({ value, u }, words.share)} front; ${words.share(twin.frontShare)} entered.`
   // no difference shown is not agreement shown
-  if (!holds(u, SHARE_HELD)) return [unknown(`${text} Too few readings to hold it: read more pairs.`)]
+  if (!holds(u, SHARE_HELD)) return [unknown(`${text} Too few readings to confirm it: read more pairs.`)]
   return [report.barAsEntered ? fits(text) : needs(text)]
 }
 /** Readings confirm what is entered only where their 90% range is no wider than this, either way. */
@@ -229,7 +229,7 @@ function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: read
     report.kneeMpa = kneeMpa.value
     report.kneeAsEntered = true
     const text = `Knee pressure ${range(kneeMpa, mpa)}; ${mpa(model)} entered.`
-    return [holds(kneeMpa.u, KNEE_HELD_MPA) ? fits(text) : unknown(`${text} Too few readings to hold it: read more above and below it.`)]
+    return [holds(kneeMpa.u, KNEE_HELD_MPA) ? fits(text) : unknown(`${text} Too few readings to confirm it: read more above and below it.`)]
   }
   return [
     unknown(

@@ -90,7 +90,7 @@ function readDisc(work: Working, context: Context, axle: Axle): CornerRead | und
   if (!pad.compound) ask('what the linings are made of', { lining: 'sintered' })
   if (!caliper.body) ask('what the caliper is made of', { caliper: 'iron' })
   if (vented && !rotor.inlet) ask('from which side the rotor draws air', { inlet: 'wheel' })
-  if (vented && !rotor.vaneCount) ask('how many vanes the rotor has', { vaneCount: FEWEST_VANES })
+  if (vented && !rotor.vaneCount) ask('number of vanes of the rotor', { vaneCount: FEWEST_VANES })
   if (vented && rotor.vanes === undefined) ask('whether its vanes are curved', { hand: 'wrong' })
   return {
     nodes: cornerNodes(known),

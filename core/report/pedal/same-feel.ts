@@ -54,8 +54,8 @@ export const SAME_FEEL: CarFigure<'master.sameFeel', BesideStock> = carFigure('m
     return [
       nearest,
       Math.abs(change) < 0.005
-        ? 'With it the same push gives the same deceleration, below the knee of a valve.'
-        : `With it the same push gives ${formatQuantity(Math.abs(change), 'share', units, { decimals: 0 })} ${change > 0 ? 'more' : 'less'} deceleration, below the knee of a valve: friction and radii change too.`,
+        ? 'At the same pedal force it gives the same deceleration, below the knee pressure.'
+        : `At the same pedal force it gives ${formatQuantity(Math.abs(change), 'share', units, { decimals: 0 })} ${change > 0 ? 'more' : 'less'} deceleration below the knee pressure, because friction and radii change too.`,
     ]
   },
 })

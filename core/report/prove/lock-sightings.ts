@@ -110,7 +110,7 @@ function tyresThat(
     {
       field: FIELD[surface],
       value,
-      words: `A friction of the tyres of ${value.toFixed(2)} instead of ${now.value.toFixed(2)}${now.assumed ? ', which is assumed,' : ''} explains it.`,
+      words: `A tyre friction of ${value.toFixed(2)} instead of ${now.value.toFixed(2)}${now.assumed ? ', which is assumed,' : ''} explains it.`,
     },
   ]
 }
@@ -129,7 +129,7 @@ function heightThat(project: Project, system: BrakeSystem, mass: Mass, { axle, l
     {
       field: 'cgHeightMm',
       value,
-      words: `A centre of gravity at ${show(value)} instead of ${show(mass.cgHeightMm)} would make the ${axle} wheels the first.`,
+      words: `A centre of gravity at ${show(value)} instead of ${show(mass.cgHeightMm)} would make the ${axle} wheels lock first.`,
     },
   ]
 }

@@ -174,7 +174,7 @@ const AXLES_SHOWN = [
         </p>
       </template>
       <p class="count small" data-test="path-count">
-        {{ open === 0 ? 'All that it needs is there' : `${open} to enter` }}{{ typical > 0 ? `, ${typical} typical` : '' }}.
+        {{ open === 0 ? 'All values are entered' : `${open} to enter` }}{{ typical > 0 ? `, ${typical} typical` : '' }}.
       </p>
       <div v-for="group in stations" :key="group.station" class="station">
         <h2>{{ group.station }}</h2>
