@@ -19,7 +19,7 @@ test('without the price desk the cost still works, and says what to do', async (
   await openDemo(page, 'cost', 'setup=balanced&view=bill')
   await page.route('**/api/supply/**', (route) => route.abort())
   await page.getByTestId('ask-quotes').click()
-  await expect(page.getByRole('alert')).toContainText('Prices can be typed in; nothing else needs it.')
+  await expect(page.getByRole('alert')).toContainText('You can type prices instead.')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR\u00a0977.00')
 })
 

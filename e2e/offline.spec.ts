@@ -22,7 +22,7 @@ test('a yard without a network: every page opens, a measure is kept, what needs 
   await expect(readings).toHaveText([/62\.04/])
   await openDemo(page, 'cost', 'setup=estate-fronts&view=bill')
   await page.getByTestId('ask-quotes').click()
-  await expect(page.getByText(/The price desk gives no quotes .* Prices can be typed in/)).toBeVisible()
+  await expect(page.getByText(/The price desk gives no quotes .* You can type prices instead/)).toBeVisible()
 })
 
 test('a browser that keeps nothing: said at once, and one works and exports all the same', async ({ page }) => {

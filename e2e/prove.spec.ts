@@ -62,7 +62,7 @@ test('a stop from a logger’s file; what is no stop is refused with its name', 
 
 test('wear entered twice changes season and forecast; uneven pads are named', async ({ page }) => {
   await openDemo(page, 'prove', 'setup=as-it-stands&view=wear')
-  await expect(page.getByTestId('wear-say')).toContainText('No lining and no rotor was measured yet')
+  await expect(page.getByTestId('wear-say')).toContainText('No pad or rotor measurements yet')
   const enter = async (events: string, points: [string, string, string, string]) => {
     await page.getByLabel('Events since new').fill(events)
     for (const [i, where] of ['inner, leading', 'inner, trailing', 'outer, leading', 'outer, trailing'].entries())
@@ -118,7 +118,7 @@ test('a wheel that locked is held against the model; what would explain it is ta
   // the other sighting, of grippier ground, does not agree any more: both are said
   await expect(page.getByTestId('locks').locator('li').first()).toContainText('as seen at 0.70')
   await page.keyboard.press('Control+z')
-  await expect(page.getByTestId('locks').locator('li').first()).toContainText('A friction of the tyres of')
+  await expect(page.getByTestId('locks').locator('li').first()).toContainText('A tyre friction of')
 })
 
 test('tables go out and come back; a line that is wrong is named and the others are taken', async ({ page }) => {

@@ -69,7 +69,7 @@ describe('a gauge in hand', () => {
     const { field, note } = gauge()
     field.value = undefined
     Stream.last.say('12.00', true)
-    expect(note.value).toMatch(/Choose a dimension first/)
+    expect(note.value).toMatch(/Select a dimension/)
   })
   test('another gauge starts afresh and the one before is let go', () => {
     const { choose, shownMm, zeroMm, checkZero } = gauge()

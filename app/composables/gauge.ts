@@ -52,7 +52,7 @@ export const useGauge = createSharedComposable(() => {
       return
     }
     if (!field.value) {
-      note.value = 'Choose a dimension first: the reading has nowhere to go.'
+      note.value = 'Select a dimension for the reading first.'
       return
     }
     note.value = ''

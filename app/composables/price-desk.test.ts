@@ -60,7 +60,7 @@ describe('the price desk', () => {
     await desk.ask('estate-fronts')
     expect(desk.state.value).toBe('failed')
     expect(desk.trouble.value).toMatch(words)
-    expect(desk.trouble.value).toMatch(/Prices can be typed in/)
+    expect(desk.trouble.value).toMatch(/You can type prices instead/)
     expect(store.project).toBe(before)
   })
 })

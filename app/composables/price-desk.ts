@@ -34,7 +34,7 @@ export const usePriceDesk = createSharedComposable(() => {
       state.value = 'answered'
     } catch (error) {
       state.value = 'failed'
-      trouble.value = `The price desk gives no quotes (${error instanceof Error ? error.message : String(error)}). Prices can be typed in; nothing else needs it.`
+      trouble.value = `The price desk gives no quotes (${error instanceof Error ? error.message : String(error)}). You can type prices instead.`
     }
   }
   const take = (setupId: string, taken: readonly Quote[]) =>

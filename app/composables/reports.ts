@@ -48,7 +48,7 @@ export const useReports = createSharedComposable(() => {
     } catch (error) {
       failed.set(
         'figures',
-        `The figures could not be computed: ${messageOf(error)}. The last ones are shown; export the project and report this.`,
+        `The results could not be computed: ${messageOf(error)}. The last ones are shown; export the project and report this.`,
       )
     } finally {
       busy = false

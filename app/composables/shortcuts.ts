@@ -3,7 +3,7 @@ import { ref } from 'vue'
 
 /** The keys that work everywhere, and whether their list is open. */
 export const SHORTCUTS = [
-  { keys: '1 … 9, 0', does: 'go to a step of the job card' },
+  { keys: '1 … 9, 0', does: 'open a step' },
   { keys: 'Ctrl + K', does: 'find a step, setup, part, figure or action by name' },
   { keys: 'Ctrl + Z', does: 'undo' },
   { keys: 'Shift + Ctrl + Z', does: 'do again' },

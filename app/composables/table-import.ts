@@ -55,7 +55,7 @@ export const useTableImport = createSharedComposable(() => {
   }
   async function startFile(file: File, as: PartKind): Promise<boolean> {
     if (file.size > MAX_TABLE_BYTES) {
-      problem.value = `${file.name.slice(0, 60)} is larger than ${MAX_TABLE_BYTES / 1e6} MB. Bring it in pieces.`
+      problem.value = `${file.name.slice(0, 60)} is larger than ${MAX_TABLE_BYTES / 1e6} MB. Split it.`
       return false
     }
     try {

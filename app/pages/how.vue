@@ -63,7 +63,7 @@ const back = () => (window.history.length > 1 ? router.back() : router.push('/')
       </tbody>
     </table>
     <h2>Formulas and their sources</h2>
-    <p class="soft small">Any figure on the bench opens with its own numbers put in.</p>
+    <p class="soft small">Every result in a project opens with its own numbers.</p>
     <table class="plain">
       <thead>
         <tr>

@@ -88,7 +88,7 @@ async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENC
     })
   } catch (error) {
     if (error instanceof Error && error.name === 'AbortError')
-      throw new Held('another tab of this page holds the storage and does not let go: close it, then try again')
+      throw new Held('another tab of this page blocks the storage: close it, then try again')
     throw error
   } finally {
     clearTimeout(timer)

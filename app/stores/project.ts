@@ -98,7 +98,7 @@ export const useProjectStore = defineStore('project', () => {
       held.value = error instanceof Held
       // private windows and locked profiles refuse storage altogether
       const message = held.value
-        ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again; or work without it and export what you make.'
+        ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again. Or work without storage and export the project.'
         : `cannot be read: ${error instanceof Error ? error.message : String(error)}. Allow site data for this page, or use another browser or window.`
       loaded = { state: 'broken', problems: [{ path: '', place: "This browser's storage", message }], raw: '', savedAt: '', hasCopy: false }
     }

@@ -31,8 +31,8 @@ describe('wheels', () => {
     ['8J x 18 ET35 5x4.5"', { widthIn: 8, diameterIn: 18, offsetMm: 35, boltCount: 5, boltCircleMm: 114.3 }],
   ])('%s', (text, wheel) => expect(wheelOf(text)).toEqual(wheel))
   test.each([
-    ['', /names no size/],
-    ['ET40', /names no size/],
+    ['', /has no size/],
+    ['ET40', /has no size/],
     ['7J x 17', /names no offset/],
     ['7J x 71 ET40', /is not a size of wheel/],
     ['7J x 17 ET40 silver', /“silver” is not understood/],

@@ -256,10 +256,7 @@ export const SHEETS: readonly Sheet[] = [
     id: 'trialFit',
     title: 'Trial fit',
     on: 'trialFit',
-    before: [
-      SUPPORT,
-      'The very parts of this setup bolted up, new pads in. Turn the wheel by hand a full turn, at both locks, before anything is driven.',
-    ],
+    before: [SUPPORT, 'Bolt up the parts of this setup with new pads. Turn the wheel fully by hand, at both locks, before you drive.'],
     dimensions: [
       {
         field: 'gapMm',

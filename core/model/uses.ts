@@ -20,7 +20,7 @@ export const USES: Record<UseName, Use> = {
     road: true,
     duty: 'fade',
     pedal: 'road',
-    aim: 'Front wheels first up to hard braking, laden and empty: anyone may have to stop it in the rain.',
+    aim: 'Front wheels lock first up to hard braking, laden and empty, also in the rain.',
     caution: 'Track pads may have little cold friction. On the road the first stop counts.',
   },
   towing: {
@@ -28,7 +28,7 @@ export const USES: Record<UseName, Use> = {
     road: true,
     duty: 'descent',
     pedal: 'road',
-    aim: 'Front wheels first with the load on: a trailer lifts the front.',
+    aim: 'Front wheels lock first when loaded: a trailer lifts the front.',
     caution: 'Use a low gear to save the brakes. Year-old fluid boils well below fresh fluid.',
   },
   trackDays: {
@@ -36,16 +36,16 @@ export const USES: Record<UseName, Use> = {
     road: true,
     duty: 'kind',
     pedal: 'road',
-    aim: 'As on the road: the car is driven home in whatever weather there is.',
-    caution: 'Fluid is fresh, pads have more than half their lining, and a soft pedal ends the day.',
+    aim: 'As on the road: the car is driven home in any weather.',
+    caution: 'Use fresh fluid and pads with more than half their lining. Stop if the pedal gets soft.',
   },
   circuit: {
     label: 'racing on a circuit',
     road: false,
     duty: 'hard',
     pedal: 'competition',
-    aim: 'A little to the front of the load’s share: tyres are hot and grip hardly changes.',
-    caution: 'Rules of the class and the scrutineer decide what may be changed.',
+    aim: 'Slightly more to the front than the ideal balance: tyres are hot and grip hardly changes.',
+    caution: 'Class rules and the scrutineer decide which changes are allowed.',
   },
   hillClimb: {
     label: 'hill climbs and sprints',
@@ -68,8 +68,8 @@ export const USES: Record<UseName, Use> = {
     road: false,
     duty: 'fade',
     pedal: 'competition',
-    aim: 'More to the rear than on asphalt: little load moves forward, and a turn is helped along.',
-    caution: 'A car set up for loose ground turns round in the wet on asphalt: set it back before it is driven home.',
+    aim: 'More to the rear than on asphalt: little load transfers forward, and the car turns more easily.',
+    caution: 'A car set up for loose ground can spin on wet asphalt. Reset the balance before you drive home.',
   },
 }
 

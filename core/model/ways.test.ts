@@ -80,7 +80,7 @@ describe('what cannot be is said', () => {
     ],
     ['statedArea', { areaMm2: 2000, counted: 'who knows', pistons: 2 }, /choose one/],
     ['statedArea', { areaMm2: 2000, counted: 'oneSide', pistons: 1.5 }, /whole number/],
-    ['wheelMarking', { marking: '7J' }, /names no size/],
+    ['wheelMarking', { marking: '7J' }, /has no size/],
   ])('%s of %j', (id, given, words) => expect(figuresFrom(id, given)).toMatch(words))
 })
 

@@ -142,7 +142,7 @@ function within(grey: Grey, from: Px, to: Px, what: Traced, linePx: number): Fol
   way.reverse()
   const blind = way.filter((at) => strength[at]! < max(FAINT, 0.2 * clear)).length
   if (blind > MOST_BLIND * way.length)
-    return { ok: false, message: 'There is no clear line between the two to follow: click along it, or turn “follow the line” off.' }
+    return { ok: false, message: 'No clear line connects the two points. Click along it, or turn “follow the line” off.' }
   const points = way
     .flatMap((at) => {
       const place = settled(found, at)

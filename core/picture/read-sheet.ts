@@ -245,7 +245,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
     return {
       ok: false,
       residualMm,
-      message: `The sheet’s marks are off by up to ${residualMm.toFixed(2)} mm, more than ${MOST_RESIDUAL_MM} mm: is the paper flat, is each mark on its ring, is the picture uncropped and sharp?`,
+      message: `The sheet’s marks are off by up to ${residualMm.toFixed(2)} mm, more than ${MOST_RESIDUAL_MM} mm. Check that the paper is flat and each mark is on its ring.`,
     }
   const normal = jacobian.transpose().mmul(jacobian)
   const spread = safeInverse(normal).mul(variance)

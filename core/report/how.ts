@@ -41,7 +41,7 @@ const SCHOOLS: readonly School[] = [
   {
     question: 'Effective radius of a pad',
     ways: [
-      way('mean of the swept ring', 'A worn pad wears so that it presses alike; within a hundredth of the other for usual pads.', true),
+      way('mean of the swept ring', 'A bedded pad presses evenly; for usual pads the two agree within 1%.', true),
       way('uniform pressure', 'A new, stiff pad.'),
     ],
   },
@@ -60,7 +60,7 @@ const SCHOOLS: readonly School[] = [
     question: 'First setting of an adjustable valve',
     ways: [
       way('closed, opened in steps', 'A front that locks early is safer than a rear.', true),
-      way('open, closed in steps', 'Sooner at the best stop, past a rear that locks first.'),
+      way('open, closed in steps', 'Reaches the best stop sooner, but a rear wheel can lock first.'),
     ],
   },
   {
@@ -71,8 +71,11 @@ const SCHOOLS: readonly School[] = [
     question: 'How sure a figure is',
     ways: [
       way('from its readings and instrument', 'Scatter, resolution and limit of error together (GUM, JCGM 100:2008).', true),
-      way('as it was stated with ±', 'It outranks what such figures are usually worth.'),
-      way('as figures of its origin have turned out', 'Measured, published, reported, estimated: each worth less than the one before.'),
+      way('as it was stated with ±', 'It replaces the usual uncertainty of its source.'),
+      way(
+        'from experience with values of that source',
+        'Measured, published, reported, estimated: each is less certain than the one before.',
+      ),
     ],
   },
 ]

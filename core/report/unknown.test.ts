@@ -64,7 +64,7 @@ describe('the fit check', () => {
         'front',
         'balanced',
       )!
-    expect(said('yes', 'fits')).toMatchObject({ verdict: 'check', safety: true, sentence: expect.stringMatching(/local rules/) })
+    expect(said('yes', 'fits')).toMatchObject({ verdict: 'check', safety: true, sentence: expect.stringMatching(/Local rules/) })
     expect(said('plate', 'other')).toMatchObject({ verdict: 'needs', remedies: [{ piece: { id: 'booster-plate-and-pushrod' } }] })
     expect(said('no', 'fits').verdict).toBe('blocked')
     expect(own(bare(), 'pedal-effort', 'balanced')).toMatchObject({
@@ -229,7 +229,7 @@ test('a larger bore is larger than the one that is fitted, and heavier by its ar
     demo((one) => (part(one, 'stock-master').frontStrokeMm = figure(15))),
     'master-stroke',
   )!.remedy!
-  expect(usual.sentence).toMatch(/heavier, by \d+%\.$/)
+  expect(usual.sentence).toMatch(/heavier by \d+%\.$/)
 })
 
 test('two parts of one name are two questions', () => {

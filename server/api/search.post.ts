@@ -40,7 +40,7 @@ export default defineEventHandler(async (event) => {
     return
   }
   if (done.ok) {
-    if (done.value.ok) return refuse(500, 'the search', 'ended without a word. Nothing was changed; send it again.')
+    if (done.value.ok) return refuse(500, 'the search', 'ended unexpectedly. Nothing was changed; send it again.')
     setResponseStatus(event, 400)
     return { problems: done.value.problems }
   }

@@ -129,9 +129,9 @@ const caseColumns = [
         <ol>
           <li>Set minimum rear pressure. A front wheel that locks early is safer than a rear.</li>
           <li>On closed, dry, straight ground, belts on, brake from 30 km/h until a wheel locks. Note which wheel it is.</li>
-          <li>Raise it one step, brake twice, note again. While a front wheel locks first, go on.</li>
-          <li>At the first stop with a rear wheel locking, or a car that steps out, go back two steps. That is the setting.</li>
-          <li>The same from 60 km/h, then laden, then wet. The worst of them decides.</li>
+          <li>Raise it one step, brake twice and note the wheel again. Continue while a front wheel locks first.</li>
+          <li>When a rear wheel locks or the rear steps out, go back two steps. That is the setting.</li>
+          <li>Repeat from 60 km/h, then laden, then wet. The worst case decides.</li>
           <li>Mark the setting, lock it, record the pressure here, and check for leaks.</li>
         </ol>
       </FoldedPart>

@@ -145,14 +145,14 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         {{ mm(shown.pedalTravelMm, 0) }} of travel; strokes {{ mm(shown.frontStrokeMm) }} and {{ mm(shown.rearStrokeMm) }}.
         <span v-if="shown.reasons.length > 0" class="tone-needs">{{ shown.reasons.join(', ') }}.</span>
       </p>
-      <p v-else class="shown">Choose a pair to read what it gives and why it does not do.</p>
+      <p v-else class="shown">Select a pair to see its values and why it is ruled out.</p>
       <p class="small">
         Equal strokes hold the bar straight. Unequal strokes tilt it, and the balance drifts.
         <template v-if="shown && bores.bar && shown.pivotMm !== undefined && shown.tiltDeg !== undefined">
           With {{ mm(bores.bar.spacingMm) }} between the clevises of {{ bores.bar.name }}, the pivot is
           {{ mm(Math.abs(shown.pivotMm)) }} from the middle, towards the {{ shown.pivotMm >= 0 ? 'front' : 'rear' }} clevis.
           <span data-test="bar-tilt" :class="{ 'tone-needs': shown.reasons.includes('unlike strokes bind the bar') }"
-            >Under this load the unlike strokes tilt it {{ angle(shown.tiltDeg)
+            >At this load the unequal strokes tilt it {{ angle(shown.tiltDeg)
             }}{{
               bores.bar.mostTiltDeg === undefined
                 ? '; the maker’s tilt limit is unknown.'

@@ -25,7 +25,7 @@ const columns = [
     <template v-else>
       <p>
         A pull of <strong class="num">{{ force(handN) }}</strong> makes
-        <strong class="num">{{ formatQuantity(found.pressureMpa, 'pressure', units) }}</strong> in the rear line.
+        <strong class="num">{{ formatQuantity(found.pressureMpa, 'pressure', units) }}</strong> in the rear circuit.
       </p>
       <ElSlider
         v-model="handN"

@@ -122,9 +122,7 @@ const print = () => window.print()
             </WorkStepRow>
           </ol>
         </template>
-        <p v-if="staged" class="small">
-          Now it is driven and tested: enter stops and what was felt in the step Prove, before the next stage.
-        </p>
+        <p v-if="staged" class="small">Now test the car. Log stops and pedal feel in Prove before the next stage.</p>
       </section>
     </template>
   </div>

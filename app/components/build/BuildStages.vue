@@ -67,11 +67,11 @@ const parts = (stage: Stage) =>
 
 <template>
   <div v-if="build" class="stages">
-    <NothingYet v-if="build.blockedBy.length > 0" text="This setup is blocked: there is nothing to plan." />
+    <NothingYet v-if="build.blockedBy.length > 0" text="This setup must not be built, so there is nothing to plan." />
     <NothingYet v-else-if="build.nothing" text="Nothing is changed in this setup." />
     <template v-else>
       <h1 data-test="stages-say">
-        {{ several ? `It can be built in ${stages.length} stages, with a test after each` : 'It has to be built in one go' }}
+        {{ several ? `It can be built in ${stages.length} stages, with a test after each` : 'It has to be built in one stage' }}
       </h1>
       <ul v-if="build.stages.together.length > 0" class="small" data-test="together">
         <li v-for="one in build.stages.together" :key="one">{{ one }}</li>
@@ -94,7 +94,7 @@ const parts = (stage: Stage) =>
             <span class="soft num">{{ counted(stage.order.steps.length, 'step', 'steps') }}, {{ hoursWords(stage.order.minutes) }}</span>
             <p class="small">{{ parts(stage).join(', ') || 'Only settings change.' }}</p>
             <p v-if="i + 1 < stages.length" class="small">
-              Then driven and tested on closed ground: pedal and leaks first, then three stops, and which wheels lock first.
+              Then test on closed ground: pedal and leaks first, then three stops and the lock-up order.
             </p>
           </div>
           <div class="acts no-print">

@@ -231,7 +231,7 @@ const described = computed(() => `Half section of the ${props.corner.axle} corne
         <text :x="padX + 19" :y="gripY + 5" class="num">spacer {{ spacerText }}</text>
       </g>
     </svg>
-    <p v-if="!wheel && caliper.length === 0" class="empty soft">Nothing to draw yet: give the caliper an outline and choose a wheel.</p>
+    <p v-if="!wheel && caliper.length === 0" class="empty soft">Nothing to draw yet. Enter the caliper’s outline and select a wheel.</p>
   </div>
 </template>
 

@@ -42,7 +42,7 @@ const remove = (id: string) =>
 <template>
   <section v-if="setup">
     <h2>Extra costs of this setup</h2>
-    <p class="soft small">Fluid, small parts, labour, shipping, inspection; and what the old parts bring.</p>
+    <p class="soft small">Fluid, small parts, labour, shipping, inspection, and income from the old parts.</p>
     <div v-for="line in setup.extras" :key="line.id" class="extra" :data-extra="line.id">
       <FieldItem label="What"
         ><DraftInput :value="line.label" maxlength="120" aria-label="What" @change="change(line.id, 'label', $event.trim())"

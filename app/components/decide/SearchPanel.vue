@@ -183,7 +183,7 @@ const askable = computed(() =>
       <p v-if="error" class="field-error" role="alert">{{ error }}</p>
     </section>
     <template v-if="result">
-      <p v-if="isOld" class="tone-check small">The project was changed since: search again for what holds now.</p>
+      <p v-if="isOld" class="tone-check small">The project has changed since. Search again.</p>
       <h1 role="status" data-test="search-says">{{ says }}</h1>
       <p class="soft small num" data-test="search-counts">
         {{ big(result.counts.axles.front) }} front and {{ big(result.counts.axles.rear) }} rear brakes make

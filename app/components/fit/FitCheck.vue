@@ -27,7 +27,7 @@ const ANSWERS: Record<FindingVerdict, string> = {
   blocked: 'Cannot be built like this.',
   unknown: '',
   needs: 'Needs a fix before it can be built.',
-  check: 'Fits on figures; some points must be checked on the car.',
+  check: 'The calculation is OK. Check some points on the car.',
   fits: 'Every check is OK.',
 }
 const unknowns = computed(() => (report.value ? fitMissing(report.value) : []))

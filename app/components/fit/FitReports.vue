@@ -176,7 +176,7 @@ async function open(one: File) {
           <span v-if="one.contradicts" class="tone-needs block"><VerdictMark verdict="needs" :size="14" /> {{ one.contradicts }}</span>
         </li>
       </ul>
-      <p v-if="found.length === 0" class="soft small">No report of this caliper with such a wheel.</p>
+      <p v-if="found.length === 0" class="soft small">No reports for this caliper and wheel.</p>
       <ElButton v-if="adding !== axle" :aria-label="`Report on the ${axle}`" @click="adding = axle"> Report what you saw </ElButton>
       <form v-else-if="names" class="add" @submit.prevent="add">
         <p class="small wide">

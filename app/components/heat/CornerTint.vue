@@ -58,7 +58,7 @@ const rows = computed(() => [
       v-if="scale && corner.rotor"
       :viewBox="`0 0 ${W} ${H}`"
       role="img"
-      :aria-label="`The ${corner.axle} corner by how hot its parts are`"
+      :aria-label="`The ${corner.axle} corner, coloured by temperature`"
     >
       <path v-if="corner.rotor.hat" class="hat" :d="`${pathOf(scale, corner.rotor.hat)}Z`" />
       <path class="part" :fill="warm(moment.ringC)" :stroke="warm(moment.faceC)" :d="`${pathOf(scale, corner.rotor.ring)}Z`" />

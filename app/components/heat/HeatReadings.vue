@@ -156,7 +156,7 @@ function holdProbe() {
             ><strong class="num">{{ c(one.readC) }}</strong> {{ READ_LUMPS[one.lump] }}, {{ one.axle }}, by
             {{ TEMPERATURE_METHODS[one.method].label }}<span class="soft small">; {{ one.date }}, {{ name }}, {{ drive }}</span
             ><br /><span class="small" :class="used?.used ? 'tone-fits' : 'soft'">{{
-              used ? used.words : 'Speaks of other parts than those of this setup.'
+              used ? used.words : 'Measured with other parts than this setup’s.'
             }}</span></span
           >
           <ElButton text :aria-label="`Remove the temperature of ${one.date}, ${READ_LUMPS[one.lump]}`" @click="forget(one.id)">

@@ -18,7 +18,7 @@ async function tell(work: () => Promise<unknown>) {
     await work()
     offline.value = ''
   } catch {
-    offline.value = 'The simulated gauge lives on the server, which does not answer. Type the readings.'
+    offline.value = 'The simulated gauge on the server does not answer. Type the readings.'
   }
 }
 const setJaws = () => {

@@ -148,7 +148,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       >
     </div>
     <p class="soft small">
-      Drag a place, or choose it and point in the picture; arrow keys move it by a hair. The loupe shows what is below it.
+      Drag a point, or select it and click in the picture. Arrow keys move it slightly; the magnifier shows it enlarged.
     </p>
     <ElCheckbox v-model="state.mirrored" :validate-event="false"
       >outboard is to the left ({{ seatWord }} seen from the other side)</ElCheckbox

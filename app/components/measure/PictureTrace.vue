@@ -70,7 +70,7 @@ const tag = computed({
       <ElCheckbox v-model="state.snapOn" :validate-event="false">to the clearest line nearby</ElCheckbox>
       <ElCheckbox v-model="state.followOn" :validate-event="false">follow the line between places</ElCheckbox>
     </div>
-    <p class="soft small">Point along the line, one place after the other; with following on, two or three are often enough.</p>
+    <p class="soft small">Click along the line, point by point. With “follow the line” on, two or three points are often enough.</p>
     <div class="row" role="group" aria-label="Change the line">
       <ElButton size="small" :disabled="!canUndo" data-test="picture-undo" @click="tracing.undo()">Undo</ElButton>
       <ElButton size="small" :disabled="!canRedo" @click="tracing.redo()">Do again</ElButton>

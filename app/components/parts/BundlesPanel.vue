@@ -127,7 +127,7 @@ async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
       </ul>
       <NothingYet
         v-if="rows.length === 0"
-        text="No kits or donors yet. A donor is a vehicle with the parts it yields; a kit has a price of its own."
+        text="No kits or donors yet. A donor is a vehicle with its usable parts. A kit is a set of parts with one price."
       />
       <ElButton @click="add('donor')"><Icon name="tabler:plus" size="16" /> Add a donor</ElButton>
       <ElButton @click="add('kit')"><Icon name="tabler:plus" size="16" /> Add a kit</ElButton>
@@ -137,7 +137,7 @@ async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
         <ElButton text class="back" @click="choose(undefined)"> <Icon name="tabler:arrow-left" /> All kits and donors </ElButton>
         <BundleEditor :key="chosen.id" :bundle="chosen" @removed="choose(undefined)" />
       </template>
-      <p v-else class="soft none">Choose a kit or donor to see and edit what it yields.</p>
+      <p v-else class="soft none">Select a kit or donor to see and edit its parts.</p>
     </section>
   </div>
 </template>

@@ -93,7 +93,7 @@ async function pasteButton() {
     const text = await navigator.clipboard.readText()
     incoming.start(text, kind.value)
   } catch {
-    message.value = 'This browser does not hand over the clipboard to a button: click a cell and press Ctrl+V.'
+    message.value = 'This browser gives buttons no access to the clipboard. Click a cell and press Ctrl+V.'
   }
 }
 const save = () =>

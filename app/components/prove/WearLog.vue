@@ -107,7 +107,7 @@ const season = computed(() => report.value?.season.rows.filter((row) => row.meas
 
 <template>
   <div class="wear">
-    <h1 data-test="wear-say">{{ found.first?.sentence ?? 'No lining and no rotor was measured yet' }}</h1>
+    <h1 data-test="wear-say">{{ found.first?.sentence ?? 'No pad or rotor measurements yet' }}</h1>
     <p v-if="season.length > 0" class="small" data-test="wear-season">
       <NuxtLink :to="link('cost', { view: 'season' })">The season</NuxtLink> uses these measured values:
       {{ season.map((row) => row.label.toLowerCase()).join(', ') }}.

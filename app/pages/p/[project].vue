@@ -43,7 +43,7 @@ onMounted(fetchTableAhead)
 watch(() => route.params.project, open)
 watch(
   () => store.refreshedAt,
-  () => ElMessage.info('Another tab changed this project; its change is put together with yours here, and can be undone.'),
+  () => ElMessage.info('Another tab changed this project. Its changes were merged with yours; you can undo them.'),
 )
 watch(
   () => store.stepped,

@@ -24,7 +24,8 @@ export function inspectedPart(look: Look, part: Part, quantity: number): Judgeme
   look.touch(part)
   for (const point of points) {
     const found = inspected(part, point)
-    look.looked.push({ label: `${point.look} (${part.name})`, value: found === 'open' ? undefined : found, dimension: 'words', at })
+    const label = `Inspection of ${part.name}: ${point.look[0]!.toLowerCase()}${point.look.slice(1)}`
+    look.looked.push({ label, value: found === 'open' ? undefined : found, dimension: 'words', at })
     if (found === 'open')
       look.ask(
         `Inspection of ${part.name}: ${point.look[0]!.toLowerCase()}${point.look.slice(1)}`,

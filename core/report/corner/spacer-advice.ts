@@ -30,5 +30,5 @@ export function spacerAdvice(ready: Judge, precision: Precision, units: UnitChoi
 export const NOT_SEARCHED: SpacerAdvice = {
   leastMm: undefined,
   stockMm: undefined,
-  sentence: 'Which spacer clears is not worked out: the outlines have too many points in each other\u2019s way.',
+  sentence: 'Spacers were not checked: the outlines overlap in too many points.',
 }

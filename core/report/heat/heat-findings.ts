@@ -82,7 +82,7 @@ export function heatFindings(project: Project, prepared: Prepared, lines: readon
         axle,
         verdict: 'blocked',
         at: { kind: 'slot', setupId: setup.id, axle, slot: 'rotor' },
-        sentence: `The ${axle} rotors are below their minimum thickness: they are renewed before any drive.`,
+        sentence: `The ${axle} rotors are below their minimum thickness. Replace them before you drive.`,
       })
   }
   return found

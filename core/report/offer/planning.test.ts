@@ -32,7 +32,7 @@ describe('the stroke of the master cylinder', () => {
       part(project, 'stock-master').frontStrokeMm = figure(15)
       project.parts = project.parts.filter((one) => one.kind !== 'masterCylinder' || one.id === 'stock-master')
     })
-    expect(found(alone)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/No larger master cylinder among the parts/) })
+    expect(found(alone)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/No larger master cylinder in the library/) })
     const hopeless = demo((project) => {
       part(project, 'stock-master').frontStrokeMm = figure(9)
       project.parts = project.parts.filter((one) => one.kind !== 'masterCylinder' || one.id === 'stock-master')
@@ -65,7 +65,7 @@ describe('the stroke of the master cylinder', () => {
   })
   test.each([
     [7.3, 'fits', /bar tilts 7\.2° of 7\.3°/],
-    [7.1, 'needs', /maker allows 7\.1°: it would bind/],
+    [7.1, 'needs', /maker allows 7\.1°, so it would bind/],
     [undefined, 'unknown', /tilt limit is unknown/],
   ] as const)('two cylinders with a bar that may tilt by %p°: %s', (degrees, verdict, sentence) => {
     const twin = demo((project) => {

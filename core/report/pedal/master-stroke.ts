@@ -63,7 +63,7 @@ export function masterStroke(
             kind: 'hydraulic',
             slot: 'masterCylinder',
             partId: larger.id,
-            sentence: `${larger.name} leaves enough; it makes the pedal heavier, by ${formatQuantity(heavier(larger, system), 'share', units, { decimals: 0 })}.`,
+            sentence: `${larger.name} leaves enough stroke and makes the pedal heavier by ${formatQuantity(heavier(larger, system), 'share', units, { decimals: 0 })}.`,
           },
           ...base,
         },
@@ -72,7 +72,7 @@ export function masterStroke(
         figure,
         finding: {
           verdict: worst.share <= 1 ? 'needs' : 'blocked',
-          sentence: `${sentence} No larger master cylinder among the parts is enough.`,
+          sentence: `${sentence} No larger master cylinder in the library is enough.`,
           ...base,
         },
       }
@@ -108,7 +108,7 @@ function barTilt(
     : {
         verdict: 'needs',
         missing: [],
-        sentence: `The bar tilts ${degrees(tiltDeg)} and its maker allows ${degrees(mostDeg)}: it would bind. Bores whose strokes are nearer.`,
+        sentence: `The bar tilts ${degrees(tiltDeg)} and its maker allows ${degrees(mostDeg)}, so it would bind. Select bores with more equal strokes.`,
       }
 }
 

@@ -95,12 +95,12 @@ export function effortFinding({ project, resolved, isStock }: Context, force: Re
     return [
       {
         verdict: use === 'road' ? 'blocked' : 'check',
-        sentence: `${said}; few drivers reach ${show(DRIVER_LIMIT_N)}. A smaller bore or a longer pedal.`,
+        sentence: `${said}; few drivers can press ${show(DRIVER_LIMIT_N)}. Fit a smaller bore or a longer pedal.`,
         ...base,
       },
     ]
   const { high } = BANDS[use].forceN
   return force.value > high
-    ? [{ verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Try it at walking pace on private ground.`, ...base }]
+    ? [{ verdict: 'check', sentence: `${said}; up to ${show(high)} is usual. Test it at walking pace on closed ground.`, ...base }]
     : [{ verdict: 'fits', sentence: `${said}, within what is usual.`, ...base }]
 }

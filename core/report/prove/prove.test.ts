@@ -52,9 +52,7 @@ describe('stops of two setups', () => {
     )
     expect(plan.order.map((one) => one.setup)).toEqual(['Current car', 'Estate fronts', 'Estate fronts', 'Current car'])
     expect(plan.order.reduce((sum, one) => sum + one.runs, 0)).toBe(2 * plan.each!)
-    expect(model).toBe(
-      'The model expects 1.3 m longer. The runs say otherwise: look at friction of the tyres, at the balance, and at what else was changed.',
-    )
+    expect(model).toBe('The model expects 1.3 m longer. The runs disagree: check tyre grip, brake balance and what else changed.')
   })
   test('a difference that is there is said with its range, and whether the model expects it', () => {
     const { sentence, model } = stopsReport(withStops([51.2, 51.6, 51.4, 51.3], [47.1, 47.5, 47.2, 47.4]), ASKED)
@@ -255,8 +253,8 @@ describe('wear', () => {
     const partly = (change: (project: Project) => void) => wearReport(changed((project) => { project.wearReadings = [wear(3, 10)]; change(project) })).looks[0]!.says // prettier-ignore
     expect(partly((project) => delete project.wearReadings[0]!.outerLeadingMm)).toEqual([{ tone: 'unknown', text: expect.stringMatching(/not every place was read/) }]) // prettier-ignore
     expect(partly((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === PAD)!, 'minThicknessMm'))).toEqual([{ tone: 'unknown', text: expect.stringMatching(/the minimum thickness is unknown/) }]) // prettier-ignore
-    expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end\. Worn guides/)
-    expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end. A leading piston that sticks/)
+    expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end\. Check for worn guide pins/)
+    expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end\. Check for a sticking leading piston/)
     expect(says([8, 8, 10, 10])[0]!.text).toMatch(/^The inner pad is 2.*guide pins stick/)
     expect(says([minimum - 0.1, 9, 9, 9])[0]).toMatchObject({ tone: 'blocked' })
   })

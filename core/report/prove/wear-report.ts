@@ -92,7 +92,7 @@ function look(project: Project, reading: WearReading): PadLook {
   const innerMoreMm = less(meanOf(reading.outerLeadingMm, reading.outerTrailingMm), meanOf(reading.innerLeadingMm, reading.innerTrailingMm))
   const says: PadLook['says'] = []
   if (thinnest && minimumMm !== undefined && thinnest.mm < minimumMm)
-    says.push({ tone: 'blocked', text: `Below the minimum of ${mm(minimumMm)}: the car is not driven before they are changed.` })
+    says.push({ tone: 'blocked', text: `Below the minimum of ${mm(minimumMm)}. Replace them before you drive.` })
   const worst = Object.entries(taperMm)
     .filter((pair): pair is [string, number] => pair[1] !== undefined)
     .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]))[0]
@@ -100,7 +100,7 @@ function look(project: Project, reading: WearReading): PadLook {
     const [which, by] = worst
     says.push({
       tone: 'needs',
-      text: `The ${which} pad is ${mm(Math.abs(by))} thinner at its ${by > 0 ? 'leading' : 'trailing'} end. ${by > 0 ? 'Worn guides or a caliper that twists; pistons of one size do it too, a smaller leading one evens it out.' : 'A leading piston that sticks, or pistons of two sizes the wrong way round: left and right changed over.'}`,
+      text: `The ${which} pad is ${mm(Math.abs(by))} thinner at its ${by > 0 ? 'leading' : 'trailing'} end. ${by > 0 ? 'Check for worn guide pins or a flexing caliper. Equal pistons cause it too; a smaller leading piston reduces it.' : 'Check for a sticking leading piston, or for left and right calipers exchanged.'}`,
     })
   }
   if (innerMoreMm !== undefined && Math.abs(innerMoreMm) > APART_MM) {
@@ -111,7 +111,7 @@ function look(project: Project, reading: WearReading): PadLook {
       text: `The ${thin} pad is ${mm(Math.abs(innerMoreMm))} thinner. ${
         sliding
           ? thin === 'inner'
-            ? 'The guide pins stick: the piston presses its own pad alone.'
+            ? 'The guide pins stick, so the piston presses only its own pad.'
             : 'The outer pad drags. Check guide pins and pad abutments.'
           : 'Pistons on that side stick, or the opposite ones hardly move. Check the pistons and the pipe between the halves.'
       }`,
@@ -172,7 +172,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
   if (last[1] < minimumMm)
     return {
       tone: 'blocked',
-      sentence: `${name}: ${mm(last[1])} is below the minimum of ${mm(minimumMm)}. Change ${what === 'pad' ? 'them' : 'both rotors'} before the car is driven.`,
+      sentence: `${name}: ${mm(last[1])} is below the minimum of ${mm(minimumMm)}. Change ${what === 'pad' ? 'them' : 'both rotors'} before you drive.`,
       ...base,
     }
   // a first forecast from one reading: the part was new once
@@ -186,7 +186,7 @@ function forecast(project: Project, series: WearSeries): WearForecast {
       ...base,
     }
   if (line.usedUpAt === undefined)
-    return { ...base, line, tone: 'unknown', sentence: `${name}: the readings do not get thinner. Measure again at the same places.` }
+    return { ...base, line, tone: 'unknown', sentence: `${name}: the readings show no wear. Measure again at the same places.` }
   const left = line.usedUpAt - last[0]
   const event = (value: number) => Math.max(0, Math.floor(value)).toString()
   const surelyLeft = line.earliest === undefined ? undefined : line.earliest - last[0]

@@ -132,10 +132,7 @@ const AXLES_SHOWN = [
         </template>
       </template>
       <p v-else class="soft" role="status">Computing …</p>
-      <p class="soft small">
-        A help to decide and to ask, no approval: a trial fit, the part maker’s instructions, local rules and a qualified technician come
-        first.
-      </p>
+      <p class="soft small">A trial fit, the makers’ instructions, local rules and a qualified technician come before this result.</p>
       <div v-if="hint" class="hint" data-test="hint">
         <h2>{{ hint.label }}</h2>
         <p class="small">
@@ -192,7 +189,7 @@ const AXLES_SHOWN = [
       </FoldedPart>
     </section>
   </div>
-  <NothingYet v-else text="This project was not begun with a question.">
+  <NothingYet v-else text="This project has no question.">
     <NuxtLink to="/">Ask one from the list of projects</NuxtLink>
   </NothingYet>
 </template>

@@ -141,7 +141,7 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
 
       <NothingYet v-if="partKind && !part" :text="`There is none yet: choose “new ${PART_KINDS[partKind].one}” above.`" />
       <p v-else-if="sheet.on === 'trialFit' && !trialPossible" class="soft">
-        A trial fit speaks of one set of parts: choose caliper, wheel and spacer in the step Setup first.
+        A trial fit belongs to one set of parts. Select caliper, wheel and spacer in Setup first.
       </p>
       <template v-else>
         <template v-for="one in dimensions" :key="`${part?.id ?? axle}-${one.field}`">
