@@ -46,10 +46,10 @@ const SHOTS: Shot[] = [
   { name: 'chain', path: `${DEMO}/balance?setup=balanced&view=chain` },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },
   { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
-  { name: 'cost', path: `${DEMO}/cost?setup=big-kit` },
+  { name: 'cost', path: `${DEMO}/cost?setup=big-kit&view=bill` },
   { name: 'compare', path: `${DEMO}/cost?setup=balanced&view=compare` },
   { name: 'search', path: `${DEMO}/cost?setup=balanced&view=search`, press: 'search-go', until: 'search-says' },
-  { name: 'build', path: `${DEMO}/build?setup=balanced` },
+  { name: 'build', path: `${DEMO}/build?setup=balanced&view=order` },
   { name: 'prove', path: `${DEMO}/prove?setup=estate-fronts&view=stops` },
 ]
 
@@ -77,7 +77,7 @@ try {
     await page.evaluate(() => document.fonts.ready.then(() => true))
     if (shot.cell) {
       await page.locator(`[data-test="ledger-${shot.cell}"]`).click()
-      await page.getByText('What went in').waitFor()
+      await page.getByRole('heading', { name: 'Inputs' }).waitFor()
     }
     if (shot.press) await page.locator(`[data-test="${shot.press}"]`).click()
     if (shot.until) await page.locator(`[data-test="${shot.until}"]`).waitFor({ timeout: 30_000 })

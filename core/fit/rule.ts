@@ -1,4 +1,5 @@
 import { ORIGINS, type Origin } from '../quantity/figure.ts'
+import { inSentence } from '../quantity/format.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../model/project.ts'
 import { notEnoughData } from '../model/question.ts'
@@ -161,7 +162,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
       look,
       judged,
       verdict: 'fits',
-      sentence: `With ${lowerFirst(piece.label)} on the parts list: ${lowerFirst(sentence)}`,
+      sentence: `With ${inSentence(piece.label)} on the parts list: ${inSentence(sentence)}`,
       accepted: true,
     }
   // what a class of cars has is no figure of this one
@@ -170,7 +171,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   return { look, judged, verdict, sentence, accepted: judged!.accepted ?? false }
 }
 
-const typicalWords = (what: string): string => `This uses a typical value (${lowerFirst(what)}): measure it on the car.`
+const typicalWords = (what: string): string => `This uses a typical value (${inSentence(what)}): measure it on the car.`
 
 /** The slots that a rule looks into as things stand; with another kind of brake it may look into others. */
 export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
@@ -188,5 +189,3 @@ function weakest(looked: FitFinding['looked']): FitFinding['weakest'] {
   for (const { origin } of looked) if (origin && ORIGIN_RANK[origin] > worst) worst = ORIGIN_RANK[origin]
   return ORIGINS[worst]
 }
-
-const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

@@ -1,4 +1,5 @@
 import type { Origin } from '../quantity/figure.ts'
+import { inSentence } from '../quantity/format.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { Axle, AxleSlot, HydraulicSlot, Preferences } from './project.ts'
 
@@ -41,9 +42,6 @@ export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
   const name = inSentence(first.what)
   return missing.length === 1 ? `${name} is not known` : `${name} and more are not known`
 }
-
-/** A label within a sentence: short forms keep their capitals. */
-const inSentence = (label: string): string => (/^[A-Z][a-z]/.test(label) ? label[0]!.toLowerCase() + label.slice(1) : label)
 
 /**
  * The headline of a page that waits for entries: the first of them, and the one count that its status says too.

@@ -110,3 +110,14 @@ export function formatMoney(
  * capital('not known') // => 'Not known'
  */
 export const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)
+
+/**
+ * A label within a sentence: short forms keep their capitals.
+ *
+ * @example
+ * inSentence('Hat thickness') // => 'hat thickness'
+ *
+ * @example
+ * inSentence('ABS') // => 'ABS'
+ */
+export const inSentence = (label: string): string => (/^[A-Z][a-z]/.test(label) ? label[0]!.toLowerCase() + label.slice(1) : label)

@@ -4,7 +4,7 @@ import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/report/
 import { changesIn } from '#core/report/decide/take-find.ts'
 import type { FullLook } from '#core/report/decide/full-look.ts'
 import type { Find } from '#core/report/decide/search.ts'
-import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { formatMoney, formatQuantity, inSentence } from '#core/quantity/format.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 import { useSearch } from '~/composables/search'
 import { useProjectStore } from '~/stores/project'
@@ -275,7 +275,7 @@ const askable = computed(() =>
       </section>
       <FoldedPart :title="`Combinations ruled out, by check: ${result.dropped.length}`">
         <ul class="small num" data-test="dropped">
-          <li v-for="one in result.dropped" :key="one.rule">{{ big(one.count) }} by {{ one.title.toLowerCase() }}</li>
+          <li v-for="one in result.dropped" :key="one.rule">{{ big(one.count) }} by {{ inSentence(one.title) }}</li>
         </ul>
         <p class="soft small">Each combination is counted once, at the check that ruled it out.</p>
       </FoldedPart>

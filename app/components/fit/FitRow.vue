@@ -5,7 +5,7 @@ import { acceptRemedy, dropPiece, setSeen } from '#core/edit/accept.ts'
 import type { FitFinding, Remedy } from '#core/fit/finding.ts'
 import { LIMITS, SEEN_ON_CAR, seenWhere } from '#core/report/fit/for-views.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
-import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { formatMoney, formatQuantity, inSentence } from '#core/quantity/format.ts'
 import { afterWords, FINDING_SHORT } from '#core/report/figure/words.ts'
 import { interfaceFigure } from '~/drawing/interface-figures'
 import { LazyTable } from '~/composables/lazy-table'
@@ -39,9 +39,9 @@ function price(remedy: Remedy): string {
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }
 const accept = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy) =>
-  store.edit(`Remedy: ${props.row.title.toLowerCase()}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
+  store.edit(`Fix: ${inSentence(props.row.title)}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
 const drop = (finding: FitFinding) =>
-  store.edit(`Undo: ${finding.title.toLowerCase()}`, (draft) => dropPiece(draft, setup.value!.id, finding))
+  store.edit(`Undo: ${inSentence(finding.title)}`, (draft) => dropPiece(draft, setup.value!.id, finding))
 function see(found: CheckboxValueType) {
   const { axle } = seen.value!
   store.edit('Seen on the car', (draft) => setSeen(draft, setup.value!.id, axle, fit.value!.rule, found === true))

@@ -3,7 +3,7 @@ import { AXLES, type Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import type { BillLine } from '../cost/bill.ts'
 import type { Place } from '../figure/figure.ts'
-import { formatMoney } from '../../quantity/format.ts'
+import { formatMoney, inSentence } from '../../quantity/format.ts'
 import type { FindingVerdict } from '../figure/finding.ts'
 import { counted, RULE_TITLES } from '../figure/words.ts'
 import type { Report } from '../report.ts'
@@ -91,8 +91,7 @@ function orderSays(
   { blockedBy, findOutFirst, needed, shopping }: Pick<BuildReport, 'blockedBy' | 'findOutFirst' | 'needed' | 'shopping'>,
   currency: string,
 ): BuildReport['says'] {
-  const named = ({ title }: Open) =>
-    `${/^[A-Z][a-z]/.test(title) ? title[0]!.toLowerCase() + title.slice(1) : title}${title.includes(',') ? ',' : ''}`
+  const named = ({ title }: Open) => `${inSentence(title)}${title.includes(',') ? ',' : ''}`
   const [wrong] = blockedBy
   if (wrong) return { verdict: 'blocked', sentence: `Do not order: ${named(wrong)} must not be built this way.` }
   const money = (minor: number) => formatMoney(minor, currency, { whole: true })

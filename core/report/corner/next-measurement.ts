@@ -2,7 +2,7 @@ import { measureNext, trialFitChances } from '../../clearance/measure-next.ts'
 import type { ClearanceVerdict } from '../../clearance/verdict.ts'
 import { gapGradient, NORMAL_P95 } from '../../clearance/verdict.ts'
 import { TIGHT_LIMIT_MM, type Preferences } from '../../model/project.ts'
-import { capital, formatQuantity } from '../../quantity/format.ts'
+import { capital, formatQuantity, inSentence } from '../../quantity/format.ts'
 import { INSTRUMENTS } from '../../quantity/instrument.ts'
 import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
 import { requiredGapMm, type Judged } from './judge.ts'
@@ -46,7 +46,7 @@ export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], pr
     share,
     leftMm,
     settles: 1 - chances.measure,
-    sentence: `Measure ${lowerFirst(input.what)}: ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. It causes ${percent(share)} of the uncertainty${input.assumed ? ', which is assumed so far' : ''}.`,
+    sentence: `Measure ${inSentence(input.what)}: ${PROPOSED_READINGS} readings with a ${INSTRUMENTS[instrument].label}. It causes ${percent(share)} of the uncertainty${input.assumed ? ', which is assumed so far' : ''}.`,
     effect: `The clearance is then known to ± ${mm(NORMAL_P95 * leftMm)}. ${outlook(chances, judged.verdict)}`,
   }))
   if (!judged.trial && judged.uMm > 0) {
@@ -94,4 +94,3 @@ function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdic
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)}%`
-const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text)

@@ -3,7 +3,7 @@ import { checkAll } from '../../fit/rule.ts'
 import { RULES } from '../../fit/rules.ts'
 import { AXLES, type Axle, type Bundle, type Part, type Project } from '../../model/project.ts'
 import { resolveSetup } from '../../model/resolve.ts'
-import { formatMoney } from '../../quantity/format.ts'
+import { formatMoney, inSentence } from '../../quantity/format.ts'
 import type { Context } from '../figure/read.ts'
 import { factsOf } from '../fit/fit-check.ts'
 import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
@@ -65,7 +65,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
       place: where,
       ends,
       sentence: `${part.name} fits parts of the library, but no combination with it meets every requirement: ${ends
-        .map((one) => one.title.toLowerCase())
+        .map((one) => inSentence(one.title))
         .join(', ')}.${
         over === undefined
           ? ''

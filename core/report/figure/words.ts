@@ -1,5 +1,6 @@
 import type { After } from '../../fit/finding.ts'
 import { notEnoughData } from '../../model/question.ts'
+import { inSentence } from '../../quantity/format.ts'
 import type { Finding, FindingVerdict } from './finding.ts'
 import type { Missing } from './figure.ts'
 
@@ -27,7 +28,7 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 /** What the whole setup is with something in it, and what that makes worse elsewhere. */
 export function afterWords({ verdict, open, brings }: After): string {
   const left = open > 0 ? `, ${counted(open, 'check')} open` : ''
-  const worse = brings.map((one) => `${one.title[0]!.toLowerCase()}${one.title.slice(1)} (${FINDING_SHORT[one.verdict]})`)
+  const worse = brings.map((one) => `${inSentence(one.title)} (${FINDING_SHORT[one.verdict]})`)
   return `Whole setup after that: ${FINDING_SHORT[verdict]}${left}.${worse.length > 0 ? ` Worse: ${worse.join(', ')}.` : ''}`
 }
 
