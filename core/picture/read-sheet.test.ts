@@ -123,7 +123,7 @@ describe('what is hidden, wrong or too small is said', () => {
   test('four places that are no rectangle seen from anywhere', () => {
     expect(readSheet(whole, [truth[0], truth[2], truth[1], truth[3]], true)).toMatchObject({
       ok: false,
-      message: expect.stringContaining('do not lie like this'),
+      message: expect.stringContaining('cannot be the four marks'),
     })
     expect(readSheet(whole, [truth[0], truth[0], truth[0], truth[0]], true).ok).toBe(false)
   })

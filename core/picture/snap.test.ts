@@ -88,7 +88,7 @@ describe('a line is followed', () => {
       'line',
       3,
     )
-    expect(found).toMatchObject({ ok: false, message: expect.stringContaining('no clear line') })
+    expect(found).toMatchObject({ ok: false, message: expect.stringContaining('No clear line') })
   })
   test('from a place to itself there is nothing between', () => {
     expect(follow(circle, [250, 150], [250, 150], 'line', 3)).toEqual({ ok: true, points: [] })
