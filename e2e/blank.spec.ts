@@ -36,7 +36,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await page.getByLabel('Name of the part').press('Enter')
   await choose(page.getByLabel('Construction'), 'fixed')
   await type(page, 'Pistons on one side', '1-1/2"; 38')
-  await choose(page.getByLabel('Datum of the outline'), 'hub centre and wheel seat')
+  await choose(page.getByLabel('Datum of the outline'), 'hub centre and mounting face')
   await type(page, 'Rotor hat thickness', '6')
   await choose(page.getByLabel('Outline given as'), 'five figures')
   await type(page, 'Tallest radius', '150,5')

@@ -249,7 +249,7 @@ test('the tour is shown once, and again when asked for; how it decides can be re
   await expect(stop('The answer first')).toHaveCount(0)
   await page.keyboard.press('Control+k')
   // any project can be asked a question
-  await page.getByRole('combobox', { name: 'Find by name' }).fill('did it help')
+  await page.getByRole('combobox', { name: 'Find by name' }).fill('did the upgrade help')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Did the upgrade help?' })).toBeVisible()
   await expect(page.getByTestId('answer')).toContainText('log at least two stops before and two after')

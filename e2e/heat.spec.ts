@@ -39,7 +39,7 @@ test('what would help: fresh fluid and better pads, what each gains; what is tak
   // fresh fluid gains nothing where pads go first, and says so
   await page.getByText(/No gain in this session/).click()
   await expect(page.getByTestId('no-levers').locator('tbody tr').filter({ hasText: 'Brake fluid 4, fresh' })).toContainText('nothing')
-  await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*bites \d+% of its best when cold/)
+  await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*cold friction \d+% of its best/)
   await page.getByRole('button', { name: 'Apply Front fast-road pads, front' }).click()
   await expect(page.getByTestId('levers-say')).toContainText('in run 3')
   await expect(page.getByTestId('ledger-heat')).toContainText('2 runs')
