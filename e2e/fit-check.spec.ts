@@ -44,10 +44,10 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await expect(rule('front.hub-register')).toContainText('Centre bore of Estate front rotor')
 
   // only the car says it
-  await tick(rule('front.knuckle-clear').getByLabel('seen on the car'))
+  await tick(rule('front.knuckle-clear').getByLabel('checked on the car'))
   await expect(rule('front.knuckle-clear')).toContainText('Seen on the car')
   await page.keyboard.press('Control+z')
-  await expect(rule('front.knuckle-clear').getByLabel('seen on the car')).not.toBeChecked()
+  await expect(rule('front.knuckle-clear').getByLabel('checked on the car')).not.toBeChecked()
   // the message that names what was undone has come in altogether
   await expect(page.locator('.el-message')).toHaveCSS('opacity', '1')
   expect(await seriousFindings(page)).toEqual([])
