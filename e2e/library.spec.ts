@@ -28,7 +28,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&view=bundles')
   const donor = page.getByTestId('bundles').locator('li').filter({ hasText: 'Bramble estate, front' })
   await expect(donor).toContainText(/Alone: not enough data \(2 unknown, 3 needs\)/)
-  await page.getByRole('button', { name: 'Add Bramble estate, front', exact: true }).click()
+  await page.getByRole('button', { name: 'Add Bramble estate, front alone' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Not enough data')
   await expect(rule(page, 'front.hub-register')).toContainText('a centring ring is needed')
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
