@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import type { Locator } from '@playwright/test'
 import { choose, drag, expect, openDemo, row, seriousFindings, test, type } from './support.ts'
 
 test('quotes are asked for, taken with date and seller, shipping once a seller', async ({ page }) => {
@@ -34,7 +35,8 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await page.setViewportSize({ width: 1280, height: 1300 })
   const lines = page.locator('[data-line]')
   await lines.first().scrollIntoViewIfNeeded()
-  await drag(lines.filter({ hasText: 'Adjustable rear valve' }).locator('xpath=ancestor::tr'), lines.first().locator('xpath=ancestor::tr'))
+  const rowOf = (line: Locator) => line.locator('xpath=ancestor::tr')
+  await drag(rowOf(lines.filter({ hasText: 'Adjustable rear valve' })).locator('.grip'), rowOf(lines.first()).locator('.grip'))
   await expect(lines.first()).toContainText('Adjustable rear valve')
   await expect(row(page, 'line', 'adjustable-valve')).not.toContainText('beyond the budget')
   await page.getByRole('button', { name: 'Buy Adjustable rear valve later' }).click()

@@ -46,7 +46,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
 
   await rule(page, 'front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Use it' }).click()
-  await expect(rule(page, 'front.used-part.caliper')).toContainText('On the bill')
+  await expect(rule(page, 'front.used-part.caliper')).toContainText('On the parts list')
   await rule(page, 'front.wheel-clearance').getByRole('link', { name: 'Open Fit drawing' }).click()
   await page.getByTestId('take-spacer').click()
   await expect(page.getByTestId('verdict')).toContainText('Clears:')
