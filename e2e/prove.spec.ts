@@ -17,7 +17,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   await enterStop(page, '61.9 mph', '171 ft')
   await enterStop(page, '100.4', '50.9')
   await expect(page.getByTestId('stops-say')).toContainText('These runs show no difference')
-  await expect(page.getByTestId('stops-notes')).toContainText('driven in one go')
+  await expect(page.getByTestId('stops-notes')).toContainText('driven in one block')
   await expect(page.getByTestId('stops-notes')).toContainText('Changed as well: day')
   await expect(page.getByTestId('plan-says')).toContainText(/To show 1\.0 m with 80% probability, drive \d+ runs with each setup/)
   await expect(page.getByTestId('runs-as-it-stands')).toContainText('began at 94.6 km/h: more than 3.2 off 100 cannot be corrected')
