@@ -233,7 +233,7 @@ test('all wheels and all brakes at once; face heights; the spacer’s price in t
   await page.getByRole('button', { name: 'Use F1' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Too close')
   await expect(page.getByTestId('faces')).toContainText('the least that clears')
-  await page.getByRole('button', { name: 'take F3' }).click()
+  await page.getByRole('button', { name: 'Use F3' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Clears:')
   await page.getByLabel('Thickness, front', { exact: true }).fill('10')
   await page.getByLabel('Thickness, front', { exact: true }).press('Enter')
