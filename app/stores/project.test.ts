@@ -254,7 +254,8 @@ describe('a page that goes away with many pictures', () => {
     expect(store.rescue()).toBe(true)
     store.stay()
     await store.flush()
-    expect([...small.keys()]).toEqual([])
+    // pages of the stories before still hear each other, under ids of their own
+    expect([...small.keys()].filter((key) => key.endsWith(`/${store.project!.id}`))).toEqual([])
   })
   test('a picture that is not stored yet goes with it; where there is no room for it the page is told', async () => {
     const small = smallStore(5_000_000)

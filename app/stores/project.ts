@@ -260,7 +260,8 @@ export const useProjectStore = defineStore('project', () => {
   /** Saves now what waits to be saved. */
   async function flush(): Promise<void> {
     clearTimer()
-    await saving
+    // of several that wait for one save the first goes on, and the others wait for it: two saves of one revision would be a conflict
+    while (saving) await saving
     if (!project.value || saveState.value === 'saved' || saveState.value === 'conflict') return
     saving = save(project.value)
     await saving

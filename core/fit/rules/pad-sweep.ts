@@ -15,11 +15,15 @@ export const padSweep: Rule = {
     const inside = top - height - inner / 2
     const figure = { value: inside, dimension: 'length', limit: 'not below 0' } as const
     if (inside >= -1e-9)
-      return { verdict: 'fits', sentence: `The inner edge of the lining is ${look.mm(inside)} inside the friction ring.`, ...figure }
+      return {
+        verdict: 'fits',
+        sentence: `The pad lining is fully on the friction ring, ${look.mm(inside)} from its inner edge.`,
+        ...figure,
+      }
     if (inside >= -trim - 1e-9)
       return {
         verdict: 'needs',
-        sentence: `The inner edge of the lining is ${look.mm(-inside)} inside the friction ring’s inner edge: have the pad maker trim it, never trim by hand.`,
+        sentence: `The pad lining extends ${look.mm(-inside)} past the inner edge of the friction ring: have the pad maker trim it, never trim by hand.`,
         remedies: [
           {
             kind: 'piece',
@@ -36,7 +40,7 @@ export const padSweep: Rule = {
     )
     return {
       verdict: rotors.length > 0 ? 'needs' : 'blocked',
-      sentence: `The inner edge of the lining is ${look.mm(-inside)} inside the friction ring’s inner edge: fit another rotor or another pad.`,
+      sentence: `The pad lining extends ${look.mm(-inside)} past the inner edge of the friction ring: fit another rotor or another pad.`,
       remedies: asRemedies('rotor', rotors, 'has a ring that reaches further in'),
       ...figure,
     }

@@ -4,6 +4,7 @@ import { gapGradient, NORMAL_P95 } from '../../clearance/verdict.ts'
 import { TIGHT_LIMIT_MM, type Preferences } from '../../model/project.ts'
 import { capital, formatQuantity, inSentence } from '../../quantity/format.ts'
 import { INSTRUMENTS } from '../../quantity/instrument.ts'
+import { probabilityWords } from '../../quantity/uncertainty-words.ts'
 import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
 import { requiredGapMm, type Judged } from './judge.ts'
 import type { Place } from '../figure/figure.ts'
@@ -88,9 +89,11 @@ function outlook(chances: Record<ClearanceVerdict, number>, now: ClearanceVerdic
     likely.map(([, chance]) => chance / together),
     10,
   )
-  const percent = (i: number) =>
-    likely.length === 1 && likely[0]![1] < 1 ? 'more than 95%' : tenths[i] === 0 ? 'less than 10%' : `${tenths[i]}0%`
-  return `${capital(likely.map(([verdict], i) => `${percent(i)} probability ${WORDS[verdict]}`).join(', '))}.`
+  const [only] = likely
+  // what is too rare to be named may add up: one outcome alone is given its own chance
+  if (likely.length === 1) return `${capital(probabilityWords(only![1]))} ${WORDS[only![0]]}.`
+  const share = (i: number) => (tenths[i] === 0 ? 'less than 10%' : `${tenths[i]}0%`)
+  return `${capital(likely.map(([verdict], i) => `${share(i)} probability ${WORDS[verdict]}`).join(', '))}.`
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)}%`
