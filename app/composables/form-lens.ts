@@ -1,4 +1,4 @@
-import { createSharedComposable } from '@vueuse/core'
+import { createSharedComposable, useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { QUESTIONS, type QuestionId } from '#core/model/project.ts'
 import { needsOf } from '#core/report/path/path.ts'
@@ -15,6 +15,8 @@ export const useFormLens = createSharedComposable(() => {
   const { report, axle } = useWorkbench()
   const { last: doubt } = useDoubts()
   const search = ref('')
+  /** All groups of fields open at once; kept, for who fills in a whole part works so all day. */
+  const all = useLocalStorage('forms.all', false)
   const chosen = ref<QuestionId | '' | undefined>()
   const asked = computed(() => (store.project?.question && FIGURED.includes(store.project.question) ? store.project.question : ''))
   /** The answer that forms are folded by; empty: by their headings. */
@@ -23,5 +25,5 @@ export const useFormLens = createSharedComposable(() => {
     store.project && report.value && by.value !== '' ? needsOf(store.project, report.value, by.value, axle.value, doubt.value) : undefined,
   )
   const choices = [{ value: '' as const, label: 'by heading' }, ...FIGURED.map((value) => ({ value, label: QUESTIONS[value] }))]
-  return { search, by, needs, choices }
+  return { search, all, by, needs, choices }
 })

@@ -14,11 +14,11 @@ const line: fc.Arbitrary<CostLine> = fc
     return { ...rest, low, likely, high }
   })
 
-test('low <= p10 <= expected <= p90 <= high, and likely between low and high', () => {
+test('low <= p05 <= p10 <= expected <= p90 <= p95 <= high, and likely between low and high', () => {
   fc.assert(
     fc.property(fc.array(line, { maxLength: 12 }), fc.double({ min: 0, max: 30, noNaN: true }), (lines, tax) => {
       const t = costTotal(lines, tax)
-      const order = [t.low, t.p10, t.expected, t.p90, t.high]
+      const order = [t.low, t.p05, t.p10, t.expected, t.p90, t.p95, t.high]
       expect(order).toEqual([...order].sort((a, b) => a - b))
       expect(t.low <= t.likely && t.likely <= t.high).toBe(true)
       expect(order.every(Number.isInteger)).toBe(true)
@@ -33,6 +33,8 @@ test('what is owned costs nothing', () => {
     expected: 0,
     p10: 0,
     p90: 0,
+    p05: 0,
+    p95: 0,
   })
 })
 test('rounded once, half up, at the line', () => {
@@ -91,8 +93,10 @@ describe('the chance to stay within a budget', () => {
   })
   test('agrees with the 80 % range', () => {
     const lines = Array.from({ length: 20 }, () => ({ quantity: 1, low: 5000, likely: 10_000, high: 12_000, rate: 1, owned: false }))
-    const { p10, p90 } = costTotal(lines, 0)
+    const { p10, p90, p05, p95 } = costTotal(lines, 0)
     expect(chanceWithin(lines, 0, p10)).toBeCloseTo(0.1, 3)
     expect(chanceWithin(lines, 0, p90)).toBeCloseTo(0.9, 3)
+    expect(chanceWithin(lines, 0, p05)).toBeCloseTo(0.05, 3)
+    expect(chanceWithin(lines, 0, p95)).toBeCloseTo(0.95, 3)
   })
 })

@@ -24,10 +24,14 @@ export interface CostTotal {
   /** Range that holds the total in 80 of 100 cases. */
   p10: number
   p90: number
+  /** The 90% range: 5 of 100 cases cost less, 5 more. */
+  p05: number
+  p95: number
 }
 
-/** One-sided 90 % point of the normal distribution. */
+/** One-sided 90% and 95% points of the normal distribution. */
 const NORMAL_90 = 1.2815515655446004
+const NORMAL_95 = 1.6448536269514722
 
 /**
  * Half up to a whole minor unit.
@@ -43,7 +47,7 @@ export const lineAmount = (line: CostLine, price: 'low' | 'likely' | 'high', tax
 
 /**
  * Sums of a bill. Prices are taken as independent triangular distributions (mean (a+b+c)/3, variance
- * (a2+b2+c2-ab-ac-bc)/18; N. L. Johnson et al., Continuous Univariate Distributions, vol. 2), the 80 % range from the
+ * (a2+b2+c2-ab-ac-bc)/18; N. L. Johnson et al., Continuous Univariate Distributions, vol. 2), the ranges from the
  * normal curve, clipped to the plain sums. What moves together adds its standard deviations instead: all lines of a
  * currency whose rate is uncertain (symmetric triangle, variance share2/6), the shipping of one seller. Tax stands
  * before every line alike. Rounded once, at the line; owned lines are left out.
@@ -51,7 +55,9 @@ export const lineAmount = (line: CostLine, price: 'low' | 'likely' | 'high', tax
 export function costTotal(lines: readonly CostLine[], taxPercent: number): CostTotal {
   const { low, likely, high, expected, sigma } = moments(lines, taxPercent)
   const clip = (value: number) => roundMinor(Math.min(Math.max(value, low), high))
-  return { low, likely, high, expected: clip(expected), p10: clip(expected - NORMAL_90 * sigma), p90: clip(expected + NORMAL_90 * sigma) }
+  const at = (point: number) => clip(expected + point * sigma)
+  const range = { p10: at(-NORMAL_90), p90: at(NORMAL_90), p05: at(-NORMAL_95), p95: at(NORMAL_95) }
+  return { low, likely, high, expected: clip(expected), ...range }
 }
 
 /**

@@ -1,8 +1,8 @@
 import { DEFAULT_PREFERENCES } from '../model/blank.ts'
-import { FORMAT, VERSION, type ExtraLine, type Project } from '../model/project.ts'
+import { FORMAT, VERSION, type ExtraLine, type OwnDuty, type Project, type Setup } from '../model/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEMO_BUNDLES } from './bundles.ts'
-import { DEMO_SIGHTINGS, DEMO_STOPS } from './logbook.ts'
+import { DEMO_BUILDS, DEMO_GAUGES, demoHeat, DEMO_SIGHTINGS, DEMO_STOPS, DEMO_WEAR } from './logbook.ts'
 import { DEMO_FIT_REPORTS } from './fit-reports.ts'
 import { LIBRARY_PARTS } from './library.ts'
 import { SETUP_PARTS } from './parts.ts'
@@ -70,6 +70,32 @@ const fluidAndBits: ExtraLine[] = [
   },
 ]
 
+const CLUB_DAY: OwnDuty = {
+  id: 'club-day',
+  name: 'Larkrise hill, a club day',
+  note: 'Four runs, and the drive back down the hill after each.',
+  duty: {
+    kind: 'laps',
+    laps: 4,
+    zones: [
+      { fromKmh: 95, toKmh: 45, decelG: 0.8, secondsToNext: 9 },
+      { fromKmh: 110, toKmh: 50, decelG: 0.8, secondsToNext: 8 },
+      { fromKmh: 90, toKmh: 40, decelG: 0.8, secondsToNext: 10 },
+      { fromKmh: 105, toKmh: 0, decelG: 0.5, secondsToNext: 240 },
+    ],
+    down: { kind: 'descent', gradePercent: 8, lengthM: 1400, kmh: 35 },
+  },
+}
+
+/** What the club expects to wear in a season. */
+const lasts = (events: number) => ({ lastsEvents: figure(events, 'estimated', { date: '2026-09-20' }) })
+const wear = (frontPads: number): NonNullable<Setup['wear']> => ({
+  frontPads: lasts(frontPads),
+  rearPads: lasts(24),
+  frontRotors: lasts(60),
+  fluid: lasts(12),
+})
+
 /** The hill-climb club's shared hatchback with its stock brakes and three setups that teach. Everything is invented. */
 export const DEMO_PROJECT: Project = {
   format: FORMAT,
@@ -127,30 +153,13 @@ export const DEMO_PROJECT: Project = {
   parts: [...SETUP_PARTS, ...LIBRARY_PARTS],
   bundles: DEMO_BUNDLES,
   fitReports: DEMO_FIT_REPORTS,
-  gaugeSessions: [],
-  duties: [
-    {
-      id: 'club-day',
-      name: 'Larkrise hill, a club day',
-      note: 'Four runs, and the drive back down the hill after each.',
-      duty: {
-        kind: 'laps',
-        laps: 4,
-        zones: [
-          { fromKmh: 95, toKmh: 45, decelG: 0.8, secondsToNext: 9 },
-          { fromKmh: 110, toKmh: 50, decelG: 0.8, secondsToNext: 8 },
-          { fromKmh: 90, toKmh: 40, decelG: 0.8, secondsToNext: 10 },
-          { fromKmh: 105, toKmh: 0, decelG: 0.5, secondsToNext: 240 },
-        ],
-        down: { kind: 'descent', gradePercent: 8, lengthM: 1400, kmh: 35 },
-      },
-    },
-  ],
-  heatReadings: [],
+  gaugeSessions: DEMO_GAUGES,
+  duties: [CLUB_DAY],
+  heatReadings: demoHeat(CLUB_DAY),
   stopTests: DEMO_STOPS,
   lockSightings: DEMO_SIGHTINGS,
-  wearReadings: [],
-  builds: [],
+  wearReadings: DEMO_WEAR,
+  builds: DEMO_BUILDS,
   setups: [
     {
       id: 'as-it-stands',
@@ -186,6 +195,7 @@ export const DEMO_PROJECT: Project = {
       rear: {},
       hydraulics: {},
       extras: fluidAndBits,
+      wear: wear(14),
     },
     {
       id: 'big-kit',
@@ -195,6 +205,7 @@ export const DEMO_PROJECT: Project = {
       rear: {},
       hydraulics: {},
       extras: fluidAndBits,
+      wear: wear(12),
     },
     {
       id: 'balanced',
@@ -204,6 +215,7 @@ export const DEMO_PROJECT: Project = {
       rear: { pad: 'rear-fast-pad' },
       hydraulics: { valve: 'adjustable-valve' },
       extras: fluidAndBits,
+      wear: wear(10),
     },
   ],
   preferences: DEFAULT_PREFERENCES,

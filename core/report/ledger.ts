@@ -146,9 +146,9 @@ export function ledger(
       detail:
         report.bill.lines.length === 0
           ? 'nothing to buy'
-          : report.bill.total.p10 === report.bill.total.p90
+          : report.bill.total.p05 === report.bill.total.p95
             ? 'prices without a range'
-            : `80% range ${formatMoney(report.bill.total.p10, currency, { whole: true })}–${formatMoney(report.bill.total.p90, currency, { whole: true, bare: true })}`,
+            : `90% range ${formatMoney(report.bill.total.p05, currency, { whole: true })}–${formatMoney(report.bill.total.p95, currency, { whole: true, bare: true })}`,
       change: against(report.bill.unpriced > 0 ? `${report.bill.unpriced} without a price` : 'more than the baseline'),
       tone: report.bill.unpriced > 0 ? 'unknown' : 'plain',
       figureId: 'cost.total',

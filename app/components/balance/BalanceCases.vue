@@ -12,7 +12,8 @@ import { useBalance } from '~/composables/balance'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
-/** All cases in one table, the two named criteria, the aim with its reason, and the levers that reach it. */
+/** All cases, the two named criteria, the changes that reach the aim, and how a valve is set: each behind one press. */
+const props = defineProps<{ wrong: boolean }>()
 const store = useProjectStore()
 const { units, isStock, link } = useWorkbench()
 const { balance, stockBalance, levers, engine, downforce, apply } = useBalance()
@@ -33,6 +34,21 @@ function setShare(text: string) {
 const wholeSetup = ({ outcome, brings }: LeverOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
 const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
 const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
+/** How many cases do not do as they should, for the title of the list. */
+const casesTitle = computed(() => {
+  const bad = balance.value?.cases.filter((one) => one.verdict !== 'fits').length ?? 0
+  return bad > 0 ? `Loads and surfaces: ${bad} to check` : 'Loads and surfaces: all OK'
+})
+/** A change that no part of the library makes stands behind those that one can order. */
+const makeable = computed(() => levers.value?.advice.filter((one) => one.offers.length > 0) ?? [])
+const unmade = computed(() => levers.value?.advice.filter((one) => one.offers.length === 0) ?? [])
+const changesTitle = computed(() =>
+  levers.value?.met || !levers.value?.aim
+    ? 'Balance to aim for'
+    : makeable.value.length > 0
+      ? `${props.wrong ? 'Changes that would help' : 'Changes towards the aim'}: ${makeable.value.length}`
+      : 'Changes that would help: none in the library',
+)
 const caseColumns = [
   { id: 'load', label: 'Load', least: 110 },
   { id: 'surface', label: 'Surface', least: 110 },
@@ -45,11 +61,7 @@ const caseColumns = [
 
 <template>
   <div v-if="balance" class="cases">
-    <section>
-      <ForceChart v-if="balance.line.length > 0" :balance="balance" :stock="isStock ? undefined : stockBalance" />
-    </section>
-    <section>
-      <h2>All cases</h2>
+    <FoldedPart :title="casesTitle" data-test="cases-part">
       <p class="tools small">
         <ElCheckbox v-if="hasExtras" v-model="engine" :validate-event="false">engine engaged</ElCheckbox>
         <ElCheckbox v-if="hasDownforce" v-model="downforce" :validate-event="false">downforce as entered</ElCheckbox>
@@ -81,9 +93,8 @@ const caseColumns = [
         For cars without ABS, engine disconnected. For information only.
         <template v-if="balance.limitWhy">{{ balance.limitWhy }}</template>
       </p>
-    </section>
-    <section>
-      <h2>Changes that would help</h2>
+    </FoldedPart>
+    <FoldedPart :title="changesTitle" data-test="changes-part">
       <div class="aim">
         <FieldItem label="Aim for"
           ><ChoiceSelect
@@ -109,9 +120,8 @@ const caseColumns = [
       <p v-else-if="levers?.aim && levers.advice.length === 0" class="small">No single change gives {{ levers.aim }}.</p>
       <p v-else-if="levers?.aim" class="small">Each of these alone gives {{ levers.aim }}:</p>
       <ul v-if="levers" class="levers" data-test="levers">
-        <li v-for="one in levers.advice" :key="one.id" :data-lever="one.id">
+        <li v-for="one in makeable" :key="one.id" :data-lever="one.id">
           <strong class="num">{{ one.sentence }}</strong>
-          <span v-if="one.offers.length === 0" class="soft small"> No part of the library does it.</span>
           <span v-for="offer in one.offers" :key="offer.name" class="offer">
             <VerdictMark :verdict="offer.outcome.verdict" :size="13" />
             <span
@@ -121,20 +131,17 @@ const caseColumns = [
           </span>
         </li>
       </ul>
+      <FoldedPart v-if="unmade.length > 0" :title="`No part in the library does it: ${unmade.length}`">
+        <ul class="levers">
+          <li v-for="one in unmade" :key="one.id" :data-lever="one.id">{{ one.sentence }}</li>
+        </ul>
+      </FoldedPart>
       <template v-if="balance.missing.length > 0">
         <h3>To find out</h3>
         <ToFindOut :missing="balance.missing" />
       </template>
-      <FoldedPart class="procedure" title="Setting an adjustable valve">
-        <ol>
-          <li>Set minimum rear pressure. A front wheel that locks early is safer than a rear.</li>
-          <li>On closed, dry, straight ground, belts on, brake from 30 km/h until a wheel locks. Note which wheel it is.</li>
-          <li>Raise it one step, brake twice and note the wheel again. Continue while a front wheel locks first.</li>
-          <li>When a rear wheel locks or the rear steps out, go back two steps. That is the setting.</li>
-          <li>Repeat from 60 km/h, then laden, then wet. The worst case decides.</li>
-          <li>Mark the setting, lock it, record the pressure here, and check for leaks.</li>
-        </ol>
-      </FoldedPart>
+    </FoldedPart>
+    <FoldedPart class="procedure" title="Setting an adjustable valve">
       <SafetyNote
         :note="{
           level: 'warning',
@@ -142,14 +149,25 @@ const caseColumns = [
           action: 'Check local rules, have a technician check the valve, and make the first stop at walking pace.',
         }"
       />
-    </section>
+      <ol>
+        <li>Set minimum rear pressure. A front wheel that locks early is safer than a rear.</li>
+        <li>On closed, dry, straight ground, belts on, brake from 30 km/h until a wheel locks. Note which wheel it is.</li>
+        <li>Raise it one step, brake twice and note the wheel again. Continue while a front wheel locks first.</li>
+        <li>When a rear wheel locks or the rear steps out, go back two steps. That is the setting.</li>
+        <li>Repeat from 60 km/h, then laden, then wet. The worst case decides.</li>
+        <li>Mark the setting, lock it, record the pressure here, and check for leaks.</li>
+      </ol>
+    </FoldedPart>
+    <FoldedPart v-if="balance.line.length > 0" title="Brake force, front against rear">
+      <ForceChart :balance="balance" :stock="isStock ? undefined : stockBalance" />
+    </FoldedPart>
   </div>
 </template>
 
 <style scoped>
 .cases {
   display: grid;
-  gap: 20px;
+  gap: 4px;
 }
 .tools {
   display: flex;
@@ -191,7 +209,7 @@ const caseColumns = [
   margin-left: auto;
 }
 @media (max-width: 760px) {
-  .cases section {
+  .cases > * {
     overflow-x: auto;
   }
 }

@@ -43,8 +43,11 @@ const phasesOf = (steps: readonly OrderedStep[]) =>
     return mine.length > 0 ? [{ phase, steps: mine }] : []
   })
 const all = computed(() => lists.value.flatMap(({ prefix, order }) => order.steps.map((one) => ({ one, id: prefix + one.id }))))
-const done = computed(() => all.value.filter(({ id }) => notes.value.get(id)?.doneOn !== undefined).length)
-const next = computed(() => all.value.find(({ id }) => notes.value.get(id)?.doneOn === undefined)?.one)
+const isDone = (id: string) => notes.value.get(id)?.doneOn !== undefined
+const done = computed(() => all.value.filter(({ id }) => isDone(id)).length)
+const phaseTitle = ({ phase, steps }: { phase: Phase; steps: readonly OrderedStep[] }, prefix: string) =>
+  `${PHASES[phase]}: ${steps.filter((step) => isDone(prefix + step.id)).length} of ${counted(steps.length, 'step')} done`
+const next = computed(() => all.value.find(({ id }) => !isDone(id)))
 const minutes = computed(
   () => [0, 1].map((at) => lists.value.reduce((sum, one) => sum + one.order.minutes[at as 0 | 1], 0)) as [number, number],
 )
@@ -74,7 +77,7 @@ const print = () => window.print()
       <p v-if="wrong" class="tone-needs" data-test="order-open"><VerdictMark verdict="needs" :size="18" /> {{ wrong }}</p>
       <h1 data-test="build-says">
         <template v-if="next && done === 0">{{ counted(all.length, 'step', 'steps') }}, {{ hoursWords(minutes) }}</template>
-        <template v-else-if="next">{{ done }} of {{ all.length }} done. Next: {{ next.number }}. {{ next.title }}</template>
+        <template v-else-if="next">{{ done }} of {{ all.length }} done. Next: {{ next.one.number }}. {{ next.one.title }}</template>
         <template v-else>All {{ all.length }} steps are done.</template>
       </h1>
       <p class="small">
@@ -111,17 +114,28 @@ const print = () => window.print()
         <h2 v-if="staged" class="stage">
           {{ list.name }}<span v-if="list.date" class="soft">, {{ list.date }}</span>
         </h2>
-        <template v-for="one in phasesOf(list.order.steps)" :key="one.phase">
-          <h3>{{ PHASES[one.phase] }}</h3>
+        <FoldedPart
+          v-for="one in phasesOf(list.order.steps)"
+          :key="one.phase"
+          :title="phaseTitle(one, list.prefix)"
+          :open="one.steps.some((step) => list.prefix + step.id === next?.id)"
+          :data-phase="list.prefix + one.phase"
+        >
           <ol class="steps">
-            <WorkStepRow v-for="step in one.steps" :key="step.id" :step="step" :tick-id="list.prefix + step.id">
+            <WorkStepRow
+              v-for="step in one.steps"
+              :key="step.id"
+              :step="step"
+              :tick-id="list.prefix + step.id"
+              :current="list.prefix + step.id === next?.id"
+            >
               <p v-if="step.id.endsWith('.trial')" class="no-print">
                 <NuxtLink :to="link('measure', { axle: step.axle, sheet: 'trialFit' })">Enter the trial fit</NuxtLink>
               </p>
               <BeddingTimer v-if="step.id === 'bed' && notes.get(list.prefix + step.id)?.doneOn === undefined" />
             </WorkStepRow>
           </ol>
-        </template>
+        </FoldedPart>
         <p v-if="staged" class="small">Now test the car. Log stops and pedal feel in Prove before the next stage.</p>
       </section>
     </template>
@@ -135,11 +149,6 @@ const print = () => window.print()
 h1 {
   max-width: 820px;
   margin: 4px 0;
-}
-h3 {
-  break-after: avoid;
-  margin: 16px 0 2px;
-  font-size: 15px;
 }
 .stage {
   margin: 22px 0 0;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { amount } from '#core/model/field.ts'
+import { SIGNAL_WORDS } from '#core/model/safety-note.ts'
 import type { OrderedStep, TorqueLine } from '#core/report/build/work-order.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
@@ -8,8 +9,14 @@ import { useBuild } from '~/composables/build'
 import { smallPicture } from '~/composables/small-picture'
 import { useWorkbench } from '~/composables/workbench'
 
-/** One step: its box, what it handles and wants, what to look at, and what was noted. */
-const props = defineProps<{ step: OrderedStep; tickId: string }>()
+/** One step: its box, parts, tools, checks and notes. The current one stands open; the others open at a press. */
+const props = defineProps<{ step: OrderedStep; tickId: string; current: boolean }>()
+const opened = ref<boolean>()
+const open = computed(() => opened.value ?? props.current)
+watch(
+  () => props.current,
+  () => (opened.value = undefined),
+)
 const { units } = useWorkbench()
 const { notes, tick, note, torque } = useBuild()
 const mine = computed(() => notes.value.get(props.tickId))
@@ -45,7 +52,7 @@ async function photograph(file: File) {
 </script>
 
 <template>
-  <li class="step" :class="{ done }" :data-step="step.id">
+  <li class="step" :class="{ done, current }" :data-step="step.id">
     <ElCheckbox
       class="box"
       size="large"
@@ -56,64 +63,71 @@ async function photograph(file: File) {
     />
     <div class="body">
       <p class="title">
-        <span class="num n">{{ step.number }}</span><strong>{{ step.title }}</strong>
+        <span class="num n">{{ step.number }}</span><button type="button" class="name" :aria-expanded="open" @click="opened = !open">
+          {{ step.title }}
+        </button>
+        <strong v-if="!open && !done && step.caution" class="small" :class="`level ${step.caution.level}`">{{
+          SIGNAL_WORDS[step.caution.level]
+        }}</strong>
         <span class="soft small num">{{ minutes }}{{ done ? `, done ${mine!.doneOn}` : '' }}</span>
       </p>
-      <template v-if="!done">
-        <SafetyNote v-if="step.caution" :note="step.caution" />
-        <p v-if="step.parts.length > 0">{{ step.parts.join(', ') }}</p>
-        <p v-if="step.sides">{{ step.sides }}</p>
-        <p v-if="step.look"><span class="soft">Check:</span> {{ step.look }}</p>
-        <p v-if="step.tool" class="small soft">Tools: {{ step.tool }}</p>
-        <p v-if="step.keep" class="small soft">Record: {{ step.keep }}</p>
-      </template>
-      <div v-for="line in step.torques" v-show="!done" :key="line.id" class="torque" :data-torque="line.id">
-        <FigureInput
-          class="no-print"
-          :field="field"
-          :figure="line.torque"
-          :units="units"
-          :name="`torque.${line.id}`"
-          :label="`${line.label}, torque`"
-          @change="take(line, $event)"
+      <div class="rest" :class="{ folded: !open }">
+        <template v-if="!done">
+          <SafetyNote v-if="step.caution" :note="step.caution" />
+          <p v-if="step.parts.length > 0">{{ step.parts.join(', ') }}</p>
+          <p v-if="step.sides">{{ step.sides }}</p>
+          <p v-if="step.look"><span class="soft">Check:</span> {{ step.look }}</p>
+          <p v-if="step.tool" class="small soft">Tools: {{ step.tool }}</p>
+          <p v-if="step.keep" class="small soft">Record: {{ step.keep }}</p>
+        </template>
+        <div v-for="line in step.torques" v-show="!done" :key="line.id" class="torque" :data-torque="line.id">
+          <FigureInput
+            class="no-print"
+            :field="field"
+            :figure="line.torque"
+            :units="units"
+            :name="`torque.${line.id}`"
+            :label="`${line.label}, torque`"
+            @change="take(line, $event)"
+          />
+          <FieldItem label="read from" class="no-print from"
+            ><DraftInput
+              :value="sourceOf(line)"
+              maxlength="200"
+              placeholder="manual or sheet, page"
+              :aria-label="`${line.label}: read from`"
+              @change="source(line, $event)"
+          /></FieldItem>
+          <span class="print-only">{{
+            line.torque
+              ? `${line.label}: ${formatQuantity(line.torque.value, 'torque', units)}${line.torque.note ? `, ${line.torque.note}` : ''}`
+              : `${line.label}: ______ N m, read from ______________`
+          }}</span>
+          <span v-if="!line.torque" class="small tone-unknown no-print"
+            >Not entered: read it from the maker of the part or the car’s manual.</span
+          >
+          <span v-else-if="!line.torque.note" class="small tone-check no-print">Enter its source.</span>
+        </div>
+        <p v-if="mine?.note && !writing" class="note">{{ mine.note }}</p>
+        <img v-if="mine?.picture" class="picture" :src="mine.picture" :alt="`Picture of step ${step.number}: ${step.title}`" />
+        <DraftInput
+          v-if="writing"
+          as="textarea"
+          :value="mine?.note ?? ''"
+          maxlength="1000"
+          :aria-label="`Note on ${step.title}`"
+          @change="says($event)"
         />
-        <FieldItem label="read from" class="no-print from"
-          ><DraftInput
-            :value="sourceOf(line)"
-            maxlength="200"
-            placeholder="manual or sheet, page"
-            :aria-label="`${line.label}: read from`"
-            @change="source(line, $event)"
-        /></FieldItem>
-        <span class="print-only">{{
-          line.torque
-            ? `${line.label}: ${formatQuantity(line.torque.value, 'torque', units)}${line.torque.note ? `, ${line.torque.note}` : ''}`
-            : `${line.label}: ______ N m, read from ______________`
-        }}</span>
-        <span v-if="!line.torque" class="small tone-unknown no-print"
-          >Not entered: read it from the maker of the part or the car’s manual.</span
-        >
-        <span v-else-if="!line.torque.note" class="small tone-check no-print">Enter its source.</span>
+        <p v-if="error" class="field-error" role="alert">{{ error }}</p>
+        <div class="acts no-print">
+          <ElButton link type="primary" @click="writing = !writing">{{
+            writing ? 'Close the note' : mine?.note ? 'Change the note' : 'Note'
+          }}</ElButton>
+          <FilePick label="Picture" accept="image/*" :name="`picture-${step.id}`" @pick="photograph" />
+          <ElButton v-if="mine?.picture" link type="primary" @click="note(tickId, { picture: '' })">Delete picture</ElButton>
+        </div>
+        <slot />
       </div>
-      <p v-if="mine?.note && !writing" class="note">{{ mine.note }}</p>
-      <img v-if="mine?.picture" class="picture" :src="mine.picture" :alt="`Picture of step ${step.number}: ${step.title}`" />
-      <DraftInput
-        v-if="writing"
-        as="textarea"
-        :value="mine?.note ?? ''"
-        maxlength="1000"
-        :aria-label="`Note on ${step.title}`"
-        @change="says($event)"
-      />
-      <p v-if="error" class="field-error" role="alert">{{ error }}</p>
-      <div class="acts no-print">
-        <ElButton link type="primary" @click="writing = !writing">{{
-          writing ? 'Close the note' : mine?.note ? 'Change the note' : 'Note'
-        }}</ElButton>
-        <FilePick label="Picture" accept="image/*" :name="`picture-${step.id}`" @pick="photograph" />
-        <ElButton v-if="mine?.picture" link type="primary" @click="note(tickId, { picture: '' })">Delete picture</ElButton>
-      </div>
-      <slot />
     </div>
   </li>
 </template>
@@ -157,8 +171,38 @@ async function photograph(file: File) {
 .title .soft {
   margin-left: 8px;
 }
-.done .title strong {
+.name {
+  padding: 4px 0;
+  border: 0;
+  color: inherit;
+  background: none;
+  font: inherit;
+  font-weight: 640;
+  text-align: left;
+  cursor: pointer;
+}
+.name:hover {
+  text-decoration: underline;
+}
+.current .name {
+  font-size: 18px;
+}
+.done .name {
   font-weight: 400;
+}
+.level {
+  margin-left: 8px;
+  color: var(--needs);
+}
+.level.danger {
+  color: var(--blocked);
+}
+.level.caution,
+.level.notice {
+  color: var(--check);
+}
+.folded {
+  display: none;
 }
 .torque {
   display: flex;
@@ -188,6 +232,9 @@ async function photograph(file: File) {
 @media print {
   .step {
     padding: 3px 0;
+  }
+  .folded {
+    display: block;
   }
   .box :deep(.el-checkbox__inner) {
     border: 1.5px solid #000;

@@ -60,12 +60,17 @@ const columns = computed(() => [
   ...(narrow.value
     ? []
     : [
-        { id: 'sure', label: 'At least (95% confidence)', number: true, least: 110 },
+        { id: 'range', label: '90% range and requirement', least: 150 },
         { id: 'limits', label: 'Limits' },
         { id: 'spacer', label: 'Spacer', number: true, least: 96 },
       ]),
   ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: narrow.value ? 78 : 90 }] : []),
 ])
+/** One scale for all rows: past these a clearance is plenty. */
+const PLENTY_MM = 25
+const most = computed(() => Math.min(PLENTY_MM, Math.max(1, ...(rows.value ?? []).map((row) => row.p95Mm ?? 0))))
+const rangeWords = (row: CompareRow) =>
+  `${mm(row.meanMm)}, 90% range ${formatQuantity(row.p05Mm, 'length', units.value, { bare: true })} to ${mm(row.p95Mm)}, ${mm(row.requiredMm)} required`
 const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
 /** The wheel as its row has it: with its face and its spacer. */
 function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
@@ -128,7 +133,18 @@ function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
           <span v-if="spacerOf(row)" class="block small soft">spacer: {{ spacerOf(row) }}</span>
         </template>
       </template>
-      <template #sure="{ row }">{{ mm(row.p05Mm) }}</template>
+      <template #range="{ row }">
+        <RangeBar
+          v-if="row.meanMm !== undefined"
+          :value="row.meanMm"
+          :low="row.p05Mm"
+          :high="row.p95Mm"
+          :limit="row.requiredMm"
+          :most="most"
+          :tone="row.verdict === 'clears' ? 'fits' : row.verdict === 'tight' ? 'check' : 'needs'"
+          :label="rangeWords(row)"
+        />
+      </template>
       <template #limits="{ row }">{{ row.limitingTag ? PLACE_WORDS[row.limitingTag] : '' }}</template>
       <template #spacer="{ row }">{{ spacerOf(row) }}</template>
       <template #fit="{ row }">
@@ -164,50 +180,5 @@ header {
 h1 {
   flex: 1 1 320px;
   font-size: 18px;
-}
-table.plain tbody th {
-  color: var(--ink);
-  font-size: 14px;
-}
-table.plain tbody th .block {
-  font-weight: 400;
-}
-td.r.num {
-  white-space: nowrap;
-}
-@media (max-width: 760px) {
-  /* a card a wheel: verdict and gap, the rest is in the row's own page */
-  thead {
-    display: none;
-  }
-  tbody tr {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    padding: 6px 0;
-    border-bottom: 1px solid var(--hair);
-  }
-  tbody th {
-    grid-column: 1 / -1;
-  }
-  tbody td,
-  tbody th {
-    border: 0 !important;
-    padding: 2px 4px !important;
-  }
-  tbody td:nth-of-type(3),
-  tbody td:nth-of-type(5) {
-    text-align: left !important;
-  }
-  tbody td:nth-of-type(4) {
-    text-align: right;
-  }
-  tbody td:nth-of-type(3)::before {
-    content: '95 % sure of more than ';
-    color: var(--ink-soft);
-  }
-  tbody td:nth-of-type(5)::before {
-    content: 'spacer: ';
-    color: var(--ink-soft);
-  }
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { formatMoney } from '#core/quantity/format.ts'
+import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import type { BillGroup, BillLine } from '#core/report/cost/bill.ts'
 import { useProjectStore } from '~/stores/project'
 import { moved, putBack, useSortable } from '~/composables/sortable'
@@ -56,9 +56,17 @@ const columns = computed(() => [
   { id: 'low', label: 'Low', number: true, least: 70 },
   { id: 'likely', label: 'Expected', number: true, least: 70 },
   { id: 'high', label: 'High', number: true, least: narrow.value ? 86 : 110 },
-  ...(narrow.value ? [] : [{ id: 'priced', label: 'Priced', least: 120 }]),
+  ...(narrow.value
+    ? []
+    : [
+        { id: 'share', label: 'Share of total', least: 100 },
+        { id: 'priced', label: 'Priced', least: 120 },
+      ]),
   { id: 'order', label: 'Order of buying', unseen: true, least: 80 },
 ])
+/** The dearest line is as long as a bar gets. */
+const dearest = computed(() => Math.max(1, ...bill.value.lines.map((line) => (line.owned ? 0 : (line.likely ?? 0)))))
+const shareWords = (minor: number) => formatQuantity(minor / Math.max(1, bill.value.total.likely), 'share', undefined, { decimals: 0 })
 /** What has no price says so over its three. */
 const wordsOnly = ({ owned, rateMissing, likely }: BillLine) => owned || rateMissing !== undefined || likely === undefined
 function span(row: Row, column: string): number {
@@ -150,6 +158,15 @@ const beyond = (line: BillLine) =>
         <span v-if="row.kind === 'line'" class="soft">{{ bare(row.line.high) }}</span>
         <template v-else-if="row.kind === 'sum' && row.high !== undefined">{{ money(row.high) }}</template>
       </template>
+      <template #share="{ row }">
+        <RangeBar
+          v-if="row.kind === 'line' && row.line.likely !== undefined && !row.line.owned && row.line.likely > 0"
+          class="share"
+          :value="row.line.likely"
+          :most="dearest"
+          :label="shareWords(row.line.likely)"
+        />
+      </template>
       <template #priced="{ row }">
         <span v-if="row.kind === 'line'" class="soft small">{{
           [row.line.seller, row.line.origin, row.line.date].filter(Boolean).join(', ')
@@ -176,6 +193,9 @@ const beyond = (line: BillLine) =>
 <style scoped>
 .bill {
   margin-bottom: 22px;
+}
+.share {
+  color: var(--accent);
 }
 .bill :deep(.group .cell) {
   padding-top: 8px;

@@ -14,8 +14,8 @@ const { report, setup, isStock, units, openFigureId } = useWorkbench()
 useFieldFocus()
 const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value?.bill)
-const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
-const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { bare: true })
+const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: true })
+const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: true, bare: true })
 /** What the setup adds to each corner, where it changes anything. */
 const masses = computed(() =>
   AXLES.flatMap((axle) => {
@@ -44,8 +44,8 @@ const openWords = computed(() => {
       <span class="num">{{ report!.figures['cost.total'].atLeast ? 'At least ' : '' }}{{ money(bill.total.likely) }}</span>
       <span v-if="bill.lines.length > 0" class="soft range num"
         ><template v-if="bill.total.low < bill.total.high"
-          >80% range {{ money(bill.total.p10) }}–{{ bare(bill.total.p90) }} (lowest {{ bare(bill.total.low) }}, highest
-          {{ bare(bill.total.high) }}). Expected cost {{ money(bill.total.expected) }}.</template
+          >90% range {{ money(bill.total.p05) }}–{{ bare(bill.total.p95) }} (lowest {{ bare(bill.total.low) }}, highest
+          {{ bare(bill.total.high) }}, mean {{ bare(bill.total.expected) }}).</template
         >{{ ' ' }} <ElButton link type="primary" @click="openFigureId = 'cost.total'">Show the working</ElButton></span
       >
     </h1>

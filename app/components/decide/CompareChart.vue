@@ -2,6 +2,7 @@
 import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
 import { frontOf, type Comparison } from '#core/report/decide/compare.ts'
+import type { QuestionId } from '#core/model/project.ts'
 import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/report/decide/criteria.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
@@ -18,7 +19,9 @@ const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 640)
 const H = 320
 const margin = { top: 22, right: 24, bottom: 38, left: 62 }
-const [xId, yId] = [ref<CriterionId>('cost'), ref<CriterionId>('gap')]
+/** Cost stands against what the project was begun for. */
+const CARED_FOR: Partial<Record<QuestionId, CriterionId>> = { clears: 'gap', balanced: 'bias' }
+const [xId, yId] = [ref<CriterionId>('cost'), ref<CriterionId>((store.project?.question && CARED_FOR[store.project.question]) ?? 'margin')]
 const choices = computed(() => (Object.keys(CRITERIA) as CriterionId[]).map((value) => ({ value, label: CRITERIA[value].label })))
 const row = (id: CriterionId) => props.found.rows.find((one) => one.id === id)!
 interface Mark {
@@ -66,7 +69,9 @@ const show = (id: CriterionId, value: number): string => {
   if (dimension === 'money') return formatMoney(value, store.project!.preferences.currency, { whole: true })
   return formatQuantity(value, dimension, units.value, id === 'margin' || id === 'mass' ? { signed: true } : {})
 }
-const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.left), W.value - 130)
+/** A name stands to the right of its mark, or to the left where the edge is near. */
+const isLeft = (mark: Mark) => x.value(mark.x) > W.value * 0.6
+const nameX = (mark: Mark) => x.value(mark.x) + (isLeft(mark) ? -10 : 10)
 </script>
 
 <template>
@@ -101,7 +106,7 @@ const nameX = (mark: Mark) => Math.min(Math.max(x.value(mark.x) + 10, margin.lef
         <line v-if="one.ux > 0" :x1="x(one.x - one.ux)" :x2="x(one.x + one.ux)" :y1="y(one.y)" :y2="y(one.y)" />
         <line v-if="one.uy > 0" :x1="x(one.x)" :x2="x(one.x)" :y1="y(one.y - one.uy)" :y2="y(one.y + one.uy)" />
         <circle :cx="x(one.x)" :cy="y(one.y)" r="5.5" />
-        <text :x="nameX(one)" :y="y(one.y) - 8">{{ one.name }}</text>
+        <text :x="nameX(one)" :y="y(one.y) - 8" :text-anchor="isLeft(one) ? 'end' : 'start'">{{ one.name }}</text>
       </g>
     </svg>
     <p class="soft small">

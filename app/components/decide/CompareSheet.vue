@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { compare, orderBy, type CompareCell, type CompareRow } from '#core/report/decide/compare.ts'
 import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/report/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
@@ -13,6 +14,7 @@ import { download } from '~/composables/project-files'
 /** All options on one sheet: setups side by side, the car as it stands as the reference. */
 const store = useProjectStore()
 const { reports, openFigureId, chooseSetup, link } = useWorkbench()
+const router = useRouter()
 const { worker, said } = useReports()
 const { duty } = useDuty()
 const heats = shallowRef<Record<string, HeatBrief>>({})
@@ -48,6 +50,28 @@ const shown = computed(() => {
 const found = computed(() =>
   store.project && shown.value.length > 0 ? compare(store.project, shown.value, heats.value, orders.value) : undefined,
 )
+/** One line for each setup: what it costs, what is open, the session, the stop. */
+const LINE_ROWS = ['cost', 'margin', 'stop'] as const
+const lines = computed(() =>
+  (found.value?.columns ?? []).map((column, at) => {
+    const cell = (id: string) => found.value!.rows.find((row) => row.id === id)!.cells[at]!
+    return {
+      ...column,
+      verdictWords: cell('verdict').text,
+      facts: LINE_ROWS.map((id) => {
+        const row = found.value!.rows.find((one) => one.id === id)!
+        return {
+          id,
+          label: row.label,
+          text: row.cells[at]!.text,
+          against: id === 'cost' ? '' : againstWords(row.cells[at]!),
+          tone: toneAgainst(row.cells[at]!),
+        }
+      }),
+    }
+  }),
+)
+const choose = (setupId: string) => router.push(link('build', { setup: setupId, view: 'before' }))
 const folded = ref(true)
 const rows = computed(() => found.value?.rows.filter((row) => !folded.value || !row.alike || row.id === 'verdict') ?? [])
 const alike = computed(() => found.value?.rows.filter((row) => row.alike && row.id !== 'verdict').length ?? 0)
@@ -62,6 +86,7 @@ const hide = (id: string, on: boolean) => {
   hidden.value = next
 }
 const TONES = { better: 'fits', worse: 'needs', same: 'plain' } as const
+const toneAgainst = ({ against }: CompareCell) => (against ? `tone-${TONES[against]}` : 'soft')
 const tone = (cell: CompareCell) => (cell.verdict ? `tone-${cell.verdict}` : '')
 const againstWords = ({ against, difference }: CompareCell) =>
   difference === ''
@@ -86,47 +111,64 @@ const print = () => window.print()
 <template>
   <div v-if="found" class="sheet">
     <p class="print-only">{{ store.project!.name }}: options side by side. {{ duty?.label }}.</p>
-    <h1 data-test="compare-says">{{ found.sentence }}</h1>
+    <h1>{{ found.headline }}</h1>
+    <p v-if="found.detail" data-test="compare-says">{{ found.detail }}</p>
     <p v-for="one in beaten" :key="one.setupId" class="tone-check small" data-test="beaten">
       {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} never worse and better in at least one
       row, by more than the uncertainty.
     </p>
-    <div class="tools no-print">
-      <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
-      <ElCheckbox
-        v-for="one in reports.filter((report) => !report.isStock)"
-        :key="one.setupId"
-        :model-value="!hidden.has(one.setupId)"
-        :validate-event="false"
-        @update:model-value="hide(one.setupId, !$event)"
-        >{{ one.setupName }}</ElCheckbox
-      >
-      <ElButton data-test="compare-csv" @click="csv">CSV</ElButton>
-      <ElButton @click="print">Print</ElButton>
+    <div class="first no-print">
+      <ul class="lines" data-test="compare-lines">
+        <li v-for="one in lines" :key="one.setupId" :data-setup="one.setupId">
+          <p class="name">
+            <VerdictMark :verdict="one.verdict" :size="18" /><strong>{{ one.name }}</strong
+            ><span class="small" :class="`tone-${one.verdict}`">{{ one.verdictWords }}</span>
+            <ElButton v-if="!one.isStock" :disabled="one.verdict === 'blocked'" @click="choose(one.setupId)">Choose this setup</ElButton>
+          </p>
+          <dl class="small num">
+            <div v-for="fact in one.facts" :key="fact.id">
+              <dt class="soft">{{ fact.label }}</dt>
+              <dd>
+                {{ fact.text }} <span v-if="fact.against" :class="fact.tone">{{ fact.against }}</span>
+              </dd>
+            </div>
+          </dl>
+        </li>
+      </ul>
+      <CompareChart :found="found" />
     </div>
-    <DataTable :rows="rows" :columns="columns" class="options" data-test="compare">
-      <template v-for="(column, at) in found.columns" :key="column.setupId" #[`c${at}`]="{ row }">
-        <span class="cell num" :class="tone(cellOf(row, at))">
-          <VerdictMark v-if="cellOf(row, at).verdict" :verdict="cellOf(row, at).verdict!" :size="14" />
-          <ElButton
-            v-if="cellOf(row, at).figureId"
-            link
-            class="value"
-            @click="(chooseSetup(column.setupId), (openFigureId = cellOf(row, at).figureId))"
-            >{{ cellOf(row, at).text }}</ElButton
-          >
-          <template v-else>{{ cellOf(row, at).text }}</template>
-          <small
-            v-if="againstWords(cellOf(row, at))"
-            :class="cellOf(row, at).against ? `tone-${TONES[cellOf(row, at).against!]}` : 'soft'"
-            >{{ againstWords(cellOf(row, at)) }}</small
-          >
-        </span>
-      </template>
-    </DataTable>
-    <CompareChart :found="found" />
-    <section class="no-print" data-test="weights">
-      <h2>Your priorities and the resulting order</h2>
+    <FoldedPart title="All rows side by side">
+      <div class="tools no-print">
+        <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
+        <ElCheckbox
+          v-for="one in reports.filter((report) => !report.isStock)"
+          :key="one.setupId"
+          :model-value="!hidden.has(one.setupId)"
+          :validate-event="false"
+          @update:model-value="hide(one.setupId, !$event)"
+          >{{ one.setupName }}</ElCheckbox
+        >
+        <ElButton data-test="compare-csv" @click="csv">CSV</ElButton>
+        <ElButton @click="print">Print</ElButton>
+      </div>
+      <DataTable :rows="rows" :columns="columns" class="options" data-test="compare">
+        <template v-for="(column, at) in found.columns" :key="column.setupId" #[`c${at}`]="{ row }">
+          <span class="cell num" :class="tone(cellOf(row, at))">
+            <VerdictMark v-if="cellOf(row, at).verdict" :verdict="cellOf(row, at).verdict!" :size="14" />
+            <ElButton
+              v-if="cellOf(row, at).figureId"
+              link
+              class="value"
+              @click="(chooseSetup(column.setupId), (openFigureId = cellOf(row, at).figureId))"
+              >{{ cellOf(row, at).text }}</ElButton
+            >
+            <template v-else>{{ cellOf(row, at).text }}</template>
+            <small v-if="againstWords(cellOf(row, at))" :class="toneAgainst(cellOf(row, at))">{{ againstWords(cellOf(row, at)) }}</small>
+          </span>
+        </template>
+      </DataTable>
+    </FoldedPart>
+    <FoldedPart class="no-print" data-test="weights" title="Your priorities and the resulting order">
       <div class="weights">
         <div v-for="id in SETUP_CRITERIA" :key="id">
           <span class="small">{{ CRITERIA[id].short }}</span>
@@ -150,7 +192,7 @@ const print = () => window.print()
         Each row runs from best to worst, times its weight; unknown counts as worst. This gives an order, not a mark. The table above shows
         the differences.
       </p>
-    </section>
+    </FoldedPart>
     <p class="soft small no-print">
       Against {{ found.columns[0]!.name }}. More options: <NuxtLink :to="link('cost', { view: 'search' })">search the library</NuxtLink>.
     </p>
@@ -162,6 +204,48 @@ h1 {
   max-width: 960px;
   margin: 4px 0 8px;
   font-size: 18px;
+}
+.first {
+  display: grid;
+  grid-template-columns: minmax(360px, 1fr) minmax(0, 1fr);
+  gap: 8px 24px;
+  align-items: start;
+}
+.lines {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.lines li {
+  padding: 6px 0 8px;
+  border-bottom: 1px solid var(--hair);
+}
+.name {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  margin: 0 0 2px;
+}
+.name .el-button {
+  margin-left: auto;
+}
+.lines dl {
+  margin: 0 0 0 26px;
+}
+.lines dl div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+}
+.lines dd {
+  margin: 0 0 0 auto;
+  text-align: right;
+}
+@media (max-width: 1000px) {
+  .first {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .tools {
   display: flex;

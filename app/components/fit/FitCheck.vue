@@ -1,19 +1,36 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { notEnoughData, questionKey } from '#core/model/question.ts'
-import type { FindingVerdict } from '#core/report/figure/finding.ts'
 import { fitMissing } from '#core/report/step-state.ts'
-import { FINDING_ORDER, worstVerdict } from '#core/report/figure/words.ts'
-import { COUNT_WORDS, useFitRows } from '~/composables/fit-rows'
+import { counted, FINDING_ORDER, worstVerdict } from '#core/report/figure/words.ts'
+import { COUNT_WORDS, useFitRows, type FitRow } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Every interface of a setup: what is compared, what a mechanic would say, what cures it and for how much. */
 const { report, goTo } = useWorkbench()
 const { groups } = useFitRows()
 const open = ref<string>()
-const onlyOpen = ref(false)
+/** Rows that needed attention since the page was opened: one that is fixed here stays where it is. */
+const attended = ref(new Set<string>())
+const needsAttention = (row: FitRow) => row.verdict !== 'fits' || row.fit?.unpriced === true
+watch(
+  () => report.value?.setupId,
+  () => (attended.value = new Set()),
+)
+watch(
+  groups,
+  (now) => {
+    for (const row of now.flatMap((group) => group.rows)) if (needsAttention(row)) attended.value.add(row.key)
+  },
+  { immediate: true },
+)
+/** What needs attention stands in sight; what is OK is folded under its number. */
 const shown = computed(() =>
-  groups.value.map((group) => ({ ...group, rows: onlyOpen.value ? group.rows.filter((row) => row.verdict !== 'fits') : group.rows })),
+  groups.value.map((group) => ({
+    ...group,
+    attention: group.rows.filter((row) => needsAttention(row) || attended.value.has(row.key)),
+    ok: group.rows.filter((row) => !needsAttention(row) && !attended.value.has(row.key)),
+  })),
 )
 const verdicts = computed(() => groups.value.flatMap((group) => group.rows.map((row) => row.verdict)))
 const counts = computed(() =>
@@ -23,13 +40,13 @@ const counts = computed(() =>
     .filter((one) => one.count > 0),
 )
 const worst = computed(() => worstVerdict(verdicts.value))
-const ANSWERS: Record<FindingVerdict, string> = {
-  blocked: 'Cannot be built like this.',
-  unknown: '',
-  needs: 'Needs a fix before it can be built.',
-  check: 'The calculation is OK. Check some points on the car.',
-  fits: 'Every check is OK.',
-}
+/** The worst check in its own words, where one decides. */
+const answer = computed(() => {
+  if (worst.value === 'unknown') return notEnoughData(unknowns.value)
+  if (worst.value === 'check') return 'The calculation is OK. Check some points on the car.'
+  if (worst.value === 'fits') return 'Every check is OK.'
+  return groups.value.flatMap((group) => group.rows).find((row) => row.verdict === worst.value)?.sentence ?? ''
+})
 const unknowns = computed(() => (report.value ? fitMissing(report.value) : []))
 const print = () => window.print()
 </script>
@@ -37,15 +54,12 @@ const print = () => window.print()
 <template>
   <div class="check">
     <header>
-      <h1 :class="`tone-${worst}`">
-        <VerdictMark :verdict="worst" :size="24" /> {{ worst === 'unknown' ? notEnoughData(unknowns) : ANSWERS[worst] }}
-      </h1>
+      <h1 :class="`tone-${worst}`"><VerdictMark :verdict="worst" :size="24" /> {{ answer }}</h1>
       <p class="counts num" data-test="fit-counts">
         <span v-for="one in counts" :key="one.verdict" :class="`tone-${one.verdict}`"
           ><VerdictMark :verdict="one.verdict" :size="14" /> {{ one.count }} {{ COUNT_WORDS[one.verdict] }}</span
         >
       </p>
-      <ElCheckbox v-model="onlyOpen" class="only small" :validate-event="false">only what is open</ElCheckbox>
       <ElButton class="print" @click="print">Print for the yard</ElButton>
     </header>
 
@@ -64,16 +78,26 @@ const print = () => window.print()
 
     <section v-for="group in shown" :key="group.id">
       <h2>{{ group.label }}</h2>
-      <p v-if="group.rows.length === 0" class="soft small">Nothing open here.</p>
-      <ul class="rows">
+      <ul v-if="group.attention.length > 0" class="rows">
         <FitRow
-          v-for="row in group.rows"
+          v-for="row in group.attention"
           :key="row.key"
           :row="row"
           :open="open === row.key"
           @toggle="open = open === row.key ? undefined : row.key"
         />
       </ul>
+      <FoldedPart v-if="group.ok.length > 0" :title="`${counted(group.ok.length, 'check')} OK`" :data-test="`ok-${group.id}`">
+        <ul class="rows">
+          <FitRow
+            v-for="row in group.ok"
+            :key="row.key"
+            :row="row"
+            :open="open === row.key"
+            @toggle="open = open === row.key ? undefined : row.key"
+          />
+        </ul>
+      </FoldedPart>
     </section>
     <FitLimits />
   </div>
@@ -100,11 +124,6 @@ h1 {
   flex-wrap: wrap;
   gap: 4px 16px;
   margin: 0;
-}
-.only {
-  display: flex;
-  gap: 6px;
-  align-items: center;
 }
 h2 {
   margin: 12px 0 2px;
@@ -137,8 +156,7 @@ h2 {
   .check {
     overflow: visible;
   }
-  .print,
-  .only {
+  .print {
     display: none;
   }
 }

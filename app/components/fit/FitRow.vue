@@ -196,9 +196,11 @@ li {
 }
 @media (max-width: 760px) {
   .row {
-    grid-template-columns: 22px minmax(0, 1fr) 34px;
+    grid-template-columns: 22px minmax(0, 1fr) 44px;
   }
   .more {
+    min-width: 44px;
+    min-height: 44px;
     grid-row: 1;
     grid-column: 3;
   }

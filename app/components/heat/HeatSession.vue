@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { FoldedPart } from '#components'
 import { SAFETY } from '#core/model/safety-note.ts'
 import { computed } from 'vue'
+import { nearestLine } from '#core/report/heat/heat-lines.ts'
 import type { HeatLine } from '#core/report/heat/heat-report.ts'
+import { counted } from '#core/report/figure/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { AXLES, type Axle } from '#core/model/project.ts'
 import { useHeat } from '~/composables/heat'
@@ -19,12 +22,39 @@ const columns = [
   { id: 'peak', label: 'Peak', number: true },
   { id: 'doubt', label: 'Range', number: true, least: 116 },
   { id: 'limit', label: 'Limit', least: 180 },
+  { id: 'bar', label: 'Range and limit', unseen: true, least: 110 },
   { id: 'margin', label: 'Margin', number: true, least: 76 },
   { id: 'over', label: 'Limit passed', number: true, least: 100 },
   { id: 'for', label: 'Time above', number: true, least: 70 },
 ]
 const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC > one.leastLimitC ? 'may' : '')
 const margin = (one: HeatLine) => formatQuantity(one.limitC - one.peakC, 'temperatureRise', units.value, { decimals: 0, signed: true })
+/** So far below its limit no part needs a look, K. */
+const FAR_K = 50
+const isFar = (one: HeatLine) => one.leastLimitC - one.highC >= FAR_K
+/** Parts that come near a limit stand in sight; where none does, the one that comes nearest. */
+const near = computed(() => {
+  const lines = heat.value?.lines ?? []
+  const found = lines.filter((one) => !isFar(one))
+  const nearest = nearestLine(lines)
+  return found.length > 0 || !nearest ? found : [nearest]
+})
+const far = computed(() => heat.value?.lines.filter((one) => !near.value.includes(one)) ?? [])
+const most = computed(() => Math.max(0, ...(heat.value?.lines ?? []).map((one) => Math.max(one.limitC, one.highC))))
+const rangeWords = (one: HeatLine) =>
+  `${c(one.peakC)}, range ${formatQuantity(one.lowC, 'temperature', units.value, { decimals: 0, bare: true })} to ${c(one.highC)}, limit ${c(one.limitC)}`
+const tables = computed(() => [
+  { id: 'near', title: '', lines: near.value },
+  ...(far.value.length > 0
+    ? [
+        {
+          id: 'far',
+          title: `${counted(far.value.length, 'part stays', 'parts stay')} at least ${formatQuantity(FAR_K, 'temperatureRise', units.value, { decimals: 0 })} below the limit`,
+          lines: far.value,
+        },
+      ]
+    : []),
+])
 const megajoule = (joule: number) => `${(joule / 1e6).toFixed(joule < 1e6 ? 2 : 1)} MJ`
 const facts = computed(() => {
   const { axles, duty } = heat.value ?? {}
@@ -98,45 +128,60 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
           <ElButton link type="primary" :aria-pressed="axle === 'rear'" @click="chooseAxle('rear')">Rear</ElButton>
         </div>
         <HeatChart :heat="heat" :axle="axle" :corner="report?.corners[axle]" />
-        <DataTable class="lines" :rows="heat.lines" :columns="columns" :row-class="look" data-test="heat-lines">
-          <template #peak="{ row }">{{ c(row.peakC) }}</template>
-          <template #doubt="{ row }"
-            >{{ formatQuantity(row.lowC, 'temperature', units, { decimals: 0, bare: true }) }} to {{ c(row.highC) }}</template
-          >
-          <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
-          <template #margin="{ row }">{{ margin(row) }}</template>
-          <template #over="{ row }">{{
-            minutes(row.overAtS) || (row.highC > row.leastLimitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
-          }}</template>
-          <template #for="{ row }">{{ row.overAtS === undefined ? '' : `${Math.round(row.beyondS)} s` }}</template>
-        </DataTable>
+        <component :is="one.title ? FoldedPart : 'div'" v-for="one in tables" :key="one.id" :title="one.title">
+          <DataTable class="lines" :rows="one.lines" :columns="columns" :row-class="look" :data-test="`heat-lines-${one.id}`">
+            <template #peak="{ row }">{{ c(row.peakC) }}</template>
+            <template #doubt="{ row }"
+              >{{ formatQuantity(row.lowC, 'temperature', units, { decimals: 0, bare: true }) }} to {{ c(row.highC) }}</template
+            >
+            <template #limit="{ row }">{{ c(row.limitC) }}, {{ row.limitWords }}</template>
+            <template #bar="{ row }">
+              <RangeBar
+                :value="row.peakC"
+                :low="row.lowC"
+                :high="row.highC"
+                :limit="row.limitC"
+                :most="most"
+                :tone="row.overAtS !== undefined ? 'needs' : row.highC > row.leastLimitC ? 'check' : 'fits'"
+                :label="rangeWords(row)"
+              />
+            </template>
+            <template #margin="{ row }">{{ margin(row) }}</template>
+            <template #over="{ row }">{{
+              minutes(row.overAtS) || (row.highC > row.leastLimitC ? 'perhaps' : heat!.goneAtS === undefined ? 'never' : 'not before')
+            }}</template>
+            <template #for="{ row }">{{ row.overAtS === undefined ? '' : `${Math.round(row.beyondS)} s` }}</template>
+          </DataTable>
+        </component>
         <p class="small">
           {{ heat.fluidWords }}: boils at <span class="num">{{ c(heat.fluidBoilC!) }}</span>.
         </p>
         <p v-if="heat.readNext" class="small no-print" data-test="read-next">
           {{ heat.readNext }} <NuxtLink class="no-print" :to="link('heat', { view: 'read' })">Enter it</NuxtLink>
         </p>
-        <section class="beside">
-          <div v-for="one in facts" :key="one.axle" data-test="heat-facts">
-            <h2>{{ one.axle === 'front' ? 'Front' : 'Rear' }}</h2>
-            <ElDescriptions :column="1" size="small" border>
-              <ElDescriptionsItem v-for="[label, value] in one.rows" :key="label" :label="label"
-                ><span class="num">{{ value }}</span></ElDescriptionsItem
+        <FoldedPart title="Energy, cooling and lining wear">
+          <section class="beside">
+            <div v-for="one in facts" :key="one.axle" data-test="heat-facts">
+              <h2>{{ one.axle === 'front' ? 'Front' : 'Rear' }}</h2>
+              <ElDescriptions :column="1" size="small" border>
+                <ElDescriptionsItem v-for="[label, value] in one.rows" :key="label" :label="label"
+                  ><span class="num">{{ value }}</span></ElDescriptionsItem
+                >
+              </ElDescriptions>
+              <ElButton
+                v-if="one.lasts && entered(one.axle) !== Math.round(one.lasts * 10) / 10"
+                class="no-print wear"
+                :data-test="`enter-wear-${one.axle}`"
+                @click="enterWear(one.axle, one.lasts)"
               >
-            </ElDescriptions>
-            <ElButton
-              v-if="one.lasts && entered(one.axle) !== Math.round(one.lasts * 10) / 10"
-              class="no-print wear"
-              :data-test="`enter-wear-${one.axle}`"
-              @click="enterWear(one.axle, one.lasts)"
-            >
-              Use this wear rate
-            </ElButton>
-            <p v-else-if="one.lasts" class="no-print small" role="status">
-              The season uses this wear rate. <NuxtLink :to="link('cost', { view: 'season' })">Open Season</NuxtLink>
-            </p>
-          </div>
-        </section>
+                Use this wear rate
+              </ElButton>
+              <p v-else-if="one.lasts" class="no-print small" role="status">
+                The season uses this wear rate. <NuxtLink :to="link('cost', { view: 'season' })">Open Season</NuxtLink>
+              </p>
+            </div>
+          </section>
+        </FoldedPart>
         <FoldedPart class="no-print" :title="`Assumed values: ${heat.assumed.length}`">
           <ul class="small">
             <li v-for="one in heat.assumed" :key="one">{{ one }}</li>
@@ -147,7 +192,9 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
             }}
           </p>
         </FoldedPart>
-        <p v-for="tip in heat.cautions" :key="tip" class="small">{{ tip }}</p>
+        <FoldedPart v-if="heat.cautions.length > 0" :title="`Notes on this session: ${heat.cautions.length}`">
+          <p v-for="tip in heat.cautions" :key="tip" class="small">{{ tip }}</p>
+        </FoldedPart>
         <SafetyNote :note="SAFETY.hot" />
         <SafetyNote
           :note="{

@@ -6,7 +6,6 @@ import { placeKey, type EntryPlace } from '#core/model/question.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
-import { counted } from '#core/report/figure/words.ts'
 import { useFormLens } from '~/composables/form-lens'
 
 /** All fields of a table as a form: under their headings, or by what they are to an answer; some of them, where one searches. */
@@ -30,13 +29,14 @@ const searched = computed(() => lens.search.value.trim().toLowerCase())
 const matches = (key: string, field: Field): boolean =>
   searched.value === '' || `${field.label} ${field.help ?? ''} ${key}`.toLowerCase().includes(searched.value)
 const REST = 'Everything else'
+const NEEDED = 'Needed for this answer'
 const byNeed = computed(() => lens.needs.value !== undefined && props.place !== undefined && searched.value === '')
 const headingOf = (key: string, field: Field): string => {
   if (!byNeed.value) return field.group ?? ''
   const need = needOf(key)
-  return need?.kind === 'needed' ? 'Needed for this answer' : need ? 'Makes the result more certain' : REST
+  return need?.kind === 'needed' ? NEEDED : need ? 'Makes the result more certain' : REST
 }
-const RANK = ['Needed for this answer', 'Makes the result more certain', REST]
+const RANK = [NEEDED, 'Makes the result more certain', REST]
 const groups = computed(() => {
   const found = new Map<string, [string, Field][]>()
   for (const [key, field] of Object.entries(props.table)) {
@@ -49,17 +49,26 @@ const groups = computed(() => {
   if (!byNeed.value) return all
   const surer = found.get('Makes the result more certain')
   surer?.sort((a, b) => (needOf(b[0])?.share ?? 0) - (needOf(a[0])?.share ?? 0))
-  return all
-    .sort((a, b) => RANK.indexOf(a[0]) - RANK.indexOf(b[0]))
-    .map(([group, fields]): [string, [string, Field][]] => [`${group} (${fields.length})`, fields])
+  return all.sort((a, b) => RANK.indexOf(a[0]) - RANK.indexOf(b[0]))
 })
-/** The rest is folded away, unless the address leads into it. */
+/** A form so short needs no folding. */
+const SHORT = 12
+const isShort = computed(() => groups.value.reduce((sum, [, fields]) => sum + fields.length, 0) <= SHORT)
 const opened = ref<string[]>([])
-const isFolded = (group: string): boolean => {
-  if (!byNeed.value || !group.startsWith(REST) || opened.value.includes(group)) return false
-  const wanted = route.query.field
-  return !(typeof wanted === 'string' && groups.value.find(([one]) => one === group)?.[1].some(([key]) => name(key) === wanted))
+const toggle = (group: string) => {
+  opened.value = opened.value.includes(group) ? opened.value.filter((one) => one !== group) : [...opened.value, group]
 }
+/** The address leads into this group. */
+const isWanted = (group: string): boolean => {
+  const wanted = route.query.field
+  return typeof wanted === 'string' && groups.value.some(([one, fields]) => one === group && fields.some(([key]) => name(key) === wanted))
+}
+/** Whether a group has a heading to fold it by, and stands open. */
+const isFoldable = (group: string) => !isShort.value && group !== '' && searched.value === '' && !lens.all.value
+const isOpen = (group: string): boolean =>
+  !isFoldable(group) || opened.value.includes(group) || isWanted(group) || (byNeed.value && group.startsWith(NEEDED))
+/** A group that is folded says how much of it is entered. */
+const enteredOf = (fields: readonly [string, Field][]) => `${fields.filter(([key]) => read(key) !== undefined).length} of ${fields.length}`
 const shareOf = (key: string): string => {
   const share = needOf(key)?.share
   return share === undefined || share < 0.01 ? '' : formatQuantity(share, 'share', undefined, { decimals: 0 })
@@ -80,11 +89,14 @@ onBeforeUnmount(() => cancelAnimationFrame(frame))
 <template>
   <p v-if="searched && groups.length === 0" class="soft">Nothing here has “{{ lens.search.value.trim() }}” in its name.</p>
   <fieldset v-for="[group, fields] in groups.slice(0, shown)" :key="group" class="group">
-    <legend :class="{ 'visually-hidden': group === '' }">{{ group || 'Figures' }}</legend>
-    <ElButton v-if="isFolded(group)" link type="primary" :aria-expanded="false" @click="opened = [...opened, group]">
-      Show {{ counted(fields.length, 'field') }}
-    </ElButton>
-    <div v-else class="grid">
+    <legend :class="{ 'visually-hidden': group === '' }">
+      <button v-if="isFoldable(group)" type="button" class="fold" :aria-expanded="isOpen(group)" @click="toggle(group)">
+        <Icon :name="isOpen(group) ? 'tabler:chevron-down' : 'tabler:chevron-right'" size="15" />
+        {{ group }} <span class="soft small num">{{ enteredOf(fields) }} entered</span>
+      </button>
+      <template v-else>{{ group || 'Figures' }}</template>
+    </legend>
+    <div v-if="isOpen(group)" class="grid">
       <div v-for="[key, field] in fields" :key="key" :class="{ wide: isWide(field) }">
         <FieldControl
           :name="name(key)"
@@ -114,6 +126,21 @@ legend {
   padding: 0 0 2px;
   border-bottom: 1px solid var(--line);
   font-weight: 640;
+}
+.fold {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 30px;
+  width: 100%;
+  padding: 0;
+  border: 0;
+  color: inherit;
+  background: none;
+  font: inherit;
+  font-weight: 640;
+  text-align: left;
+  cursor: pointer;
 }
 .grid {
   display: grid;

@@ -3,7 +3,7 @@ import { onBeforeUnmount } from 'vue'
 import { useFormLens } from '~/composables/form-lens'
 
 /** How the forms below are read: a search over all their fields, and folded by an answer or by their headings. */
-const { search, by, choices } = useFormLens()
+const { search, all, by, choices } = useFormLens()
 onBeforeUnmount(() => (search.value = ''))
 </script>
 
@@ -19,6 +19,7 @@ onBeforeUnmount(() => (search.value = ''))
     />
     <span class="soft small">Fold by</span>
     <ChoiceSelect class="by" label="Fold by" :value="by" :options="choices" @change="by = $event" />
+    <ElCheckbox v-model="all" :validate-event="false">Show all fields</ElCheckbox>
   </div>
 </template>
 

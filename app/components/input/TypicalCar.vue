@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { FoldedPart } from '#components'
 import { computed, ref } from 'vue'
 import { CLASSES, CLASS_IDS, type ClassId } from '#core/typical/classes.ts'
 import { fillFromClass, typicalCount } from '#core/typical/fill.ts'
 import { useProjectStore } from '~/stores/project'
 
 /** A class of cars from which what is unknown is filled in. */
+defineProps<{
+  /** The car has values of its own: the classes are offered behind one press. */
+  folded?: boolean
+}>()
 const store = useProjectStore()
 const choosing = ref(false)
 const count = computed(() => typicalCount(store.project!))
@@ -23,7 +28,11 @@ function fill(id: ClassId) {
 
 <template>
   <section class="typical-car" aria-label="Typical car">
-    <template v-if="chosen === '' || choosing">
+    <component
+      :is="folded && chosen === '' ? FoldedPart : 'div'"
+      v-if="chosen === '' || choosing"
+      title="Fill empty fields from a typical car"
+    >
       <p class="small">
         <strong>Start from a typical car.</strong> Its values fill every empty field, each with its uncertainty. Your own values stay.
       </p>
@@ -35,7 +44,7 @@ function fill(id: ClassId) {
           </button>
         </li>
       </ul>
-    </template>
+    </component>
     <p v-else class="small">
       Typical car: {{ CLASSES[chosen].label }}. <ElButton link type="primary" @click="choosing = true">Change typical car</ElButton>
     </p>

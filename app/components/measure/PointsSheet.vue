@@ -266,5 +266,9 @@ td select.native {
   td .native {
     min-height: 40px;
   }
+  .change .el-button {
+    min-width: 44px;
+    min-height: 44px;
+  }
 }
 </style>

@@ -296,8 +296,8 @@ label {
     min-height: 44px;
   }
   .x {
-    min-width: 34px;
-    min-height: 30px;
+    min-width: 44px;
+    min-height: 44px;
   }
 }
 </style>

@@ -33,7 +33,6 @@ const columns = [
   { id: 'what', label: 'What', least: 120, text: (one: LogEntry) => LOG_KINDS[one.kind] },
   { id: 'text', label: 'Entry', least: 320 },
   { id: 'setup', label: 'Setup', least: 140, text: (one: LogEntry) => one.setupName },
-  { id: 'look', label: 'Open', unseen: true, least: 90 },
 ]
 const VIEW_OF: Partial<Record<LogKind, string>> = {
   stop: 'stops',
@@ -80,33 +79,33 @@ async function read(file: LogFile, picked: File) {
     <h1 data-test="log-says">
       {{
         all.length === 0
-          ? 'Nothing was written down yet'
+          ? 'No entries yet'
           : `${counted(all.length, 'entry', 'entries')}, the last of ${all[0]!.date.slice(0, 10) || 'no day'}`
       }}
     </h1>
     <p v-if="all.length === 0" class="soft">
-      The logbook lists stops, lock-ups, pressures, temperatures, wear, fit reports and build steps by date. It is empty. Begin with
+      The logbook lists stops, lock-ups, pressures, temperatures, wear, fit reports and build steps by date. Start with
       <NuxtLink :to="link('prove', { view: 'stops' })">three stops of the current car</NuxtLink>.
     </p>
     <template v-else>
       <div class="entry no-print">
-        <FieldItem label="Of kind"
+        <FieldItem label="Kind"
           ><ChoiceSelect
-            label="Of kind"
+            label="Kind"
             :value="kind"
             :options="[{ value: 'all' as const, label: 'everything' }, ...kinds.map((value) => ({ value, label: LOG_KINDS[value] }))]"
             @change="kind = $event as typeof kind"
         /></FieldItem>
-        <FieldItem label="Of setup"
+        <FieldItem label="Setup"
           ><ChoiceSelect
-            label="Of setup"
+            label="Setup"
             :value="setupId"
             :options="[{ value: 'all', label: 'all setups' }, ...store.project!.setups.map((one) => ({ value: one.id, label: one.name }))]"
             @change="setupId = $event"
         /></FieldItem>
-        <FieldItem v-if="tracks.length > 0" label="At"
+        <FieldItem v-if="tracks.length > 0" label="Place"
           ><ChoiceSelect
-            label="At"
+            label="Place"
             :value="track"
             :options="[{ value: 'all', label: 'all places' }, ...tracks.map((value) => ({ value, label: value }))]"
             @change="track = $event"
@@ -115,10 +114,9 @@ async function read(file: LogFile, picked: File) {
       <NothingYet v-if="shown.length === 0" text="Nothing of that kind." />
       <DataTable v-else :rows="shown.slice(0, most)" :columns="columns" data-test="timeline">
         <template #text="{ row }"
-          >{{ row.text
-          }}<span v-if="row.note || row.track" class="soft small">; {{ [row.track, row.note].filter(Boolean).join('; ') }}</span></template
+          ><NuxtLink :to="to(row)">{{ row.text }}</NuxtLink
+          ><span v-if="row.note || row.track" class="soft small">; {{ [row.track, row.note].filter(Boolean).join('; ') }}</span></template
         >
-        <template #look="{ row }"><NuxtLink class="no-print" :to="to(row)">Open</NuxtLink></template>
       </DataTable>
       <ElButton v-if="shown.length > most" class="no-print" @click="most += AT_ONCE"
         >Show {{ Math.min(AT_ONCE, shown.length - most) }} older ones</ElButton

@@ -76,6 +76,10 @@ const trace = computed(() => {
   const one = store.project?.stopTests.find((test) => test.id === looked.value)
   return one?.trace ? (one as StopTest & { trace: [number, number][] }) : undefined
 })
+const planTitle = computed(() => {
+  const { each } = found.value.plan
+  return each === undefined ? 'Plan of a test' : `Plan of a test: ${counted(each, 'run')} with each setup`
+})
 const print = () => window.print()
 </script>
 
@@ -86,6 +90,7 @@ const print = () => window.print()
     <ul v-if="found.notes.length > 0" class="notes tone-check" data-test="stops-notes">
       <li v-for="one in found.notes" :key="one">{{ one }}</li>
     </ul>
+    <StopDots :groups="groups" />
     <div class="entry no-print">
       <FieldItem label="This setup"
         ><ChoiceSelect
@@ -136,8 +141,7 @@ const print = () => window.print()
       </DataTable>
     </section>
     <StopTrace v-if="trace" :samples="trace.trace" />
-    <section class="plan">
-      <h2>Plan of a test</h2>
+    <FoldedPart class="plan" :title="planTitle">
       <FieldItem label="A difference worth it, m" class="no-print wanted"
         ><ElInput v-model="wanted" class="num" inputmode="decimal" aria-label="A difference worth it, m" :validate-event="false"
       /></FieldItem>
@@ -178,7 +182,7 @@ const print = () => window.print()
           </template>
         </tbody>
       </table>
-    </section>
+    </FoldedPart>
   </div>
 </template>
 

@@ -5,7 +5,7 @@ import { axleAlone, bestOnDiagonal, bestWithoutLock, criteria, type CriterionFou
 import { lockOrder, type LockOrder } from '../../balance/lock-order.ts'
 import type { Takers } from '../../hydraulics/bores.ts'
 import { chain } from '../../hydraulics/chain.ts'
-import { failures, type Circuits, type Failure } from '../../hydraulics/failures.ts'
+import { type Lost, failures, type Circuits, type Failure } from '../../hydraulics/failures.ts'
 import { effortOf, pedalForceForRoadForce } from '../../hydraulics/effort.ts'
 import { assistUnknown, type BrakeSystem } from '../../hydraulics/system.ts'
 import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../../hydraulics/travel.ts'
@@ -82,6 +82,18 @@ export interface FailureRow extends Failure {
   tooLittle: boolean
   /** Of the pedal before the floor, mm, below zero on it; undefined: not known. */
   leftMm: number | undefined
+}
+
+const CIRCUIT_LOSSES: readonly Lost[] = ['front', 'rear', 'diagonal', 'single']
+/**
+ * The least deceleration left when one circuit is lost and the assist works, g; undefined where no failure is known.
+ *
+ * @example
+ * worstCircuitLossG([]) // => undefined
+ */
+export function worstCircuitLossG(failures: readonly Pick<FailureRow, 'lost' | 'decelG'>[]): number | undefined {
+  const left = failures.filter((one) => CIRCUIT_LOSSES.includes(one.lost)).map((one) => one.decelG)
+  return left.length > 0 ? Math.min(...left) : undefined
 }
 
 export interface Stop {

@@ -113,6 +113,7 @@ describe('a work order', () => {
   })
   test('takes a torque that was read, with where', () => {
     const project = structuredClone(DEMO_PROJECT)
+    project.builds = []
     const before = workOrder(project, 'balanced')
     const torque = { ...figure(85, 'published'), note: 'Kit sheet, page 2' }
     project.builds = [{ id: 'balanced', notes: [], torques: [{ id: 'front.caliper', torque }] }]

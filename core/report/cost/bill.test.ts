@@ -75,7 +75,7 @@ describe('the bill of a setup', () => {
 
 describe('the job card', () => {
   const steps = (id: string, change: (project: Project) => void = () => undefined) => {
-    const project = structuredClone(DEMO_PROJECT)
+    const project: Project = { ...structuredClone(DEMO_PROJECT), builds: [] }
     change(project)
     return evaluate(project, id).steps
   }

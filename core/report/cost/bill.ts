@@ -82,7 +82,7 @@ export const COST_TOTAL: CarFigure<'cost.total', Context, Billed> = carFigure('c
     inWords: true,
     name: 'Total of the parts list',
     text: 'Σ quantity · expected price · rate · (1 + tax)',
-    source: 'Triangular distributions for the 80% range',
+    source: 'Triangular distributions for the 90% range',
   },
   read(work, context) {
     const { taxPercent } = context.project.preferences

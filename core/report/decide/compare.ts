@@ -53,7 +53,11 @@ export interface CompareColumn {
 export interface Comparison {
   columns: CompareColumn[]
   rows: CompareRow[]
-  /** What the choice is between. */
+  /** The answer in one line. */
+  headline: string
+  /** What the choice is between, beyond the headline. */
+  detail: string
+  /** Both together. */
   sentence: string
 }
 
@@ -108,7 +112,8 @@ export function compare(
         : [],
     ),
   }))
-  return { columns: said, rows, sentence: choiceSentence(project, said, byId) }
+  const words = choiceWords(project, said, byId)
+  return { columns: said, rows, ...words, sentence: [words.headline, words.detail].filter(Boolean).join(' ') }
 }
 
 /** Whether one column is nowhere worse than another and somewhere better, by more than tie and doubt; unknown on either side: no. */
@@ -160,7 +165,7 @@ function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension 
   return formatQuantity(off, dimension === 'temperature' ? 'temperatureRise' : dimension, units, { signed: true })
 }
 
-const LIMITED_BY = { driver: 'foot', stroke: 'stroke', pads: 'cold pads', tyre: 'tyres' } as const
+const LIMITED_BY = { driver: 'pedal force', stroke: 'pedal stroke', pads: 'cold pads', tyre: 'tyres' } as const
 
 function specs(project: Project): RowSpec[] {
   const { units, currency, budgetMinor } = project.preferences
@@ -199,7 +204,7 @@ function specs(project: Project): RowSpec[] {
     // what is not known of foot, stroke or pads may end it before
     const bound = footAtMost || row.strokeG === undefined || row.padsG === undefined
     if (row.distanceM === undefined) return { ...plain(distanceWords(row)), verdict: 'blocked' }
-    return { ...plain(`${bound ? 'at least ' : ''}${distanceWords(row)}, the ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
+    return { ...plain(`${bound ? 'at least ' : ''}${distanceWords(row)}, ${LIMITED_BY[row.limit]}`, row.distanceM), bound }
   }
   const budget: RowSpec = {
     id: 'budget',
@@ -279,8 +284,9 @@ function specs(project: Project): RowSpec[] {
       of: figure('front.rotatingChange'),
     },
     criterion('cost', (_, { report: { figures, bill } }) => {
-      const { p10, p90 } = bill.total
-      return `${ofFigure(figures['cost.total'], show).text}${p90 > p10 ? ` (${show(p10, 'money')} to ${show(p90, 'money')})` : ''}`
+      const { p05, p95 } = bill.total
+      const range = p95 > p05 ? `, 90% range ${show(p05, 'money')}–${formatMoney(p95, currency, { whole: true, bare: true })}` : ''
+      return `${ofFigure(figures['cost.total'], show).text}${range}`
     }),
     ...(budgetMinor === undefined ? [] : [budget]),
     { id: 'season', label: 'Wear in a season', better: 'low', tie: 500, dimension: 'money', of: figure('cost.season') },
@@ -325,17 +331,22 @@ function ofFigure(figure: ReportFigure, show: (value: number | undefined, dimens
 }
 
 /** "Estate fronts costs 560 EUR less; Four-piston has 120 °C more room to its limit; both clear." */
-function choiceSentence(project: Project, columns: readonly CompareColumn[], rows: ReadonlyMap<string, CompareRow>): string {
+function choiceWords(
+  project: Project,
+  columns: readonly CompareColumn[],
+  rows: ReadonlyMap<string, CompareRow>,
+): Pick<Comparison, 'headline' | 'detail'> {
   const others = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.isStock)
   const goes = others.filter(({ column }) => column.verdict !== 'blocked')
   const blocked = others.filter(({ column }) => column.verdict === 'blocked').map(({ column }) => column.name)
   const costly = goes.filter(({ at }) => rows.get('budget')?.cells[at]!.verdict === 'needs').map(({ column }) => column.name)
   const leaves = [
-    blocked.length > 0 ? ` ${blocked.join(' and ')} must not be built.` : '',
-    costly.length > 0 ? ` Over the budget: ${costly.join(' and ')}.` : '',
-  ].join('')
+    blocked.length > 0 ? `${blocked.join(' and ')} must not be built.` : '',
+    costly.length > 0 ? `Over the budget: ${costly.join(' and ')}.` : '',
+  ]
+  const said = (headline: string, ...details: string[]) => ({ headline, detail: [...details, ...leaves].filter(Boolean).join(' ') })
   if (goes.length === 0)
-    return others.length === 0 ? 'No setups to compare yet. Add a setup or a search result.' : `No setup can be built.${leaves}`
+    return others.length === 0 ? said('No setups to compare yet.', 'Add a setup or a search result.') : said('No setup can be built.')
   const cost = rows.get('cost')!
   const value = (id: string, at: number) => rows.get(id)!.cells[at]!
   const by = (id: string, way: 1 | -1) =>
@@ -344,10 +355,14 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
       .sort((a, b) => way * (value(id, a.at).value! - value(id, b.at).value!))[0]
   const [cheapest, coolest] = [by('cost', 1), by('margin', -1)]
   const { units, currency } = project.preferences
-  if (!cheapest) return `Not enough data: enter prices to compare the costs.${leaves}`
+  if (!cheapest) return said('Not enough data: enter prices to compare the costs.')
+  const isReady = goes.some(({ column }) => column.verdict === 'fits' || column.verdict === 'check')
+  const answered = (first: string, second = '') => (isReady ? said(first, second) : said('No setup is ready to buy.', first, second))
   if (!coolest || coolest.at === cheapest.at) {
     const cool = coolest && goes.length > 1 ? ' and has the largest heat margin in this session' : ''
-    return `${cheapest.column.name} costs least, ${formatMoney(value('cost', cheapest.at).value, currency, { whole: true })}${cool}.${leaves}`
+    return answered(
+      `${cheapest.column.name} costs least, ${formatMoney(value('cost', cheapest.at).value, currency, { whole: true })}${cool}.`,
+    )
   }
   const [a, b] = [value('cost', cheapest.at), value('cost', coolest.at)]
   const dearer = heldAgainst(cost, a, b)
@@ -364,12 +379,11 @@ function choiceSentence(project: Project, columns: readonly CompareColumn[], row
     heldAgainst(rows.get('margin')!, cool, hot) === 'better'
       ? `${coolest.column.name} has ${room} more heat margin`
       : 'their heat margins are the same within the uncertainty'
-  const ready = goes.some(({ column }) => column.verdict === 'fits' || column.verdict === 'check') ? '' : 'No setup is ready to buy. '
   const clear = [cheapest, coolest].map(({ at }) => value('verdict', at).verdict!)
   const fits = clear.every((one) => one === 'fits')
     ? 'both are OK'
     : clear.map((one, i) => `${[cheapest, coolest][i]!.column.name}: ${FINDING_SHORT[one].toLowerCase()}`).join(', ')
-  return `${ready}${first}. ${capital(second)}; ${fits}.${leaves}`
+  return answered(`${first}.`, `${capital(second)}; ${fits}.`)
 }
 
 /** Of marks in two criteria those that nothing beats, from the best of the first on. */

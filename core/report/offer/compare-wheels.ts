@@ -29,6 +29,9 @@ export interface CompareRow {
   sentence: string
   meanMm: number | undefined
   p05Mm: number | undefined
+  p95Mm: number | undefined
+  /** What the policy of the project requires here. */
+  requiredMm: number
   limitingTag: WheelTag | undefined
   stockSpacerMm: number | undefined
   /** Whether a spacer could be judged at all. */
@@ -88,6 +91,8 @@ export function rowOf(
     sentence: corner.sentence,
     meanMm: corner.gap?.meanMm,
     p05Mm: corner.gap?.p05Mm,
+    p95Mm: corner.gap?.p95Mm,
+    requiredMm: corner.requiredMm,
     limitingTag: corner.gap?.limitingTag,
     stockSpacerMm: corner.stockSpacerMm,
     spacerJudged: corner.spacerSentence !== '',

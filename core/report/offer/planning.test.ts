@@ -229,6 +229,8 @@ describe('the bill', () => {
 describe('a season', () => {
   const worn = (change: (project: Project) => void = () => {}) =>
     demo((project) => {
+      project.wearReadings = []
+      for (const setup of project.setups) delete setup.wear
       project.setups[0].wear = { frontPads: { lastsEvents: figure(4, 'measured', { u: 1 }), price: price(6000) } }
       project.setups[3]!.wear = { frontPads: { lastsEvents: figure(12, 'measured', { u: 2 }) } }
       change(project)

@@ -6,8 +6,9 @@ import type { LoadDriven, StopTest, SurfaceDriven } from '../../model/logbook.ts
 import type { Project } from '../../model/project.ts'
 import { findSetup } from '../../model/resolve.ts'
 import { formatQuantity } from '../../quantity/format.ts'
+import { counted } from '../figure/words.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
-import { stopReport } from '../heat/stop-report.ts'
+import { stopReport, type StopRow } from '../heat/stop-report.ts'
 
 /** One stop as it counts. */
 export interface RunRow {
@@ -25,6 +26,8 @@ export interface RunGroup {
   counted: number[]
   meanM: number | undefined
   scatterM: number | undefined
+  /** What the model predicts, m; undefined: values are missing, or it does not cover this load. */
+  modelM: number | undefined
   /** Runs without another setup between them. */
   blocks: number
 }
@@ -71,6 +74,7 @@ export function stopsReport(project: Project, asked: StopsAsked): StopsReport {
   const { a, b, blocks } = same ? { a: all[0], b: all[1], blocks: [] } : withinBlocks(...all)
   const enough = a.counted.length >= 2 && b.counted.length >= 2
   const compared = enough ? compareInBlocks(blocks) : undefined
+  const plan = planOf(a, b, asked)
   const apart = !same && blocks.length === 0 && all.every((one) => one.counted.length > 0)
   return {
     a,
@@ -82,15 +86,16 @@ export function stopsReport(project: Project, asked: StopsAsked): StopsReport {
         ? `${b.name} and ${a.name} share no place: their stops cannot be compared. Test both at one place, on one day.`
         : compared
           ? said(b.name, a.name, compared)
-          : notEnough(a, b),
+          : notTested(a, b, plan),
     notes: same || apart ? [] : notesOn(project, a, b, compared),
     model: same ? '' : modelWords(project, asked, compared),
-    plan: planOf(a, b, asked),
+    plan,
   }
 }
 const byDay = (tests: readonly StopTest[]): StopTest[] => [...tests].map((one, i) => ({ one, i })).sort((x, y) => x.one.date.slice(0, 10).localeCompare(y.one.date.slice(0, 10)) || x.i - y.i).map(({ one }) => one) // prettier-ignore
 
-function groupOf(project: Project, tests: readonly StopTest[], setupId: string, { surface, load, targetKmh }: StopsAsked): RunGroup {
+function groupOf(project: Project, tests: readonly StopTest[], setupId: string, asked: StopsAsked): RunGroup {
+  const { surface, load, targetKmh } = asked
   const here = tests.filter((one) => one.surface === surface && one.load === load)
   // distances by tape and by trace are not the same thing: the kind of which there are more counts
   const traces = here.filter((one) => one.trace).length
@@ -121,8 +126,14 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
     counted,
     meanM: counted.length > 0 ? meanOf(counted) : undefined,
     scatterM: scatterOf(rows),
+    modelM: asked.load === 'laden' ? undefined : predicted(project, setupId, asked)?.distanceM,
     blocks,
   }
+}
+/** The stop that the model predicts for a setup on this surface, with the driver only. */
+function predicted(project: Project, setupId: string, { surface, targetKmh }: StopsAsked): StopRow | undefined {
+  const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
+  return findSetup(project, setupId) && stopReport(at, setupId).rows.find((row) => row.surface === surface)
 }
 
 const placeOf = ({ test }: RunRow): string => test.track?.trim().toLowerCase() ?? ''
@@ -174,9 +185,18 @@ function said(name: string, against: string, { differenceM, lowM, highM, verdict
   if (verdict !== 'notShown') return `${name} stops ${side(differenceM)} than ${against}, ${range} (95% confidence).`
   return `${name} against ${against}: ${side(differenceM)}, ${range}. These runs show no difference; they would have shown ${m(detectableM)} with 80% probability.`
 }
-function notEnough(a: RunGroup, b: RunGroup): string {
-  const lacks = [a, b].filter((one) => one.counted.length < 2).map((one) => `${one.name} has ${one.counted.length}`)
-  return `Not enough data: each setup needs two valid runs; ${lacks.join(', ')}.`
+/** Runs that a first comparison takes of each setup. */
+const LEAST_RUNS = 2
+function notTested(a: RunGroup, b: RunGroup, { each }: StopPlan): string {
+  const wanted = Math.max(LEAST_RUNS, each ?? LEAST_RUNS)
+  const few = b.counted.length < LEAST_RUNS ? b : a
+  const other = few === b ? a : b
+  const state = few.counted.length === 0 ? 'Not tested yet' : 'Not enough runs'
+  const beside =
+    other.meanM === undefined
+      ? `${other.name} has no valid run.`
+      : `${other.name}: ${m(other.meanM)} (${counted(other.counted.length, 'valid run')}).`
+  return `${state}: ${few.counted.length} of ${counted(wanted, 'run')} with ${few.name}. ${beside}`
 }
 
 const CONDITIONS: readonly { words: string; of: (test: StopTest) => string }[] = [
@@ -191,8 +211,8 @@ const WARMER_C = { airC: 5, rotorC: 40 } as const
 
 function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompared | undefined): string[] {
   const notes: string[] = []
-  const counted = (group: RunGroup) => group.rows.filter((row) => row.correctedM !== undefined).map((row) => row.test)
-  const [one, two] = [counted(a), counted(b)]
+  const valid = (group: RunGroup) => group.rows.filter((row) => row.correctedM !== undefined).map((row) => row.test)
+  const [one, two] = [valid(a), valid(b)]
   if (one.length === 0 || two.length === 0) return notes
   if (compared && Math.min(a.blocks, b.blocks) < 2)
     notes.push('Each setup was driven in one block, so a different day or road may explain the result. Drive A, B and A again.')
@@ -222,10 +242,9 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
 
 /** Less than this nobody measures, m. */
 const ALIKE_M = 0.5
-function modelWords(project: Project, { a, b, surface, load, targetKmh }: StopsAsked, compared: RunsCompared | undefined): string {
-  if (load === 'laden') return 'The model covers the car with the driver only, not the laden car.'
-  const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
-  const [one, two] = [a, b].map((id) => findSetup(project, id) && stopReport(at, id).rows.find((row) => row.surface === surface))
+function modelWords(project: Project, asked: StopsAsked, compared: RunsCompared | undefined): string {
+  if (asked.load === 'laden') return 'The model covers the car with the driver only, not the laden car.'
+  const [one, two] = [asked.a, asked.b].map((id) => predicted(project, id, asked))
   if (!one || !two) return 'Not enough data for a prediction: enter the missing values of car and brakes.'
   if (one.distanceM === undefined || two.distanceM === undefined)
     return 'The model predicts that one of these setups does not stop the car. Check the values of pedal, master cylinder and pads.'

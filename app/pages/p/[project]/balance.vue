@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { Preferences } from '#core/model/project.ts'
 import { computed } from 'vue'
+import { worstCircuitLossG, type BalanceReport } from '#core/report/balance/balance-report.ts'
+import { distanceWords, stopReport } from '#core/report/heat/stop-report.ts'
+import type { StopWays } from '#core/report/heat/stop-ways.ts'
 import { FRONT_FIRST_TO_G } from '#core/report/balance/lock-finding.ts'
 import { balanceMissing, orderHeadline } from '#core/report/doubt/order-probability.ts'
 import type { FigureId } from '#core/report/figures.ts'
@@ -17,7 +20,7 @@ import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
 const { report, stock, isStock, units, openFigureId } = useWorkbench()
-const { balance } = useBalance()
+const { balance, stockBalance } = useBalance()
 useFieldFocus()
 const VIEWS = [
   { id: 'order', label: 'Lock-up order' },
@@ -30,11 +33,9 @@ const view = useView(VIEWS)
 const preferences = computed(() => store.project!.preferences)
 const share = (id: FigureId, of = report.value) =>
   of ? `${boundWord(of.figures[id])}${formatQuantity(of.figures[id].value, 'share', units.value)}` : ''
-const BIASES = ['bias.pressure', 'bias.clamp', 'bias.torque', 'bias.road'] as const
+const BIASES = ['bias.pressure', 'bias.clamp', 'bias.torque', 'bias.road', 'bias.ideal'] as const
 const FIGURES = [
-  'pedal.force',
   'pedal.forceNoAssist',
-  'pedal.travel',
   'front.pistonArea',
   'rear.pistonArea',
   'front.effectiveRadius',
@@ -49,17 +50,48 @@ const said = (id: FigureId, of = report.value) => {
   )
 }
 const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'baseline', number: true }]))
-const shareColumns = computed(() => [
-  { id: 'of', label: 'of the', least: 215 },
-  { id: 'here', label: 'this setup', number: true },
-  ...beside.value,
-])
-const figureColumns = computed(() => [{ id: 'of', label: '', least: 215 }, { id: 'here', label: '', number: true }, ...beside.value])
-const shares = computed(() => [
-  ...BIASES.map((id) => ({ id, label: report.value?.figures[id].label.replace('Front share of ', '') ?? id, after: '' })),
-  { id: 'bias.ideal' as const, label: 'ideal balance', after: ' (aim)' },
-])
-const strong = ({ id }: { id: FigureId }) => (id === 'bias.road' ? 'strong' : '')
+const columnsOf = (label: string) => [{ id: 'of', label, least: 215 }, { id: 'here', label: 'this setup', number: true }, ...beside.value]
+const shares = BIASES.map((id) => ({ id }))
+/** What the answer is about, in five lines; a fact with a figure opens its working. */
+const facts = computed(() => {
+  const stop = report.value && store.project ? stopReport(store.project, report.value.setupId).rows[0] : undefined
+  const distance = (of: StopWays | undefined) => (of ? distanceWords(of) : undefined)
+  const lost = (of: BalanceReport | undefined) => {
+    const leftG = of && worstCircuitLossG(of.failures)
+    return leftG === undefined ? undefined : formatQuantity(leftG, 'deceleration')
+  }
+  const ideal = share('bias.ideal')
+  return [
+    {
+      id: 'bias.road' as const,
+      label: 'Brake balance',
+      after: ideal ? `, ideal ${ideal}` : '',
+      here: share('bias.road'),
+      stock: share('bias.road', stock.value),
+    },
+    ...(['pedal.force', 'pedal.travel'] as const).map((id) => ({
+      id,
+      label: report.value?.figures[id].label ?? '',
+      after: '',
+      here: said(id),
+      stock: said(id, stock.value),
+    })),
+    {
+      id: undefined,
+      label: `Dry stop from ${preferences.value.stopFromKmh} km/h`,
+      after: '',
+      here: distance(stop),
+      stock: distance(stop?.stock),
+    },
+    {
+      id: undefined,
+      label: 'Deceleration left with a circuit lost',
+      after: '',
+      here: lost(balance.value),
+      stock: lost(stockBalance.value),
+    },
+  ]
+})
 const decel = amount('Stated at', 'deceleration', 0.1, 2)
 const decelFigure = computed<Figure>(() => ({ value: preferences.value.referenceDecelG, origin: 'measured' }))
 const setDecel = (figure: Figure | undefined) =>
@@ -100,52 +132,67 @@ const missing = computed(() => (report.value ? balanceMissing(report.value) : []
             <ToFindOut :missing="missing" />
           </template>
 
-          <h2><GlossaryTerm id="balance">Brake balance</GlossaryTerm>, front</h2>
-          <DataTable :rows="shares" :columns="shareColumns" :row-class="strong">
+          <DataTable class="facts" :rows="facts" :columns="columnsOf('')" data-test="balance-facts">
             <template #of="{ row }">
-              <ElButton link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>{{ row.after }}
+              <GlossaryTerm v-if="row.id === 'bias.road'" id="balance" />
+              <ElButton v-else-if="row.id" link type="primary" @click="openFigureId = row.id">{{ row.label }}</ElButton>
+              <template v-else>{{ row.label }}</template>{{ row.after }}
             </template>
-            <template #here="{ row }">{{ share(row.id) }}</template>
-            <template #stock="{ row }">{{ share(row.id, stock) }}</template>
-          </DataTable>
-
-          <h2>Pedal and pistons</h2>
-          <DataTable :rows="FIGURE_ROWS" :columns="figureColumns" headless>
-            <template #of="{ row }">
-              <ElButton link type="primary" @click="openFigureId = row.id">{{ report.figures[row.id].label }}</ElButton>
+            <template #here="{ row }">
+              <ElButton v-if="row.id === 'bias.road'" link type="primary" @click="openFigureId = row.id">{{ row.here }}</ElButton>
+              <template v-else>{{ row.here ?? 'not known' }}</template>
             </template>
-            <template #here="{ row }">{{ said(row.id, report) }}</template>
-            <template #stock="{ row }">{{ said(row.id, stock) }}</template>
+            <template #stock="{ row }">{{ row.stock ?? 'not known' }}</template>
           </DataTable>
-          <div class="choices">
-            <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
-            <FieldItem label="Effective radius"
-              ><ChoiceSelect
-                :value="preferences.effectiveRadius"
-                :options="[
-                  { value: 'mean', label: 'mean of the swept area' },
-                  { value: 'uniformPressure', label: 'uniform pressure' },
-                ]"
-                label="Effective radius"
-                @change="set('effectiveRadius', $event)"
-            /></FieldItem>
-            <FieldItem label="Opposed pistons"
-              ><ChoiceSelect
-                :value="preferences.areaCounting"
-                :options="[
-                  { value: 'oneSide', label: 'count one side' },
-                  { value: 'allPistons', label: 'note all pistons too' },
-                ]"
-                label="Opposed pistons"
-                @change="set('areaCounting', $event)"
-            /></FieldItem>
-          </div>
+          <FoldedPart title="Balance, pistons and pedal in full">
+            <h2>Brake balance, front share</h2>
+            <DataTable :rows="shares" :columns="columnsOf('of')">
+              <template #of="{ row }">
+                <ElButton link type="primary" @click="openFigureId = row.id">{{
+                  report.figures[row.id].label.replace('Front share of ', '')
+                }}</ElButton>
+              </template>
+              <template #here="{ row }">{{ share(row.id) }}</template>
+              <template #stock="{ row }">{{ share(row.id, stock) }}</template>
+            </DataTable>
+            <h2>Pistons and pedal</h2>
+            <DataTable :rows="FIGURE_ROWS" :columns="columnsOf('')" headless>
+              <template #of="{ row }">
+                <ElButton link type="primary" @click="openFigureId = row.id">{{ report.figures[row.id].label }}</ElButton>
+              </template>
+              <template #here="{ row }">{{ said(row.id, report) }}</template>
+              <template #stock="{ row }">{{ said(row.id, stock) }}</template>
+            </DataTable>
+            <div class="choices">
+              <FigureInput name="referenceDecelG" :field="decel" :figure="decelFigure" :units="units" bare @change="setDecel" />
+              <FieldItem label="Effective radius"
+                ><ChoiceSelect
+                  :value="preferences.effectiveRadius"
+                  :options="[
+                    { value: 'mean', label: 'mean of the swept area' },
+                    { value: 'uniformPressure', label: 'uniform pressure' },
+                  ]"
+                  label="Effective radius"
+                  @change="set('effectiveRadius', $event)"
+              /></FieldItem>
+              <FieldItem label="Opposed pistons"
+                ><ChoiceSelect
+                  :value="preferences.areaCounting"
+                  :options="[
+                    { value: 'oneSide', label: 'count one side' },
+                    { value: 'allPistons', label: 'note all pistons too' },
+                  ]"
+                  label="Opposed pistons"
+                  @change="set('areaCounting', $event)"
+              /></FieldItem>
+            </div>
+          </FoldedPart>
         </section>
         <section v-if="report.adhesion.length > 0" class="right">
           <AdhesionChart class="curves" :report="report" :stock="stock" :front-first-to-g="balance?.frontFirstToG ?? FRONT_FIRST_TO_G" />
         </section>
       </div>
-      <BalanceCases class="below" />
+      <BalanceCases class="below" :wrong="headline.verdict !== 'fits'" />
     </template>
   </div>
 </template>
@@ -172,10 +219,6 @@ const missing = computed(() => (report.value ? balanceMissing(report.value) : []
 }
 h2 {
   margin: 12px 0 2px;
-}
-.left :deep(.strong td) {
-  font-weight: 660;
-  background: var(--sheet-2);
 }
 .choices {
   display: grid;

@@ -12,6 +12,8 @@ const store = useProjectStore()
 const { units, link } = useWorkbench()
 useFieldFocus()
 const car = computed(() => store.project!.car)
+/** Nothing is known of the car but its name: a typical one is the quickest beginning. */
+const isBlank = computed(() => car.value.massKg === undefined && car.value.wheelbaseMm === undefined)
 const stock = computed(() => store.project!.setups[0])
 
 function put(target: Draft<Record<string, unknown>>, key: string, value: unknown) {
@@ -38,12 +40,10 @@ const rename = (text: string) => {
       Mass, geometry and pedal of the car. Leave unknown values empty. Type any unit:
       <span class="num">2440 mm, 96 in, 1-3/8"</span>; a share as <span class="num">63%</span>.
     </p>
-    <div class="heads">
-      <FieldItem class="name" label="Name of the car"
-        ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
-      /></FieldItem>
-      <TypicalCar class="typical" />
-    </div>
+    <FieldItem class="name" label="Name of the car"
+      ><DraftInput :value="car.name" maxlength="120" aria-label="Name of the car" @change="rename"
+    /></FieldItem>
+    <TypicalCar :folded="!isBlank" />
     <FormLens />
     <FieldGrid
       :table="carFields"
@@ -89,12 +89,6 @@ h1 {
   max-width: 420px;
   margin-bottom: 14px;
   font-size: 13px;
-}
-.heads {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(260px, 420px));
-  gap: 4px 24px;
-  margin-bottom: 10px;
 }
 .axles {
   display: grid;
