@@ -1,86 +1,39 @@
 // @ts-check
 /**
- * The one-way rule between rooms, on resolved paths: maths -> quantity -> model -> subjects -> edit -> report -> app and
- * server. Subjects import each other only where physics says so; report joins them.
+ * The one-way rule between rooms, on resolved paths. The rooms of the core stand in one order and import only what stands
+ * before them; the maths of a subject knows no project; the interface takes no formula.
  */
 import { createNodeResolver, importX } from 'eslint-plugin-import-x'
 import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('.', import.meta.url))
-const MODEL = ['model', 'quantity', 'maths']
-const SUBJECTS = ['search', 'clearance', 'fit', 'hydraulics', 'balance', 'cost', 'heat', 'stopping', 'evidence']
-
-/** What each room of the core may import beside itself. */
-const CORE = {
-  maths: [],
-  // joins and fronts of whatever: knows nothing of brakes
-  search: ['maths'],
-  quantity: ['maths'],
-  model: ['quantity', 'maths'],
-  // what a picture of a sheet says in millimetres: knows nothing of brakes
-  picture: ['quantity', 'maths'],
-  clearance: MODEL,
-  // the parking brake acts at the radius of the foot brake
-  fit: ['hydraulics', ...MODEL],
-  hydraulics: MODEL,
-  // which axle locks first is a property of the hydraulic chain
-  balance: ['hydraulics', ...MODEL],
-  cost: MODEL,
-  // a session is driven by the pressures of the chain
-  heat: ['hydraulics', ...MODEL],
-  // what limits a stop is foot, tyres and, when hot, the friction that is left
-  stopping: ['hydraulics', 'balance', 'heat', ...MODEL],
-  evidence: MODEL,
-  edit: [...SUBJECTS, ...MODEL],
-  report: ['edit', ...SUBJECTS, ...MODEL],
-  formats: ['report', ...MODEL, 'heat', 'evidence', 'picture'],
-  demo: MODEL,
-  // classes of cars, and what is unknown filled in from one
-  typical: MODEL,
-}
-/** What each room of the report may import beside itself and the table of figures; the files that join import all. */
-const REPORT = {
-  figure: [],
-  brake: ['figure'],
-  pedal: ['brake', 'figure'],
-  balance: ['pedal', 'brake', 'figure'],
-  // a session is driven by the chain
-  heat: ['pedal', 'brake', 'balance', 'figure'],
-  fit: ['figure'],
-  corner: ['figure'],
-  cost: ['figure'],
-  // gauges are held against the chain, reports of others against the corner's verdict
-  evidence: ['pedal', 'corner', 'figure'],
-  // what the doubts of all that went in make of a figure
-  doubt: ['balance', 'pedal', 'brake', 'heat', 'figure', 'report.ts'],
-  // the shortest way to an answer, from what the report reads
-  path: ['doubt', 'decide', 'build', 'prove', 'heat', 'figure', 'report.ts'],
-  // the whole setup is put together and weighed
-  decide: [
-    'build',
-    'doubt',
-    'offer',
-    'corner',
-    'fit',
-    'balance',
-    'pedal',
-    'brake',
-    'cost',
-    'heat',
-    'evidence',
-    'figure',
-    'report.ts',
-    'evaluate.ts',
-  ],
-  // a build is made of the whole setup, and its stages are judged like offers
-  build: ['offer', 'cost', 'figure', 'report.ts'],
-  // what was driven is held against what the model says
-  prove: ['build', 'evidence', 'heat', 'balance', 'pedal', 'brake', 'cost', 'figure', 'report.ts'],
-  // what is offered is tried on the whole setup
-  offer: ['corner', 'fit', 'balance', 'pedal', 'brake', 'cost', 'evidence', 'figure'],
-}
-/** Where the interface and the server take values from; types may come from anywhere. */
-const OFFERED = ['report', 'edit', 'model', 'quantity', 'formats', 'demo', 'typical', 'picture']
+/** The rooms of the core, from the ground up: each may import those before it. */
+const ROOMS = [
+  'maths',
+  'quantity',
+  'records',
+  'figures',
+  'vision',
+  'hydraulics',
+  'fit',
+  'commands',
+  'balance',
+  'clearance',
+  'stopping',
+  'heat',
+  'evidence',
+  'cost',
+  'whatif',
+  'work-order',
+  'evaluate',
+  'uncertainty',
+  'decide',
+  'guide',
+  'formats',
+]
+/** Subjects with a folder of functions of plain numbers: it knows no project, and only the maths of subjects before it. */
+const WITH_MATHS = ['hydraulics', 'balance', 'clearance', 'stopping', 'heat', 'evidence', 'cost', 'decide']
+const before = (room) => ROOMS.slice(0, ROOMS.indexOf(room))
 
 const OUTSIDE = [
   'vue',
@@ -99,15 +52,20 @@ const OUTSIDE = [
   'node:*',
 ]
 
-const zone = (at, room, allowed, also = []) => ({
-  target: `${at}/${room}`,
-  from: at,
-  except: [room, ...allowed, ...also].map((one) => `./${one}`),
-  message: `${at}/${room} may import ${allowed.join(', ') || 'nothing else'}.`,
+const zone = (target, allowed, message) => ({
+  target: `./core/${target}`,
+  from: './core',
+  except: allowed.map((one) => `./${one}`),
+  message: `core/${target} may import ${message}.`,
 })
 const zones = [
-  ...Object.entries(CORE).map(([room, allowed]) => zone('./core', room, allowed)),
-  ...Object.entries(REPORT).map(([room, allowed]) => zone('./core/report', room, allowed, ['figures.ts'])),
+  ...ROOMS.map((room) => zone(room, [room, ...before(room)], before(room).join(', ') || 'nothing else')),
+  ...WITH_MATHS.map((room) => {
+    const others = WITH_MATHS.filter((one) => before(room).includes(one)).map((one) => `${one}/maths`)
+    const allowed = ['maths', 'quantity', ...others]
+    return zone(`${room}/maths`, [`${room}/maths`, ...allowed], allowed.join(', '))
+  }),
+  zone('demo', ['demo', 'records', 'quantity', 'maths'], 'records, quantity, maths'),
   {
     target: './core',
     from: ['./app', './server', './e2e', './bench', './scripts'],
@@ -151,9 +109,9 @@ export const rooms = [
         {
           patterns: [
             {
-              regex: `^#core/(?!(${OFFERED.join('|')})/)`,
+              regex: '^#core/([^/]+/maths|maths|testing|golden)/',
               allowTypeImports: true,
-              message: `Values come from ${OFFERED.join(', ')}.`,
+              message: 'No formula in the interface: take figures and checks from the rooms that make them.',
             },
           ],
         },

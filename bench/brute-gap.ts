@@ -1,5 +1,5 @@
-import { closest, segmentDistance } from '../core/clearance/distance.ts'
-import type { Polyline } from '../core/clearance/polyline.ts'
+import { closest, segmentDistance } from '../core/clearance/maths/distance.ts'
+import type { Polyline } from '../core/clearance/maths/polyline.ts'
 
 /** The obvious way: every segment against every segment. What the fast way must agree with. */
 export function bruteDistance(caliper: readonly Polyline[], wheel: Polyline, spacerMm: number): number {

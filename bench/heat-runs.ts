@@ -1,6 +1,6 @@
-import { dutySegments, owedN } from '../core/heat/duty.ts'
-import { IRON_HEAT, specificHeat, type CornerNodes } from '../core/heat/nodes.ts'
-import { session, type SessionAxle } from '../core/heat/session.ts'
+import { dutySegments, owedN } from '../core/heat/maths/duty.ts'
+import { IRON_HEAT, specificHeat, type CornerNodes } from '../core/heat/maths/nodes.ts'
+import { session, type SessionAxle } from '../core/heat/maths/session.ts'
 import { CORNER_NODES } from '../core/testing/corner-nodes.ts'
 
 const nodes: CornerNodes = { ...CORNER_NODES, ringMassKg: 6.2, areaM2: 0.09 }

@@ -1,6 +1,6 @@
 import { DEMO_PROJECT } from '../core/demo/project.ts'
-import type { Project } from '../core/model/project.ts'
-import { DEFAULT_ASK, type SearchAsk } from '../core/report/decide/space.ts'
+import type { Project } from '../core/records/project.ts'
+import { DEFAULT_ASK, type SearchAsk } from '../core/decide/space.ts'
 
 /** A library so small that all combinations can be looked at one by one: the front brakes of the demo's kits, its donor and other pads. */
 export function tinySearch(): { project: Project; ask: SearchAsk } {

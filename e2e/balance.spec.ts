@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { choose, expect, grab, openDemo, pick, seriousFindings, slide, test, tick, type } from './support.ts'
+import { choose, expect, grab, openDemo, pick, seriousFindings, slide, test, tick, type, unfold } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 
@@ -20,12 +20,14 @@ test('a larger rear piston: the rear locks first; an offered lever solves it', a
   await page.getByRole('link', { name: /^\s*6?\s*Balance/ }).click()
   const lever = page.locator('[data-lever="valveKnee"]')
   await expect(lever).toContainText('Adjustable rear valve, set to')
+  await unfold(page, /^Changes that would help/)
   await lever.getByRole('button', { name: 'New setup with Adjustable rear valve' }).click()
   await expect(page.getByTestId('lock-order')).toContainText('Front locks first')
   await expect(page.getByRole('tab', { name: /Adjustable rear valve/ })).toBeVisible()
   expect(await seriousFindings(page)).toEqual([])
 
   // the knee is moved in the curve; the order follows, and one step takes it back
+  await unfold(page, 'Brake force, front against rear')
   const knee = page.getByTestId('knee')
   const before = await knee.getAttribute('aria-valuenow')
   await knee.focus()
@@ -120,7 +122,12 @@ test('gauge pairs are entered and read; the bar position is taken over and kept 
   await page.getByLabel('Track or place').fill('Larkrise hill')
   await page.getByRole('button', { name: 'Save these readings' }).click()
   await expect(page.getByTestId('gauge-log')).toContainText('Larkrise hill')
-  await page.getByRole('button', { name: 'Start from there' }).click()
+  await page
+    .getByTestId('gauge-log')
+    .locator('tr, li')
+    .filter({ hasText: 'Larkrise hill' })
+    .getByRole('button', { name: 'Start from there' })
+    .click()
   await expect(page.getByTestId('pairs').locator('tbody tr')).toHaveCount(14)
 
   // a gauge that is off its zero is named, not taken for a bar or a bore

@@ -1,4 +1,4 @@
-import { choose, expect, pick, test, type } from './support.ts'
+import { choose, expect, pick, showAllFields, test, type } from './support.ts'
 
 test('from blank to a first verdict by typing', async ({ page }) => {
   await page.goto('/')
@@ -34,6 +34,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
   await choose(add, 'caliper')
   await page.getByLabel('Name of the part').fill('Four-pot')
   await page.getByLabel('Name of the part').press('Enter')
+  await showAllFields(page)
   await choose(page.getByLabel('Construction'), 'fixed')
   await type(page, 'Pistons on one side', '1-1/2"; 38')
   await choose(page.getByLabel('Datum of the outline'), 'hub centre and mounting face')
@@ -79,6 +80,7 @@ test('from blank to a first verdict by typing', async ({ page }) => {
 
 test('measured points pasted with a slip name the line', async ({ page }) => {
   await page.goto('/p/larkrise-club-hatch/parts?part=estate-front-caliper')
+  await showAllFields(page)
   const points = page.getByLabel(/Measured points/)
   await expect(points).toBeVisible()
   const good = await points.inputValue()

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { choose, expect, openDemo, seriousFindings, test, tick, fitsTheWindow } from './support.ts'
+import { choose, expect, openDemo, seriousFindings, test, tick, fitsTheWindow, unfold } from './support.ts'
 
 test('a budget, the wheels kept: find, why the dear kit is out, take one, compare and print', async ({ page }) => {
   await openDemo(page, 'cost', 'setup=as-it-stands&view=search')
@@ -34,7 +34,10 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
     .first()
     .click()
   await page.getByRole('link', { name: 'Compare', exact: true }).click()
-  await expect(page.getByTestId('compare-says')).toContainText(/costs EUR .* less than|costs least/)
+  await expect(page.locator('.sheet')).toContainText(/costs EUR .* less than|costs least/)
+  await expect(page.getByTestId('compare-lines').locator('li')).not.toHaveCount(0)
+  await unfold(page, 'All rows side by side')
+  await unfold(page, 'Your priorities and the resulting order')
   const sheet = page.getByTestId('compare')
   await expect(sheet.locator('tbody tr').filter({ hasText: 'Total cost' })).toContainText('EUR')
   await expect(sheet.locator('tbody tr').filter({ hasText: 'Heat margin to the nearest limit' })).toContainText(/run|left/)

@@ -71,7 +71,7 @@ test('the other setups teach what they are made for', async ({ page }) => {
   await expect(page.getByTestId('ledger-bias')).toContainText('points to the rear')
   await page.keyboard.press('6')
   await expect(page.getByTestId('lock-order')).toContainText('Front locks first up to 0.8')
-  await page.getByRole('button', { name: 'brake force' }).click()
+  await page.getByTestId('balance-facts').getByRole('button', { name: /^8\d\.\d%$/ }).click()
   const drawer = page.getByRole('dialog')
   await expect(drawer).toContainText('F_f / (F_f + F_r)')
   await expect(drawer).toContainText('T. Gillespie')

@@ -11,7 +11,7 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(says).toContainText('in run 4')
   await expect(page.getByTestId('ledger-heat')).toContainText('3 runs')
-  await expect(page.getByTestId('heat-lines').locator('tbody tr').filter({ hasText: 'Pad surface, front' })).toContainText('440')
+  await expect(page.getByTestId('heat-lines-near').locator('tbody tr').filter({ hasText: 'Pad surface, front' })).toContainText('440')
   // the moment under the hand is read, and drawn
   await page.getByTestId('heat-chart').hover({ position: { x: 300, y: 150 } })
   await expect(page.locator('figcaption')).toContainText(/min: pad surface \d+.°C; rotor \d+.°C/)

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { choose, chosen, drag, expect, exported, ledger, openDemo, seriousFindings, test, tick, type } from './support.ts'
+import { choose, chosen, drag, expect, exported, ledger, openDemo, seriousFindings, test, tick, type, showAllFields } from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 const rule = (page: Page, id: string) => page.locator(`[data-rule="${id}"]`)
@@ -16,6 +16,7 @@ async function paste(page: Page, text: string): Promise<void> {
 test('a donor’s front brakes: three needs and one unknown; measured, accepted; verdict, cost and thread follow', async ({ page }) => {
   // the donor's rotor is thicker under the wheel, its bore larger, its hoses another shape; the slot nobody measured
   await openDemo(page, 'parts', 'setup=as-it-stands&part=estate-front-rotor')
+  await showAllFields(page)
   await type(page, 'Centre bore', '63.4 mm')
   await saved(page)
   await page.goto('/p/larkrise-club-hatch/parts?setup=as-it-stands&part=estate-front-caliper')
@@ -42,7 +43,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await type(page, 'Slot width', '58.2')
   await saved(page)
   await page.goBack()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Needs a fix before it can be built')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Too close')
 
   await rule(page, 'front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await rule(page, 'front.used-part.caliper').getByRole('button', { name: 'Use it' }).click()

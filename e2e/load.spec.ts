@@ -1,7 +1,7 @@
 import { connect } from 'node:net'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import { heavyProject } from '../core/testing/heavy.ts'
-import { FORMAT, VERSION } from '../core/model/project.ts'
+import { FORMAT, VERSION } from '../core/records/project.ts'
 import { expect, test } from './support.ts'
 
 /** A yard where many ask at once: whoever asks something small is answered meanwhile. */

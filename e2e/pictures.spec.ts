@@ -1,10 +1,10 @@
 import { writeFile } from 'node:fs/promises'
 import { encode } from 'fast-png'
 import type { Locator, Page } from '@playwright/test'
-import { apply, homographyOf, type Homography, type Pair } from '../core/picture/homography.ts'
-import { MARKS, type Mm } from '../core/picture/sheet.ts'
-import { takePicture, type Camera, type Light, type Scene } from '../core/picture/simulated-camera.ts'
-import type { WheelProfile } from '../core/model/field.ts'
+import { apply, homographyOf, type Homography, type Pair } from '../core/vision/homography.ts'
+import { MARKS, type Mm } from '../core/vision/sheet.ts'
+import { takePicture, type Camera, type Light, type Scene } from '../core/vision/simulated-camera.ts'
+import type { WheelProfile } from '../core/records/field.ts'
 import {
   choose,
   expect,
@@ -250,8 +250,8 @@ test('a mark that is hidden is asked for; put by hand under the loupe the sheet 
   await expect(page.getByTestId('picture-next')).toBeDisabled()
   await atRest(page)
   // where they are is known here from a picture in which all are seen
-  const { seenBy } = await import('../core/picture/simulated-camera.ts')
-  const { toPx } = await import('../core/picture/sheet-map.ts')
+  const { seenBy } = await import('../core/vision/simulated-camera.ts')
+  const { toPx } = await import('../core/vision/sheet-map.ts')
   const at = async (mm: Mm): Promise<Pair> => {
     const box = (await page.getByTestId('picture').boundingBox())!
     const by = Math.min(box.width / CAMERA.width, box.height / CAMERA.height)

@@ -193,6 +193,16 @@ export async function drag(what: Locator, onto: Locator): Promise<void> {
   await mouse.up()
 }
 
+/** Opens a folded part by its title. */
+export async function unfold(at: Page | Locator, title: string | RegExp): Promise<void> {
+  const head = at.getByRole('button', { name: title })
+  if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click()
+  await expect(head).toHaveAttribute('aria-expanded', 'true')
+}
+
+/** All groups of the forms stand open. */
+export const showAllFields = (page: Page): Promise<void> => tick(page.getByLabel('Show all fields'))
+
 /** Moves a slider to a value by its keys, from its least value on. */
 export async function slide(slider: Locator, steps: number): Promise<void> {
   await slider.getByRole('slider').press('Home')

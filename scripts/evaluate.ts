@@ -1,6 +1,6 @@
-import { evaluateAll } from '../core/report/evaluate-all.ts'
-import { filledIn } from '../core/report/filled-in.ts'
-import { heatBrief } from '../core/report/heat/heat-brief.ts'
+import { evaluateAll } from '../core/evaluate/evaluate-all.ts'
+import { filledIn } from '../core/evaluate/filled-in.ts'
+import { heatBrief } from '../core/heat/heat-brief.ts'
 import { projectFrom, stop, write } from './file-in.ts'
 
 /** An exported project in, the reports of its setups as JSON on stdout: `npm run -s evaluate -- FILE.json`. */

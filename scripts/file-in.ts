@@ -1,6 +1,6 @@
 import { closeSync, openSync, readSync, writeSync } from 'node:fs'
 import { resolve } from 'node:path'
-import type { Project } from '../core/model/project.ts'
+import type { Project } from '../core/records/project.ts'
 import { MAX_FILE_BYTES, readProject } from '../core/formats/project-file.ts'
 
 /** What the commands share that take a project file and write JSON. */

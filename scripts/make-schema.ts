@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { VERSION } from '../core/model/project.ts'
+import { VERSION } from '../core/records/project.ts'
 import { projectJsonSchema } from '../core/formats/json-schema.ts'
 
 /** Writes docs/format/project-10.schema.json; a test fails while the file is out of date. */

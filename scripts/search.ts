@@ -1,5 +1,5 @@
-import { readAsk } from '../core/report/decide/read-ask.ts'
-import { searching } from '../core/report/decide/search.ts'
+import { readAsk } from '../core/decide/read-ask.ts'
+import { searching } from '../core/decide/search.ts'
 import { projectFrom, stop, write } from './file-in.ts'
 
 /**

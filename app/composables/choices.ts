@@ -1,4 +1,4 @@
-import { PART_KIND_NAMES, PART_KINDS } from '#core/model/part-kinds.ts'
+import { PART_KIND_NAMES, PART_KINDS } from '#core/records/part-kinds.ts'
 import { ORIGIN_WORDS, ORIGINS } from '#core/quantity/figure.ts'
 import { INSTRUMENT_IDS, INSTRUMENTS } from '#core/quantity/instrument.ts'
 

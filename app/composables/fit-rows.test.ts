@@ -1,6 +1,6 @@
 import { afterEach, expect, test } from '@jest/globals'
-import type { Project } from '#core/model/project.ts'
-import { VERDICT_RANK } from '#core/report/figure/words.ts'
+import type { Project } from '#core/records/project.ts'
+import { VERDICT_RANK } from '#core/figures/words.ts'
 import { clearBench, onTheBench, until, workersAnswer } from '../testing/bench.ts'
 import { useFitRows } from './fit-rows.ts'
 

@@ -1,17 +1,18 @@
 import { computed } from 'vue'
 import type { FitFinding } from '#core/fit/finding.ts'
-import { findingKey } from '#core/report/fit/for-views.ts'
-import { AXLES, type Axle } from '#core/model/project.ts'
-import type { Finding, FindingVerdict } from '#core/report/figure/finding.ts'
-import { RULE_TITLES, VERDICT_RANK } from '#core/report/figure/words.ts'
-import { shownFinding } from '#core/report/step-state.ts'
+import { findingKey } from '#core/fit/for-views.ts'
+import { AXLES, type Axle } from '#core/records/project.ts'
+import type { Finding } from '#core/figures/finding.ts'
+import type { Verdict } from '#core/figures/verdict.ts'
+import { RULE_TITLES, VERDICT_RANK } from '#core/figures/words.ts'
+import { shownFinding } from '#core/evaluate/step-state.ts'
 import { useDoubts } from './doubts.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** One line of the fit check: a rule's finding, or one that has a figure of its own. */
 export interface FitRow {
   key: string
-  verdict: FindingVerdict
+  verdict: Verdict
   title: string
   sentence: string
   fit?: FitFinding
@@ -19,7 +20,7 @@ export interface FitRow {
 }
 
 /** After a number. */
-export const COUNT_WORDS: Record<FindingVerdict, string> = {
+export const COUNT_WORDS: Record<Verdict, string> = {
   blocked: 'not to be built',
   unknown: 'with missing data',
   needs: 'to fix',

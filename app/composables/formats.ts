@@ -5,7 +5,7 @@ import type { ReadProject } from '#core/formats/project-file.ts'
 import type { TakenReports } from '#core/formats/fit-reports-text.ts'
 import type { DxfLayer, DxfPlacing, ReadDxf } from '#core/formats/dxf-read.ts'
 import type { Paper, TemplateOptions } from '#core/formats/template.ts'
-import type { NamedOutline } from '#core/model/field.ts'
+import type { NamedOutline } from '#core/records/field.ts'
 import type { FormatsApi, Placed } from '../workers/formats.worker.ts'
 
 /** A file that keeps the reader busy longer than this is given up, ms. */

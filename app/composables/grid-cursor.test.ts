@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
 import { ref } from 'vue'
-import type { PartKind } from '#core/model/part-kinds.ts'
+import type { PartKind } from '#core/records/part-kinds.ts'
 import { clearBench, onTheBench } from '../testing/bench.ts'
 import { useGridCursor } from './grid-cursor.ts'
 import { usePartGrid } from './part-grid.ts'

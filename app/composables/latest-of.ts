@@ -1,5 +1,5 @@
 import { shallowRef, watch, type ShallowRef } from 'vue'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'

@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { produce, type Draft } from 'immer'
 import { computed, shallowRef } from 'vue'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 /**

@@ -1,9 +1,9 @@
 import { computed, ref, type Ref } from 'vue'
 import { partColumns, type CellContext, type PartColumn } from '#core/formats/part-cells.ts'
-import { partSchema } from '#core/model/schema.ts'
-import { schemaProblems } from '#core/model/schema-problems.ts'
-import type { PartKind } from '#core/model/part-kinds.ts'
-import type { Part } from '#core/model/project.ts'
+import { partSchema } from '#core/records/schema.ts'
+import { schemaProblems } from '#core/records/schema-problems.ts'
+import type { PartKind } from '#core/records/part-kinds.ts'
+import type { Part } from '#core/records/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 /** The table of one kind of part: rows, order, what is chosen, and the way in for what is typed or pasted. */

@@ -1,9 +1,9 @@
 import { wrap, type Remote } from 'comlink'
 import { onScopeDispose, ref, shallowRef, toRaw } from 'vue'
-import type { Px } from '#core/picture/grey.ts'
-import type { FourMarks } from '#core/picture/marks.ts'
-import type { Drawn } from '#core/picture/simulated-camera.ts'
-import type { Traced } from '#core/picture/snap.ts'
+import type { Px } from '#core/vision/grey.ts'
+import type { FourMarks } from '#core/vision/marks.ts'
+import type { Drawn } from '#core/vision/simulated-camera.ts'
+import type { Traced } from '#core/vision/snap.ts'
 import type { Asked, Open, Opened, PictureApi } from '../workers/picture.worker.ts'
 
 /** A picture that keeps the reader busy longer than this is given up, ms. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { NamedOutline } from '#core/model/field.ts'
+import type { NamedOutline } from '#core/records/field.ts'
 import { DEFAULT_UNITS } from '#core/quantity/units.ts'
 import { emptyRow, rowsOf, takeRows, type PointRow } from './point-rows.ts'
 

@@ -1,4 +1,4 @@
-import type { NamedOutline, PointReadings, WheelProfile, WheelTag } from '#core/model/field.ts'
+import type { NamedOutline, PointReadings, WheelProfile, WheelTag } from '#core/records/field.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import { parseReadings } from '#core/quantity/parse.ts'

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, test } from '@jest/globals'
 import { effectScope, nextTick, shallowRef } from 'vue'
-import type { NamedOutline, WheelProfile } from '#core/model/field.ts'
+import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
 import { DEFAULT_UNITS } from '#core/quantity/units.ts'
 import { usePointTable } from './point-table.ts'
 

@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import { WHEEL_TAGS, type NamedOutline, type PointDoubts, type WheelProfile, type WheelTag } from '#core/model/field.ts'
+import { type NamedOutline, type PointDoubts, type WheelProfile, WHEEL_TAGS, type WheelTag } from '#core/records/field.ts'
 import { ASSUMED_LENGTH_U_MM, type Origin } from '#core/quantity/figure.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'

@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
-import { takeQuote, type Quote } from '#core/model/quote.ts'
-import { quotesWanted } from '#core/report/cost/quotes-wanted.ts'
+import { takeQuote, type Quote } from '#core/records/quote.ts'
+import { quotesWanted } from '#core/cost/quotes-wanted.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 const PATIENCE_MS = 6000

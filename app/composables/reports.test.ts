@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
 import { nextTick } from 'vue'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import { clearBench, onTheBench, turns, until, WORKER, workersAnswer } from '../testing/bench.ts'
 
 // outside of a browser the package shares nothing; here one bench shares, and the next one starts afresh

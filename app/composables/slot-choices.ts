@@ -1,6 +1,6 @@
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type Slot, type SlotPlace } from '#core/model/project.ts'
-import { PART_KINDS } from '#core/model/part-kinds.ts'
-import type { FindingVerdict } from '#core/report/figure/finding.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type Slot, type SlotPlace } from '#core/records/project.ts'
+import { PART_KINDS } from '#core/records/part-kinds.ts'
+import type { Verdict } from '#core/figures/verdict.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useCandidates } from './candidates.ts'
 import { useWorkbench } from './workbench.ts'
@@ -8,7 +8,7 @@ import { useWorkbench } from './workbench.ts'
 /** What stands in a slot as a choice: '' as it stands or unknown, '-' none, else a part's id. */
 export const slotValue = (slot: Slot): string => (slot === undefined ? '' : (slot ?? '-'))
 
-const GROUPS: Readonly<Record<FindingVerdict | 'open', string>> = {
+const GROUPS: Readonly<Record<Verdict | 'open', string>> = {
   fits: 'OK',
   check: 'Check on the car',
   needs: 'Needs a fix',

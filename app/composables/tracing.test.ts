@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import type { Px } from '#core/picture/grey.ts'
+import type { Px } from '#core/vision/grey.ts'
 import { useTracing } from './tracing.ts'
 
 type Tag = 'barrel' | 'face'

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
-import type { Followed } from '#core/picture/follow.ts'
-import type { Px } from '#core/picture/grey.ts'
-import type { Stretch } from '#core/picture/outline.ts'
+import type { Followed } from '#core/vision/follow.ts'
+import type { Px } from '#core/vision/grey.ts'
+import type { Stretch } from '#core/vision/outline.ts'
 
 /** A place that was pointed at, and the way to it from the one before. */
 export interface Anchor<Tag extends string> {

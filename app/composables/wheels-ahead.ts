@@ -1,4 +1,4 @@
-import type { Axle, Setup } from '#core/model/project.ts'
+import type { Axle, Setup } from '#core/records/project.ts'
 import { useProjectStore } from '../stores/project.ts'
 import type { useReports } from './reports.ts'
 

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
-import type { Place } from '#core/report/figure/figure.ts'
+import type { Place } from '#core/figures/figure.ts'
 import { clearBench, onTheBench, until, workersAnswer } from '../testing/bench.ts'
 import { useWorkbench } from './workbench.ts'
 

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import { AXLES } from '#core/model/project.ts'
-import { chainBody } from '#core/report/pedal/chain-body.ts'
-import { chainPicture } from '#core/report/pedal/chain-picture.ts'
-import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
+import { AXLES } from '#core/records/project.ts'
+import { chainBody } from '#core/hydraulics/chain-body.ts'
+import { chainPicture } from '#core/hydraulics/chain-picture.ts'
+import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
 import { chainLayout, drawnBrake, drawnFoot, PX_PER_MM, WHEEL_PX_PER_MM, type Box } from './chain-drawing.ts'
 
 const hydraulics = hydraulicsOf(DEMO_PROJECT, 'balanced')

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import { fieldsOf, PART_KIND_NAMES } from '#core/model/part-kinds.ts'
-import type { Project } from '#core/model/project.ts'
-import { evaluate } from '#core/report/evaluate.ts'
+import { fieldsOf, PART_KIND_NAMES } from '#core/records/part-kinds.ts'
+import type { Project } from '#core/records/project.ts'
+import { evaluate } from '#core/evaluate/evaluate.ts'
 import { FIGURE_HEIGHT, FIGURE_WIDTH, interfaceFigure, type Shape } from './interface-figures.ts'
 import { PART_FIGURES } from './part-figures.ts'
 

@@ -1,4 +1,4 @@
-import type { PartKind } from '#core/model/part-kinds.ts'
+import type { PartKind } from '#core/records/part-kinds.ts'
 import { SHEET_FIGURES, type DrawnSheet } from './sheet-figures.ts'
 
 /** The drawn figure of a kind of part, on the same paper as the measuring sheets. */

@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3'
-import type { Polyline } from '#core/clearance/polyline.ts'
+import type { Polyline } from '#core/clearance/maths/polyline.ts'
 
 /** How a half section is laid on paper: z to the right (street), radius upwards, one scale for both. */
 export interface SectionScale {

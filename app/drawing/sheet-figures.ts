@@ -1,4 +1,4 @@
-import type { SheetId } from '#core/model/sheets.ts'
+import type { SheetId } from '#core/records/sheets.ts'
 
 /**
  * The drawn figure of each measuring sheet, on a paper of 360 by 220 with y downwards: what stands at the

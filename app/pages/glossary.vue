@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import { GLOSSARY } from '#core/report/glossary.ts'
+import { GLOSSARY } from '#core/guide/glossary.ts'
 
 /** The terms that the application uses, two lines each. */
 const router = useRouter()

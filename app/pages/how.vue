@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import { howItDecides } from '#core/report/how.ts'
+import { howItDecides } from '#core/guide/how.ts'
 
 /** How verdicts come about: schools, limits and sources in words; to read or to print. */
 const router = useRouter()

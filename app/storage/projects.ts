@@ -1,6 +1,6 @@
 import { checkProject } from '#core/formats/project-file.ts'
-import type { Problem } from '#core/model/check.ts'
-import type { Project } from '#core/model/project.ts'
+import type { Problem } from '#core/records/check.ts'
+import type { Project } from '#core/records/project.ts'
 import { browserBox, Held, inTime, PATIENCE_MS } from './box.ts'
 import { LongTexts, referencesIn } from './long-texts.ts'
 

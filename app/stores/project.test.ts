@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import localforage from 'localforage'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import { forgetPage, loadProject, saveProject } from '../storage/projects.ts'
 import { smallStore, turns, until } from '../testing/bench.ts'
 import { picture, withPictures } from '../testing/pictures.ts'

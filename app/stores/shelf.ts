@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { blankProject } from '#core/model/blank.ts'
-import type { Project, QuestionId } from '#core/model/project.ts'
+import { blankProject } from '#core/records/blank.ts'
+import type { Project, QuestionId } from '#core/records/project.ts'
 import { newId } from '../composables/new-id.ts'
 import { isKept, listProjects, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
 
@@ -43,7 +43,7 @@ export const useShelfStore = defineStore('shelf', () => {
 
   /** A project that is begun with a question; returns its id and the setup that the question is about. */
   async function addQuestion(question: QuestionId): Promise<{ id: string; setupId: string } | { message: string }> {
-    const [{ produce }, { beginQuestion }] = await Promise.all([import('immer'), import('#core/edit/begin.ts')])
+    const [{ produce }, { beginQuestion }] = await Promise.all([import('immer'), import('#core/commands/begin.ts')])
     let setupId = ''
     const added = await add(produce(blankProject(newId(), 'My car'), (draft) => void (setupId = beginQuestion(draft, question))))
     return 'message' in added ? added : { id: added.id, setupId }

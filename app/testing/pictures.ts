@@ -1,5 +1,5 @@
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 
 /** A picture as text, told from others by its number. */
 export const picture = (n: number, length = 150_000): string =>

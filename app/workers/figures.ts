@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import type { EvaluateApi } from './evaluate.worker.ts'
 import { deltaOf, type Answering } from './project-delta.ts'
 

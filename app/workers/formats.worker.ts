@@ -7,7 +7,7 @@ import { writeDxf } from '../../core/formats/dxf-write.ts'
 import { templatePdf } from '../../core/formats/template-pdf.ts'
 import { referenceSheet } from '../../core/formats/reference-sheet.ts'
 import { template, type Paper, type TemplateOptions } from '../../core/formats/template.ts'
-import type { NamedOutline, WheelProfile } from '../../core/model/field.ts'
+import type { NamedOutline, WheelProfile } from '../../core/records/field.ts'
 import { newId } from '../composables/new-id.ts'
 
 export type Placed = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }

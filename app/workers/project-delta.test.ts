@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { freeze, produce } from 'immer'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 import { deltaOf, withDelta, type ProjectDelta } from './project-delta.ts'
 import { runs } from '#core/testing/runs.ts'
 

@@ -1,4 +1,4 @@
-import type { Project } from '#core/model/project.ts'
+import type { Project } from '#core/records/project.ts'
 
 /**
  * What changed from one state of a project to the next. A worker holds the last one; a library of thousands of parts

@@ -1,9 +1,9 @@
 import { expose } from 'comlink'
-import type { Project } from '../../core/model/project.ts'
-import { searching, type Find, type SearchProgress, type SearchResult } from '../../core/report/decide/search.ts'
-import { fullLook, type FullLook } from '../../core/report/decide/full-look.ts'
-import type { SearchAsk } from '../../core/report/decide/space.ts'
-import { whyNot, type WhyNot } from '../../core/report/decide/why-not.ts'
+import type { Project } from '../../core/records/project.ts'
+import { searching, type Find, type SearchProgress, type SearchResult } from '../../core/decide/search.ts'
+import { fullLook, type FullLook } from '../../core/decide/full-look.ts'
+import type { SearchAsk } from '../../core/decide/space.ts'
+import { whyNot, type WhyNot } from '../../core/decide/why-not.ts'
 
 const SAY_EVERY_MS = 120
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { projectProblems } from '../model/check.ts'
+import { projectProblems } from '../records/check.ts'
 import { catalogue, withCatalogue } from './catalogue.ts'
 
 test('a catalogue of any size is a good library, the same each time, another for another seed', () => {

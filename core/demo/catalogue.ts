@@ -1,5 +1,5 @@
 import { DEMO_PROJECT } from './project.ts'
-import type { Part, Project } from '../model/project.ts'
+import type { Part, Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** Numbers from a seed, uniform in [0, 1): the same catalogue each time (D. Lehmer; S. Park, K. Miller, 1988). */

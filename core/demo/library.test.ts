@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
 import { RULES } from '../fit/rules.ts'
-import { projectProblems } from '../model/check.ts'
-import type { Axle, Setup } from '../model/project.ts'
-import { takeBundle } from '../edit/take-bundle.ts'
-import { bundleOffers } from '../report/decide/bundle-offers.ts'
-import { candidates } from '../report/offer/candidates.ts'
-import { evaluate } from '../report/evaluate.ts'
+import { projectProblems } from '../records/check.ts'
+import type { Axle, Setup } from '../records/project.ts'
+import { takeBundle } from '../commands/take-bundle.ts'
+import { bundleOffers } from '../decide/bundle-offers.ts'
+import { candidates } from '../whatif/candidates.ts'
+import { evaluate } from '../evaluate/evaluate.ts'
 import { DEMO_PROJECT } from './project.ts'
 
 /**

@@ -1,4 +1,4 @@
-import type { Inspection, Part, PartOf } from '../model/project.ts'
+import type { Inspection, Part, PartOf } from '../records/project.ts'
 import { measured, price, frictionCurve, published, reported, SETUP_PARTS } from './parts.ts'
 
 /**

@@ -1,5 +1,5 @@
-import type { BuildLog, LockSighting, StopTest, WearReading } from '../model/logbook.ts'
-import type { GaugeSession, HeatReading, OwnDuty } from '../model/project.ts'
+import type { BuildLog, LockSighting, StopTest, WearReading } from '../records/logbook.ts'
+import type { GaugeSession, HeatReading, OwnDuty } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** Two evenings on the closed airfield road: what the club wrote down. Everything is invented. */

@@ -1,4 +1,4 @@
-import type { Part, Price } from '../model/project.ts'
+import type { Part, Price } from '../records/project.ts'
 import { figure, figureFromReadings, type Figure } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 

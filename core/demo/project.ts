@@ -1,5 +1,5 @@
-import { DEFAULT_PREFERENCES } from '../model/blank.ts'
-import { FORMAT, VERSION, type ExtraLine, type OwnDuty, type Project, type Setup } from '../model/project.ts'
+import { DEFAULT_PREFERENCES } from '../records/blank.ts'
+import { FORMAT, VERSION, type ExtraLine, type OwnDuty, type Project, type Setup } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEMO_BUNDLES } from './bundles.ts'
 import { DEMO_BUILDS, DEMO_GAUGES, demoHeat, DEMO_SIGHTINGS, DEMO_STOPS, DEMO_WEAR } from './logbook.ts'

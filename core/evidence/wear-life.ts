@@ -1,5 +1,5 @@
-import { PAD_POINTS, type PadPoint, type WearReading } from '../model/logbook.ts'
-import { wearForecast, type WearForecastLine } from './wear-forecast.ts'
+import { PAD_POINTS, type PadPoint, type WearReading } from '../records/logbook.ts'
+import { wearForecast, type WearForecastLine } from './maths/wear-forecast.ts'
 
 export const POINTS = Object.keys(PAD_POINTS) as PadPoint[]
 

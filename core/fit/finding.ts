@@ -1,11 +1,10 @@
-import type { Axle, AxleSlot, HydraulicSlot } from '../model/project.ts'
-import type { Looked, Question } from '../model/question.ts'
+import type { Axle, AxleSlot, HydraulicSlot } from '../records/project.ts'
+import type { Looked, Question } from '../records/question.ts'
 import type { Dimension } from '../quantity/units.ts'
-import type { LimitId } from './limits.ts'
+import type { LimitId } from '../records/limits.ts'
 import type { Piece } from './piece.ts'
+import type { After, Verdict } from '../figures/verdict.ts'
 import type { RuleId } from './rules.ts'
-
-export type Verdict = 'blocked' | 'unknown' | 'needs' | 'check' | 'fits'
 
 /** What cures a finding: a part of the project into a slot, a thickness, or a piece to buy that is no part yet. */
 export type Remedy = { after?: After } & (
@@ -21,15 +20,6 @@ export type Remedy = { after?: After } & (
       piece: Piece
     }
 )
-
-/** What the whole setup is with a remedy in it; of a piece to buy nobody asks. */
-export interface After {
-  verdict: Verdict
-  /** Findings that are blocked, unknown or need something. */
-  open: number
-  /** Findings that it makes worse. */
-  brings: { title: string; verdict: Verdict }[]
-}
 
 /** What a rule says of one interface. */
 export interface Judgement {

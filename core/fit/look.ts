@@ -1,6 +1,6 @@
-import { carAxleFields, carFields } from '../model/car-fields.ts'
-import type { FieldTable } from '../model/field.ts'
-import { fieldsOf, type PartKind } from '../model/part-kinds.ts'
+import { carAxleFields, carFields } from '../records/car-fields.ts'
+import type { FieldTable } from '../records/field.ts'
+import { fieldsOf, type PartKind } from '../records/part-kinds.ts'
 import {
   AXLE_SLOTS,
   HYDRAULIC_SLOTS,
@@ -11,13 +11,13 @@ import {
   type PartOf,
   type Project,
   type Setup,
-} from '../model/project.ts'
-import { questionKey, type EntryPlace, type Looked, type Question } from '../model/question.ts'
-import type { ResolvedAxle, ResolvedSetup } from '../model/resolve.ts'
-import { isTypical } from '../model/way-ids.ts'
+} from '../records/project.ts'
+import { questionKey, type EntryPlace, type Looked, type Question } from '../records/question.ts'
+import type { ResolvedAxle, ResolvedSetup } from '../records/resolve.ts'
+import { isTypical } from '../records/way-ids.ts'
 import { ORIGINS, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
-import { LIMITS, type LimitId } from './limits.ts'
+import { LIMITS, type LimitId } from '../records/limits.ts'
 
 /** What a rule may look at. */
 export interface Facts {

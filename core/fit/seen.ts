@@ -1,5 +1,5 @@
-import type { Axle, Project, SeenOnCar, Setup } from '../model/project.ts'
-import { resolveSetup, stockSetup, type ResolvedAxle } from '../model/resolve.ts'
+import type { Axle, Project, SeenOnCar, Setup } from '../records/project.ts'
+import { resolveSetup, stockSetup, type ResolvedAxle } from '../records/resolve.ts'
 import type { RuleId } from './rules.ts'
 
 /** Rules that only a look at the car can settle. */

@@ -1,4 +1,4 @@
-import type { Comparison } from '../report/decide/compare.ts'
+import type { Comparison } from '../decide/compare.ts'
 import { csvText } from './csv-text.ts'
 
 /** Options side by side as a table: a row for each criterion, a column for each setup and what it differs by. */

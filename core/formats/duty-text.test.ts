@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { runs } from '../testing/runs.ts'
-import { schemaProblems } from '../model/schema-problems.ts'
+import { schemaProblems } from '../records/schema-problems.ts'
 import fc from 'fast-check'
-import { DUTIES } from '../report/heat/duties.ts'
+import { DUTIES } from '../heat/duties.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { dutySchema, type WrittenZone } from '../model/duty-schema.ts'
+import { dutySchema, type WrittenZone } from '../records/duty-schema.ts'
 import { readTrace, readZones } from './duty-text.ts'
 
 /** A lap of zones as a logger would write it. */

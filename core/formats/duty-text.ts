@@ -1,6 +1,6 @@
-import { zonesOfTrace, ZONE_LEAST, type TracePoint } from '../heat/trace.ts'
-import { DUTY_LIMITS, dutySchema, type WrittenZone } from '../model/duty-schema.ts'
-import { schemaProblems } from '../model/schema-problems.ts'
+import { zonesOfTrace, ZONE_LEAST, type TracePoint } from '../heat/maths/trace.ts'
+import { DUTY_LIMITS, dutySchema, type WrittenZone } from '../records/duty-schema.ts'
+import { schemaProblems } from '../records/schema-problems.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { readTable } from './parts-csv.ts'
 

@@ -1,4 +1,4 @@
-import type { NamedOutline, WheelProfile, WheelTag } from '../model/field.ts'
+import type { NamedOutline, WheelProfile, WheelTag } from '../records/field.ts'
 import { chainPieces } from './chain-pieces.ts'
 import { placeLayer, type DxfLayer, type DxfPlacing } from './dxf-read.ts'
 

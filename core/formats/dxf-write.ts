@@ -1,5 +1,5 @@
 import { DxfWriter, Units } from '@tarikjabiri/dxf'
-import type { NamedOutline } from '../model/field.ts'
+import type { NamedOutline } from '../records/field.ts'
 
 /** A layer name that every drawing program takes. */
 const layerName = (name: string, taken: Set<string>): string => {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { NamedOutline } from '../model/field.ts'
+import type { NamedOutline } from '../records/field.ts'
 import { arcPoints, bulgePoints } from './arc.ts'
 import { chainPieces } from './chain-pieces.ts'
 import { MAX_DXF_BYTES, placeLayer, readDxf, type DxfPlacing } from './dxf-read.ts'

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@jest/globals'
 import { Ajv2020 } from 'ajv/dist/2020.js'
-import { blankProject } from '../model/blank.ts'
+import { blankProject } from '../records/blank.ts'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { projectJsonSchema } from './json-schema.ts'
 

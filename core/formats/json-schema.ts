@@ -1,7 +1,7 @@
 import type { AnySchema, SchemaDescription } from 'yup'
-import { PART_KIND_NAMES } from '../model/part-kinds.ts'
-import { FORMAT, VERSION } from '../model/project.ts'
-import { partSchema, projectSchema } from '../model/schema.ts'
+import { PART_KIND_NAMES } from '../records/part-kinds.ts'
+import { FORMAT, VERSION } from '../records/project.ts'
+import { partSchema, projectSchema } from '../records/schema.ts'
 
 type Json = Record<string, unknown>
 interface Described {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { PART_KIND_NAMES } from '../model/part-kinds.ts'
+import { PART_KIND_NAMES } from '../records/part-kinds.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { readPartLine } from './part-line.ts'
 

@@ -1,5 +1,5 @@
-import { LIMITS } from '../model/field-schema.ts'
-import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '../model/field.ts'
+import { LIMITS } from '../records/field-schema.ts'
+import { type NamedOutline, type WheelProfile, WHEEL_TAGS, type WheelTag } from '../records/field.ts'
 import { editQuantity } from '../quantity/format.ts'
 import { parseQuantity } from '../quantity/parse.ts'
 import type { UnitChoice } from '../quantity/units.ts'

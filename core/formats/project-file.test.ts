@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { VERSION, type Project } from '../model/project.ts'
+import { VERSION, type Project } from '../records/project.ts'
 import { fileNameOf, MAX_FILE_BYTES, readProject, writeProject } from './project-file.ts'
 import { runs } from '../testing/runs.ts'
 

@@ -1,8 +1,8 @@
-import { bulkProblem } from '../model/bulk.ts'
-import { projectProblems, type Problem } from '../model/check.ts'
-import { migrate, MIGRATIONS, type MigrationTable } from '../model/migrate.ts'
-import { placeInWords } from '../model/place.ts'
-import { FORMAT, VERSION, type Project } from '../model/project.ts'
+import { bulkProblem } from '../records/bulk.ts'
+import { projectProblems, type Problem } from '../records/check.ts'
+import { migrate, MIGRATIONS, type MigrationTable } from '../records/migrate.ts'
+import { placeInWords } from '../records/place.ts'
+import { FORMAT, VERSION, type Project } from '../records/project.ts'
 
 /** Larger than any project that is typed or measured: hundreds of calipers of 2,000 points. */
 export const MAX_FILE_BYTES = 64_000_000

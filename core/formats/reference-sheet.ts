@@ -1,4 +1,4 @@
-import { BAR_HALF_MM, BARS, DOT_MM, DOTS, FIELD, INNER_DOTS, MARK, MARKS, type Mm } from '../picture/sheet.ts'
+import { BAR_HALF_MM, BARS, DOT_MM, DOTS, FIELD, INNER_DOTS, MARK, MARKS, type Mm } from '../vision/sheet.ts'
 import { PAPERS, type Mark, type Paper, type Template } from './template.ts'
 
 /** The middle of what is printed, which stands in the middle of the paper: z, r. */

@@ -1,4 +1,4 @@
-import type { NamedOutline } from '../model/field.ts'
+import type { NamedOutline } from '../records/field.ts'
 
 /**
  * A full-size card of a caliper, to cut out and turn inside a wheel: what is drawn, on which page, in

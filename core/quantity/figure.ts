@@ -25,7 +25,7 @@ export interface Figure {
   madeOf?: MadeOf
 }
 
-/** A way of working a figure out (core/model/ways.ts), with what was given to it. */
+/** A way of working a figure out (core/records/ways.ts), with what was given to it. */
 export interface MadeOf {
   way: string
   given: Record<string, string | number>

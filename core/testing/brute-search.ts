@@ -1,15 +1,15 @@
-import { slotFor } from '../edit/take-bundle.ts'
+import { slotFor } from '../commands/take-bundle.ts'
 import { checkAll, verdictsOf, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
-import { AXLES, type Axle, type Bundle, type ExtraLine, type Part, type Project } from '../model/project.ts'
-import { resolveSetup } from '../model/resolve.ts'
-import { pedalFindings } from '../report/balance/pedal-findings.ts'
-import { gapAsItIs } from '../report/corner/corner.ts'
-import { CRITERIA, type SearchCriterionId } from '../report/decide/criteria.ts'
-import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../report/decide/space.ts'
-import type { Context } from '../report/figure/read.ts'
-import type { FindingVerdict } from '../report/figure/finding.ts'
-import { factsOf } from '../report/fit/fit-check.ts'
+import { AXLES, type Axle, type Bundle, type ExtraLine, type Part, type Project } from '../records/project.ts'
+import { resolveSetup } from '../records/resolve.ts'
+import { pedalFindings } from '../balance/pedal-findings.ts'
+import { gapAsItIs } from '../clearance/corner.ts'
+import { CRITERIA, type SearchCriterionId } from '../decide/criteria.ts'
+import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../decide/space.ts'
+import type { Context } from '../figures/read.ts'
+import type { Verdict } from '../figures/verdict.ts'
+import { factsOf } from '../fit/fit-check.ts'
 import { plainAim, plainMassKg, plainRiseC, plainStop, type PartIn, type PlainCar } from './plain-brake.ts'
 
 /**
@@ -21,12 +21,12 @@ export interface BruteFind {
   parts: Partial<Record<PlaceName, string | null>>
   values: Record<SearchCriterionId, number | undefined>
   barFrontShare: number | undefined
-  verdict: FindingVerdict
+  verdict: Verdict
   /** What the same parts cost with some of the kits that are in bought whole. */
   costWith: (kits: readonly string[]) => number | undefined
 }
 
-const RANK: Record<FindingVerdict, number> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
+const RANK: Record<Verdict, number> = { fits: 0, check: 1, needs: 2, unknown: 3, blocked: 4 }
 const PIECES = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, spacer: 2 } as const
 /** Uses without a drive on the road: a harder pedal is usual there. */
 const RACES: readonly string[] = ['circuit', 'hillClimb', 'drag', 'loose']
@@ -153,18 +153,15 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
   }
 
   // rules
-  const ruled = (rule: Rule, context: Context, axle: Axle): { verdict: FindingVerdict; piece: boolean } => {
+  const ruled = (rule: Rule, context: Context, axle: Axle): { verdict: Verdict; piece: boolean } => {
     const facts = factsOf(context, axle)
-    const verdict = verdictsOf(rule, facts).reduce<FindingVerdict>(
-      (worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst),
-      'fits',
-    )
+    const verdict = verdictsOf(rule, facts).reduce<Verdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
     if (verdict !== 'needs' || musts.noPieces) return { verdict, piece: false }
     const needs = checkAll(rule, facts).filter((one) => one.verdict === 'needs')
     const cured = needs.every((one) => one.remedies.some(({ kind }) => kind === 'piece' || kind === 'shim'))
     return cured ? { verdict, piece: true } : { verdict: 'blocked', piece: false }
   }
-  const out = (id: string, verdict: FindingVerdict, piece = false): boolean =>
+  const out = (id: string, verdict: Verdict, piece = false): boolean =>
     verdict === 'blocked' ||
     (verdict === 'unknown' && musts.known) ||
     (verdict === 'needs' && (!piece || musts.noPieces)) ||
@@ -197,7 +194,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
       ...AXLES.flatMap((axle) =>
         RULES.filter((rule) => rule.on !== 'car').map((rule) => ({ id: rule.id as string, ...ruled(rule, context, axle) })),
       ),
-      ...gaps.map(({ verdict }) => ({ id: 'wheel-clearance', verdict: verdict as FindingVerdict, piece: false })),
+      ...gaps.map(({ verdict }) => ({ id: 'wheel-clearance', verdict: verdict as Verdict, piece: false })),
     ]
     if (results.some(({ id, verdict, piece }) => out(id, verdict, piece))) return
     together += 1
@@ -230,7 +227,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
       const part = filling[place]
       if (part !== undefined && part?.id !== options[place][0]?.id) parts[place] = part?.id ?? null
     }
-    const verdict = results.reduce<FindingVerdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
+    const verdict = results.reduce<Verdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
     finds.push({ parts, values, barFrontShare, verdict, costWith: (bought) => withConsumables(filling, costWith(filling, bought)) })
   }
   const fill = (depth: number, filling: Filling) => {

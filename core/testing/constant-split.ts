@@ -1,4 +1,4 @@
-import type { BestDeceleration } from '../balance/constant-split.ts'
+import type { BestDeceleration } from '../balance/maths/constant-split.ts'
 
 /** Closed forms of a constant split (T. Gillespie, Fundamentals of Vehicle Dynamics, ch. 3): what the product must agree with. */
 

@@ -1,4 +1,4 @@
-import type { CornerNodes } from '../heat/nodes.ts'
+import type { CornerNodes } from '../heat/maths/nodes.ts'
 
 /** A front corner as it might be: figures in the range of the defaults. */
 export const CORNER_NODES: CornerNodes = {

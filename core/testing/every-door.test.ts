@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { Project } from '../model/project.ts'
+import type { Project } from '../records/project.ts'
 import { atItsLimits, EVERY_DOOR, notSaid } from './every-door.ts'
 import { stream } from './heavy.ts'
 import { DEEP, runs } from './runs.ts'

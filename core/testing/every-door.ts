@@ -13,14 +13,14 @@ import {
   wearReport,
   workOrder,
 } from '../index.ts'
-import { carAxleFields, carFields } from '../model/car-fields.ts'
-import { projectProblems } from '../model/check.ts'
-import type { FieldTable } from '../model/field.ts'
-import { fieldsOf } from '../model/part-kinds.ts'
-import { AXLES, type Project } from '../model/project.ts'
+import { carAxleFields, carFields } from '../records/car-fields.ts'
+import { projectProblems } from '../records/check.ts'
+import type { FieldTable } from '../records/field.ts'
+import { fieldsOf } from '../records/part-kinds.ts'
+import { AXLES, type Project } from '../records/project.ts'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { stopReport } from '../report/heat/stop-report.ts'
-import { ledger } from '../report/ledger.ts'
+import { stopReport } from '../heat/stop-report.ts'
+import { ledger } from '../evaluate/key-figures.ts'
 
 /** What each public door of the core says of one setup. */
 export const EVERY_DOOR: Readonly<Record<string, (project: Project, setupId: string) => unknown>> = {

@@ -3,8 +3,8 @@ import type { FitFinding } from '../fit/finding.ts'
 import { checkAll } from '../fit/rule.ts'
 import { RULES, type RuleId } from '../fit/rules.ts'
 import { seenOn } from '../fit/seen.ts'
-import type { Axle, Project } from '../model/project.ts'
-import { findSetup, resolveSetup } from '../model/resolve.ts'
+import type { Axle, Project } from '../records/project.ts'
+import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** For tests of the fit check: the demo with something changed, and what one rule says of it. */

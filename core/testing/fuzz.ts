@@ -7,10 +7,10 @@ import { partColumns } from '../formats/part-cells.ts'
 import { guessMapping, partsFromTable, readTable, writePartsCsv } from '../formats/parts-csv.ts'
 import { readOutlines, readProfile, writeOutlines, writeProfile } from '../formats/points-text.ts'
 import { readProject, writeProject } from '../formats/project-file.ts'
-import { PART_KIND_NAMES } from '../model/part-kinds.ts'
-import type { PartOf } from '../model/project.ts'
+import { PART_KIND_NAMES } from '../records/part-kinds.ts'
+import type { PartOf } from '../records/project.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
-import { evaluateAll } from '../report/evaluate-all.ts'
+import { evaluateAll } from '../evaluate/evaluate-all.ts'
 import { stream } from './heavy.ts'
 
 /**

@@ -1,6 +1,6 @@
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { Project } from '../model/project.ts'
-import { findSetup, resolveSetup } from '../model/resolve.ts'
+import type { Project } from '../records/project.ts'
+import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { figure } from '../quantity/figure.ts'
 import { SETUP } from './setups.ts'
 

@@ -1,6 +1,6 @@
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { LISTS } from '../model/schema.ts'
-import type { Project } from '../model/project.ts'
+import { LISTS } from '../records/schema.ts'
+import type { Project } from '../records/project.ts'
 
 /** A library as large as a file may hold: the demo's parts again and again under other names, and setups of them. */
 export function largeProject(parts: number = LISTS.parts, setups: number = LISTS.setups): Project {

@@ -1,4 +1,13 @@
-import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type PartOf, type Project, type Setup } from '../model/project.ts'
+import {
+  AXLES,
+  type Axle,
+  type AxleSlot,
+  type HydraulicSlot,
+  type Part,
+  type PartOf,
+  type Project,
+  type Setup,
+} from '../records/project.ts'
 
 /**
  * The figures of a car by plain arithmetic from its parts, as one would with paper and a calculator: bisection in place of

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import type { Mass } from '../balance/adhesion.ts'
-import type { AxleBrake, BrakeSystem } from '../hydraulics/system.ts'
+import type { Mass } from '../hydraulics/maths/mass.ts'
+import type { AxleBrake, BrakeSystem } from '../hydraulics/maths/system.ts'
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../../core/demo/project.ts'
-import { quotesWanted } from '../../core/report/cost/quotes-wanted.ts'
+import { quotesWanted } from '../../core/cost/quotes-wanted.ts'
 import { quotesFor, readQuoteRequest, SELLERS } from './price-desk.ts'
 
 const wanted = quotesWanted(DEMO_PROJECT, 'balanced')

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { stopInTrace } from '../../core/evidence/stop-in-trace.ts'
-import { tracedStop } from '../../core/evidence/stop-run.ts'
+import { stopInTrace } from '../../core/evidence/maths/stop-in-trace.ts'
+import { tracedStop } from '../../core/evidence/maths/stop-run.ts'
 import { loggedStop, LOGGER_FAULTS, stopAsked, type LoggerFault } from './simulated-logger.ts'
 
 function stream(seed: number): () => number {

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { diagnoseGauges } from '../../core/hydraulics/gauge-causes.ts'
+import { diagnoseGauges } from '../../core/hydraulics/maths/gauge-causes.ts'
 import { readPressureRequest, readPressures, type PressureFault } from './simulated-pressure.ts'
 
 /** Repeatable numbers in [0, 1). */

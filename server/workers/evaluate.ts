@@ -1,6 +1,6 @@
 import { readProject } from '#core/formats/project-file.ts'
-import { evaluateAll } from '#core/report/evaluate-all.ts'
-import { filledIn } from '#core/report/filled-in.ts'
+import { evaluateAll } from '#core/evaluate/evaluate-all.ts'
+import { filledIn } from '#core/evaluate/filled-in.ts'
 import type { Timed } from '../utils/thread-pool.ts'
 
 /** A request as it reaches the worker. */

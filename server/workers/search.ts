@@ -1,7 +1,7 @@
 import type { MessagePort } from 'node:worker_threads'
 import { checkProject } from '#core/formats/project-file.ts'
-import { readAsk } from '#core/report/decide/read-ask.ts'
-import { searching } from '#core/report/decide/search.ts'
+import { readAsk } from '#core/decide/read-ask.ts'
+import { searching } from '#core/decide/search.ts'
 import type { Timed } from '../utils/thread-pool.ts'
 
 /** A request as it reaches the worker; what is found on the way goes to the port, a line of JSON each. */

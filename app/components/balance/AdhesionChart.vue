@@ -2,8 +2,8 @@
 import { line, scaleLinear } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { CurvePoint } from '#core/report/balance/adhesion-curve.ts'
-import type { Report } from '#core/report/report.ts'
+import type { CurvePoint } from '#core/balance/adhesion-curve.ts'
+import type { Report } from '#core/evaluate/report.ts'
 
 /** Adhesion that each axle uses over deceleration: the upper curve locks first. */
 const props = defineProps<{ report: Report; stock: Report | undefined; frontFirstToG: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { putAt } from '#core/edit/put-at.ts'
-import { amount, OTHER_LIMITS } from '#core/model/field.ts'
+import { putAt } from '#core/commands/put-at.ts'
+import { amount, OTHER_LIMITS } from '#core/records/field.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { STOCK_BORES_MM, type BoreReason, type BoreReport } from '#core/report/balance/bore-report.ts'
-import { counted } from '#core/report/figure/words.ts'
+import { STOCK_BORES_MM, type BoreReason, type BoreReport } from '#core/balance/bore-report.ts'
+import { counted } from '#core/figures/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useBalance } from '~/composables/balance'

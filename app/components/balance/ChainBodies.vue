@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ChainBody } from '#core/report/pedal/chain-body.ts'
-import type { ChainPicture } from '#core/report/pedal/chain-picture.ts'
-import { AXLES, type Axle } from '#core/model/project.ts'
+import type { ChainBody } from '#core/hydraulics/chain-body.ts'
+import type { ChainPicture } from '#core/hydraulics/chain-picture.ts'
+import { AXLES, type Axle } from '#core/records/project.ts'
 import { CIRCUIT_Y, drawnBrake, drawnFoot, type Box, type ChainLayout, type DrawnBrake } from '~/drawing/chain-drawing'
 
 /** The bodies of one chain at one pedal force: the setup's, or as a ghost those of the car as it stands. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
-import { kneeAtRear, kneeOnLine } from '#core/report/pedal/chain-picture.ts'
-import type { BalanceReport } from '#core/report/balance/balance-report.ts'
+import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
+import { kneeAtRear, kneeOnLine } from '#core/hydraulics/chain-picture.ts'
+import type { BalanceReport } from '#core/balance/balance-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useProjectStore } from '~/stores/project'

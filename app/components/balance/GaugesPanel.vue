@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { GaugeSession } from '#core/model/project.ts'
-import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
-import { CAR_FAULTS, gaugeReport, gaugesToRead, simulatedPressures, type CarFault } from '#core/report/evidence/gauge-report.ts'
-import { counted } from '#core/report/figure/words.ts'
+import type { GaugeSession } from '#core/records/project.ts'
+import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
+import { CAR_FAULTS, gaugeReport, gaugesToRead, simulatedPressures, type CarFault } from '#core/evidence/gauge-report.ts'
+import { counted } from '#core/figures/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useGaugePairs } from '~/composables/gauge-pairs'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { HAND_FORCE_N, handReport } from '#core/report/balance/hand-report.ts'
+import { HAND_FORCE_N, handReport } from '#core/stopping/hand-report.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { pistonAreas, type AreaRow } from '#core/report/brake/piston-areas.ts'
+import { pistonAreas, type AreaRow } from '#core/hydraulics/piston-areas.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

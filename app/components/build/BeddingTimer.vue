@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { BEDDING } from '#core/report/build/bedding.ts'
+import { BEDDING } from '#core/work-order/bedding.ts'
 
 /** Bedding in, a stop at a time, with the time to cool between counted on the phone. */
 const at = ref<{ row: number; stop: number } | undefined>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { amount } from '#core/model/field.ts'
-import { SIGNAL_WORDS } from '#core/model/safety-note.ts'
-import type { OrderedStep, TorqueLine } from '#core/report/build/work-order.ts'
+import { amount } from '#core/records/field.ts'
+import { SIGNAL_WORDS } from '#core/records/safety-note.ts'
+import type { OrderedStep, TorqueLine } from '#core/work-order/work-order.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useBuild } from '~/composables/build'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { spacerInUseMm, resolveSetup } from '#core/model/resolve.ts'
-import { AXLES } from '#core/model/project.ts'
-import { chooseSpacer } from '#core/edit/spacer-choice.ts'
+import { spacerInUseMm, resolveSetup } from '#core/records/resolve.ts'
+import { AXLES } from '#core/records/project.ts'
+import { chooseSpacer } from '#core/commands/spacer-choice.ts'
 import { useProjectStore } from '~/stores/project'
 import { useLiveEdit } from '~/composables/live-edit'
 import { useWorkbench } from '~/composables/workbench'

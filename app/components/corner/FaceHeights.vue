@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { resolveSetup } from '#core/model/resolve.ts'
+import { resolveSetup } from '#core/records/resolve.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { VERDICT_SHORT } from '#core/report/corner/words.ts'
+import { VERDICT_SHORT } from '#core/clearance/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

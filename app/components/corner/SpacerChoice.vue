@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { length } from '#core/model/field.ts'
-import { chooseSpacer } from '#core/edit/spacer-choice.ts'
+import { length } from '#core/records/field.ts'
+import { chooseSpacer } from '#core/commands/spacer-choice.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

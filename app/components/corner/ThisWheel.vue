@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { boundWord } from '#core/report/figure/words.ts'
-import { shownVerdict } from '#core/report/step-state.ts'
-import { worstCheck } from '#core/report/worst-check.ts'
+import { boundWord } from '#core/figures/words.ts'
+import { shownVerdict } from '#core/evaluate/step-state.ts'
+import { worstCheck } from '#core/evaluate/worst-check.ts'
 import { useDoubts } from '~/composables/doubts'
 import { COUNT_WORDS } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'

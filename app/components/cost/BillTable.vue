@@ -2,7 +2,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import type { BillGroup, BillLine } from '#core/report/cost/bill.ts'
+import type { BillGroup, BillLine } from '#core/cost/bill.ts'
 import { useProjectStore } from '~/stores/project'
 import { moved, putBack, useSortable } from '~/composables/sortable'
 import { useWorkbench } from '~/composables/workbench'

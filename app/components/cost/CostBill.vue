@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { AXLES } from '#core/model/project.ts'
+import { AXLES } from '#core/records/project.ts'
 import { probabilityWords } from '#core/quantity/uncertainty-words.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
-import { counted } from '#core/report/figure/words.ts'
+import { counted } from '#core/figures/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Quote } from '#core/model/quote.ts'
+import type { Quote } from '#core/records/quote.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { usePriceDesk } from '~/composables/price-desk'
-import { counted } from '#core/report/figure/words.ts'
+import { counted } from '#core/figures/words.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { count } from '#core/model/field.ts'
-import type { Price, Wear, Wearing } from '#core/model/project.ts'
-import type { Range } from '#core/cost/season.ts'
+import { count } from '#core/records/field.ts'
+import type { Price, Wear, Wearing } from '#core/records/project.ts'
+import type { Range } from '#core/cost/maths/season.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatMoney } from '#core/quantity/format.ts'
-import { paybackAgainst, type Season } from '#core/report/cost/season.ts'
+import { paybackAgainst, type Season } from '#core/cost/season.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

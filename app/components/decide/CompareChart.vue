@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { frontOf, type Comparison } from '#core/report/decide/compare.ts'
-import type { QuestionId } from '#core/model/project.ts'
-import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/report/decide/criteria.ts'
+import { frontOf, type Comparison } from '#core/decide/compare.ts'
+import type { QuestionId } from '#core/records/project.ts'
+import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/decide/criteria.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useSearch } from '~/composables/search'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { compare, orderBy, type CompareCell, type CompareRow } from '#core/report/decide/compare.ts'
-import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/report/decide/criteria.ts'
+import { compare, orderBy, type CompareCell, type CompareRow } from '#core/decide/compare.ts'
+import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
-import type { HeatBrief } from '#core/report/heat/heat-brief.ts'
+import type { HeatBrief } from '#core/heat/heat-brief.ts'
 import { useDuty } from '~/composables/heat'
 import { useReports } from '~/composables/reports'
 import { useProjectStore } from '~/stores/project'

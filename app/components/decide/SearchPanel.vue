@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/report/decide/criteria.ts'
-import { changesIn } from '#core/report/decide/take-find.ts'
-import type { FullLook } from '#core/report/decide/full-look.ts'
-import type { Find } from '#core/report/decide/search.ts'
+import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/decide/criteria.ts'
+import { changesIn } from '#core/decide/take-find.ts'
+import type { FullLook } from '#core/decide/full-look.ts'
+import type { Find } from '#core/decide/search.ts'
 import { formatMoney, formatQuantity, inSentence } from '#core/quantity/format.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 import { useSearch } from '~/composables/search'

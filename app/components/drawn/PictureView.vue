@@ -2,7 +2,7 @@
 import { drag, pointer, select, zoom, zoomIdentity, zoomTransform, type ZoomBehavior, type ZoomTransform } from 'd3'
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch, watchEffect } from 'vue'
-import type { Px } from '#core/picture/grey.ts'
+import type { Px } from '#core/vision/grey.ts'
 
 /** A picture to look at closely: moved, made larger, pointed at; with places that can be dragged and lines between them. */
 export interface Handle {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { sheetOf, type SheetId } from '#core/model/sheets.ts'
+import { sheetOf, type SheetId } from '#core/records/sheets.ts'
 import { SHEET_FIGURES } from '~/drawing/sheet-figures'
 
 /** What to touch with what: the drawn figure of a sheet, the dimension in hand picked out. */

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { PAPERS, template, type Paper } from '#core/formats/template.ts'
 import { templateSvg } from '#core/formats/template-svg.ts'
-import { resolveSetup } from '#core/model/resolve.ts'
+import { resolveSetup } from '#core/records/resolve.ts'
 import { useProjectStore } from '~/stores/project'
 import { useFormats } from '~/composables/formats'
 import { writePointsCsv } from '#core/formats/points-text.ts'

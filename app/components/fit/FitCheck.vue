@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { notEnoughData, questionKey } from '#core/model/question.ts'
-import { fitMissing } from '#core/report/step-state.ts'
-import { counted, FINDING_ORDER, worstVerdict } from '#core/report/figure/words.ts'
+import { notEnoughData, questionKey } from '#core/records/question.ts'
+import { fitMissing } from '#core/evaluate/step-state.ts'
+import { counted, FINDING_ORDER, worstVerdict } from '#core/figures/words.ts'
 import { COUNT_WORDS, useFitRows, type FitRow } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -12,7 +12,7 @@ const { groups } = useFitRows()
 const open = ref<string>()
 /** Rows that needed attention since the page was opened: one that is fixed here stays where it is. */
 const attended = ref(new Set<string>())
-const needsAttention = (row: FitRow) => row.verdict !== 'fits' || row.fit?.unpriced === true
+const needsAttention = (row: FitRow) => row.verdict !== 'fits' || row.fit?.accepted === true || row.fit?.unpriced === true
 watch(
   () => report.value?.setupId,
   () => (attended.value = new Set()),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { LIMITS, type LimitId } from '#core/report/fit/for-views.ts'
+import { LIMITS, type LimitId } from '#core/fit/for-views.ts'
 import { formatQuantity, editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { Dimension } from '#core/quantity/units.ts'

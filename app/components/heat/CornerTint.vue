@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3'
 import { computed } from 'vue'
-import type { Moment } from '#core/heat/session.ts'
-import type { Corner } from '#core/report/corner/half-section.ts'
+import type { Moment } from '#core/heat/maths/session.ts'
+import type { Corner } from '#core/clearance/half-section.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { extentOf, parallelBody, pathOf, sectionScale } from '~/drawing/section'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { NamedDuty } from '#core/report/heat/duties.ts'
+import type { NamedDuty } from '#core/heat/duties.ts'
 import { useDuty } from '~/composables/heat'
 
 /** The driving that is asked about, and the ways to one's own. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { line, max, pointer, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import type { Corner } from '#core/report/corner/half-section.ts'
-import type { HeatReport, HeatSample } from '#core/report/heat/heat-report.ts'
-import type { Axle } from '#core/model/project.ts'
+import type { Corner } from '#core/clearance/half-section.ts'
+import type { HeatReport, HeatSample } from '#core/heat/heat-report.ts'
+import type { Axle } from '#core/records/project.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useWorkbench } from '~/composables/workbench'

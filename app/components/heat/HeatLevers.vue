@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { makeHeatEdit } from '#core/edit/heat-edit.ts'
-import { helps, leversSentence, type HeatLever } from '#core/report/heat/heat-levers.ts'
+import { makeHeatEdit } from '#core/commands/heat-edit.ts'
+import { helps, leversSentence, type HeatLever } from '#core/heat/heat-levers.ts'
 import { useHeatLevers } from '~/composables/heat'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

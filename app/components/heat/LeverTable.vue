@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gainWords, goesFirstWords, type HeatLever } from '#core/report/heat/heat-levers.ts'
+import { gainWords, goesFirstWords, type HeatLever } from '#core/heat/heat-levers.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { useWorkbench } from '~/composables/workbench'
 

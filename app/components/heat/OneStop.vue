@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { distanceWords, stopReport, type StopRow } from '#core/report/heat/stop-report.ts'
+import { distanceWords, stopReport, type StopRow } from '#core/heat/stop-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { curveLinear, line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { frictionOf, padsBeside } from '#core/report/heat/pad-curves.ts'
+import { frictionOf, padsBeside } from '#core/heat/pad-curves.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useChartWidth } from '~/composables/chart-width'
 import { useHeat } from '~/composables/heat'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
-import { stagingReport } from '#core/report/heat/staging-report.ts'
-import type { Axle } from '#core/model/project.ts'
+import { stagingReport } from '#core/heat/staging-report.ts'
+import type { Axle } from '#core/records/project.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="V extends string | number">
 import { computed, shallowRef } from 'vue'
-import type { FindingVerdict } from '#core/report/figure/finding.ts'
+import type { Verdict } from '#core/figures/verdict.ts'
 
 /** One of several: searched where there are many, in groups, each with what it would bring; a long name keeps its end. */
 export interface Choice<T> {
@@ -8,7 +8,7 @@ export interface Choice<T> {
   label: string
   /** What stands behind it: a verdict in words, a price. */
   detail?: string
-  verdict?: FindingVerdict
+  verdict?: Verdict
   group?: string
   disabled?: boolean
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { FacesField, WheelFace } from '#core/model/field.ts'
-import { fieldSchema } from '#core/model/field-schema.ts'
-import { schemaProblems } from '#core/model/schema-problems.ts'
+import type { FacesField, WheelFace } from '#core/records/field.ts'
+import { fieldSchema } from '#core/records/field-schema.ts'
+import { schemaProblems } from '#core/records/schema-problems.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Field, WheelFace } from '#core/model/field.ts'
-import * as ways from '#core/model/ways.ts'
+import type { Field, WheelFace } from '#core/records/field.ts'
+import * as ways from '#core/records/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 

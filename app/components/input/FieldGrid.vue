@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Field, FieldTable } from '#core/model/field.ts'
-import { placeKey, type EntryPlace } from '#core/model/question.ts'
+import type { Field, FieldTable } from '#core/records/field.ts'
+import { placeKey, type EntryPlace } from '#core/records/question.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import type { FigureField } from '#core/model/field.ts'
-import { unusual } from '#core/model/plausible.ts'
-import { fieldSchema } from '#core/model/field-schema.ts'
-import { schemaProblems } from '#core/model/schema-problems.ts'
+import type { FigureField } from '#core/records/field.ts'
+import { unusual } from '#core/records/plausible.ts'
+import { fieldSchema } from '#core/records/field-schema.ts'
+import { schemaProblems } from '#core/records/schema-problems.ts'
 import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
 import { fieldQuantity, plusMinusOf } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { DEFAULT_PLUS_MINUS, PLUS_MINUS, type PlusMinus } from '#core/quantity/plus-minus.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
-import { isTypical, type WayId } from '#core/model/way-ids.ts'
-import type { Asked } from '#core/model/ways.ts'
+import { isTypical, type WayId } from '#core/records/way-ids.ts'
+import type { Asked } from '#core/records/ways.ts'
 import { useDraft } from '~/composables/draft'
 import { useProjectStore } from '~/stores/project'
 
@@ -28,7 +28,7 @@ const props = defineProps<{
   table?: string
   /** Where it is entered: tells it from another of the same name on the page. */
   place?: string
-  ways?: typeof import('#core/model/ways.ts')
+  ways?: typeof import('#core/records/ways.ts')
 }>()
 const store = useProjectStore()
 const emit = defineEmits<{ change: [figure: Figure | undefined]; several: [figures: Record<string, Figure | Figure[]>]; enter: [] }>()

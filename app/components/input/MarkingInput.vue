@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import type { WayId } from '#core/model/way-ids.ts'
-import { figuresFrom, WAYS, type Asked, type Way } from '#core/model/ways.ts'
+import type { WayId } from '#core/records/way-ids.ts'
+import { figuresFrom, WAYS, type Asked, type Way } from '#core/records/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'

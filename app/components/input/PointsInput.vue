@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
 import { readOutlines, readProfile, writeOutlines, writeProfile, type LineProblem } from '#core/formats/points-text.ts'
-import type { NamedOutline, OutlinesField, ProfileField, WheelProfile } from '#core/model/field.ts'
+import type { NamedOutline, OutlinesField, ProfileField, WheelProfile } from '#core/records/field.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
 /** Measured points as lines of text: typed, or pasted from a spreadsheet. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { reactive, ref, useId, watch } from 'vue'
-import { CURRENCIES, type Currency, type Price } from '#core/model/project.ts'
-import { priceSchema } from '#core/model/schema.ts'
-import { schemaProblems } from '#core/model/schema-problems.ts'
+import { CURRENCIES, type Currency, type Price } from '#core/records/project.ts'
+import { priceSchema } from '#core/records/schema.ts'
+import { schemaProblems } from '#core/records/schema-problems.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 
 /** A price as a range: low, likely, high, and how many pieces it buys. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { FoldedPart } from '#components'
 import { computed, ref } from 'vue'
-import { CLASSES, CLASS_IDS, type ClassId } from '#core/typical/classes.ts'
-import { fillFromClass, typicalCount } from '#core/typical/fill.ts'
+import { CLASSES, CLASS_IDS, type ClassId } from '#core/guide/classes.ts'
+import { fillFromClass, typicalCount } from '#core/guide/fill.ts'
 import { useProjectStore } from '~/stores/project'
 
 /** A class of cars from which what is unknown is filled in. */

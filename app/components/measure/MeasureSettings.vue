@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { INSTRUMENT_CHOICES } from '~/composables/choices'
 import { computed } from 'vue'
-import { PART_KINDS, fieldsOf } from '#core/model/part-kinds.ts'
-import type { ChoiceField } from '#core/model/field.ts'
+import { PART_KINDS, fieldsOf } from '#core/records/part-kinds.ts'
+import type { ChoiceField } from '#core/records/field.ts'
 import { INSTRUMENTS, type InstrumentId } from '#core/quantity/instrument.ts'
 import { capital, formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { residualWords } from '#core/picture/words.ts'
+import { residualWords } from '#core/vision/words.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { LIES, type Lies, type PictureSession } from '~/composables/picture-session'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { WHEEL_TAGS, type WheelTag } from '#core/model/field.ts'
+import { WHEEL_TAGS, type WheelTag } from '#core/records/field.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { doubtWords } from '#core/picture/words.ts'
+import { doubtWords } from '#core/vision/words.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import type { PictureSession } from '~/composables/picture-session'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { INSTRUMENT_CHOICES, ORIGIN_CHOICES } from '~/composables/choices'
 import { nextTick, ref } from 'vue'
-import { WHEEL_TAGS, type NamedOutline, type WheelProfile, type WheelTag } from '#core/model/field.ts'
-import type { Polyline } from '#core/clearance/polyline.ts'
+import type { NamedOutline, WheelProfile, WHEEL_TAGS, type WheelTag } from '#core/records/field.ts'
+import type { Polyline } from '#core/clearance/maths/polyline.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 import { usePointTable, type PointCell } from '~/composables/point-table'

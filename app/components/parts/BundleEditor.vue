@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Draft } from 'immer'
-import { PART_KINDS } from '#core/model/part-kinds.ts'
-import { AXLES, type Bundle } from '#core/model/project.ts'
-import { slotFor } from '#core/edit/take-bundle.ts'
+import { PART_KINDS } from '#core/records/part-kinds.ts'
+import { AXLES, type Bundle } from '#core/records/project.ts'
+import { slotFor } from '#core/commands/take-bundle.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

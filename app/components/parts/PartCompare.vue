@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Part } from '#core/model/project.ts'
-import { compareParts, type PartRow } from '#core/report/offer/compare-parts.ts'
+import type { Part } from '#core/records/project.ts'
+import { compareParts, type PartRow } from '#core/whatif/compare-parts.ts'
 import { useWorkbench } from '~/composables/workbench'
 
 /** Two parts of one kind side by side, what differs first. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { putAt } from '#core/edit/put-at.ts'
+import { putAt } from '#core/commands/put-at.ts'
 import { readPartLine } from '#core/formats/part-line.ts'
-import { PART_KINDS } from '#core/model/part-kinds.ts'
+import { PART_KINDS } from '#core/records/part-kinds.ts'
 import { useProjectStore } from '~/stores/project'
 import { useChoosePart } from '~/composables/choose-part'
 import { useFormLens } from '~/composables/form-lens'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PartOf } from '#core/model/project.ts'
-import { partSection } from '#core/report/corner/part-section.ts'
+import type { PartOf } from '#core/records/project.ts'
+import { partSection } from '#core/clearance/part-section.ts'
 import { useWorkbench } from '~/composables/workbench'
 
 /** The outline of a caliper or the profile of a wheel alone, so that a mistyped figure is seen at once. */

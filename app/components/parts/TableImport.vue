@@ -2,7 +2,7 @@
 import { ORIGIN_CHOICES } from '~/composables/choices'
 import { computed, ref } from 'vue'
 import { headerOf } from '#core/formats/parts-csv.ts'
-import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/model/part-kinds.ts'
+import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '#core/records/part-kinds.ts'
 import { useTableImport } from '~/composables/table-import'
 import { csvText } from '#core/formats/csv-text.ts'
 import { download } from '~/composables/project-files'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LOADS_DRIVEN, SURFACES, type LoadDriven, type SurfaceDriven } from '#core/model/logbook.ts'
+import { LOADS_DRIVEN, SURFACES, type LoadDriven, type SurfaceDriven } from '#core/records/logbook.ts'
 
 /** On what, and with what load, a car was driven. */
 const surface = defineModel<SurfaceDriven>('surface', { required: true })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { hydraulicsOf } from '#core/report/pedal/hydraulics-of.ts'
-import { lastBars, type LastBar } from '#core/report/prove/logbook.ts'
+import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
+import { lastBars, type LastBar } from '#core/evidence/logbook.ts'
 import { today } from '~/composables/build'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

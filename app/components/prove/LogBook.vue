@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { LOG_FILES, readLogCsv, writeLogCsv, type LogFile } from '#core/formats/log-csv.ts'
-import { LOG_KINDS, timeline, type LogEntry, type LogKind } from '#core/report/prove/logbook.ts'
-import { counted } from '#core/report/figure/words.ts'
+import { LOG_KINDS, timeline, type LogEntry, type LogKind } from '#core/evidence/logbook.ts'
+import { stepTitles } from '#core/work-order/work-order.ts'
+import { counted } from '#core/figures/words.ts'
 import { newId } from '~/composables/new-id'
 import { download } from '~/composables/project-files'
 import { useProjectStore } from '~/stores/project'
@@ -14,7 +15,7 @@ const { link } = useWorkbench()
 const kind = ref<LogKind | 'all'>('all')
 const setupId = ref('all')
 const track = ref('all')
-const all = computed(() => timeline(store.project!))
+const all = computed(() => timeline(store.project!, (setupId) => stepTitles(store.project!, setupId)))
 const shown = computed(() =>
   all.value.filter(
     (one) =>

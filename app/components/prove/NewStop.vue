@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import type { LoadDriven, StopTest, SurfaceDriven } from '#core/model/logbook.ts'
+import type { LoadDriven, StopTest, SurfaceDriven } from '#core/records/logbook.ts'
 import { stopFromPoints, stopFromTable } from '#core/formats/stop-trace.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
-import { stopReport } from '#core/report/heat/stop-report.ts'
+import { stopReport } from '#core/heat/stop-report.ts'
 import { today } from '~/composables/build'
 import { newId } from '~/composables/new-id'
 import { LOGGER_FAULTS, simulatedLogger, type LoggerFault } from '~/gauge/simulated-logger'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3'
 import { computed } from 'vue'
-import type { PadLook } from '#core/report/prove/wear-report.ts'
+import type { PadLook } from '#core/evidence/wear-report.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useWorkbench } from '~/composables/workbench'
 

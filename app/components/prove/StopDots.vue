@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import type { RunGroup } from '#core/report/prove/stop-tests.ts'
+import type { RunGroup } from '#core/evidence/stop-tests.ts'
 import { useChartWidth } from '~/composables/chart-width'
 
 /** Every valid run as a dot on a line of metres, one line a setup, with the mean of its runs and what the model predicts. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
-import type { StopTest, SurfaceDriven, LoadDriven } from '#core/model/logbook.ts'
-import { decelG, stopsReport, TEST_RULES, type RunRow } from '#core/report/prove/stop-tests.ts'
-import { counted } from '#core/report/figure/words.ts'
+import type { StopTest, SurfaceDriven, LoadDriven } from '#core/records/logbook.ts'
+import { decelG, stopsReport, TEST_RULES, type RunRow } from '#core/evidence/stop-tests.ts'
+import { counted } from '#core/figures/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

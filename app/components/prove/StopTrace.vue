@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { traceSaid } from '#core/report/prove/trace-said.ts'
+import { traceSaid } from '#core/evidence/trace-said.ts'
 import { useChartWidth } from '~/composables/chart-width'
 
 /** Deceleration over one stop: one that weakens shows fade, a saw-tooth anti-lock at work. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Missing } from '#core/report/figure/figure.ts'
+import type { Missing } from '#core/figures/figure.ts'
 
 /** In place of an answer: that there is none yet, and what it waits for. */
 defineProps<{ what: string; missing: readonly Missing[] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GLOSSARY, type TermId } from '#core/report/glossary.ts'
+import { GLOSSARY, type TermId } from '#core/guide/glossary.ts'
 
 /** A term where it first stands on a page: selecting it shows what it means. */
 const { id } = defineProps<{ id: TermId }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { madeWords } from '#core/model/ways.ts'
+import { madeWords } from '#core/records/ways.ts'
 import type { MadeOf } from '#core/quantity/figure.ts'
 import { useWorkbench } from '~/composables/workbench'
 

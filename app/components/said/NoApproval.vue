@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NO_APPROVAL } from '#core/model/safety-note.ts'
+import { NO_APPROVAL } from '#core/records/safety-note.ts'
 
 /** What the application is not. */
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIGNAL_WORDS, type SafetyNote } from '#core/model/safety-note.ts'
+import { SIGNAL_WORDS, type SafetyNote } from '#core/records/safety-note.ts'
 
 /** One hazard beside the control or the step where someone acts: signal word, hazard, and what to do. */
 defineProps<{ note: SafetyNote }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { questionKey } from '#core/model/question.ts'
-import type { Missing } from '#core/report/figure/figure.ts'
+import { questionKey } from '#core/records/question.ts'
+import type { Missing } from '#core/figures/figure.ts'
 import { useWorkbench } from '~/composables/workbench'
 
 /** What keeps something unknown, each leading to where it is entered, with how to get it. */

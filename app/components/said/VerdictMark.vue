@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { FindingVerdict } from '#core/report/figure/finding.ts'
+import type { Verdict } from '#core/figures/verdict.ts'
 
 /** A verdict as a shape of its own, so that colour is never alone. */
-defineProps<{ verdict: FindingVerdict; size?: number }>()
+defineProps<{ verdict: Verdict; size?: number }>()
 </script>
 
 <template>

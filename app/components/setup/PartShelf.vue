@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { PART_KINDS } from '#core/model/part-kinds.ts'
-import { AXLES, type Axle, type AxleSlot, type Part } from '#core/model/project.ts'
-import { slotFor } from '#core/edit/take-bundle.ts'
+import { PART_KINDS } from '#core/records/part-kinds.ts'
+import { AXLES, type Axle, type AxleSlot, type Part } from '#core/records/project.ts'
+import { slotFor } from '#core/commands/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { useCandidates } from '~/composables/candidates'
 import { useChoosePart } from '~/composables/choose-part'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { chooseShims } from '#core/edit/accept.ts'
-import { AXLES, type Axle } from '#core/model/project.ts'
-import { resolveSetup } from '#core/model/resolve.ts'
+import { chooseShims } from '#core/commands/accept.ts'
+import { AXLES, type Axle } from '#core/records/project.ts'
+import { resolveSetup } from '#core/records/resolve.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { useProjectStore } from '~/stores/project'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { QUESTIONS } from '#core/model/project.ts'
+import { QUESTIONS } from '#core/records/project.ts'
 import { useQuestion } from '~/composables/question'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
-import type { StepState } from '#core/report/report.ts'
-import { withLaterResults } from '#core/report/step-state.ts'
+import type { StepState } from '#core/evaluate/report.ts'
+import { withLaterResults } from '#core/evaluate/step-state.ts'
 import { useDoubts } from '~/composables/doubts'
 import { useHeatBriefs } from '~/composables/heat'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ledger } from '#core/report/ledger.ts'
+import { ledger } from '#core/evaluate/key-figures.ts'
 import { useProjectStore } from '~/stores/project'
 import { useDoubts } from '~/composables/doubts'
 import { useHeatBriefs } from '~/composables/heat'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { LISTS } from '#core/model/schema.ts'
+import { LISTS } from '#core/records/schema.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { putBack, useSortable } from '~/composables/sortable'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { USES, usesOf } from '#core/model/uses.ts'
-import { DUTIES } from '#core/report/heat/duties.ts'
-import { BANDS } from '#core/report/pedal/pedal-bands.ts'
+import { USES, usesOf } from '#core/records/uses.ts'
+import { DUTIES } from '#core/heat/duties.ts'
+import { BANDS } from '#core/hydraulics/pedal-bands.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 

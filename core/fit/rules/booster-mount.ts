@@ -1,4 +1,4 @@
-import { inCompetitionOnly } from '../../model/uses.ts'
+import { inCompetitionOnly } from '../../records/uses.ts'
 import type { Remedy } from '../finding.ts'
 import type { Rule } from '../rule.ts'
 

@@ -1,4 +1,4 @@
-import type { PartOf } from '../../model/project.ts'
+import type { PartOf } from '../../records/project.ts'
 import type { Look } from '../look.ts'
 
 /** A radius of a caliper as it stands on this car, mm: from the hub as taken, or from the mount, and what a bracket lifts it by. */

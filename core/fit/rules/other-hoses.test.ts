@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals'
-import type { Project } from '../../model/project.ts'
+import type { Project } from '../../records/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { demo, find, part } from '../../testing/fit.ts'
-import { acceptRemedy } from '../../edit/accept.ts'
+import { acceptRemedy } from '../../commands/accept.ts'
 import type { RuleId } from '../rules.ts'
 
 /** The demo's front hose has something wrong with it; a copy that is right lies in the library. */

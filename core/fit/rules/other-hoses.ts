@@ -1,5 +1,5 @@
-import { belongsToOtherAxle } from '../../model/hose-axle.ts'
-import type { PartOf } from '../../model/project.ts'
+import { belongsToOtherAxle } from '../../records/hose-axle.ts'
+import type { PartOf } from '../../records/project.ts'
 import type { Look } from '../look.ts'
 import { sameThread } from './same-thread.ts'
 

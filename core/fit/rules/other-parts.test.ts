@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Project } from '../../model/project.ts'
+import type { Project } from '../../records/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { demo, find, part } from '../../testing/fit.ts'
 import type { RuleId } from '../rules.ts'

@@ -1,4 +1,4 @@
-import type { AxleSlot, PartOf } from '../../model/project.ts'
+import type { AxleSlot, PartOf } from '../../records/project.ts'
 import type { Remedy } from '../finding.ts'
 import type { Look } from '../look.ts'
 import { sameThread } from './same-thread.ts'

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import type { Verdict } from '../finding.ts'
+import type { Verdict } from '../../figures/verdict.ts'
 import { demo, find, part } from '../../testing/fit.ts'
 
 const REAR = 'stock-rear-caliper'

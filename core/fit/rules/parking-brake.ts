@@ -1,4 +1,4 @@
-import { inCompetitionOnly } from '../../model/uses.ts'
+import { inCompetitionOnly } from '../../records/uses.ts'
 import type { Rule } from '../rule.ts'
 
 export const parkingBrake: Rule = {

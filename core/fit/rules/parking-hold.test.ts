@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { Project } from '../../model/project.ts'
+import type { Project } from '../../records/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { demo, find, part } from '../../testing/fit.ts'
-import { setSeen } from '../../edit/accept.ts'
+import { setSeen } from '../../commands/accept.ts'
 import { heldGrade } from './parking-hold.ts'
 
 describe('the grade that is held', () => {

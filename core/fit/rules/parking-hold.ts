@@ -1,9 +1,9 @@
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { formatQuantity } from '../../quantity/format.ts'
-import { notKnown } from '../../model/question.ts'
+import { notKnown } from '../../records/question.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'
-import { effectiveRadiusMm, sweptRing } from '../../hydraulics/effective-radius.ts'
+import { effectiveRadiusMm, sweptRing } from '../../hydraulics/maths/effective-radius.ts'
 import { mountedRadius } from './mounted-radius.ts'
 
 /**

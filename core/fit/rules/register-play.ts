@@ -1,4 +1,4 @@
-import type { PartOf } from '../../model/project.ts'
+import type { PartOf } from '../../records/project.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { demo, find, part } from '../../testing/fit.ts'
 import { figure } from '../../quantity/figure.ts'
-import type { Project } from '../../model/project.ts'
+import type { Project } from '../../records/project.ts'
 
 const ROTOR = 'stock-front-rotor'
 const LEVER = {
@@ -58,7 +58,7 @@ test('a hand lever is looked at where there is one, and never said to be a parki
   expect((['leverRatio', 'boreMm', 'portThread', 'portSeat', 'seals'] as const).map(taken)).toEqual(Array(5).fill('unknown'))
 })
 test('it is on the bill of the setup it goes into', async () => {
-  const { evaluate } = await import('../../report/evaluate.ts')
+  const { evaluate } = await import('../../evaluate/evaluate.ts')
   const project: Project = demo((one) => {
     one.parts.push({ ...LEVER, price: { lowMinor: 8000, likelyMinor: 9000, highMinor: 9900, currency: 'EUR', pieces: 1 } })
     one.setups[3]!.hydraulics.handLever = 'hand-lever'

@@ -3,7 +3,7 @@ import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Piece } from '../piece.ts'
 import type { Rule } from '../rule.ts'
-import { LIMITS } from '../limits.ts'
+import { LIMITS } from '../../records/limits.ts'
 import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
 
 /** Thread that a wheel nut or bolt needs: one diameter in steel, and at least so many turns, mm. */

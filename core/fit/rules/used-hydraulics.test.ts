@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
-import { INSPECTIONS } from '../../model/inspection.ts'
-import type { PartKind } from '../../model/part-kinds.ts'
-import { projectProblems } from '../../model/check.ts'
-import type { Project } from '../../model/project.ts'
+import { INSPECTIONS } from '../../records/inspection.ts'
+import type { PartKind } from '../../records/part-kinds.ts'
+import { projectProblems } from '../../records/check.ts'
+import type { Project } from '../../records/project.ts'
 import { demo, find } from '../../testing/fit.ts'
-import { acceptRemedy } from '../../edit/accept.ts'
+import { acceptRemedy } from '../../commands/accept.ts'
 
 type Found = 'passed' | 'failed'
 /** The demo with used parts in its hydraulics: every point passed but those that are named, or left open. */

@@ -1,5 +1,5 @@
-import { inspected, inspectionOf } from '../../model/inspection.ts'
-import type { Part } from '../../model/project.ts'
+import { inspected, inspectionOf } from '../../records/inspection.ts'
+import type { Part } from '../../records/project.ts'
 import type { Judgement } from '../finding.ts'
 import type { Look } from '../look.ts'
 import type { Rule } from '../rule.ts'

@@ -1,4 +1,4 @@
-import type { ResolvedAxle } from '../../model/resolve.ts'
+import type { ResolvedAxle } from '../../records/resolve.ts'
 import type { Rule } from '../rule.ts'
 
 /** Whether the wheel is smaller than the caliper's maker states. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Draft } from 'immer'
-import { putAt } from '#core/edit/put-at.ts'
-import { carAxleFields, carFields } from '#core/model/car-fields.ts'
-import { AXLES, type Axle, type Car } from '#core/model/project.ts'
+import { putAt } from '#core/commands/put-at.ts'
+import { carAxleFields, carFields } from '#core/records/car-fields.ts'
+import { AXLES, type Axle, type Car } from '#core/records/project.ts'
 import { useProjectStore } from '~/stores/project'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { carAxleFields } from '#core/model/car-fields.ts'
-import { fieldsOf } from '#core/model/part-kinds.ts'
-import { SHEETS, type Sheet } from '#core/model/sheets.ts'
+import { carAxleFields } from '#core/records/car-fields.ts'
+import { fieldsOf } from '#core/records/part-kinds.ts'
+import { SHEETS, type Sheet } from '#core/records/sheets.ts'
 import { INSTRUMENTS } from '#core/quantity/instrument.ts'
 import { useProjectStore } from '~/stores/project'
 import { LOOSE_FIELDS } from '~/composables/measuring'
