@@ -1,5 +1,4 @@
-import type { NamedOutline, WheelProfile } from '../core/records/field.ts'
-import type { WheelTag } from '../core/records/field.ts'
+import type { NamedOutline, WheelProfile, WheelTag } from '../core/records/field.ts'
 
 /** Invented but plausible shapes of any fineness: a rounded caliper body under a wheel with a curved spoke back. */
 

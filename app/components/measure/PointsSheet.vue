@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { INSTRUMENT_CHOICES, ORIGIN_CHOICES } from '~/composables/choices'
 import { nextTick, ref } from 'vue'
-import type { NamedOutline, WheelProfile, WHEEL_TAGS, type WheelTag } from '#core/records/field.ts'
+import { type NamedOutline, type WheelProfile, WHEEL_TAGS, type WheelTag } from '#core/records/field.ts'
 import type { Polyline } from '#core/clearance/maths/polyline.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
