@@ -1,4 +1,4 @@
-import { dutySegments, owedN } from '../core/heat/maths/duty.ts'
+import { cycleSegments, owedN } from '../core/heat/maths/drive-cycle.ts'
 import { IRON_HEAT, specificHeat, type CornerNodes } from '../core/heat/maths/nodes.ts'
 import { session, type SessionAxle } from '../core/heat/maths/session.ts'
 import { CORNER_NODES } from '../core/testing/corner-nodes.ts'
@@ -8,7 +8,7 @@ const nodes: CornerNodes = { ...CORNER_NODES, ringMassKg: 6.2, areaM2: 0.09 }
 const axle = (forcePerMpaN: number): SessionAxle => ({ nodes, cheekMm: 7, sealMpa: 0, forcePerMpaN, friction: [[20, 0.42]] })
 const FRONT_N = 2600
 const REAR_N = 900
-const segments = dutySegments(
+const segments = cycleSegments(
   { massKg: 1050, resistanceN: 180, resistancePerV2: 0.4 },
   {
     kind: 'laps',

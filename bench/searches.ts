@@ -1,9 +1,9 @@
 import { DEMO_PROJECT } from '../core/demo/project.ts'
 import type { Project } from '../core/records/project.ts'
-import { DEFAULT_ASK, type SearchAsk } from '../core/decide/space.ts'
+import { DEFAULT_QUERY, type SearchQuery } from '../core/decide/search-space.ts'
 
 /** A library so small that all combinations can be looked at one by one: the front brakes of the demo's kits, its donor and other pads. */
-export function tinySearch(): { project: Project; ask: SearchAsk } {
+export function tinySearch(): { project: Project; ask: SearchQuery } {
   const kept = new Set([
     'estate-front-caliper',
     'estate-front-rotor',
@@ -29,11 +29,11 @@ export function tinySearch(): { project: Project; ask: SearchAsk } {
       setups: [stock],
       bundles: [],
     },
-    ask: { ...DEFAULT_ASK, setupId: stock.id, vary: { front: true, rear: false, wheel: false, hydraulics: false, booster: false } },
+    ask: { ...DEFAULT_QUERY, setupId: stock.id, vary: { front: true, rear: false, wheel: false, hydraulics: false, booster: false } },
   }
 }
 
-const ask = (vary: SearchAsk['vary']): SearchAsk => ({ ...DEFAULT_ASK, setupId: DEMO_PROJECT.setups[0].id, vary })
+const ask = (vary: SearchQuery['vary']): SearchQuery => ({ ...DEFAULT_QUERY, setupId: DEMO_PROJECT.setups[0].id, vary })
 /** What is promised of large libraries, with how many combinations there are at least. */
 export const LARGE_SEARCHES = [
   { parts: 60, ask: ask({ front: true, rear: true, wheel: false, hydraulics: false, booster: false }), most: 1e7, seconds: 1 },

@@ -11,23 +11,23 @@ import { boreReport as boresOf, type BoreOptions, type BoreReport } from './bala
 import { stillWrong, workOrder as workOrderOf, type WorkOrder } from './work-order/work-order.ts'
 import { compare, type Comparison } from './decide/compare.ts'
 import { search as searchIn } from './decide/search.ts'
-import type { SearchResult } from './decide/found.ts'
-import { DEFAULT_ASK, type SearchAsk } from './decide/space.ts'
-import { doubtReport, type DoubtReport } from './uncertainty/doubt-report.ts'
+import type { SearchReport } from './decide/search-report.ts'
+import { DEFAULT_QUERY, type SearchQuery } from './decide/search-space.ts'
+import { uncertaintyOf, type UncertaintyReport } from './uncertainty/uncertainty-report.ts'
 import { evaluate as evaluateOne } from './evaluate/evaluate.ts'
 import { evaluateAll, isReport } from './evaluate/evaluate-all.ts'
 import { gaugeReport as gaugesOf, type GaugeReport } from './evidence/gauge-report.ts'
 import { heatBrief } from './heat/heat-brief.ts'
 import { heatReport as heatOf, type HeatReport } from './heat/heat-report.ts'
-import { judgedLevers } from './evaluate/judged-levers.ts'
-import type { LeverReport } from './whatif/lever-advice.ts'
+import { judgedAdjustments } from './evaluate/judged-adjustments.ts'
+import type { AdjustmentReport } from './whatif/adjustments.ts'
 import { stopsReport, type StopsAsked, type StopsReport } from './evidence/stop-tests.ts'
 import { wearReport as wearOf, type WearReport } from './evidence/wear-report.ts'
 import type { Report } from './evaluate/report.ts'
 
 export { DEMO_PROJECT } from './demo/project.ts'
 export { readProject, writeProject } from './formats/project-file.ts'
-export type { Project, PressurePair, SearchAsk, StopsAsked }
+export type { Project, PressurePair, SearchQuery, StopsAsked }
 
 /**
  * Everything that is said of one setup: figures with inputs, checks, clearance, parts list, key figures.
@@ -63,9 +63,9 @@ export const boreReport = (project: Project, setupId: string, options: BoreOptio
  * evaluated before it is returned.
  *
  * @example
- * leverReport(DEMO_PROJECT, 'balanced').advice.every((one) => one.offers.length <= 3) // => true
+ * adjustmentReport(DEMO_PROJECT, 'balanced').advice.every((one) => one.offers.length <= 3) // => true
  */
-export const leverReport = (project: Project, setupId: string): LeverReport => judgedLevers(project, setupId)
+export const adjustmentReport = (project: Project, setupId: string): AdjustmentReport => judgedAdjustments(project, setupId)
 
 /**
  * What pairs of line pressures say of gauges, balance bar and proportioning valve. `stated` names the causes that the
@@ -112,8 +112,8 @@ export const wearReport = (project: Project): WearReport => wearOf(project)
  * @example
  * search(DEMO_PROJECT, { setupId: 'as-it-stands', onHand: true }).finds.every((one) => one.values.cost === 0) // => true
  */
-export const search = (project: Project, query: Pick<SearchAsk, 'setupId'> & Partial<SearchAsk>): SearchResult =>
-  searchIn(project, { ...DEFAULT_ASK, ...query })
+export const search = (project: Project, query: Pick<SearchQuery, 'setupId'> & Partial<SearchQuery>): SearchReport =>
+  searchIn(project, { ...DEFAULT_QUERY, ...query })
 
 /**
  * Setups side by side, criterion by criterion, the first of them as the reference.
@@ -128,7 +128,7 @@ export function compareSetups(project: Project, setupIds?: readonly string[], se
   const reports = evaluateAll(project).filter(isReport)
   const chosen = wanted.flatMap((id) => reports.find((one) => one.setupId === id) ?? [])
   const heats = Object.fromEntries(chosen.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)]))
-  const likely = Object.fromEntries(chosen.map((one) => [one.setupId, doubtReport(project, one).frontFirstOf100]))
+  const likely = Object.fromEntries(chosen.map((one) => [one.setupId, uncertaintyOf(project, one).frontFirstOf100]))
   return compare(project, chosen, heats, likely)
 }
 
@@ -151,4 +151,5 @@ export function workOrder(project: Project, setupId: string): WorkOrder {
  * @example
  * uncertaintyReport(DEMO_PROJECT, 'balanced').figures['pedal.force'].p05 > 0 // => true
  */
-export const uncertaintyReport = (project: Project, setupId: string): DoubtReport => doubtReport(project, evaluateOne(project, setupId))
+export const uncertaintyReport = (project: Project, setupId: string): UncertaintyReport =>
+  uncertaintyOf(project, evaluateOne(project, setupId))

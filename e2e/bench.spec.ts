@@ -1,4 +1,4 @@
-import { choose, chosen, DEEP, drag, expect, exported, ledger, openDemo, pick, test, type } from './support.ts'
+import { choose, chosen, DEEP, drag, expect, exported, keyFigures, openDemo, pick, test, type } from './support.ts'
 
 const KINDS = {
   caliper: 'caliper',
@@ -50,13 +50,13 @@ test('parts can be added, named, priced, copied and removed', async ({ page }) =
 
 test('removing a part in use falls back to the current car, and undo brings it back', async ({ page }) => {
   await openDemo(page, 'parts', 'setup=big-kit&part=kit2-caliper')
-  const before = await ledger(page)
+  const before = await keyFigures(page)
   await expect(page.getByText('In use in: Twin-piston kit')).toBeVisible()
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(page.getByTestId('ledger-area')).toContainText('2290')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByTestId('ledger-area')).toContainText('3927')
-  await expect.poll(() => ledger(page)).toEqual(before)
+  await expect.poll(() => keyFigures(page)).toEqual(before)
 })
 
 test('setups are made, filled, renamed, ordered and removed', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { DEMO, expect, exported, grab, ledger, openDemo, strangers, test, fitsTheWindow } from './support.ts'
+import { DEMO, expect, exported, grab, keyFigures, openDemo, strangers, test, fitsTheWindow } from './support.ts'
 
 test('from the list of projects to the verdict of the demo', async ({ page }) => {
   const asked = strangers(page)
@@ -18,7 +18,7 @@ test('from the list of projects to the verdict of the demo', async ({ page }) =>
 test('drag the spacer until it clears, undo, export, import, same figures', async ({ page }) => {
   await openDemo(page)
   const verdict = page.getByTestId('verdict')
-  const before = await ledger(page)
+  const before = await keyFigures(page)
   const grip = page.getByTestId('spacer-grip')
   const from = await grab(grip.locator('circle'))
   for (let dx = 1; dx <= 40 && !/^Clears/.test(await verdict.innerText()); dx += 1) {
@@ -30,14 +30,14 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   const spacerMm = Number(await grip.getAttribute('aria-valuenow'))
   expect(spacerMm).toBeGreaterThan(1.5)
   expect(spacerMm).toBeLessThanOrEqual(4)
-  const dragged = await ledger(page)
+  const dragged = await keyFigures(page)
   expect(dragged[0]).not.toBe(before[0])
   expect(dragged[0]).toContain('Clears')
 
   // one gesture is one step back
   await page.keyboard.press('Control+z')
   await expect(verdict).toContainText('Too close')
-  await expect.poll(() => ledger(page)).toEqual(before)
+  await expect.poll(() => keyFigures(page)).toEqual(before)
   await page.keyboard.press('Control+Shift+z')
   await expect(verdict).toContainText('Clears:')
 
@@ -45,20 +45,20 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   await page.getByLabel('Thickness, front', { exact: true }).fill('5 mm')
   await page.getByLabel('Thickness, front', { exact: true }).press('Enter')
   await expect(page.getByTestId('ledger-cost')).toContainText('331')
-  const settled = await ledger(page)
+  const settled = await keyFigures(page)
 
   const text = await exported(page)
   await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
   await page.reload()
   await expect(page.getByTestId('ledger-cost')).toContainText('331')
-  await expect.poll(() => ledger(page)).toEqual(settled)
+  await expect.poll(() => keyFigures(page)).toEqual(settled)
 
   await page.goto('/')
   await page.locator('input[type=file]').setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await page.waitForURL((url) => url.pathname.endsWith('/fit') && !url.pathname.startsWith(DEMO))
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(page.getByTestId('ledger-cost')).toContainText('331')
-  await expect.poll(() => ledger(page)).toEqual(settled)
+  await expect.poll(() => keyFigures(page)).toEqual(settled)
   expect(JSON.parse(await exported(page)).setups).toEqual(JSON.parse(text).setups)
 })
 
@@ -71,7 +71,10 @@ test('the other setups teach what they are made for', async ({ page }) => {
   await expect(page.getByTestId('ledger-bias')).toContainText('points to the rear')
   await page.keyboard.press('6')
   await expect(page.getByTestId('lock-order')).toContainText('Front locks first up to 0.8')
-  await page.getByTestId('balance-facts').getByRole('button', { name: /^8\d\.\d%$/ }).click()
+  await page
+    .getByTestId('balance-facts')
+    .getByRole('button', { name: /^8\d\.\d%$/ })
+    .click()
   const drawer = page.getByRole('dialog')
   await expect(drawer).toContainText('F_f / (F_f + F_r)')
   await expect(drawer).toContainText('T. Gillespie')

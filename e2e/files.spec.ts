@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
-import { expect, exported, ledger, openDemo, test } from './support.ts'
+import { expect, exported, keyFigures, openDemo, test } from './support.ts'
 
 async function drop(page: Page, name: string, text: string): Promise<void> {
   const transfer = await page.evaluateHandle(
@@ -24,7 +24,7 @@ interface Spoilable {
 
 test('five broken files are refused with places, and nothing changes', async ({ page }) => {
   await openDemo(page)
-  const before = await ledger(page)
+  const before = await keyFigures(page)
   const good = await exported(page)
   const spoil = (change: (project: Spoilable) => void): string => {
     const copy = JSON.parse(good)
@@ -57,7 +57,7 @@ test('five broken files are refused with places, and nothing changes', async ({ 
     await dialog.getByRole('button', { name: 'Close', exact: true }).click()
     await expect(dialog).toBeHidden()
   }
-  await expect.poll(() => ledger(page)).toEqual(before)
+  await expect.poll(() => keyFigures(page)).toEqual(before)
   expect(await exported(page)).toBe(good)
   await drop(page, 'good.json', good)
   await expect(page.getByRole('dialog', { name: 'This file was not opened' })).toBeHidden()

@@ -1,6 +1,6 @@
 import { largeProject } from '../core/testing/large.ts'
 import { DEMO_PROJECT } from '../core/demo/project.ts'
-import { DEEP, expect, ledger, seriousFindings, test, withinYardsticks } from './support.ts'
+import { DEEP, expect, keyFigures, seriousFindings, test, withinYardsticks } from './support.ts'
 
 /** A workshop's whole library: two thousand parts and forty setups, as many as a project holds. */
 
@@ -42,7 +42,7 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
     const visit = async () => {
       await page.goto('/p/large-library/car?setup=estate-fronts')
       // the ranges are computed and what the links fetch ahead is here by the time one has read the page
-      await ledger(page)
+      await keyFigures(page)
       await page.waitForLoadState('networkidle')
       return painted(step)
     }

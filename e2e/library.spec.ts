@@ -1,6 +1,19 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { choose, chosen, drag, expect, exported, ledger, openDemo, seriousFindings, test, tick, type, showAllFields } from './support.ts'
+import {
+  choose,
+  chosen,
+  drag,
+  expect,
+  exported,
+  keyFigures,
+  openDemo,
+  seriousFindings,
+  test,
+  tick,
+  type,
+  showAllFields,
+} from './support.ts'
 
 const saved = (page: Page) => expect(page.getByText('Saved here')).toBeAttached()
 const rule = (page: Page, id: string) => page.locator(`[data-rule="${id}"]`)
@@ -35,7 +48,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await expect(rule(page, 'front.used-part.caliper')).toContainText('a dust boot is torn')
   await expect(rule(page, 'front.wheel-clearance')).toContainText('Too close')
   await expect(rule(page, 'front.stud-engagement')).toContainText(/Thread engagement 17\.0.mm/)
-  const before = await ledger(page)
+  const before = await keyFigures(page)
 
   // the unknown leads to its field
   await page.getByTestId('yard-list').getByRole('button', { name: 'Slot width of Estate front caliper' }).click()
@@ -53,7 +66,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   await expect(page.getByTestId('verdict')).toContainText('Clears:')
   // three millimetres of spacer are three millimetres of thread, of which the nut used not all
   await expect(page.getByTestId('effects')).toContainText(/Thread engagement, nut.*14\.5.mm/)
-  const after = await ledger(page)
+  const after = await keyFigures(page)
   expect(after[0]).not.toBe(before[0])
   expect(after[5]).not.toBe(before[5])
   await expect(page.getByTestId('ledger-cost')).toContainText('without a price')

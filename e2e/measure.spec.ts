@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { choose, expect, exported, grab, ledger, openDemo, seriousFindings, test, tick, yardstick, fitsTheWindow } from './support.ts'
+import { choose, expect, exported, grab, keyFigures, openDemo, seriousFindings, test, tick, yardstick, fitsTheWindow } from './support.ts'
 
 const reading = (page: Page, label: string) => page.getByLabel(label, { exact: true })
 async function take(page: Page, label: string, text: string): Promise<void> {
@@ -121,7 +121,7 @@ test('a gauge that types feeds the field, and a pasted column becomes readings',
 
 test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) => {
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=caliperOutline')
-  const before = await ledger(page)
+  const before = await keyFigures(page)
   const cell = page.getByLabel('Point 9, z')
   await expect(cell).toHaveValue('43.05')
   const handle = page.getByRole('button', { name: /^Point 9:/ })
@@ -129,10 +129,10 @@ test('points: typed, pasted, dragged in the drawing, undone', async ({ page }) =
   for (let step = 1; step <= 12; step += 1) await page.mouse.move(from.x - step * 2, from.y)
   await page.mouse.up()
   await expect(cell).not.toHaveValue('43.05')
-  await expect.poll(async () => (await ledger(page))[0]).not.toBe(before[0])
+  await expect.poll(async () => (await keyFigures(page))[0]).not.toBe(before[0])
   await page.keyboard.press('Control+z')
   await expect(cell).toHaveValue('43.05')
-  await expect.poll(async () => (await ledger(page))[0]).toBe(before[0])
+  await expect.poll(async () => (await keyFigures(page))[0]).toBe(before[0])
 
   // a slip in a cell is named and changes nothing
   await cell.fill('abc')

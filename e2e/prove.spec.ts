@@ -12,7 +12,9 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   // the simulated stop goes by quicker than a true one
   await page.route('**/api/logger/stream?*', (route) => route.continue({ url: `${route.request().url()}&pace=20` }))
   await openDemo(page, 'prove', 'setup=estate-fronts&view=stops')
-  await expect(page.getByTestId('stops-say')).toContainText('Not tested yet: 0 of 12 runs with Estate fronts. Current car: 51.8 m (3 valid runs).')
+  await expect(page.getByTestId('stops-say')).toContainText(
+    'Not tested yet: 0 of 12 runs with Estate fronts. Current car: 51.8 m (3 valid runs).',
+  )
   await enterStop(page, '100.2', '51.6')
   await enterStop(page, '61.9 mph', '171 ft')
   await enterStop(page, '100.4', '50.9')
@@ -65,7 +67,11 @@ test('wear entered twice changes season and forecast; uneven pads are named', as
   await openDemo(page, 'prove', 'setup=as-it-stands&view=wear')
   await expect(page.getByTestId('wear-say')).toContainText('Pads front left: 0.50 mm an event')
   // a project without readings says what belongs here
-  for (let left = 3; left > 0; left -= 1) await page.getByRole('button', { name: /^Remove the wear of/ }).first().click()
+  for (let left = 3; left > 0; left -= 1)
+    await page
+      .getByRole('button', { name: /^Remove the wear of/ })
+      .first()
+      .click()
   await expect(page.getByTestId('wear-say')).toContainText('No pad or rotor measurements yet')
   const enter = async (events: string, points: [string, string, string, string]) => {
     await page.getByLabel('Events since new').fill(events)

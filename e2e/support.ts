@@ -96,7 +96,7 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 }
 
 /** The six cells of the ledger as text. */
-export async function ledger(page: Page): Promise<string[]> {
+export async function keyFigures(page: Page): Promise<string[]> {
   await expect(page.getByTestId('ledger-cost')).toBeVisible()
   // the session comes after all else
   await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop')

@@ -1,4 +1,4 @@
-import { readAsk } from '../core/decide/read-ask.ts'
+import { readQuery } from '../core/decide/read-query.ts'
 import { searching } from '../core/decide/search.ts'
 import { projectFrom, stop, write } from './file-in.ts'
 
@@ -54,7 +54,7 @@ function askFrom(options: readonly string[]): Record<string, unknown> {
 const [name, ...options] = process.argv.slice(2)
 if (name === undefined || name.startsWith('--')) stop(['Which file?', USAGE])
 const project = projectFrom(name)
-const asked = readAsk(askFrom(options), project)
+const asked = readQuery(askFrom(options), project)
 if (!asked.ok) stop(['What is asked cannot be used:', ...asked.problems.map((problem) => `- ${problem.path} ${problem.message}`)])
 const going = searching(project, asked.ask)
 let said = performance.now()

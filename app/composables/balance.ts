@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
 import type { BalanceReport } from '#core/balance/balance-report.ts'
 import type { BoreReport } from '#core/balance/bore-report.ts'
-import { withLeverChange, type LeverAdvice, type LeverReport } from '#core/whatif/lever-advice.ts'
+import { withAdjustment, type Adjustment, type AdjustmentReport } from '#core/whatif/adjustments.ts'
 import { newId } from './new-id.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
@@ -12,11 +12,11 @@ import { useWorkbench } from './workbench.ts'
 export const useBalance = createSharedComposable(() => {
   const store = useProjectStore()
   const { setup, isStock, chooseSetup } = useWorkbench()
-  const { worker, said } = useReports()
+  const { worker, withErrorReport } = useReports()
   const balance = shallowRef<BalanceReport>()
   const stockBalance = shallowRef<BalanceReport>()
   const bores = shallowRef<BoreReport>()
-  const levers = shallowRef<LeverReport>()
+  const levers = shallowRef<AdjustmentReport>()
   const engine = ref(false)
   const downforce = ref(false)
   const withoutBooster = ref(false)
@@ -40,10 +40,10 @@ export const useBalance = createSharedComposable(() => {
       }
       // one that fails leaves the others
       const [found, stock, table, advice] = await Promise.all([
-        said('the balance', () => worker().balance(project, setupId, options)),
-        said('the balance of the baseline', () => worker().balance(project, project.setups[0].id, options)),
-        said('the bores', () => worker().bores(project, setupId, boring)),
-        said('the changes that would help', () => worker().levers(project, setupId)),
+        withErrorReport('the balance', () => worker().balance(project, setupId, options)),
+        withErrorReport('the balance of the baseline', () => worker().balance(project, project.setups[0].id, options)),
+        withErrorReport('the bores', () => worker().bores(project, setupId, boring)),
+        withErrorReport('the changes that would help', () => worker().levers(project, setupId)),
       ])
       if (mine !== turn) return
       balance.value = found
@@ -55,7 +55,7 @@ export const useBalance = createSharedComposable(() => {
   )
 
   /** A lever put where it was offered, in a new setup beside this one. */
-  async function apply(advice: LeverAdvice, offer: LeverAdvice['offers'][number]): Promise<void> {
+  async function apply(advice: Adjustment, offer: Adjustment['offers'][number]): Promise<void> {
     const from = setup.value
     if (!from) return
     const id = newId()
@@ -63,7 +63,7 @@ export const useBalance = createSharedComposable(() => {
     store.edit(`Apply: ${advice.label.toLowerCase()}`, (draft) => {
       const base = isStock.value ? { id, name, front: {}, rear: {}, hydraulics: {}, extras: [] } : from
       const at = draft.setups.findIndex((one) => one.id === from.id)
-      draft.setups.splice(at + 1, 0, withLeverChange(store.project!, base, offer.change, id, name))
+      draft.setups.splice(at + 1, 0, withAdjustment(store.project!, base, offer.change, id, name))
     })
     await chooseSetup(id)
   }

@@ -4,7 +4,7 @@ import { evaluate } from '#core/evaluate/evaluate.ts'
 import { balanceReport } from '#core/balance/balance-report.ts'
 import { boreReport } from '#core/balance/bore-report.ts'
 import { allCandidates } from '#core/whatif/candidates.ts'
-import { leverReport } from '#core/whatif/lever-advice.ts'
+import { adjustmentReport } from '#core/whatif/adjustments.ts'
 import type { Part, Project } from '#core/records/project.ts'
 import { VERDICT_RANK } from '#core/figures/words.ts'
 import { clearBench, onTheBench, until, WORKER, workersAnswer } from '../testing/bench.ts'
@@ -14,7 +14,9 @@ import { useChoosePart } from './choose-part.ts'
 import { useFitRows } from './fit-rows.ts'
 import { useWorkbench } from './workbench.ts'
 
-beforeEach(() => workersAnswer({ ...WORKER, candidates: allCandidates, balance: balanceReport, bores: boreReport, levers: leverReport }))
+beforeEach(() =>
+  workersAnswer({ ...WORKER, candidates: allCandidates, balance: balanceReport, bores: boreReport, levers: adjustmentReport }),
+)
 afterEach(clearBench)
 
 const setupOf = (project: Project | undefined, id = 'estate-fronts') => project!.setups.find((one) => one.id === id)!

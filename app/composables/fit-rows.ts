@@ -1,12 +1,12 @@
 import { computed } from 'vue'
-import type { FitFinding } from '#core/fit/finding.ts'
-import { findingKey } from '#core/fit/for-views.ts'
+import type { InterfaceCheck } from '#core/fit/interface-check.ts'
+import { checkKey } from '#core/fit/for-views.ts'
 import { AXLES, type Axle } from '#core/records/project.ts'
-import type { Finding } from '#core/figures/finding.ts'
+import type { FigureCheck } from '#core/figures/figure-check.ts'
 import type { Verdict } from '#core/figures/verdict.ts'
 import { RULE_TITLES, VERDICT_RANK } from '#core/figures/words.ts'
 import { shownFinding } from '#core/evaluate/step-state.ts'
-import { useDoubts } from './doubts.ts'
+import { useUncertainty } from './uncertainty.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** One line of the fit check: a rule's finding, or one that has a figure of its own. */
@@ -15,8 +15,8 @@ export interface FitRow {
   verdict: Verdict
   title: string
   sentence: string
-  fit?: FitFinding
-  own?: Finding
+  fit?: InterfaceCheck
+  own?: FigureCheck
 }
 
 /** After a number. */
@@ -36,11 +36,11 @@ const GROUPS: readonly { id: Axle | 'car'; label: string }[] = [
 const weight = (rows: readonly FitRow[]): number =>
   Math.max(VERDICT_RANK.check, ...rows.slice(0, 1).map((row) => VERDICT_RANK[row.verdict]))
 
-const textOf = ({ verdict, sentence }: Finding) => ({ verdict, sentence })
+const textOf = ({ verdict, sentence }: FigureCheck) => ({ verdict, sentence })
 /** Every finding of the setup that is looked at, by axle, the worst first, and the axle with the worst first. */
 export function useFitRows() {
   const { report } = useWorkbench()
-  const { doubt } = useDoubts()
+  const { doubt } = useUncertainty()
   const groups = computed(() =>
     GROUPS.map(({ id, label }) => {
       const here = (axle: Axle | undefined) => (axle ?? 'car') === id
@@ -55,7 +55,7 @@ export function useFitRows() {
           })),
         ...(report.value?.fit ?? [])
           .filter((one) => here(one.axle))
-          .map((fit) => ({ key: findingKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),
+          .map((fit) => ({ key: checkKey(fit), verdict: fit.verdict, title: fit.title, sentence: fit.sentence, fit })),
       ]
       return { id, label, rows: rows.sort((a, b) => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]) }
     }).sort((a, b) => weight(b.rows) - weight(a.rows)),

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { QUESTIONS, type QuestionId } from '#core/records/project.ts'
 import { needsOf } from '#core/guide/path.ts'
 import { useProjectStore } from '../stores/project.ts'
-import { useDoubts } from './doubts.ts'
+import { useUncertainty } from './uncertainty.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** Questions whose answers are figures: for these a form knows what is needed. */
@@ -13,7 +13,7 @@ export const FIGURED: readonly QuestionId[] = ['clears', 'balanced', 'lasts']
 export const useFormLens = createSharedComposable(() => {
   const store = useProjectStore()
   const { report, axle } = useWorkbench()
-  const { last: doubt } = useDoubts()
+  const { last: doubt } = useUncertainty()
   const search = ref('')
   /** All groups of fields open at once; kept, for who fills in a whole part works so all day. */
   const all = useLocalStorage('forms.all', false)

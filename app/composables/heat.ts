@@ -3,9 +3,9 @@ import { useRoute, useRouter } from 'vue-router'
 import { createSharedComposable } from '@vueuse/core'
 import { proxy } from 'comlink'
 import type { HeatBrief } from '#core/heat/heat-brief.ts'
-import type { HeatLevers } from '#core/heat/heat-levers.ts'
+import type { HeatAdjustments } from '#core/heat/heat-adjustments.ts'
 import type { HeatReport } from '#core/heat/heat-report.ts'
-import { dutiesOf, dutyFor } from '#core/heat/duties.ts'
+import { cyclesOf, cycleFor } from '#core/heat/drive-cycles.ts'
 import type { Project } from '#core/records/project.ts'
 import type { Onward } from '../workers/evaluate.worker.ts'
 import type { Figures } from '../workers/figures.ts'
@@ -14,14 +14,14 @@ import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** The driving that is asked about: the one the address names, else the one chosen, else what the car is used for. */
-export function useDuty() {
+export function useCycle() {
   const store = useProjectStore()
   const route = useRoute()
   const router = useRouter()
-  const duties = computed(() => (store.project ? dutiesOf(store.project) : []))
+  const duties = computed(() => (store.project ? cyclesOf(store.project) : []))
   const duty = computed(() => {
     const wanted = route.query.duty
-    return store.project && dutyFor(store.project, typeof wanted === 'string' ? wanted : undefined)
+    return store.project && cycleFor(store.project, typeof wanted === 'string' ? wanted : undefined)
   })
   /** Chosen for the project: the ledger speaks of it too. */
   function chooseDuty(id: string) {
@@ -38,8 +38,8 @@ function useOverDuty<T>(
 ) {
   const store = useProjectStore()
   const { setup } = useWorkbench()
-  const { worker, said } = useReports()
-  const { duty, duties, chooseDuty } = useDuty()
+  const { worker, withErrorReport } = useReports()
+  const { duty, duties, chooseDuty } = useCycle()
   const found = shallowRef<T>()
   const working = shallowRef(false)
   /** Share that is done of what is being computed, 0 to 1. */
@@ -57,7 +57,7 @@ function useOverDuty<T>(
     working.value = true
     stopped.value = false
     share.value = 0
-    const answer = await said(what, () => compute(worker(), project, setupId, dutyId, onward))
+    const answer = await withErrorReport(what, () => compute(worker(), project, setupId, dutyId, onward))
     if (mine !== turn) return
     found.value = answer
     working.value = false
@@ -80,7 +80,7 @@ export function useHeat() {
 }
 /** What would help, each tried; asked for only where it is shown. */
 export function useHeatLevers() {
-  const { found: levers, ...rest } = useOverDuty<HeatLevers>('what would help against heat', (of, project, setupId, dutyId, onward) =>
+  const { found: levers, ...rest } = useOverDuty<HeatAdjustments>('what would help against heat', (of, project, setupId, dutyId, onward) =>
     of.heatLevers(project, setupId, dutyId, proxy(onward)),
   )
   return { levers, ...rest }
@@ -90,7 +90,7 @@ export function useHeatLevers() {
 export const useHeatBriefs = createSharedComposable(() => {
   const store = useProjectStore()
   const { setup, report } = useWorkbench()
-  const { worker, said } = useReports()
+  const { worker, withErrorReport } = useReports()
   const briefs = shallowRef<{ setupId: string; here: HeatBrief; stock: HeatBrief }>()
   let turn = 0
   let waits: ReturnType<typeof setTimeout> | undefined
@@ -103,7 +103,7 @@ export const useHeatBriefs = createSharedComposable(() => {
       if (!project || !setupId) return
       const mine = ++turn
       waits = setTimeout(async () => {
-        const found = await said('the heat in the ledger', () => worker().heatBriefs(project, setupId))
+        const found = await withErrorReport('the heat in the key figures', () => worker().heatBriefs(project, setupId))
         if (mine === turn && found) briefs.value = { setupId, ...found }
       }, AFTER_MS)
     },

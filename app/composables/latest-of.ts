@@ -17,7 +17,7 @@ export function useLatestOf<T>(
 ): { found: Readonly<ShallowRef<T>>; working: Readonly<ShallowRef<boolean>> } {
   const store = useProjectStore()
   const { setup } = useWorkbench()
-  const { said } = useReports()
+  const { withErrorReport } = useReports()
   const found = shallowRef(nothing) as ShallowRef<T>
   const working = shallowRef(false)
   let next: (() => Promise<void>) | undefined
@@ -38,7 +38,7 @@ export function useLatestOf<T>(
     ([project, setupId]) => {
       if (!project || !setupId) return
       void run(async () => {
-        const answer = await said(what, () => compute(project, setupId))
+        const answer = await withErrorReport(what, () => compute(project, setupId))
         if (next === undefined) found.value = answer === undefined ? nothing : answer
       })
     },

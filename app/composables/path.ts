@@ -1,12 +1,12 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, shallowRef, watch } from 'vue'
-import { dutyFor } from '#core/heat/duties.ts'
+import { cycleFor } from '#core/heat/drive-cycles.ts'
 import type { HeatReport } from '#core/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/guide/answer.ts'
 import { mattersLittle, pathTo, type Path } from '#core/guide/path.ts'
 import { stepsThere } from '#core/guide/steps-there.ts'
 import { useProjectStore } from '../stores/project.ts'
-import { useDoubts } from './doubts.ts'
+import { useUncertainty } from './uncertainty.ts'
 import { useQuestion } from './question.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
@@ -15,8 +15,8 @@ import { useWorkbench } from './workbench.ts'
 export const usePath = createSharedComposable(() => {
   const store = useProjectStore()
   const { report, reports, setup, axle } = useWorkbench()
-  const { worker, said } = useReports()
-  const { doubt, last } = useDoubts()
+  const { worker, withErrorReport } = useReports()
+  const { doubt, last } = useUncertainty()
   const { question, onPath } = useQuestion()
   const heat = shallowRef<HeatReport>()
   let turn = 0
@@ -25,7 +25,7 @@ export const usePath = createSharedComposable(() => {
     async ([project, setupId, wanted]) => {
       const mine = ++turn
       if (!project || !setupId || !wanted) return
-      const found = await said('the heat', () => worker().heat(project, setupId, dutyFor(project).id))
+      const found = await withErrorReport('the heat', () => worker().heat(project, setupId, cycleFor(project).id))
       if (mine === turn && found) heat.value = found
     },
     { immediate: true },

@@ -76,7 +76,7 @@ export const useReports = createSharedComposable(() => {
 
   /** The figures of the car as it stands and of what is looked at, in place of the old ones. */
   async function lookedFirst(project: Project): Promise<void> {
-    // the address has said by then what is looked at
+    // the address names by then what is shown
     await nextTick()
     const stock = project.setups[0].id
     const ids = new Set([stock, project.setups.find((one) => one.id === looked.value)?.id ?? stock])
@@ -102,7 +102,7 @@ export const useReports = createSharedComposable(() => {
   })
 
   /** Something computed beside the reports; undefined where it fails, which is said at the head of the page. */
-  async function said<T>(what: string, work: () => Promise<T>): Promise<T | undefined> {
+  async function withErrorReport<T>(what: string, work: () => Promise<T>): Promise<T | undefined> {
     try {
       const found = await work()
       failed.delete(what)
@@ -113,5 +113,5 @@ export const useReports = createSharedComposable(() => {
     }
   }
 
-  return { reports, stock: computed(() => reports.value.find((one) => one.isStock)), troubles, said, looked, worker: () => slow }
+  return { reports, stock: computed(() => reports.value.find((one) => one.isStock)), troubles, withErrorReport, looked, worker: () => slow }
 })

@@ -2,10 +2,10 @@ import { createSharedComposable } from '@vueuse/core'
 import { proxy, wrap, type Remote } from 'comlink'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Project } from '#core/records/project.ts'
-import type { Find, SearchProgress, SearchResult } from '#core/decide/search.ts'
-import type { FullLook } from '#core/decide/full-look.ts'
-import { DEFAULT_ASK, type SearchAsk } from '#core/decide/space.ts'
-import { setupFromFind } from '#core/decide/take-find.ts'
+import type { SearchResult, SearchProgress, SearchReport } from '#core/decide/search.ts'
+import type { FullEvaluation } from '#core/decide/full-evaluation.ts'
+import { DEFAULT_QUERY, type SearchQuery } from '#core/decide/search-space.ts'
+import { setupFromResult } from '#core/decide/apply-result.ts'
 import type { WhyNot } from '#core/decide/why-not.ts'
 import { useProjectStore } from '../stores/project.ts'
 import type { SearchApi } from '../workers/search.worker.ts'
@@ -18,17 +18,17 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
 export const useSearch = createSharedComposable(() => {
   const store = useProjectStore()
   const { chooseSetup } = useWorkbench()
-  const ask = ref<SearchAsk>({ ...plain(DEFAULT_ASK), setupId: '' })
+  const ask = ref<SearchQuery>({ ...plain(DEFAULT_QUERY), setupId: '' })
   const state = ref<'idle' | 'going' | 'done' | 'cancelled' | 'failed'>('idle')
   const progress = shallowRef<SearchProgress>()
-  const result = shallowRef<SearchResult>()
+  const result = shallowRef<SearchReport>()
   /** The project that was searched: a change of it makes the answer old. */
   const searched = shallowRef<Project>()
   const tookMs = ref(0)
   const error = ref('')
   const why = shallowRef<WhyNot>()
   /** Finds that were looked at in full, in the order of the result. */
-  const looks = shallowRef<readonly FullLook[]>([])
+  const looks = shallowRef<readonly FullEvaluation[]>([])
   const asking = ref('')
   let worker: Worker | undefined
   let remote: Remote<SearchApi> | undefined
@@ -63,7 +63,7 @@ export const useSearch = createSharedComposable(() => {
       result.value = undefined
       why.value = undefined
       state.value = 'idle'
-      ask.value = { ...plain(DEFAULT_ASK), setupId: store.project?.setups[0].id ?? '' }
+      ask.value = { ...plain(DEFAULT_QUERY), setupId: store.project?.setups[0].id ?? '' }
       if (store.project?.preferences.budgetMinor !== undefined) ask.value.musts.budgetMinor = store.project.preferences.budgetMinor
     },
     { immediate: true },
@@ -99,14 +99,14 @@ export const useSearch = createSharedComposable(() => {
     }
   }
   /** What stays is looked at in full, while it can be read already. */
-  async function lookAtAll(project: Project, found: SearchResult): Promise<void> {
+  async function lookAtAll(project: Project, found: SearchReport): Promise<void> {
     looks.value = []
     try {
       await start().looks(
         project,
         found.ask,
         found.finds,
-        proxy((at: number, look: FullLook) => {
+        proxy((at: number, look: FullEvaluation) => {
           if (result.value !== found) return false
           looks.value = [...looks.value.slice(0, at), look]
           return true
@@ -138,11 +138,11 @@ export const useSearch = createSharedComposable(() => {
   }
 
   /** A find becomes a setup of the project, and is looked at. */
-  function take(find: Find): void {
+  function take(find: SearchResult): void {
     const project = store.project
     const found = result.value
     if (!project || !found) return
-    const setup = setupFromFind(project, found.ask, find, newId())
+    const setup = setupFromResult(project, found.ask, find, newId())
     const names = new Set(project.setups.map((one) => one.name))
     let name = setup.name
     for (let n = 2; names.has(name); n += 1) name = `${setup.name.slice(0, 112)} (${n})`

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3'
-import type { FitFinding } from '#core/fit/finding.ts'
+import type { InterfaceCheck } from '#core/fit/interface-check.ts'
 import type { RuleId } from '#core/fit/rules.ts'
 
 /**
@@ -282,7 +282,7 @@ const DRAWN: Partial<Record<RuleId, Draw>> = {
 }
 
 /** The drawing of a finding; undefined where none helps or a figure for it is missing. */
-export function interfaceFigure(finding: FitFinding): InterfaceFigure | undefined {
+export function interfaceFigure(finding: InterfaceCheck): InterfaceFigure | undefined {
   const draw = DRAWN[finding.rule]
   if (!draw) return undefined
   const at = (field: string) =>

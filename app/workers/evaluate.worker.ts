@@ -2,12 +2,12 @@ import { expose } from 'comlink'
 import type { Axle, Project } from '../../core/records/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/balance/balance-report.ts'
 import { boreReport, type BoreOptions, type BoreReport } from '../../core/balance/bore-report.ts'
-import { doubtReport, type DoubtReport } from '../../core/uncertainty/doubt-report.ts'
+import { uncertaintyOf, type UncertaintyReport } from '../../core/uncertainty/uncertainty-report.ts'
 import { heatBrief, type HeatBrief } from '../../core/heat/heat-brief.ts'
-import { heatLeverSteps, type HeatLevers } from '../../core/heat/heat-levers.ts'
+import { heatLeverSteps, type HeatAdjustments } from '../../core/heat/heat-adjustments.ts'
 import { heatReport, type HeatReport } from '../../core/heat/heat-report.ts'
-import { judgedLevers } from '../../core/evaluate/judged-levers.ts'
-import type { LeverReport } from '../../core/whatif/lever-advice.ts'
+import { judgedAdjustments } from '../../core/evaluate/judged-adjustments.ts'
+import type { AdjustmentReport } from '../../core/whatif/adjustments.ts'
 import { bundleOffers, type BundleOffer } from '../../core/decide/bundle-offers.ts'
 import { judgedCandidates } from '../../core/evaluate/judged-candidates.ts'
 import type { Candidate } from '../../core/whatif/candidates.ts'
@@ -38,10 +38,10 @@ const api = {
   candidates: (project: Project, setupId: string): Candidate[] => judgedCandidates(project, setupId),
   balance: (project: Project, setupId: string, options: BalanceOptions): BalanceReport => balanceReport(project, setupId, options),
   bores: (project: Project, setupId: string, options: BoreOptions): BoreReport => boreReport(project, setupId, options),
-  levers: (project: Project, setupId: string): LeverReport => judgedLevers(project, setupId),
+  levers: (project: Project, setupId: string): AdjustmentReport => judgedAdjustments(project, setupId),
   heat: (project: Project, setupId: string, dutyId: string): HeatReport => heatReport(project, setupId, dutyId),
   /** @param onward told before each change what share of them is done; false ends it, and nothing comes back */
-  heatLevers: async (project: Project, setupId: string, dutyId: string, onward: Onward): Promise<HeatLevers | undefined> => {
+  heatLevers: async (project: Project, setupId: string, dutyId: string, onward: Onward): Promise<HeatAdjustments | undefined> => {
     const steps = heatLeverSteps(project, setupId, dutyId)
     for (;;) {
       const step = steps.next()
@@ -57,7 +57,8 @@ const api = {
   },
   heatOfAll: (project: Project): Record<string, HeatBrief> =>
     Object.fromEntries(project.setups.map((setup) => [setup.id, heatBrief(project, setup.id)])),
-  doubts: (project: Project, setupId: string): DoubtReport => doubtReport(project, evaluate(project, setupId, { precision: 'linear' })),
+  doubts: (project: Project, setupId: string): UncertaintyReport =>
+    uncertaintyOf(project, evaluate(project, setupId, { precision: 'linear' })),
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
   brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
 }

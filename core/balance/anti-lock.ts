@@ -6,7 +6,7 @@ import { notEnoughData } from '../records/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'
 import type { Context } from '../figures/read.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 
 interface BesideStock {
@@ -48,7 +48,7 @@ export function antiLock(
   stage: Chain | undefined,
   pedalForceN: number | undefined,
   stock: BrakeSystem | undefined,
-): { figure: ReportFigure; finding: Finding | undefined } {
+): { figure: ReportFigure; finding: FigureCheck | undefined } {
   const { project, resolved } = context
   const { figure } = AGAINST_STOCK.of({ stage, pedalForceN, stock })
   const { value } = figure

@@ -10,7 +10,7 @@ import { chainPicture, kneeAtRear, kneeOnLine } from '../hydraulics/chain-pictur
 import { balanceReport } from './balance-report.ts'
 import { boreReport } from './bore-report.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
-import { leverReport, withLeverChange } from '../whatif/lever-advice.ts'
+import { adjustmentReport, withAdjustment } from '../whatif/adjustments.ts'
 import { pistonAreas } from '../hydraulics/piston-areas.ts'
 
 const demo = (change: (project: Project) => void): Project => {
@@ -287,7 +287,7 @@ describe('bores', () => {
 })
 
 describe('levers', () => {
-  const found = leverReport(tailHappy(), 'gt-rear')
+  const found = adjustmentReport(tailHappy(), 'gt-rear')
   test('each offer of the library puts the front first far enough, and none that does not go on is offered', () => {
     const offers = found.advice.flatMap((one) => one.offers)
     expect(offers.length).toBeGreaterThanOrEqual(2)
@@ -300,7 +300,7 @@ describe('levers', () => {
     for (const advice of found.advice) {
       for (const offer of advice.offers) {
         const project = tailHappy()
-        project.setups.push(withLeverChange(project, project.setups[1]!, offer.change, 'cured', 'Cured'))
+        project.setups.push(withAdjustment(project, project.setups[1]!, offer.change, 'cured', 'Cured'))
         expect(projectProblems(project)).toEqual([])
         const { system, mass } = hydraulicsOf(project, 'cured')
         expect([offer.name, frontFirstUntil(lockOrder(system!, mass!)!)]).toEqual([offer.name, expect.any(Number)])
@@ -311,11 +311,11 @@ describe('levers', () => {
   })
   test('other aims, other words', () => {
     const fixed = demo((project) => Object.assign(project.preferences, { biasAim: 'fixed', biasAimShare: 0.8 }))
-    expect(leverReport(fixed, 'balanced').aim).toMatch(/^80\.0% of the force at the front at 0\.90.g/)
+    expect(adjustmentReport(fixed, 'balanced').aim).toMatch(/^80\.0% of the force at the front at 0\.90.g/)
     const present = demo((project) => (project.preferences.biasAim = 'present'))
-    expect(leverReport(present, 'balanced').aim).toMatch(/as on the baseline$/)
+    expect(adjustmentReport(present, 'balanced').aim).toMatch(/as on the baseline$/)
     expect(
-      leverReport(
+      adjustmentReport(
         demo((project) => delete project.car.massKg),
         'balanced',
       ),

@@ -7,7 +7,7 @@ import { lockOrder, type LockOrder } from './maths/lock-order.ts'
 import type { Takers } from '../hydraulics/maths/bores.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
 import { type Lost, failures, type Circuits, type Failure } from '../hydraulics/maths/failures.ts'
-import { effortOf, pedalForceForRoadForce } from '../hydraulics/maths/effort.ts'
+import { pedalForceOf, pedalForceForRoadForce } from '../hydraulics/maths/pedal-force.ts'
 import { assistUnknown, type BrakeSystem } from '../hydraulics/maths/system.ts'
 import { DEFAULT_FREE_STROKE_MM, HOSE_SWELL } from '../hydraulics/maths/travel.ts'
 import type { Project } from '../records/project.ts'
@@ -194,7 +194,7 @@ function limitWhy(limitG: number | undefined): string | undefined {
 
 function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {
   const best = bestWithoutLock(system, mass, dry)?.decelG
-  const [effort, bareEffort] = [effortOf(system), effortOf({ ...system, booster: undefined })]
+  const [effort, bareEffort] = [pedalForceOf(system), pedalForceOf({ ...system, booster: undefined })]
   return [...new Set([EVERYDAY_G, statedG])].flatMap((decelG) => {
     const roadForceN = mass.massKg * STANDARD_GRAVITY * decelG
     const [forceN, bareN] = [effort(roadForceN), bareEffort(roadForceN)]
@@ -258,7 +258,7 @@ const decelAt = (system: BrakeSystem | undefined, weightN: number | undefined): 
 }
 
 function effortCurve(system: BrakeSystem, takers: Takers | undefined, weightN: number, toG: number): BalanceReport['effort'] {
-  const [effort, bareEffort] = [effortOf(system), effortOf({ ...system, booster: undefined })]
+  const [effort, bareEffort] = [pedalForceOf(system), pedalForceOf({ ...system, booster: undefined })]
   return Array.from({ length: CURVE_STEPS }, (_, i) => (toG * (i + 1)) / CURVE_STEPS).flatMap((decelG) => {
     const [forceN, bareN] = [effort(weightN * decelG), bareEffort(weightN * decelG)]
     if (forceN === undefined || bareN === undefined) return []

@@ -1,6 +1,6 @@
 import { idealFrontShare } from './maths/constant-split.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
-import { pedalForceForRoadForce } from '../hydraulics/maths/effort.ts'
+import { pedalForceForRoadForce } from '../hydraulics/maths/pedal-force.ts'
 import type { Project } from '../records/project.ts'
 import { resolveSetup, stockSetup } from '../records/resolve.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'

@@ -4,10 +4,10 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
-import { ledger } from '../evaluate/key-figures.ts'
-import { leverReport } from '../whatif/lever-advice.ts'
-import { lockSightingsReport } from '../evidence/lock-sightings.ts'
-import type { LockSighting } from '../records/logbook.ts'
+import { keyFigures } from '../evaluate/key-figures.ts'
+import { adjustmentReport } from '../whatif/adjustments.ts'
+import { lockUpReport } from '../evidence/lock-up-observations.ts'
+import type { LockUpObservation } from '../records/logbook.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { SHOE_SENSITIVITY, withMoreFriction, type AxleBrake } from '../hydraulics/maths/system.ts'
@@ -146,7 +146,7 @@ test('a car whose duo-servo drums turn the order with grippier linings is not sa
 })
 
 describe('a rear that was seen to lock first outranks the model', () => {
-  const seen = (atG: number, more: Partial<LockSighting> = {}) =>
+  const seen = (atG: number, more: Partial<LockUpObservation> = {}) =>
     demo((project) => {
       project.lockSightings = [
         { id: 'seen', date: '2026-10-04', setupId: 'as-it-stands', surface: 'wet', load: 'driver', axle: 'rear', atG, ...more },
@@ -162,7 +162,7 @@ describe('a rear that was seen to lock first outranks the model', () => {
       ),
     })
     expect([report.verdict, report.rearSeenFirstAtG]).toEqual(['blocked', 0.5])
-    const bias = ledger(report, report, DEFAULT_UNITS, 'EUR').find((one) => one.id === 'bias')!
+    const bias = keyFigures(report, report, DEFAULT_UNITS, 'EUR').find((one) => one.id === 'bias')!
     expect([bias.detail, bias.tone]).toEqual([expect.stringContaining('rear locked first at 0.50'), 'blocked'])
   })
   test('in competition too; of another setup, of the front, or as the model says it changes nothing', () => {
@@ -187,20 +187,20 @@ describe('a rear that was seen to lock first outranks the model', () => {
     expect(order(then({ date: '2026-10-04' }))).toEqual(plain)
     for (const more of [{ date: '2026-10-01' }, { atG: 0.4 }, { load: 'laden' }, { setupId: 'balanced' }, { axle: 'none' }])
       expect([more, order(then(more)).verdict]).toEqual([more, 'blocked'])
-    const found = lockSightingsReport(then({})).find((one) => one.sighting.id === 'seen')!
+    const found = lockUpReport(then({})).find((one) => one.sighting.id === 'seen')!
     expect([found.advice, found.sentence]).toEqual([undefined, expect.stringContaining('later observation counts')])
   })
   test('no change is offered by a model that the car has contradicted', () => {
-    expect(leverReport(seen(0.5), 'as-it-stands')).toEqual({ aim: undefined, met: false, advice: [] })
+    expect(adjustmentReport(seen(0.5), 'as-it-stands')).toEqual({ aim: undefined, met: false, advice: [] })
     expect(
-      leverReport(
+      adjustmentReport(
         demo(() => {}),
         'as-it-stands',
       ).aim,
     ).toBeDefined()
   })
   test('the page advises less rear braking first, and no centre of gravity that cannot be', () => {
-    const [found] = lockSightingsReport(seen(0.5))
+    const [found] = lockUpReport(seen(0.5))
     expect(found).toMatchObject({ verdict: 'differs', advice: expect.stringContaining('Reduce rear braking') })
     expect(found!.explains.filter((one) => one.field === 'cgHeightMm')).toEqual([])
   })

@@ -5,11 +5,11 @@ import { frontFirstUntil, lockOrder, ORDER_FROM_G, rearFirstFrom, type LockOrder
 import { LIMITS } from '../records/limits.ts'
 import { withMoreFriction, type BrakeSystem } from '../hydraulics/maths/system.ts'
 import { formatQuantity } from '../quantity/format.ts'
-import { SURFACES, type LockSighting } from '../records/logbook.ts'
+import { SURFACES, type LockUpObservation } from '../records/logbook.ts'
 import type { Project } from '../records/project.ts'
 import type { Context } from '../figures/read.ts'
 import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Missing, ReportFigure } from '../figures/figure.ts'
 
@@ -54,7 +54,7 @@ export function rearFirstWords({ kind, rearFirst, upToG }: LockOrder): string {
 }
 
 /** What electronic rear distribution makes of the order, where it is kept: the control unit holds the rear back. */
-function keptDistribution({ project }: Context, againstStock: ReportFigure): Pick<Finding, 'verdict' | 'sentence' | 'missing'> {
+function keptDistribution({ project }: Context, againstStock: ReportFigure): Pick<FigureCheck, 'verdict' | 'sentence' | 'missing'> {
   if (againstStock.value === undefined)
     return {
       verdict: 'unknown',
@@ -109,7 +109,7 @@ const LOOKED_AT = ['driver', 'laden', 'own'] as const satisfies LoadId[]
 
 /** A rear axle that was seen to lock first where the model has the front first: the lowest such deceleration. */
 export interface SeenAgainstModel {
-  sighting: LockSighting
+  sighting: LockUpObservation
   /** How far the model has the front first in that load, g; undefined: it does not know. */
   modelToG: number | undefined
 }
@@ -133,7 +133,7 @@ export function rearSeenFirst(context: Context, system: BrakeSystem | undefined)
  * A later lock-up observation of the same setup and load in which the front locked first at as much deceleration or more:
  * something was changed in between, and the car itself has shown it.
  */
-export function supersededBy({ lockSightings }: Pick<Project, 'lockSightings'>, one: LockSighting): LockSighting | undefined {
+export function supersededBy({ lockSightings }: Pick<Project, 'lockSightings'>, one: LockUpObservation): LockUpObservation | undefined {
   const at = lockSightings.indexOf(one)
   return lockSightings.find(
     (later, i) =>
@@ -173,7 +173,7 @@ export function lockFinding(
   order: LockOrder | undefined,
   missing: readonly Missing[],
   againstStock: ReportFigure,
-): Finding {
+): FigureCheck {
   const base = { rule: 'lock-order', figureId: 'balance.critical', missing } as const
   const seen = rearSeenFirst(context, system)
   if (seen) return { ...base, verdict: 'blocked', sentence: seenWords(seen) }

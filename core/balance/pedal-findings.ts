@@ -1,7 +1,7 @@
 import { AXLES, type Project } from '../records/project.ts'
 import { systemOf } from '../hydraulics/brake-system.ts'
 import { axleBrake } from '../hydraulics/brake.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Context } from '../figures/read.ts'
 import { Working } from '../figures/working.ts'
 import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
@@ -26,8 +26,8 @@ export function stockBrakes(project: Project): StockBrakes {
 export function pedalFindings(
   context: Context,
   stock: StockBrakes = stockBrakes(context.project),
-  ends?: (finding: Finding) => boolean,
-): Finding[] {
+  ends?: (finding: FigureCheck) => boolean,
+): FigureCheck[] {
   const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
   return pedalSaid(context, brakes, stock, ends)
 }

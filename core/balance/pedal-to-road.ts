@@ -7,7 +7,7 @@ import { isTypical } from '../records/way-ids.ts'
 import { massOf, systemOf } from '../hydraulics/brake-system.ts'
 import type { AxleBrakeReport } from '../hydraulics/brake.ts'
 import type { ReportFigure } from '../figures/figure.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Context } from '../figures/read.ts'
 import { Working } from '../figures/working.ts'
 import { masterStroke } from '../hydraulics/master-stroke.ts'
@@ -38,7 +38,7 @@ export interface PedalToRoad {
   /** What the dry tyres give without a lock, driver only, g; undefined: not known. */
   tyresReachG: number | undefined
   adhesion: CurvePoint[]
-  findings: Finding[]
+  findings: FigureCheck[]
 }
 
 /** The car, its brakes and the deceleration, read once for all figures between pedal and road. */
@@ -56,7 +56,7 @@ function brakedCar(context: Context, brakes: Record<Axle, AxleBrakeReport>) {
 }
 
 /** What fits by figures of a class is to be seen on this car. */
-const byTypical = (finding: Finding): Finding => ({
+const byTypical = (finding: FigureCheck): FigureCheck => ({
   ...finding,
   verdict: 'check',
   sentence: `${finding.sentence} Some values are typical, not measured on this car.`,
@@ -95,8 +95,8 @@ export function pedalSaid(
   context: Context,
   brakes: Record<Axle, AxleBrakeReport>,
   stock: StockBrakes,
-  ends?: (finding: Finding) => boolean,
-): Finding[] {
+  ends?: (finding: FigureCheck) => boolean,
+): FigureCheck[] {
   const now = pressed(context, brakes, stock, ends === undefined)
   return ends?.(now.stroke.finding) ? [now.stroke.finding] : said(context, stock, now).findings
 }

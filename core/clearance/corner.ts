@@ -1,11 +1,11 @@
 import { agreement } from './maths/agreement.ts'
-import { Effort, within } from '../maths/work-budget.ts'
+import { WorkBudget, withinBudget } from '../maths/work-budget.ts'
 import { combinedShifts } from './maths/measure-next.ts'
 import type { ClearanceVerdict } from './maths/verdict.ts'
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import type { Axle, PartOf } from '../records/project.ts'
 import type { ReportFigure } from '../figures/figure.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { askSlot, readPart, type AtAxle, type Context } from '../figures/read.ts'
 import { missingSentence } from '../figures/words.ts'
@@ -32,13 +32,13 @@ const EFFORT = { all: 900_000, verdict: 350_000, spacers: 300_000 } as const
 export interface CornerReport {
   corner: Corner
   figures: ReportFigure[]
-  findings: Finding[]
+  findings: FigureCheck[]
 }
 
 /** A corner that has been looked at: what was read, and what it came to as far as it could. */
-interface Looked extends AtAxle {
+interface CornerAnalysis extends AtAxle {
   precision: Precision
-  effort: Effort
+  effort: WorkBudget
   work: Working
   inputs: GapInputs
   placed: ReturnType<typeof placedOutlines>
@@ -55,7 +55,7 @@ interface Looked extends AtAxle {
  * Whether the wheel of one axle clears what is fitted there, and what a half section shows of it.
  * @param fit what the rules find at this axle
  */
-export function cornerReport(context: Context, axle: Axle, precision: Precision, fit: readonly FitFinding[]): CornerReport {
+export function cornerReport(context: Context, axle: Axle, precision: Precision, fit: readonly InterfaceCheck[]): CornerReport {
   const looked = look(context, axle, precision)
   const { work, placed, now, difference, spacerMm } = looked
   const spacers = spacersOf(looked)
@@ -95,7 +95,7 @@ export function cornerOf(context: Context, axle: Axle, precision: Precision, fac
  * The finding alone, by the linear estimate: for lists of many candidates. Whether a spacer helps is only
  * asked where the wheel does not clear.
  */
-export function briefClearance(context: Context, axle: Axle): Pick<Finding, 'verdict' | 'sentence'> {
+export function briefClearance(context: Context, axle: Axle): Pick<FigureCheck, 'verdict' | 'sentence'> {
   const looked = look(context, axle, 'linear')
   const bad = looked.verdict === 'hits' || looked.verdict === 'tooClose'
   return clearanceFinding(looked, sentenceOf(looked), bad ? spacersOf(looked)?.stockMm : undefined)
@@ -106,7 +106,7 @@ export function gapAsItIs(context: Context, axle: Axle): { verdict: Verdict; gap
   const { verdict, now } = look(context, axle, 'linear')
   return { verdict: AS_IT_IS[verdict], gapMm: now?.meanMm }
 }
-const AS_IT_IS: Record<Looked['verdict'], Verdict> = {
+const AS_IT_IS: Record<CornerAnalysis['verdict'], Verdict> = {
   clears: 'fits',
   tight: 'check',
   measure: 'unknown',
@@ -136,7 +136,7 @@ function sectionOf(context: Context, work: Working, wheel: PartOf<'wheel'>, inpu
 }
 
 /** Reads the corner and judges its gap. */
-function look(context: Context, axle: Axle, precision: Precision): Looked {
+function look(context: Context, axle: Axle, precision: Precision): CornerAnalysis {
   const { caliper, wheel } = context.resolved[axle]
   const { preferences } = context.project
   const work = new Working()
@@ -148,7 +148,7 @@ function look(context: Context, axle: Axle, precision: Precision): Looked {
   const section = wheel ? sectionOf(context, work, wheel, inputs) : undefined
   if (!wheel) askSlot(work, context, axle, 'wheel')
   const spacerMm = spacerInUse(work, context, axle, inputs)
-  const effort = context.effort ?? new Effort(EFFORT.all)
+  const effort = context.effort ?? new WorkBudget(EFFORT.all)
   const ready: Judge | undefined =
     placed.outlines && section?.profile && spacerMm !== undefined
       ? {
@@ -162,7 +162,7 @@ function look(context: Context, axle: Axle, precision: Precision): Looked {
       : undefined
   const trialFit = matchingTrialFit(context, axle, spacerMm)
   const seen = trialFit && seenGap(trialFit)
-  const now = ready && within(effort, EFFORT.verdict, () => judge(ready, spacerMm!, precision, seen))
+  const now = ready && withinBudget(effort, EFFORT.verdict, () => judge(ready, spacerMm!, precision, seen))
   // what the answer waits for
   if (now?.verdict === 'measure' && ready!.cautious) work.askAll(notMeasured(disc!))
   if (ready && !now) askFewerPoints(work, disc!, wheel!)
@@ -174,14 +174,16 @@ function look(context: Context, axle: Axle, precision: Precision): Looked {
 const isDrum = ({ context, axle }: AtAxle): boolean => context.resolved[axle].caliper?.kind === 'drum'
 
 /** Which spacer clears; undefined where that cannot be asked. */
-function spacersOf({ context, effort, ready, now, section, seen, spacerMm, precision }: Looked): SpacerAdvice | undefined {
+function spacersOf({ context, effort, ready, now, section, seen, spacerMm, precision }: CornerAnalysis): SpacerAdvice | undefined {
   if (!ready || !now || !section!.faceKnown) return undefined
   const { units } = context.project.preferences
-  return within(effort, EFFORT.spacers, () => spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!)) ?? NOT_SEARCHED
+  return (
+    withinBudget(effort, EFFORT.spacers, () => spacerAdvice(ready, precision, units, seen ? undefined : now, spacerMm!)) ?? NOT_SEARCHED
+  )
 }
 
 /** The verdict as a mechanic would say it. */
-function sentenceOf(looked: Looked): string {
+function sentenceOf(looked: CornerAnalysis): string {
   const { context, axle, ready, now, difference, verdict, spacerMm, work } = looked
   if (isDrum(looked)) return 'Drum brakes have no outline here. Check on the car that the wheel turns freely.'
   if (ready && now) return gapSentence(ready, now, spacerMm!, context.resolved[axle].wheel!.name, context.project.preferences.units)
@@ -191,7 +193,7 @@ function sentenceOf(looked: Looked): string {
 
 /** What the least gap is computed from, and what would narrow it. */
 function nearestNotes(
-  { context, now, placed, section, spacerMm, ready }: Looked,
+  { context, now, placed, section, spacerMm, ready }: CornerAnalysis,
   { measureNext: [next] }: Pick<Corner, 'measureNext'>,
 ): string[] {
   // of a body taken as large as it can be there is no line to find again
@@ -201,7 +203,7 @@ function nearestNotes(
 }
 
 /** What has to be said beside the figures of the gap. */
-function addNotes({ context, axle, work, now, section }: Looked): void {
+function addNotes({ context, axle, work, now, section }: CornerAnalysis): void {
   const { units } = context.project.preferences
   const caliper = context.resolved[axle].caliper
   if (now?.widest) work.notes.push(WIDEST)
@@ -213,7 +215,12 @@ function addNotes({ context, axle, work, now, section }: Looked): void {
 }
 
 /** What a half section shows. */
-function halfSection(looked: Looked, spacers: SpacerAdvice | undefined, sentence: string, faces = true): Omit<Corner, 'consequences'> {
+function halfSection(
+  looked: CornerAnalysis,
+  spacers: SpacerAdvice | undefined,
+  sentence: string,
+  faces = true,
+): Omit<Corner, 'consequences'> {
   const { context, axle, precision, effort, work, inputs, placed, section, spacerMm, ready, now, difference, verdict } = looked
   const { preferences, car } = context.project
   const { caliper, wheel, rotor } = context.resolved[axle]
@@ -272,7 +279,7 @@ function gapSentence(
   const reaches = ready.cautious && ready.faceKnown && now.meanMm < now.requiredMm
   if (reaches && now.verdict === 'measure' && !now.trial?.agree) return reachSentence(now, units)
   if (ready.faceKnown || now.verdict !== 'measure') return clearanceSentence(now.verdict, facts, units)
-  const barrel = within(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
+  const barrel = withinBudget(ready.caliper.whole.effort, EFFORT.verdict, () => judge(ready, spacerMm, 'linear', undefined, true))?.verdict
   return `Not enough data: measure the back of the spokes of ${wheelName}. ${barrel === 'clears' ? 'The barrel clears.' : 'The barrel is open too.'}`
 }
 
@@ -297,7 +304,14 @@ function differenceAgrees(difference: SaidByDifference, now: Judged | undefined,
 }
 
 /** Each face height that the wheel's maker lists for this rim, with its own verdict; the least that clears first. */
-function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: number, precision: Precision, effort: Effort): Corner['faces'] {
+function faceHeights(
+  context: Context,
+  axle: Axle,
+  ready: Judge,
+  spacerMm: number,
+  precision: Precision,
+  effort: WorkBudget,
+): Corner['faces'] {
   const { wheel } = context.resolved[axle]
   const judged = (wheel?.faces ?? []).map((face) => {
     const section = wheelSection(
@@ -308,7 +322,7 @@ function faceHeights(context: Context, axle: Axle, ready: Judge, spacerMm: numbe
       face.name,
     )
     const seen: SeenGap | undefined = undefined
-    const found = within(effort, EFFORT.verdict, () =>
+    const found = withinBudget(effort, EFFORT.verdict, () =>
       judge({ ...ready, wheel: readyWheel(section.profile!, precision) }, spacerMm, precision, seen),
     )
     return { verdict: found?.verdict ?? ('measure' as const), gapMm: found?.gap.minGapMm, fitted: wheel!.faceChosen === face.name, ...face }
@@ -339,7 +353,7 @@ function spacerInUse(work: Working, context: Context, axle: Axle, inputs: GapInp
   return undefined
 }
 
-function clearanceFinding(looked: Looked, sentence: string, stockMm: number | undefined): Finding {
+function clearanceFinding(looked: CornerAnalysis, sentence: string, stockMm: number | undefined): FigureCheck {
   const { axle, work } = looked
   const base = { rule: 'wheel-clearance', axle, sentence, figureId: `${axle}.gap`, missing: work.missing } as const
   if (isDrum(looked)) return { verdict: 'check', ...base }

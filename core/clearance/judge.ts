@@ -1,5 +1,5 @@
 import { agreement, type Agreement } from './maths/agreement.ts'
-import type { Effort } from '../maths/work-budget.ts'
+import type { WorkBudget } from '../maths/work-budget.ts'
 import { gap, type Gap } from './maths/gap.ts'
 import { joinByVariance } from './maths/measure-next.ts'
 import { prepareCaliper, prepareWheel, type PreparedCaliper, type PreparedWheel } from './maths/outline.ts'
@@ -65,7 +65,7 @@ interface Ready<P> {
   whole: P
   few: P
 }
-export function readyCaliper(outlines: readonly NamedOutline[], effort: Effort, precision: Precision): Ready<PreparedCaliper> {
+export function readyCaliper(outlines: readonly NamedOutline[], effort: WorkBudget, precision: Precision): Ready<PreparedCaliper> {
   const prepare = (of: readonly NamedOutline[]): PreparedCaliper => ({ ...prepareCaliper(of), effort })
   const count = (of: readonly NamedOutline[]) => of.reduce((sum, one) => sum + one.points.length, 0)
   const many = count(outlines) > MANY_POINTS

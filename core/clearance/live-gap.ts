@@ -1,4 +1,4 @@
-import { Effort } from '../maths/work-budget.ts'
+import { WorkBudget } from '../maths/work-budget.ts'
 import type { Polyline } from './maths/polyline.ts'
 import type { ClearanceVerdict } from './maths/verdict.ts'
 import type { Preferences } from '../records/project.ts'
@@ -23,7 +23,7 @@ export interface LiveGap {
 export function liveGap(corner: Corner, policy: Preferences['gapPolicy']): ((spacerMm: number) => LiveGap) | undefined {
   if (!corner.caliper || !corner.wheel || !corner.shifts) return undefined
   const ready: Judge = {
-    caliper: readyCaliper(corner.caliper, new Effort(Infinity), 'linear'),
+    caliper: readyCaliper(corner.caliper, new WorkBudget(Infinity), 'linear'),
     wheel: readyWheel(corner.wheel, 'linear'),
     u: corner.shifts,
     policy,

@@ -1,4 +1,4 @@
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 import type { Verdict } from '../figures/verdict.ts'
@@ -20,7 +20,7 @@ export interface Consequence {
  * What a spacer, a hat and another wheel do to thread, register, offset, track and poke, each a figure with its working.
  * @param fit what the rules find at this axle
  */
-export function spacerEffects(at: AtSpacer, fit: readonly FitFinding[]): { consequences: Consequence[]; figures: ReportFigure[] } {
+export function spacerEffects(at: AtSpacer, fit: readonly InterfaceCheck[]): { consequences: Consequence[]; figures: ReportFigure[] } {
   const stud = STUD_ENGAGEMENT.of(at).figure
   const register = REGISTER_LEFT.of(at).figure
   const place = placeOfWheel(at)
@@ -46,7 +46,13 @@ const length = ({ context }: AtSpacer, valueMm: number, signed = false): string 
   formatQuantity(valueMm, 'length', context.project.preferences.units, { signed })
 
 /** The rules of thread and register say what the two figures mean. */
-function ruled(at: AtSpacer, fit: readonly FitFinding[], rule: FitFinding['rule'], label: string, figure: ReportFigure): Consequence {
+function ruled(
+  at: AtSpacer,
+  fit: readonly InterfaceCheck[],
+  rule: InterfaceCheck['rule'],
+  label: string,
+  figure: ReportFigure,
+): Consequence {
   const found = fit.find((one) => one.rule === rule)
   return {
     figureId: figure.id,

@@ -6,8 +6,8 @@ import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { demo, find, part } from '../testing/fit.ts'
-import { acceptRemedy, chooseShims, dropPiece, putPart } from './accept.ts'
-import { pieceLineId } from '../fit/rule.ts'
+import { acceptFix, chooseShims, dropFixItem, putPart } from './accept.ts'
+import { fixLineId } from '../fit/rule.ts'
 
 /** The estate's caliper sits 0.2 mm off; with its slot 3 mm further out it needs shims inboard. */
 const SETUP = 'estate-fronts'
@@ -22,7 +22,7 @@ function shimmed(): Project {
   const project = off()
   const finding = plane(project)
   expect(finding.verdict).toBe('needs')
-  acceptRemedy(project, SETUP, finding, finding.remedies[0]!)
+  acceptFix(project, SETUP, finding, finding.remedies[0]!)
   return project
 }
 
@@ -38,11 +38,11 @@ describe('shims', () => {
     })
     expect(evaluate(project, SETUP).bill.lines.map((one) => one.id)).toContain(shimLineId('front'))
     expect(projectProblems(project)).toEqual([])
-    dropPiece(project, SETUP, plane(project))
+    dropFixItem(project, SETUP, plane(project))
     expect(project).toEqual(off())
   })
   test('their line is that of the finding they cure', () => {
-    for (const axle of ['front', 'rear'] as const) expect(shimLineId(axle)).toBe(pieceLineId({ rule: 'disc-plane', axle }))
+    for (const axle of ['front', 'rear'] as const) expect(shimLineId(axle)).toBe(fixLineId({ rule: 'disc-plane', axle }))
   })
   test('a price is kept while they stay as thick, and goes with another thickness', () => {
     const project = shimmed()
@@ -59,7 +59,7 @@ describe('shims', () => {
     const project = off(4)
     chooseShims(project, SETUP, 'front', -1)
     expect(plane(project)).toMatchObject({ verdict: 'needs', sentence: expect.stringMatching(/shims of 4\.2.mm .* in place of 1\.0/) })
-    acceptRemedy(project, SETUP, plane(project), plane(project).remedies[0]!)
+    acceptFix(project, SETUP, plane(project), plane(project).remedies[0]!)
     expect(estate(project).front.shimMm).toBeCloseTo(-4.2, 6)
     expect(plane(project).verdict).toBe('fits')
   })
@@ -69,7 +69,7 @@ describe('shims', () => {
       chooseShims(project, SETUP, 'front', shimMm)
       const found = plane(project)
       const [remedy] = found.remedies
-      if (remedy) acceptRemedy(project, SETUP, found, remedy)
+      if (remedy) acceptFix(project, SETUP, found, remedy)
       return [found.verdict, remedy?.kind === 'shim' ? remedy.shimMm : undefined, plane(project).verdict]
     }
     // without any it is 0.2 outboard; the mount's inboard face takes shims inboard only
@@ -116,7 +116,7 @@ test('a rebuild goes with the part it was ordered for', () => {
   const setup = estate(project)
   Object.assign(part(project, 'estate-front-caliper'), { condition: 'used', inspection: { points: { boots: 'failed' } } })
   const used = find(project, 'used-part', 'front', SETUP)!
-  acceptRemedy(project, SETUP, used, used.remedies[0]!)
+  acceptFix(project, SETUP, used, used.remedies[0]!)
   const lines = () => estate(project).extras.filter((one) => one.id.includes('used-part')).length
   expect(lines()).toBe(1)
   putPart(project, setup, { axle: 'front', slot: 'pad' }, 'kit2-pad')

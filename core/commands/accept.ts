@@ -1,25 +1,25 @@
 import type { Axle, ExtraLine, Project, Setup, Slot, SlotPlace } from '../records/project.ts'
-import type { FitFinding, Remedy } from '../fit/finding.ts'
+import type { InterfaceCheck, Fix } from '../fit/interface-check.ts'
 import { resolveSetup } from '../records/resolve.ts'
 import { setShims, shimLineId } from '../records/shims.ts'
-import { pieceKey } from '../fit/piece.ts'
-import { pieceLineId } from '../fit/rule.ts'
-import { brakeOf, seenIn } from '../fit/seen.ts'
+import { fixItemKey } from '../fit/fix-item.ts'
+import { fixLineId } from '../fit/rule.ts'
+import { brakeOf, visualChecksIn } from '../fit/visual-checks.ts'
 
 /**
  * Puts a remedy into a setup: a part into its slot, shims under the mount, a piece onto the bill. The
  * checks run again with it. Changes the draft it is given.
  */
-export function acceptRemedy(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy): void {
+export function acceptFix(draft: Project, setupId: string, finding: Pick<InterfaceCheck, 'axle' | 'rule' | 'slot'>, remedy: Fix): void {
   const setup = draft.setups.find((one) => one.id === setupId)
   if (!setup) return
   if (remedy.kind === 'hydraulic') putPart(draft, setup, { slot: remedy.slot }, remedy.partId)
   else if (remedy.kind === 'part' && finding.axle) putPart(draft, setup, { axle: finding.axle, slot: remedy.slot }, remedy.partId)
   else if (remedy.kind === 'shim' && finding.axle) shim(draft, setup, finding.axle, remedy.shimMm)
   else if (remedy.kind === 'piece') {
-    const id = pieceLineId(finding)
+    const id = fixLineId(finding)
     const there = setup.extras.find((line) => line.id === id)
-    const cures = pieceKey(remedy.piece)
+    const cures = fixItemKey(remedy.piece)
     if (there?.cures === cures) return
     const line: ExtraLine = {
       id,
@@ -50,7 +50,7 @@ export function putPart(draft: Project, setup: Setup, place: SlotPlace, part: Sl
 }
 
 const dropRebuild = (setup: Setup, place: SlotPlace): void => {
-  const id = place.axle ? pieceLineId({ rule: 'used-part', axle: place.axle, slot: place.slot }) : pieceLineId({ rule: 'used-hydraulics' })
+  const id = place.axle ? fixLineId({ rule: 'used-part', axle: place.axle, slot: place.slot }) : fixLineId({ rule: 'used-hydraulics' })
   if (place.axle || place.slot === 'masterCylinder' || place.slot === 'booster')
     setup.extras = setup.extras.filter((line) => line.id !== id)
 }
@@ -64,19 +64,19 @@ export function chooseShims(draft: Project, setupId: string, axle: Axle, shimMm:
 }
 
 /** Takes a piece off the bill again, or shims out. */
-export function dropPiece(draft: Project, setupId: string, finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>): void {
+export function dropFixItem(draft: Project, setupId: string, finding: Pick<InterfaceCheck, 'axle' | 'rule' | 'slot'>): void {
   const setup = draft.setups.find((one) => one.id === setupId)
   if (!setup) return
-  setup.extras = setup.extras.filter((line) => line.id !== pieceLineId(finding))
-  if (finding.axle && pieceLineId(finding) === shimLineId(finding.axle)) delete setup[finding.axle].shimMm
+  setup.extras = setup.extras.filter((line) => line.id !== fixLineId(finding))
+  if (finding.axle && fixLineId(finding) === shimLineId(finding.axle)) delete setup[finding.axle].shimMm
 }
 
 /** Notes that someone has seen a rule to hold on the car, or takes that back. */
-export function setSeen(draft: Project, setupId: string, axle: Axle, rule: string, seen: boolean): void {
+export function setVisualCheck(draft: Project, setupId: string, axle: Axle, rule: string, seen: boolean): void {
   const setup = draft.setups.find((one) => one.id === setupId)
   if (!setup) return
   const fitted = resolveSetup(draft, setup)[axle]
-  const others = seenIn(setup, axle, fitted).filter((one) => one !== rule)
+  const others = visualChecksIn(setup, axle, fitted).filter((one) => one !== rule)
   const rules = seen ? [...others, rule] : others
   if (rules.length > 0) setup[axle].seen = { rules, ...brakeOf(fitted) }
   else delete setup[axle].seen

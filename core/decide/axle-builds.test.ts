@@ -5,25 +5,25 @@ import { AXLES, type Axle, type Project } from '../records/project.ts'
 import { combinations } from './maths/join.ts'
 import { gapOf, rulesOf, slotsOf, walkAxle } from './axle-walk.ts'
 import { AxleBuilds } from './axle-builds.ts'
-import { Readings } from './by-what-it-reads.ts'
+import { DependencyMemo } from './dependency-memo.ts'
 import { axleWeights, brakeOf } from './figures-of.ts'
 import { CRITERIA } from './criteria.ts'
-import { DEFAULT_ASK, spaceOf, type Filling, type SearchAsk } from './space.ts'
+import { DEFAULT_QUERY, spaceOf, type Assignment, type SearchQuery } from './search-space.ts'
 import { Tally } from './tally.ts'
 
-const LIBRARIES: readonly [string, Project, Partial<SearchAsk>][] = [
+const LIBRARIES: readonly [string, Project, Partial<SearchQuery>][] = [
   ['the demo', DEMO_PROJECT, {}],
-  ['the demo, wheels too', DEMO_PROJECT, { vary: { ...DEFAULT_ASK.vary, wheel: true } }],
+  ['the demo, wheels too', DEMO_PROJECT, { vary: { ...DEFAULT_QUERY.vary, wheel: true } }],
   ['a catalogue of 60', withCatalogue(60), {}],
   ['by mass and pedal', withCatalogue(60, 3), { by: ['mass', 'pedal', 'heat'] }],
 ]
-const shelf = (project: Project, more: Partial<SearchAsk>, axle: Axle) => {
-  const ask = { ...DEFAULT_ASK, setupId: 'as-it-stands', ...more }
+const shelf = (project: Project, more: Partial<SearchQuery>, axle: Axle) => {
+  const ask = { ...DEFAULT_QUERY, setupId: 'as-it-stands', ...more }
   const space = spaceOf(project, ask)
   const tally = new Tally()
-  return { ask, space, tally, builds: new AxleBuilds(space, axle, tally, new Readings(space)) }
+  return { ask, space, tally, builds: new AxleBuilds(space, axle, tally, new DependencyMemo(space)) }
 }
-const idsOf = (filling: Filling) => Object.entries(filling).map(([place, part]) => `${place} ${part?.id}`)
+const idsOf = (filling: Assignment) => Object.entries(filling).map(([place, part]) => `${place} ${part?.id}`)
 
 describe.each(LIBRARIES)('%s', (_, project, more) => {
   test.each(AXLES)('%s: every combination goes together or is counted under the rule that it ends at', (axle) => {
@@ -40,7 +40,7 @@ describe.each(LIBRARIES)('%s', (_, project, more) => {
     expect(lean.map((one) => one.cost)).toEqual(lean.map((one) => one.cost).sort((a, b) => a - b))
     const kept = new Set(lean.map((one) => idsOf(one.filling).join()))
     expect(kept.size).toBe(lean.length)
-    const readings = new Readings(space)
+    const readings = new DependencyMemo(space)
     const gap = gapOf(readings, axle)
     const brake = readings.remember((context) => brakeOf(context, axle))
     let seen = 0
@@ -64,8 +64,8 @@ describe.each(LIBRARIES)('%s', (_, project, more) => {
             (!ask.by.includes('gap') || weights.gapMm! >= own.gapMm!) &&
             (!ask.by.includes('mass') || weights.massKg! <= own.massKg!) &&
             (!ask.by.includes('heat') || weights.ringIronKg! >= own.ringIronKg!)
-          const cheaper = ask.by.includes('cost') && own.costMinor! - weights.costMinor! > CRITERIA.cost.tie
-          const lighter = ask.by.includes('mass') && own.massKg! - weights.massKg! > CRITERIA.mass.tie
+          const cheaper = ask.by.includes('cost') && own.costMinor! - weights.costMinor! > CRITERIA.cost.tolerance
+          const lighter = ask.by.includes('mass') && own.massKg! - weights.massKg! > CRITERIA.mass.tolerance
           return nowhereWorse && (cheaper || lighter)
         })
         expect([idsOf(filling), better && 'beaten']).toEqual([idsOf(filling), 'beaten'])

@@ -4,18 +4,18 @@ import type { Axle, Part } from '../records/project.ts'
 import { combinations } from './maths/join.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { gapOf, rulesOf, slotsOf, walkAxle, type GapOf, type WatchedRule } from './axle-walk.ts'
-import type { Readings } from './by-what-it-reads.ts'
-import type { Ruled } from './dropped.ts'
+import type { DependencyMemo } from './dependency-memo.ts'
+import type { Ruled } from './rejections.ts'
 import { axleWeights, brakeOf, packedIn, type AxleWeights } from './figures-of.ts'
 import { brings, cameWhole, isIn, mayComeWhole, placesOf, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
 import { CRITERIA } from './criteria.ts'
-import { isCurrentCar, ofKitsIn, type Filling, type PlaceName, type Space } from './space.ts'
+import { isCurrentCar, ofKitsIn, type Assignment, type SlotId, type SearchSpace } from './search-space.ts'
 import { WHOLE_KITS, type Tally } from './tally.ts'
 
 /** A brake of one axle that goes together, with what weighs. */
 export interface Build {
-  filling: Filling
+  filling: Assignment
   weights: AxleWeights
   verdict: Ruled['verdict']
   cost: number
@@ -34,7 +34,7 @@ export interface Builds {
   under: ReadonlyMap<Part | null | undefined, number>
 }
 /** Brakes of an axle that are alike to foot and balance, under one wheel, with the best of each of their figures. */
-export interface Alike {
+export interface EquivalenceClass {
   members: Build[]
   wheel: Part | null | undefined
   comparable: boolean
@@ -48,15 +48,15 @@ export interface Alike {
 export class AxleBuilds {
   private readonly rules: WatchedRule[]
   private readonly gap: GapOf
-  private readonly brake: (filling: Filling) => { value: ReturnType<typeof brakeOf> } | undefined
+  private readonly brake: (filling: Assignment) => { value: ReturnType<typeof brakeOf> } | undefined
   /** Kits and donors of both axles. */
   private readonly kits: readonly PlacedKit[]
 
   constructor(
-    private readonly space: Space,
+    private readonly space: SearchSpace,
     private readonly axle: Axle,
     private readonly tally: Tally,
-    readings: Readings,
+    readings: DependencyMemo,
   ) {
     this.kits = [...space.kits.front, ...space.kits.rear]
     this.gap = gapOf(readings, axle)
@@ -113,7 +113,7 @@ export class AxleBuilds {
           price !== undefined &&
           !this.isInKit(hose) &&
           !this.space.packs.has(hose?.id ?? '') &&
-          price - cheapest > CRITERIA.cost.tie
+          price - cheapest > CRITERIA.cost.tolerance
         )
           return
         const one = this.build(filling, verdict)
@@ -126,9 +126,9 @@ export class AxleBuilds {
   }
 
   /** Whether what it has of kits came with the rest of them, as far as is asked; `elsewhere`: by what the rest of the car gets. */
-  private comesWhole(filling: Filling): 'yes' | 'elsewhere' | 'no' {
+  private comesWhole(filling: Assignment): 'yes' | 'elsewhere' | 'no' {
     if (!this.space.ask.wholeKits) return 'yes'
-    const fresh = ofKitsIn(this.space, filling, Object.keys(filling) as PlaceName[])
+    const fresh = ofKitsIn(this.space, filling, Object.keys(filling) as SlotId[])
     if (cameWhole(this.kits, filling, fresh)) return 'yes'
     return mayComeWhole(this.kits, this.axle, filling, fresh) ? 'elsewhere' : 'no'
   }
@@ -136,7 +136,7 @@ export class AxleBuilds {
     return part !== null && part !== undefined && this.space.kits[this.axle].some((kit) => brings(kit, `${this.axle}.hose`, part))
   }
   /** Whether it has all that a kit brings to its axle, and what it costs hangs on the hydraulics. */
-  private waitsForKit(filling: Filling): boolean {
+  private waitsForKit(filling: Assignment): boolean {
     return this.space.kits[this.axle].some((kit) => {
       const here = placesOf(kit, false)
       return kit.spans && kit.minor !== undefined && here.length > 0 && isIn({ places: here }, filling)
@@ -146,7 +146,7 @@ export class AxleBuilds {
     const { project, stockParts } = this.space
     return partCost(hose, stockParts[this.axle].hose, PER_AXLE.hose, project.preferences)
   }
-  private build(filling: Filling, verdict: Ruled['verdict']): Build {
+  private build(filling: Assignment, verdict: Ruled['verdict']): Build {
     const weights = axleWeights(this.space, filling, this.axle, this.brake(filling)!.value, this.gap(filling)!.value)
     return {
       filling,
@@ -172,7 +172,7 @@ export class AxleBuilds {
   }
 
   /** Those that are reckoned once for foot and balance, together. */
-  alike(builds: readonly Build[]): Alike[] {
+  alike(builds: readonly Build[]): EquivalenceClass[] {
     const groups = new Map<string, Build[]>()
     for (const one of builds) {
       const key = `${this.numbersKey(one.weights.brake)}|${one.filling[`${this.axle}.wheel`]?.id}`
@@ -180,7 +180,7 @@ export class AxleBuilds {
       if (known) known.push(one)
       else groups.set(key, [one])
     }
-    return [...groups.values()].map((members): Alike => {
+    return [...groups.values()].map((members): EquivalenceClass => {
       const weights = members.map((one) => one.weights)
       const least = (of: (one: AxleWeights) => number | undefined) => Math.min(...weights.map((one) => of(one) ?? 0))
       const most = (of: (one: AxleWeights) => number | undefined) => Math.max(...weights.map((one) => of(one) ?? 0))
@@ -212,7 +212,7 @@ export class AxleBuilds {
     if (x.costMinor! > y.costMinor! && (cost || musts.budgetMinor !== undefined)) return false
     if ((gap && x.gapMm! < y.gapMm!) || (mass && x.massKg! > y.massKg!)) return false
     if (by.includes('heat') && x.ringIronKg! < y.ringIronKg!) return false
-    return (cost && y.costMinor! - x.costMinor! > CRITERIA.cost.tie) || (mass && y.massKg! - x.massKg! > CRITERIA.mass.tie)
+    return (cost && y.costMinor! - x.costMinor! > CRITERIA.cost.tolerance) || (mass && y.massKg! - x.massKg! > CRITERIA.mass.tolerance)
   }
   /** Whether everything of a brake that is weighed is known: what is not neither beats nor is beaten. */
   private comparable({ brake, costMinor, gapMm, massKg, ringIronKg }: AxleWeights): boolean {
@@ -223,7 +223,7 @@ export class AxleBuilds {
     return brake !== undefined || !(by.includes('heat') || by.includes('bias') || by.includes('pedal'))
   }
   /** What of a brake foot and balance see: its numbers, its caliper, what its hose takes of the stroke. */
-  private brakeKey(filling: Filling, { brake }: AxleWeights): string {
+  private brakeKey(filling: Assignment, { brake }: AxleWeights): string {
     const hose = filling[`${this.axle}.hose`]
     return `${this.numbersKey(brake)} ${filling[`${this.axle}.caliper`]?.id} ${hoseKey(hose)}`
   }

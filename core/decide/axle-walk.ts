@@ -2,21 +2,21 @@ import { join } from './maths/join.ts'
 import type { Axle, Part } from '../records/project.ts'
 import { gapAsItIs } from '../clearance/corner.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
-import type { Readings } from './by-what-it-reads.ts'
-import { AXLE_RULES, drops, ruledBy, type Ruled } from './dropped.ts'
-import { AXLE_ORDER, type Filling, type PlaceName, type SearchAsk } from './space.ts'
+import type { DependencyMemo } from './dependency-memo.ts'
+import { AXLE_RULES, rejects, ruledBy, type Ruled } from './rejections.ts'
+import { AXLE_ORDER, type Assignment, type SlotId, type SearchQuery } from './search-space.ts'
 
 /** A rule that is remembered by what it reads; undefined while something of that stands in no place yet. */
 export interface WatchedRule {
   id: string
-  of: (filling: Filling) => { value: Ruled } | undefined
+  of: (filling: Assignment) => { value: Ruled } | undefined
 }
-export type GapOf = (filling: Filling) => { value: ReturnType<typeof gapAsItIs> } | undefined
+export type GapOf = (filling: Assignment) => { value: ReturnType<typeof gapAsItIs> } | undefined
 
-export const gapOf = (readings: Readings, axle: Axle): GapOf => readings.remember((context) => gapAsItIs(context, axle))
+export const gapOf = (readings: DependencyMemo, axle: Axle): GapOf => readings.remember((context) => gapAsItIs(context, axle))
 
 /** Every rule of an axle, the wheel's clearance last: it is the dearest. */
-export function rulesOf(readings: Readings, axle: Axle, gap: GapOf, { musts }: SearchAsk): WatchedRule[] {
+export function rulesOf(readings: DependencyMemo, axle: Axle, gap: GapOf, { musts }: SearchQuery): WatchedRule[] {
   const clearance: WatchedRule = {
     id: 'wheel-clearance',
     of: (filling) => {
@@ -32,9 +32,9 @@ export function rulesOf(readings: Readings, axle: Axle, gap: GapOf, { musts }: S
 
 export interface AxleWalk<S> {
   axle: Axle
-  options: Readonly<Record<PlaceName, readonly (Part | null | undefined)[]>>
+  options: Readonly<Record<SlotId, readonly (Part | null | undefined)[]>>
   rules: WatchedRule[]
-  ask: SearchAsk
+  ask: SearchQuery
   /** Whether all rules are asked at each part, or none after the first that lets it not through. */
   all: boolean
   start: S
@@ -45,17 +45,17 @@ export interface AxleWalk<S> {
     depth: number,
   ) => S | undefined
   /** Each whole brake; the filling is used again for the next. */
-  each: (filling: Filling, state: S) => void
+  each: (filling: Assignment, state: S) => void
 }
 
 /** The slots of an axle as they are filled, with how many combinations there are in each. */
 export const slotsOf = (axle: Axle, options: AxleWalk<unknown>['options']) =>
-  AXLE_ORDER.map((slot) => ({ name: `${axle}.${slot}` as PlaceName, options: options[`${axle}.${slot}`] }))
+  AXLE_ORDER.map((slot) => ({ name: `${axle}.${slot}` as SlotId, options: options[`${axle}.${slot}`] }))
 
 /** Brakes of one axle part by part: each rule is asked once, as soon as all it reads is chosen. */
 export function walkAxle<S>({ axle, options, rules, ask, all, start, step, each }: AxleWalk<S>): void {
   const slots = slotsOf(axle, options)
-  const filling: Filling = {}
+  const filling: Assignment = {}
   /** At each depth what no shallower one has decided, and the state so far. */
   const open: WatchedRule[][] = [rules]
   const states: S[] = [start]
@@ -70,7 +70,7 @@ export function walkAxle<S>({ axle, options, rules, ask, all, start, step, each 
       for (const rule of open[depth]!) {
         const found = rule.of(filling)
         if (!found) left.push(rule)
-        else if (drops(found.value, rule.id, ask)) {
+        else if (rejects(found.value, rule.id, ask)) {
           dropped.push(rule.id)
           if (!all) break
         } else if (VERDICT_RANK[found.value.verdict] > VERDICT_RANK[verdict]) verdict = found.value.verdict

@@ -3,15 +3,15 @@ import type { Part } from '../records/project.ts'
 import { join } from './maths/join.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { WatchedRule } from './axle-walk.ts'
-import { drops } from './dropped.ts'
+import { rejects } from './rejections.ts'
 import { hydraulicsCost } from './figures-of.ts'
 import { isIn, placesOf, type PlacedKit } from './kits.ts'
 import { partCost } from './prices.ts'
-import { HYDRAULIC_NAMES, type Filling, type Space } from './space.ts'
+import { HYDRAULIC_NAMES, type Assignment, type SearchSpace } from './search-space.ts'
 
 /** What stands between the axles. */
 export interface Between {
-  filling: Filling
+  filling: Assignment
   /** What tells it from others. */
   key: string
   /** The rule of the whole car that it ends at by itself. */
@@ -24,7 +24,7 @@ export interface Between {
   savesMinor: number
 }
 /** Every master cylinder with every booster and valve that is searched for, the cheapest first. */
-export function betweenOf(space: Space, carRules: readonly WatchedRule[]): Between[] {
+export function betweenOf(space: SearchSpace, carRules: readonly WatchedRule[]): Between[] {
   const { options, ask } = space
   const spanning = [...space.kits.front, ...space.kits.rear].filter((kit) => kit.spans && kit.minor !== undefined)
   const all: Between[] = []
@@ -33,10 +33,10 @@ export function betweenOf(space: Space, carRules: readonly WatchedRule[]): Betwe
     {
       goes: () => true,
       each: (chosen) => {
-        const filling = Object.fromEntries(HYDRAULIC_NAMES.map((name, i) => [name, chosen[i]])) as Filling
+        const filling = Object.fromEntries(HYDRAULIC_NAMES.map((name, i) => [name, chosen[i]])) as Assignment
         const ends = carRules.find(({ id, of }) => {
           const found = of(filling)
-          return found !== undefined && drops(found.value, id, ask)
+          return found !== undefined && rejects(found.value, id, ask)
         })
         const kits = spanning.filter((kit) => isIn({ places: placesOf(kit, true) }, filling))
         const savesMinor = kits.reduce((sum, kit) => sum + mostSaved(kit, space), 0)
@@ -48,11 +48,11 @@ export function betweenOf(space: Space, carRules: readonly WatchedRule[]): Betwe
 }
 
 /** The most that a kit saves against its parts one by one, minor units. */
-function mostSaved({ places, minor }: PlacedKit, { project }: Space): number {
+function mostSaved({ places, minor }: PlacedKit, { project }: SearchSpace): number {
   const alone = places.map(([place, part]) =>
     partCost(part, undefined, PER_AXLE[place.split('.')[1] as keyof typeof PER_AXLE] ?? 1, project.preferences),
   )
   return Math.max(0, alone.reduce<number>((sum, one) => sum + (one ?? 0), 0) - minor!)
 }
 /** What stands between the axles and is searched for. */
-const betweenKey = ({ masterCylinder, booster, valve }: Filling): string => `${masterCylinder?.id} ${booster?.id} ${valve?.id}`
+const betweenKey = ({ masterCylinder, booster, valve }: Assignment): string => `${masterCylinder?.id} ${booster?.id} ${valve?.id}`

@@ -4,7 +4,7 @@ import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
-import { companyBeside, partsInWords } from './company.ts'
+import { companionPartsBeside, partsInWords } from './companion-parts.ts'
 
 /** What a kit or donor brings to a setup: of the findings that it has a hand in, those that stand open. */
 export interface Brought {
@@ -67,7 +67,7 @@ function offer(project: Project, base: Setup, bundle: Bundle, now: number, there
   const alone = { bundleId: bundle.id, there, company: {}, companyWords: '', ...looked.brought }
   // a company at its axle cures nothing else
   if (there || !looked.openAtAxle) return alone
-  const found = companyBeside(withSetup(taken), TRIED, bundle.axle, slotsOf(project, bundle))
+  const found = companionPartsBeside(withSetup(taken), TRIED, bundle.axle, slotsOf(project, bundle))
   if (!found || Object.keys(found).length === 0) return alone
   const company = Object.fromEntries(Object.entries(found).map(([slot, part]) => [slot, part?.id ?? null]))
   const { brought } = look(withSetup(takeCompany(taken, bundle.axle, company)), bundle, now)

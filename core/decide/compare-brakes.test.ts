@@ -6,7 +6,7 @@ import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figures/words.ts'
-import { companiesOf } from './company.ts'
+import { companionPartsOf } from './companion-parts.ts'
 import { compareBrakes } from './compare-brakes.ts'
 import { runs } from '../testing/runs.ts'
 
@@ -25,7 +25,7 @@ function fitted(caliper: Part, company: { rotor?: Part | null; pad?: Part | null
 
 describe('the company of a caliper', () => {
   test.each(['front', 'rear'] as const)('goes together as it was said, %s', (axle) => {
-    const companyOf = companiesOf(DEMO_PROJECT, 'estate-fronts', axle)
+    const companyOf = companionPartsOf(DEMO_PROJECT, 'estate-fronts', axle)
     const found = calipers.flatMap((caliper) => {
       const company = companyOf(caliper)
       return company ? [{ caliper, company }] : []
@@ -40,7 +40,7 @@ describe('the company of a caliper', () => {
     }
   })
   test('where there is none, no rotor, pads and bracket of the library let it in', () => {
-    const companyOf = companiesOf(DEMO_PROJECT, 'estate-fronts', 'front')
+    const companyOf = companionPartsOf(DEMO_PROJECT, 'estate-fronts', 'front')
     const kinds = (kind: Part['kind']) => DEMO_PROJECT.parts.filter((one) => one.kind === kind)
     const [alone] = calipers.filter((one) => one.id === 'coupe-rear-caliper')
     expect(companyOf(alone!)).toBeUndefined()
@@ -83,7 +83,7 @@ test('each brake, fitted with its company, clears as was said, and nothing that 
       fc.constantFrom('hill-wheel', 'club-wheel', 'winter-wheel'),
       (parts, axle, wheelId) => {
         const project = withSetup(parts)
-        const companyOf = companiesOf(project, SETUP, axle)
+        const companyOf = companionPartsOf(project, SETUP, axle)
         for (const row of compareBrakes(project, SETUP, axle, wheelId)) {
           const caliper = project.parts.find((one) => one.id === row.id)
           // those that stand in a setup are not loose

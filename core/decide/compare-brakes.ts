@@ -4,7 +4,7 @@ import { cornerOf } from '../clearance/corner.ts'
 import type { Context } from '../figures/read.ts'
 import { worse, worstByRules, type Judged } from '../whatif/candidates.ts'
 import { bestFirst, contextOf, rowOf, withAxle, type CompareRow } from '../whatif/compare-wheels.ts'
-import { companiesOf, partsInWords, type Company } from './company.ts'
+import { companionPartsOf, partsInWords, type CompanionParts } from './companion-parts.ts'
 
 /**
  * One wheel over every brake of the project: what each setup has on this axle, and every other caliper in the company of
@@ -35,7 +35,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
     const rules = worstOfBrake(on, axle)
     rows.push(rowOf(key, caliper.name, `as in “${setup.name}”${rotor ? `, ${rotor.name}` : ''}`, corner, setup.id === setupId, rules))
   }
-  const companyOf = companiesOf(project, setupId, axle)
+  const companyOf = companionPartsOf(project, setupId, axle)
   for (const caliper of project.parts) {
     if (caliper.kind !== 'caliper' || calipers.has(caliper.id)) continue
     const company = companyOf(caliper)
@@ -52,7 +52,7 @@ const worstOfBrake = (context: Context, axle: Axle): Judged =>
   (['caliper', 'rotor', 'pad', 'bracket', 'wheel'] as const).map((slot) => worstByRules(context, axle, slot)).reduce(worse)
 
 /** What of a brake is not as in the setup: "with Estate front rotor 284 x 24, no bracket". */
-function companyWords(company: Company, now: Company): string {
+function companyWords(company: CompanionParts, now: CompanionParts): string {
   const other = (['rotor', 'pad', 'bracket'] as const).filter((slot) => company[slot]?.id !== now[slot]?.id)
   if (other.length === 0) return 'with the rotor and pads of this setup'
   return `with ${partsInWords(Object.fromEntries(other.map((slot) => [slot, company[slot]])))}`

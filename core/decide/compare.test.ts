@@ -30,19 +30,19 @@ describe('setups side by side', () => {
     for (const { cells } of sheet.rows) expect([cells[0]!.against, cells[0]!.difference]).toEqual([undefined, ''])
   })
   test('better and worse stand only where the doubt lets them', () => {
-    for (const { better, tie, cells } of sheet.rows)
+    for (const { better, tolerance, cells } of sheet.rows)
       for (const cell of cells.slice(1)) {
         if (!better) expect(cell.against).toBeUndefined()
         if (cell.against !== 'better' && cell.against !== 'worse') continue
         const off = Math.abs(cell.value! - cells[0]!.value!)
-        expect(off).toBeGreaterThan(Math.max(tie, Math.hypot(cell.u ?? 0, cells[0]!.u ?? 0)))
+        expect(off).toBeGreaterThan(Math.max(tolerance, Math.hypot(cell.u ?? 0, cells[0]!.u ?? 0)))
       }
   })
   test('what is only a bound, or not known, is held against nothing', () => {
     fc.assert(
       fc.property(fc.double({ min: -50, max: 50, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (x, y) => {
         const cell = (value: number | undefined, bound = false) => ({ value, u: undefined, bound })
-        const spec = { better: 'low', tie: 1 } as const
+        const spec = { better: 'low', tolerance: 1 } as const
         expect(heldAgainst(spec, cell(undefined), cell(y))).toBeUndefined()
         expect(heldAgainst(spec, cell(x, true), cell(y))).toBeUndefined()
         const [there, back] = [heldAgainst(spec, cell(x), cell(y)), heldAgainst(spec, cell(y), cell(x))]
@@ -130,8 +130,8 @@ test('a lock-up order that is not confirmed counts against a setup, as on its ow
 describe('criteria', () => {
   test('each is a row with the label, direction and tolerance of the one definition', () => {
     for (const id of Object.keys(CRITERIA) as CriterionId[]) {
-      const { label, better, tie } = CRITERIA[id]
-      expect(row(id)).toMatchObject({ label, better, tie })
+      const { label, better, tolerance } = CRITERIA[id]
+      expect(row(id)).toMatchObject({ label, better, tolerance })
     }
   })
   test('the target of the balance is the one that is chosen, for every setup', () => {

@@ -36,7 +36,7 @@ export interface CompareRow {
   label: string
   better: 'low' | 'high' | undefined
   /** Differences up to here are none, in the core's unit. */
-  tie: number
+  tolerance: number
   /** Everybody says the same. */
   alike: boolean
   /** One for each column. */
@@ -66,7 +66,7 @@ interface RowSpec {
   id: string
   label: string
   better?: 'low' | 'high'
-  tie?: number
+  tolerance?: number
   dimension?: Dimension | 'money'
   of: (column: Column) => Raw
 }
@@ -107,7 +107,7 @@ export function compare(
     isStock: report.isStock,
     verdict: worstVerdict(verdicts),
     beatenBy: columns.flatMap(({ report: other, verdicts: others }, against) =>
-      against !== at && beatsColumn(byId, against, at) && VERDICT_RANK[worstVerdict(others)] <= VERDICT_RANK[worstVerdict(verdicts)]
+      against !== at && dominatesColumn(byId, against, at) && VERDICT_RANK[worstVerdict(others)] <= VERDICT_RANK[worstVerdict(verdicts)]
         ? [other.setupName]
         : [],
     ),
@@ -117,7 +117,7 @@ export function compare(
 }
 
 /** Whether one column is nowhere worse than another and somewhere better, by more than tie and doubt; unknown on either side: no. */
-function beatsColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number): boolean {
+function dominatesColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number): boolean {
   let better = false
   for (const id of SETUP_CRITERIA) {
     const row = rows.get(id)!
@@ -131,21 +131,21 @@ function beatsColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number
 
 /** One cell against another: the doubt of both together, or the tie where that is larger. */
 export function heldAgainst(
-  { better, tie }: Pick<CompareRow, 'better' | 'tie'>,
+  { better, tolerance }: Pick<CompareRow, 'better' | 'tolerance'>,
   a: Pick<CompareCell, 'value' | 'u' | 'bound'>,
   b: Pick<CompareCell, 'value' | 'u' | 'bound'>,
 ): CompareCell['against'] {
   if (!better || a.value === undefined || b.value === undefined || a.bound || b.bound) return undefined
   const ahead = better === 'low' ? b.value - a.value : a.value - b.value
-  const room = Math.max(tie, Math.hypot(a.u ?? 0, b.u ?? 0))
+  const room = Math.max(tolerance, Math.hypot(a.u ?? 0, b.u ?? 0))
   return ahead > room ? 'better' : ahead < -room ? 'worse' : 'same'
 }
 
 function rowOf(spec: RowSpec, columns: readonly Column[], project: Project): CompareRow {
-  const { id, label, better, tie = 0, dimension } = spec
+  const { id, label, better, tolerance = 0, dimension } = spec
   const raws = columns.map((column) => spec.of(column))
   const [reference] = raws
-  const row = { id, label, better, tie }
+  const row = { id, label, better, tolerance }
   const cells = raws.map((raw, at): CompareCell => ({
     against: at === 0 || !reference ? undefined : heldAgainst(row, raw, reference),
     difference: at === 0 || !reference ? '' : differenceWords(project, raw, reference, dimension),
@@ -187,7 +187,7 @@ function specs(project: Project): RowSpec[] {
     )
   /** A row of a criterion that setups and results of the search share. */
   const criterion = (id: CriterionId, words?: (value: number, column: Column) => string): RowSpec => {
-    const { label, better, tie, dimension } = CRITERIA[id]
+    const { label, better, tolerance, dimension } = CRITERIA[id]
     const of = (column: Column): Raw => {
       const one = column.criteria[id]
       const { value, figureId } = one
@@ -195,7 +195,7 @@ function specs(project: Project): RowSpec[] {
       const text = own ?? (figureId && value !== undefined ? ofFigure(column.report.figures[figureId], show).text : show(value, dimension))
       return { ...one, text }
     }
-    return { id, label, better, tie, dimension, of }
+    return { id, label, better, tolerance, dimension, of }
   }
   const stop = ({ report }: Column): Raw => {
     const { rows, footAtMost } = stopReport(project, report.setupId)
@@ -245,7 +245,7 @@ function specs(project: Project): RowSpec[] {
       id: 'critical',
       label: 'Lock-up order, driver only',
       better: 'high',
-      tie: 0.02,
+      tolerance: 0.02,
       dimension: 'deceleration',
       of: ({ report }) => {
         const { lockOrder: order, rearSeenFirstAtG } = report
@@ -262,9 +262,16 @@ function specs(project: Project): RowSpec[] {
       const { low } = BANDS[pedalOf(project.car.uses)].forceN
       return off === 0 ? 'within' : `${show(off, 'force')} too ${report.figures['pedal.force'].value! < low ? 'light' : 'heavy'}`
     }),
-    { id: 'travel', label: 'Pedal travel', better: 'low', tie: 3, dimension: 'length', of: figure('pedal.travel') },
-    { id: 'noAssist', label: 'Pedal without the booster', better: 'low', tie: 10, dimension: 'force', of: figure('pedal.forceNoAssist') },
-    { id: 'stop', label: `Dry stop from ${project.preferences.stopFromKmh} km/h, limited by`, better: 'low', tie: 0.5, of: stop },
+    { id: 'travel', label: 'Pedal travel', better: 'low', tolerance: 3, dimension: 'length', of: figure('pedal.travel') },
+    {
+      id: 'noAssist',
+      label: 'Pedal without the booster',
+      better: 'low',
+      tolerance: 10,
+      dimension: 'force',
+      of: figure('pedal.forceNoAssist'),
+    },
+    { id: 'stop', label: `Dry stop from ${project.preferences.stopFromKmh} km/h, limited by`, better: 'low', tolerance: 0.5, of: stop },
     {
       ...criterion('margin'),
       of: ({ heat, criteria: { margin } }) => ({
@@ -279,7 +286,7 @@ function specs(project: Project): RowSpec[] {
       id: 'rotating',
       label: 'Rotating mass change, front',
       better: 'low',
-      tie: 0.1,
+      tolerance: 0.1,
       dimension: 'mass',
       of: figure('front.rotatingChange'),
     },
@@ -289,12 +296,12 @@ function specs(project: Project): RowSpec[] {
       return `${ofFigure(figures['cost.total'], show).text}${range}`
     }),
     ...(budgetMinor === undefined ? [] : [budget]),
-    { id: 'season', label: 'Wear in a season', better: 'low', tie: 500, dimension: 'money', of: figure('cost.season') },
+    { id: 'season', label: 'Wear in a season', better: 'low', tolerance: 500, dimension: 'money', of: figure('cost.season') },
     {
       id: 'hours',
       label: 'Hours of work, estimated',
       better: 'low',
-      tie: 30,
+      tolerance: 30,
       of: ({ report }) => {
         if (report.verdict === 'blocked') return plain('none: it is blocked')
         const { minutes } = workOrder(project, report.setupId, report.fit)
@@ -389,8 +396,8 @@ function choiceWords(
 /** Of marks in two criteria those that nothing beats, from the best of the first on. */
 export function frontOf<M extends { x: number; y: number }>(marks: readonly M[], x: 'low' | 'high', y: 'low' | 'high'): M[] {
   const [wayX, wayY] = [x === 'low' ? 1 : -1, y === 'low' ? 1 : -1] as const
-  const beatsMark = (a: M, b: M) => wayX * a.x <= wayX * b.x && wayY * a.y <= wayY * b.y && (a.x !== b.x || a.y !== b.y)
-  return marks.filter((one) => !marks.some((other) => beatsMark(other, one))).sort((a, b) => wayX * (a.x - b.x))
+  const dominatesMark = (a: M, b: M) => wayX * a.x <= wayX * b.x && wayY * a.y <= wayY * b.y && (a.x !== b.x || a.y !== b.y)
+  return marks.filter((one) => !marks.some((other) => dominatesMark(other, one))).sort((a, b) => wayX * (a.x - b.x))
 }
 
 /**

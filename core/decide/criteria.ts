@@ -15,7 +15,7 @@ export interface CriterionSpec {
   dimension: Dimension | 'money'
   better: 'low' | 'high'
   /** A difference up to here is none, in the core's unit. */
-  tie: number
+  tolerance: number
 }
 
 /**
@@ -23,13 +23,13 @@ export interface CriterionSpec {
  * means one figure everywhere.
  */
 export const CRITERIA = {
-  cost: { label: 'Total cost', short: 'Cost', dimension: 'money', better: 'low', tie: 500 },
-  heat: { label: 'Rotor temperature rise in one stop', short: 'Rise', dimension: 'temperatureRise', better: 'low', tie: 8 },
-  margin: { label: 'Heat margin to the nearest limit', short: 'Heat margin', dimension: 'temperatureRise', better: 'high', tie: 8 },
-  gap: { label: 'Minimum clearance', short: 'Clearance', dimension: 'length', better: 'high', tie: 0.3 },
-  bias: { label: 'Brake balance off target', short: 'Balance', dimension: 'share', better: 'low', tie: 0.005 },
-  mass: { label: 'Mass change, one front and one rear corner', short: 'Mass', dimension: 'mass', better: 'low', tie: 0.1 },
-  pedal: { label: 'Pedal force outside the usual range', short: 'Pedal', dimension: 'force', better: 'low', tie: 10 },
+  cost: { label: 'Total cost', short: 'Cost', dimension: 'money', better: 'low', tolerance: 500 },
+  heat: { label: 'Rotor temperature rise in one stop', short: 'Rise', dimension: 'temperatureRise', better: 'low', tolerance: 8 },
+  margin: { label: 'Heat margin to the nearest limit', short: 'Heat margin', dimension: 'temperatureRise', better: 'high', tolerance: 8 },
+  gap: { label: 'Minimum clearance', short: 'Clearance', dimension: 'length', better: 'high', tolerance: 0.3 },
+  bias: { label: 'Brake balance off target', short: 'Balance', dimension: 'share', better: 'low', tolerance: 0.005 },
+  mass: { label: 'Mass change, one front and one rear corner', short: 'Mass', dimension: 'mass', better: 'low', tolerance: 0.1 },
+  pedal: { label: 'Pedal force outside the usual range', short: 'Pedal', dimension: 'force', better: 'low', tolerance: 10 },
 } as const satisfies Record<string, CriterionSpec>
 export type CriterionId = keyof typeof CRITERIA
 

@@ -2,7 +2,7 @@ import type { Mass } from '../hydraulics/maths/mass.ts'
 import { rearFirstFrom } from '../balance/maths/lock-order.ts'
 import { IRON_J_PER_KG_K, oneStopRiseC } from '../heat/maths/one-stop.ts'
 import { barShareFor } from '../hydraulics/maths/bores.ts'
-import { stopOf } from '../hydraulics/maths/effort.ts'
+import { invertChain } from '../hydraulics/maths/pedal-force.ts'
 import type { AxleBrake, BrakeSystem } from '../hydraulics/maths/system.ts'
 import { OTHER_LIMITS } from '../records/field.ts'
 import { AXLES, type Axle, type AxleSlot, type HydraulicSlot, type Part, type Project } from '../records/project.ts'
@@ -21,7 +21,7 @@ import type { Verdict } from '../figures/verdict.ts'
 import { outsideBand, type SearchCriterionId } from './criteria.ts'
 import { leastWithKits } from './kits.ts'
 import { packsCost, partCost, sumOrUnknown } from './prices.ts'
-import { AXLE_ORDER, HYDRAULIC_NAMES, type Filling, type PlaceName, type Space } from './space.ts'
+import { AXLE_ORDER, HYDRAULIC_NAMES, type Assignment, type SlotId, type SearchSpace } from './search-space.ts'
 
 /** What the criteria are of a combination; undefined: not known. */
 export type Weighed = Record<SearchCriterionId, number | undefined>
@@ -45,11 +45,11 @@ const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
 
 const PLACES = { front: AXLE_ORDER.map((slot) => `front.${slot}` as const), rear: AXLE_ORDER.map((slot) => `rear.${slot}` as const) }
 /** What the brake of an axle costs, with the kits that it is bought in where that is cheaper. */
-export function axleCost(space: Space, filling: Filling, axle: Axle): ReturnType<typeof leastWithKits> {
+export function axleCost(space: SearchSpace, filling: Assignment, axle: Axle): ReturnType<typeof leastWithKits> {
   return leastWithKits(space.kitsWithin[axle], filling, PLACES[axle], aloneAt(space, filling, axle))
 }
 /** What the part in a place of an axle costs alone. */
-function aloneAt({ project, stockParts }: Space, filling: Filling, axle: Axle): (place: PlaceName) => number | undefined {
+function aloneAt({ project, stockParts }: SearchSpace, filling: Assignment, axle: Axle): (place: SlotId) => number | undefined {
   const drum = filling[`${axle}.caliper`]?.kind === 'drum'
   return (place) => {
     const slot = AXLE_ORDER[PLACES[axle].indexOf(place as never)]!
@@ -57,20 +57,20 @@ function aloneAt({ project, stockParts }: Space, filling: Filling, axle: Axle): 
     return partCost(filling[place], stockParts[axle][slot] as Part | null | undefined, PER_AXLE[slot], project.preferences)
   }
 }
-const betweenAt = ({ project, stockParts }: Space, filling: Filling, slot: HydraulicSlot): number | undefined =>
+const betweenAt = ({ project, stockParts }: SearchSpace, filling: Assignment, slot: HydraulicSlot): number | undefined =>
   partCost(filling[slot], stockParts[slot], 1, project.preferences)
-export const hydraulicsCost = (space: Space, filling: Filling): number | undefined =>
+export const hydraulicsCost = (space: SearchSpace, filling: Assignment): number | undefined =>
   sumOrUnknown(HYDRAULIC_NAMES.map((slot) => betweenAt(space, filling, slot)))
 
-const EVERY_PLACE: readonly PlaceName[] = [...PLACES.front, ...PLACES.rear, ...HYDRAULIC_NAMES]
+const EVERY_PLACE: readonly SlotId[] = [...PLACES.front, ...PLACES.rear, ...HYDRAULIC_NAMES]
 /** What a whole car costs, with kits that bring something of the hydraulics too, and packs that serve both axles. */
-export function wholeCost(space: Space, filling: Filling): ReturnType<typeof leastWithKits> {
+export function wholeCost(space: SearchSpace, filling: Assignment): ReturnType<typeof leastWithKits> {
   const alone = { front: aloneAt(space, filling, 'front'), rear: aloneAt(space, filling, 'rear') }
-  const own = (place: PlaceName) => {
+  const own = (place: SlotId) => {
     const axle = AXLES.find((one) => place.startsWith(`${one}.`))
     return axle ? alone[axle](place) : betweenAt(space, filling, place as HydraulicSlot)
   }
-  const shared = (places: readonly PlaceName[]): number => {
+  const shared = (places: readonly SlotId[]): number => {
     let saved = 0
     for (const id of space.packs.keys()) {
       const bought = places.filter((place) => filling[place]?.id === id && own(place) !== 0)
@@ -84,10 +84,10 @@ export function wholeCost(space: Space, filling: Filling): ReturnType<typeof lea
   return leastWithKits([...space.kits.front, ...space.kits.rear], filling, EVERY_PLACE, own, shared)
 }
 /** Parts of an axle that may come from one pack with those of the other. */
-export const packedIn = ({ packs }: Space, filling: Filling): string[] =>
+export const packedIn = ({ packs }: SearchSpace, filling: Assignment): string[] =>
   packs.size === 0 ? [] : Object.values(filling).flatMap((part) => (part && packs.has(part.id) ? [part.id] : []))
 
-function axleMass({ stockParts }: Space, filling: Filling, axle: Axle): number | undefined {
+function axleMass({ stockParts }: SearchSpace, filling: Assignment, axle: Axle): number | undefined {
   const kg = (part: Part | null | undefined, drum: boolean, slot: AxleSlot): number | undefined =>
     part === null || (drum && DISC_ONLY.includes(slot)) ? 0 : part?.massKg?.value
   const drums = [filling[`${axle}.caliper`]?.kind === 'drum', stockParts[axle].caliper?.kind === 'drum'] as const
@@ -114,8 +114,8 @@ export function brakeOf(context: Context, axle: Axle): Pick<AxleWeights, 'brake'
 }
 
 export function axleWeights(
-  space: Space,
-  filling: Filling,
+  space: SearchSpace,
+  filling: Assignment,
   axle: Axle,
   brake: Pick<AxleWeights, 'brake' | 'ringIronKg'>,
   gap: ReturnType<typeof gapAsItIs>,
@@ -182,7 +182,7 @@ export function withBarSet(asked: CarAsked, system: BrakeSystem): { system: Brak
 export const FRONT_FIRST_TO_G = 0.8
 export function brakedBy({ mass, refG }: CarAsked, system: BrakeSystem | undefined): Braked {
   if (!system || !mass) return { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
-  const stop = stopOf(system)(mass.massKg * STANDARD_GRAVITY * refG)
+  const stop = invertChain(system)(mass.massKg * STANDARD_GRAVITY * refG)
   return {
     frontShare: stop && stop.frontN / (stop.frontN + stop.rearN),
     pedalN: stop?.pedalForceN,

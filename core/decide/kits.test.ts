@@ -1,19 +1,19 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import type { Bundle, Part, Project } from '../records/project.ts'
-import type { Filling, PlaceName } from './filling.ts'
+import type { Assignment, SlotId } from './assignment.ts'
 import { brings, cameWhole, kitsFor, leastWithKits, mayComeWhole } from './kits.ts'
 
 const part = (id: string): Part => DEMO_PROJECT.parts.find((one) => one.id === id)!
-const filling: Filling = {
+const filling: Assignment = {
   'front.caliper': part('kit4-caliper'),
   'front.bracket': part('kit-bracket'),
   'front.rotor': part('kit4-rotor'),
   'front.pad': part('kit4-pad'),
   'front.hose': part('braided-front-hose'),
 }
-const places = Object.keys(filling) as PlaceName[]
-const own = (prices: Partial<Record<PlaceName, number>>) => (place: PlaceName) => prices[place]
+const places = Object.keys(filling) as SlotId[]
+const own = (prices: Partial<Record<SlotId, number>>) => (place: SlotId) => prices[place]
 const dear = own({ 'front.caliper': 500, 'front.bracket': 100, 'front.rotor': 200, 'front.pad': 90, 'front.hose': 50 })
 const kits = kitsFor(DEMO_PROJECT, 'front').map((kit) => ({ ...kit, minor: kit.bundle.id === 'kit-q4' ? 800 : kit.minor && 30 }))
 
@@ -75,7 +75,7 @@ test('a kit with a master cylinder is whole only with it; an axle alone cannot t
   const bundle: Bundle = { id: 'with-master', kind: 'kit', name: 'With a master', axle: 'front', parts: ['kit4-pad', 'master-24'] }
   const project: Project = { ...DEMO_PROJECT, bundles: [bundle] }
   const [kit] = kitsFor(project, 'front')
-  const pads: Filling = { 'front.pad': part('kit4-pad') }
+  const pads: Assignment = { 'front.pad': part('kit4-pad') }
   expect(mayComeWhole([kit!], 'front', pads, ['front.pad'])).toBe(true)
   expect(cameWhole([kit!], pads, ['front.pad'])).toBe(false)
   expect(cameWhole([kit!], { ...pads, masterCylinder: part('master-24') }, ['front.pad', 'masterCylinder'])).toBe(true)

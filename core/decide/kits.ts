@@ -1,12 +1,12 @@
 import { slotFor } from '../commands/take-bundle.ts'
 import { AXLES, type Axle, type Bundle, type HydraulicSlot, type Part, type Project } from '../records/project.ts'
-import type { Filling, PlaceName } from './filling.ts'
+import type { Assignment, SlotId } from './assignment.ts'
 import { bundleCost } from './prices.ts'
 
 /** A kit or a donor with the place of each of its parts. */
 export interface PlacedKit {
   bundle: Bundle
-  places: readonly (readonly [PlaceName, Part])[]
+  places: readonly (readonly [SlotId, Part])[]
   /** Bought whole, minor units; undefined: it has no price of its own, or some part of it goes to no place that a search fills. */
   minor: number | undefined
   /** It brings something of the hydraulics too: an axle alone cannot tell what it costs. */
@@ -18,7 +18,7 @@ export function kitsFor(project: Project, axle: Axle): PlacedKit[] {
   return project.bundles.flatMap((bundle): PlacedKit[] => {
     if (bundle.axle !== axle) return []
     let placed = true
-    const places: (readonly [PlaceName, Part])[] = []
+    const places: (readonly [SlotId, Part])[] = []
     for (const id of bundle.parts) {
       const part = project.parts.find((one) => one.id === id)
       const slot = part && slotFor(part.kind)
@@ -37,14 +37,14 @@ export const bothAxles = (project: Project): Record<Axle, PlacedKit[]> =>
   Object.fromEntries(AXLES.map((axle) => [axle, kitsFor(project, axle)])) as Record<Axle, PlacedKit[]>
 
 /** Whether a place is one of the hydraulics. */
-const isBetween = (place: PlaceName): boolean => !place.includes('.')
+const isBetween = (place: SlotId): boolean => !place.includes('.')
 /** The places of a kit that are between the axles, or at its axle. */
 export const placesOf = ({ places }: PlacedKit, between: boolean) => places.filter(([place]) => isBetween(place) === between)
 
-export const isIn = ({ places }: Pick<PlacedKit, 'places'>, filling: Filling): boolean =>
+export const isIn = ({ places }: Pick<PlacedKit, 'places'>, filling: Assignment): boolean =>
   places.every(([place, part]) => filling[place]?.id === part.id)
 /** Whether a kit brings a part to a place; wheels that it brings may stand on the other axle too. */
-export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boolean =>
+export const brings = ({ places }: PlacedKit, place: SlotId, part: Part): boolean =>
   places.some(([of, one]) => one.id === part.id && (of === place || (of.endsWith('.wheel') && place.endsWith('.wheel'))))
 
 /**
@@ -55,10 +55,10 @@ export const brings = ({ places }: PlacedKit, place: PlaceName, part: Part): boo
  */
 export function leastWithKits(
   kits: readonly PlacedKit[],
-  filling: Filling,
-  places: readonly PlaceName[],
-  own: (place: PlaceName) => number | undefined,
-  shared: (places: readonly PlaceName[]) => number = () => 0,
+  filling: Assignment,
+  places: readonly SlotId[],
+  own: (place: SlotId) => number | undefined,
+  shared: (places: readonly SlotId[]) => number = () => 0,
 ): { minor: number | undefined; kits: string[] } {
   const alone = places.map(own)
   const sum = (filled: number) => {
@@ -87,13 +87,13 @@ export function leastWithKits(
  * Whether what is of kits came with a kit or a donor that is in whole.
  * @param fresh places with something of a kit that is neither on the car, nor in the setup, nor on hand
  */
-export function cameWhole(kits: readonly PlacedKit[], filling: Filling, fresh: readonly PlaceName[]): boolean {
+export function cameWhole(kits: readonly PlacedKit[], filling: Assignment, fresh: readonly SlotId[]): boolean {
   if (fresh.length === 0) return true
   const whole = kits.filter((kit) => isIn(kit, filling))
   return fresh.every((place) => whole.some((kit) => brings(kit, place, filling[place]!)))
 }
 /** The same as far as one axle can tell: what a kit brings elsewhere is taken as there. */
-export function mayComeWhole(kits: readonly PlacedKit[], axle: Axle, filling: Filling, fresh: readonly PlaceName[]): boolean {
+export function mayComeWhole(kits: readonly PlacedKit[], axle: Axle, filling: Assignment, fresh: readonly SlotId[]): boolean {
   const here = kits.map((kit) => ({ ...kit, places: kit.places.filter(([place]) => place.startsWith(`${axle}.`)) }))
   return fresh.every((place) => kits.some((kit, i) => brings(kit, place, filling[place]!) && isIn(here[i]!, filling)))
 }

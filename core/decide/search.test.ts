@@ -6,11 +6,11 @@ import { seeded, withCatalogue } from '../demo/catalogue.ts'
 import type { Bundle, Part, Project, Setup } from '../records/project.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
-import { fullLook } from './full-look.ts'
+import { evaluateInFull } from './full-evaluation.ts'
 import { search } from './search.ts'
-import { setupFromFind } from './take-find.ts'
+import { setupFromResult } from './apply-result.ts'
 import { SEARCH_CRITERIA, setupCriteria } from './criteria.ts'
-import { DEFAULT_ASK, spaceOf, type SearchAsk } from './space.ts'
+import { DEFAULT_QUERY, spaceOf, type SearchQuery } from './search-space.ts'
 import { runs } from '../testing/runs.ts'
 
 const price = (likelyMinor: number) => ({
@@ -25,7 +25,7 @@ const price = (likelyMinor: number) => ({
  * The demo's car with some parts of its library and of a catalogue beside it, some figures of them taken away, and kits of
  * them at random: so few that all combinations can be looked at one by one.
  */
-function small(seed: number, askOf: (project: Project) => SearchAsk): { project: Project; ask: SearchAsk } {
+function small(seed: number, askOf: (project: Project) => SearchQuery): { project: Project; ask: SearchQuery } {
   const random = seeded(seed)
   const kinds = ['caliper', 'rotor', 'pad', 'hose', 'bracket', 'valve', 'spacer', 'wheel', 'masterCylinder', 'booster'] as const
   const [stock] = DEMO_PROJECT.setups
@@ -93,12 +93,12 @@ const MOST_COMBINATIONS = 100
 const withoutTwice = (parts: readonly Part[]): Part[] => [...new Map(parts.map((part) => [part.id, part])).values()]
 
 test('a find looked at in full is what the report says of the setup it becomes, near to what the search said of it', () => {
-  const ask = { ...DEFAULT_ASK, setupId: 'as-it-stands' }
+  const ask = { ...DEFAULT_QUERY, setupId: 'as-it-stands' }
   const { finds } = search(DEMO_PROJECT, ask)
   expect(finds.length).toBeGreaterThan(3)
   for (const find of finds.slice(0, 6)) {
-    const look = fullLook(DEMO_PROJECT, ask, find)
-    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    const look = evaluateInFull(DEMO_PROJECT, ask, find)
+    const setup = setupFromResult(DEMO_PROJECT, ask, find, 'taken')
     const project = { ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project
     const { verdict, figures } = evaluate(project, 'taken')
     expect([look.verdict, look.gapMm]).toEqual([verdict, Math.min(figures['front.gap'].value!, figures['rear.gap'].value!)])
@@ -109,10 +109,10 @@ test('a find looked at in full is what the report says of the setup it becomes, 
 
 describe('one definition of each criterion', () => {
   /** What a search says of its results, against what the comparison says of the setups that they become. */
-  const held = (project: Project, ask: SearchAsk) => {
+  const held = (project: Project, ask: SearchQuery) => {
     let compared = 0
     for (const find of search(project, ask).finds.slice(0, 4)) {
-      const setup = setupFromFind(project, ask, find, 'taken')
+      const setup = setupFromResult(project, ask, find, 'taken')
       const taken = { ...project, setups: [...project.setups, setup] } as Project
       const values = setupCriteria(taken, evaluate(taken, 'taken'), undefined)
       for (const id of SEARCH_CRITERIA) {
@@ -129,16 +129,16 @@ describe('one definition of each criterion', () => {
   test('in the demo, from every setup', () => {
     for (const { id } of DEMO_PROJECT.setups)
       for (const hydraulics of [false, true])
-        expect(held(DEMO_PROJECT, { ...DEFAULT_ASK, setupId: id, vary: { ...DEFAULT_ASK.vary, hydraulics } })).toBeGreaterThan(10)
+        expect(held(DEMO_PROJECT, { ...DEFAULT_QUERY, setupId: id, vary: { ...DEFAULT_QUERY.vary, hydraulics } })).toBeGreaterThan(10)
   })
   test('in libraries at random, with any aim of the balance', () => {
     let compared = 0
     for (let seed = 1; seed <= runs(12, 200); seed += 1) {
-      const asked: SearchAsk = {
-        ...DEFAULT_ASK,
+      const asked: SearchQuery = {
+        ...DEFAULT_QUERY,
         setupId: 'as-it-stands',
         vary: { front: true, rear: seed % 2 === 0, wheel: false, hydraulics: seed % 3 === 0, booster: false },
-        musts: { ...DEFAULT_ASK.musts, known: false, clears: false, frontFirst: false },
+        musts: { ...DEFAULT_QUERY.musts, known: false, clears: false, frontFirst: false },
       }
       const { project, ask } = small(seed, ({ setups }) => Object.assign(asked, { setupId: setups[seed % setups.length]!.id }))
       const biasAim = (['load', 'present', 'fixed'] as const)[seed % 3]!
@@ -150,13 +150,13 @@ describe('one definition of each criterion', () => {
 
 test('fluid and washers are in the price, but for the car with nothing changed', () => {
   const both = DEMO_PROJECT.setups[1]!.extras.reduce((sum, { price: one, quantity }) => sum + one!.likelyMinor * quantity, 0)
-  const { finds } = search(DEMO_PROJECT, { ...DEFAULT_ASK, setupId: 'as-it-stands' })
+  const { finds } = search(DEMO_PROJECT, { ...DEFAULT_QUERY, setupId: 'as-it-stands' })
   const unchanged = finds.find((find) => Object.keys(find.parts).length === 0)
   expect(unchanged?.values.cost ?? 0).toBe(0)
   const alone = { ...DEMO_PROJECT, setups: [DEMO_PROJECT.setups[0]] } as Project
   const costOf = (project: Project) =>
     new Map(
-      search(project, { ...DEFAULT_ASK, setupId: 'as-it-stands' }).finds.map((find) => [JSON.stringify(find.parts), find.values.cost]),
+      search(project, { ...DEFAULT_QUERY, setupId: 'as-it-stands' }).finds.map((find) => [JSON.stringify(find.parts), find.values.cost]),
     )
   const bare = costOf(alone)
   const dearer = [...costOf(DEMO_PROJECT)].filter(([parts]) => parts !== '{}' && bare.has(parts))
@@ -167,9 +167,9 @@ test('fluid and washers are in the price, but for the car with nothing changed',
 test('with the booster left out no find asks for more than a foot can press, where the report would say that it blocks', () => {
   for (const { id } of DEMO_PROJECT.setups) {
     const vary = { front: true, rear: false, wheel: false, hydraulics: false, booster: true }
-    const ask: SearchAsk = { ...DEFAULT_ASK, setupId: id, vary, by: ['cost'], musts: { ...DEFAULT_ASK.musts, known: false } }
+    const ask: SearchQuery = { ...DEFAULT_QUERY, setupId: id, vary, by: ['cost'], musts: { ...DEFAULT_QUERY.musts, known: false } }
     const { finds, dropped } = search(DEMO_PROJECT, ask)
-    expect(finds.map((find) => fullLook(DEMO_PROJECT, ask, find).verdict)).not.toContain('blocked')
+    expect(finds.map((find) => evaluateInFull(DEMO_PROJECT, ask, find).verdict)).not.toContain('blocked')
     expect(finds.some(({ parts }) => parts.booster === null)).toBe(false)
     // from the current car nothing is cheaper than no change at all, so that the rest is not looked at
     if (id !== 'as-it-stands') expect(dropped.map((one) => one.title)).toContain('Pedal force without booster')
@@ -198,7 +198,7 @@ describe('a search', () => {
       fc.property(fc.integer({ min: 1, max: 1e6 }), anyAsk, (seed, more) => {
         const { budgetMinor, ...musts } = more.musts
         const { project, ask } = small(seed, () => ({
-          ...DEFAULT_ASK,
+          ...DEFAULT_QUERY,
           ...more,
           setupId: 'as-it-stands',
           musts: { ...musts, ...(budgetMinor === undefined ? {} : { budgetMinor }) },
@@ -227,12 +227,12 @@ describe('a search', () => {
 })
 
 test('a kit costs what it does whole where that is less, and is bought whole when the find is taken', () => {
-  const ask: SearchAsk = {
-    ...DEFAULT_ASK,
+  const ask: SearchQuery = {
+    ...DEFAULT_QUERY,
     setupId: 'as-it-stands',
     vary: { front: true, rear: true, wheel: true, hydraulics: true, booster: true },
     wholeKits: true,
-    musts: { ...DEFAULT_ASK.musts, known: false, noPieces: false, clears: false, frontFirst: false },
+    musts: { ...DEFAULT_QUERY.musts, known: false, noPieces: false, clears: false, frontFirst: false },
     by: ['cost', 'heat'],
     only: { place: 'front.caliper', partId: 'kit4-caliper' },
   }
@@ -241,7 +241,7 @@ test('a kit costs what it does whole where that is less, and is bought whole whe
   expect(inKits.map((one) => one.kits)).toContainEqual(['kit-q4'])
   expect(dropped.some((one) => one.rule === 'whole-kits')).toBe(true)
   for (const find of finds) {
-    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    const setup = setupFromResult(DEMO_PROJECT, ask, find, 'taken')
     expect(setup.taken ?? []).toEqual(find.kits)
     // what is of a kit or a donor came with all the rest of it
     for (const [place, id] of Object.entries(find.parts)) {
@@ -271,16 +271,16 @@ test('a pack of four wheels is bought once for the whole car, as the parts list 
     price: { ...price(40_000), pieces: 4 },
   })
   project.setups = [project.setups[0]]
-  const ask: SearchAsk = {
-    ...DEFAULT_ASK,
+  const ask: SearchQuery = {
+    ...DEFAULT_QUERY,
     setupId: 'as-it-stands',
     vary: { front: false, rear: false, wheel: true, hydraulics: false, booster: false },
-    musts: { ...DEFAULT_ASK.musts, known: false, budgetMinor: 60_000 },
+    musts: { ...DEFAULT_QUERY.musts, known: false, budgetMinor: 60_000 },
     by: ['cost'],
     only: { place: 'front.wheel', partId: 'pack-wheel' },
   }
   const [find] = search(project, ask).finds
-  const setup = setupFromFind(project, ask, find!, 'taken')
+  const setup = setupFromResult(project, ask, find!, 'taken')
   const { bill } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
   expect([find!.values.cost, bill.total.likely]).toEqual([40_000 * (1 + project.preferences.taxPercent / 100), find!.values.cost])
   // beyond the budget by little it is among the near misses, at its true price
@@ -298,11 +298,11 @@ test('a kit of pads and a master cylinder costs what it does whole, and only wit
     price: price(100),
   }
   const project: Project = { ...DEMO_PROJECT, bundles: [kit] }
-  const ask: SearchAsk = {
-    ...DEFAULT_ASK,
+  const ask: SearchQuery = {
+    ...DEFAULT_QUERY,
     setupId: 'as-it-stands',
     vary: { front: true, rear: false, wheel: false, hydraulics: true, booster: false },
-    musts: { ...DEFAULT_ASK.musts, known: false, clears: false, frontFirst: false },
+    musts: { ...DEFAULT_QUERY.musts, known: false, clears: false, frontFirst: false },
     by: ['cost', 'pedal', 'heat', 'bias'],
     only: { place: 'front.pad', partId: 'front-fast-pad' },
   }
@@ -311,7 +311,7 @@ test('a kit of pads and a master cylinder costs what it does whole, and only wit
   expect(bought.length).toBeGreaterThan(0)
   for (const find of finds) {
     expect(find.kits.includes('both')).toBe(find.parts.masterCylinder === 'master-24')
-    const setup = setupFromFind(project, ask, find, 'taken')
+    const setup = setupFromResult(project, ask, find, 'taken')
     const { bill } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
     expect(bill.total.likely).toBe(find.values.cost)
   }
@@ -322,11 +322,11 @@ test('the bar of cylinders that are there is set anew where hydraulics are searc
   const project = structuredClone(DEMO_PROJECT)
   const [stock] = project.setups
   Object.assign(stock.hydraulics, { masterCylinder: twin.id, booster: null, barFrontShare: { value: 0.4, origin: 'measured' } })
-  const asked = (hydraulics: boolean): SearchAsk => ({
-    ...DEFAULT_ASK,
+  const asked = (hydraulics: boolean): SearchQuery => ({
+    ...DEFAULT_QUERY,
     setupId: stock.id,
     vary: { front: true, rear: false, wheel: false, hydraulics, booster: false },
-    musts: { ...DEFAULT_ASK.musts, known: false, clears: false, frontFirst: false },
+    musts: { ...DEFAULT_QUERY.musts, known: false, clears: false, frontFirst: false },
     by: ['bias', 'cost'],
   })
   const stays = search(project, asked(false)).finds
@@ -334,18 +334,18 @@ test('the bar of cylinders that are there is set anew where hydraulics are searc
   expect(stays.every((one) => one.barFrontShare === undefined)).toBe(true)
   const [best] = search(project, asked(true)).finds
   expect(best!.values.bias).toBeLessThan(stays[0]!.values.bias!)
-  const setup = setupFromFind(project, asked(true), best!, 'taken')
+  const setup = setupFromResult(project, asked(true), best!, 'taken')
   const { figures } = evaluate({ ...project, setups: [...project.setups, setup] } as Project, 'taken')
   expect(figures['bias.road'].value).toBeCloseTo(best!.frontShare!, 6)
 })
 const fittedOn = (axle: 'front' | 'rear') => Object.values(DEMO_PROJECT.setups[0][axle]) as unknown[]
 
 test('two cylinders come with their bar set to the share that is aimed at, and brake so when they are taken', () => {
-  const ask: SearchAsk = {
-    ...DEFAULT_ASK,
+  const ask: SearchQuery = {
+    ...DEFAULT_QUERY,
     setupId: 'as-it-stands',
     vary: { front: false, rear: false, wheel: false, hydraulics: true, booster: true },
-    musts: { ...DEFAULT_ASK.musts, pedal: true },
+    musts: { ...DEFAULT_QUERY.musts, pedal: true },
     by: ['bias', 'cost'],
   }
   const twins = new Set(
@@ -355,7 +355,7 @@ test('two cylinders come with their bar set to the share that is aimed at, and b
   expect(pairs.length).toBeGreaterThan(0)
   for (const find of pairs) {
     expect(find.values.bias).toBeLessThan(0.004)
-    const setup = setupFromFind(DEMO_PROJECT, ask, find, 'taken')
+    const setup = setupFromResult(DEMO_PROJECT, ask, find, 'taken')
     expect(setup.hydraulics.barFrontShare?.value).toBe(find.barFrontShare)
     const { figures, verdict } = evaluate({ ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project, 'taken')
     expect(figures['bias.road'].value).toBeCloseTo(find.frontShare!, 6)

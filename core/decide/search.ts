@@ -1,20 +1,37 @@
-import { Unbeaten, type Criterion, type Values } from './maths/pareto.ts'
+import { ParetoFront, type Criterion, type Values } from './maths/pareto.ts'
 import type { Axle, Project } from '../records/project.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
-import { AxleBuilds, type Alike, type Build, type Builds } from './axle-builds.ts'
+import { AxleBuilds, type EquivalenceClass, type Build, type Builds } from './axle-builds.ts'
 import type { WatchedRule } from './axle-walk.ts'
 import { betweenOf, type Between } from './between.ts'
-import { Readings } from './by-what-it-reads.ts'
-import { CAR_RULES, drops, ruledBy } from './dropped.ts'
+import { DependencyMemo } from './dependency-memo.ts'
+import { CAR_RULES, rejects, ruledBy } from './rejections.ts'
 import { weigh, wholeCost, type Braked, type Weighed } from './figures-of.ts'
-import { criteriaOf, fewestChanges, valuesOf, type Find, type NearMiss, type SearchProgress, type SearchResult } from './found.ts'
+import {
+  criteriaOf,
+  fewestChanges,
+  valuesOf,
+  type SearchResult,
+  type NearMiss,
+  type SearchProgress,
+  type SearchReport,
+} from './search-report.ts'
 import { cameWhole, type PlacedKit } from './kits.ts'
-import { failsMusts, LITTLE } from './musts.ts'
-import { HYDRAULIC_NAMES, isCurrentCar, ofKitsIn, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
+import { failedConstraint, LITTLE } from './constraints.ts'
+import {
+  HYDRAULIC_NAMES,
+  isCurrentCar,
+  ofKitsIn,
+  spaceOf,
+  type Assignment,
+  type SlotId,
+  type SearchQuery,
+  type SearchSpace,
+} from './search-space.ts'
 import { Tally, WHOLE_KITS } from './tally.ts'
 import { consumablesCost } from './consumables.ts'
 import { WholeCar } from './whole-car.ts'
-export type { Dropped, Find, NearMiss, SearchCounts, SearchProgress, SearchResult } from './found.ts'
+export type { Rejection, SearchResult, NearMiss, SearchCounts, SearchProgress, SearchReport } from './search-report.ts'
 
 export const MOST_FINDS = 50
 const MOST_NEAR = 10
@@ -28,7 +45,7 @@ const SAY_EVERY = 4000
  *
  * @throws RangeError when the project has no such setup
  */
-export function* searching(project: Project, ask: SearchAsk): Generator<SearchProgress, SearchResult> {
+export function* searching(project: Project, ask: SearchQuery): Generator<SearchProgress, SearchReport> {
   const space = spaceOf(project, ask)
   const search = new Search(space)
   const builds = { front: search.builds.front.all(), rear: search.builds.rear.all() }
@@ -41,14 +58,14 @@ export function* searching(project: Project, ask: SearchAsk): Generator<SearchPr
  * What is weighed of everything that could beat another: of combinations that keep all musts those that none covers.
  * @throws RangeError when the project has no such setup
  */
-export function uncovered(project: Project, ask: SearchAsk): readonly Values[] {
+export function uncovered(project: Project, ask: SearchQuery): readonly Values[] {
   const search = new Search(spaceOf(project, ask))
   for (const _ of search.pairs({ front: search.builds.front.all(), rear: search.builds.rear.all() }));
   return search.uncovered
 }
 
 /** The whole search at once. */
-export function search(project: Project, ask: SearchAsk): SearchResult {
+export function search(project: Project, ask: SearchQuery): SearchReport {
   const going = searching(project, ask)
   for (;;) {
     const { done, value } = going.next()
@@ -61,25 +78,25 @@ class Search {
   private readonly tally = new Tally()
   private readonly car: WholeCar
   private readonly carRules: WatchedRule[]
-  private readonly held: Unbeaten<Find>
+  private readonly held: ParetoFront<SearchResult>
   private readonly near: NearMiss[] = []
   private looked = 0
-  private best: Find | undefined
+  private best: SearchResult | undefined
   private readonly criteria: Criterion[]
   /** Kits and donors of both axles, and every place that a part may be new in. */
   private readonly kits: readonly PlacedKit[]
-  private readonly places: readonly PlaceName[]
+  private readonly places: readonly SlotId[]
 
-  constructor(private readonly space: Space) {
+  constructor(private readonly space: SearchSpace) {
     const { ask, kits, options } = space
-    const readings = new Readings(space)
+    const readings = new DependencyMemo(space)
     this.kits = [...kits.front, ...kits.rear]
-    this.places = Object.keys(options) as PlaceName[]
+    this.places = Object.keys(options) as SlotId[]
     const of = (axle: Axle) => new AxleBuilds(space, axle, this.tally, readings)
     this.builds = { front: of('front'), rear: of('rear') }
     this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
     this.criteria = criteriaOf(ask)
-    this.held = new Unbeaten<Find>(this.criteria)
+    this.held = new ParetoFront<SearchResult>(this.criteria)
     this.car = new WholeCar(space)
   }
 
@@ -118,14 +135,14 @@ class Search {
   }
 
   /** Brakes of two axles that are alike to foot and balance: their shares are reckoned once for all of them. @returns how much was done */
-  private lookAtAlike(f: Alike, r: Alike, h: Between): number {
+  private lookAtAlike(f: EquivalenceClass, r: EquivalenceClass, h: Between): number {
     const { braked, barFrontShare } = this.car.brakedWith(h, f, r)
     if (f.comparable && r.comparable) {
       // none of them can be better than the best of each together
       const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor - this.mostShared(f, r) + this.leastConsumables(f, r)
       const bound: Weighed = weigh(this.car.asked, { front: f.best, rear: r.best }, least, braked)
-      if (this.held.outdone(valuesOf(this.space.ask, bound))) return 1
-      const fails = failsMusts(this.space, this.car.asked.bandN, bound, braked).find((one) => one.id !== 'budget')
+      if (this.held.isDominated(valuesOf(this.space.ask, bound))) return 1
+      const fails = failedConstraint(this.space, this.car.asked.bandN, bound, braked).find((one) => one.id !== 'budget')
       // what no other member would change
       if (fails && !fails.little) {
         this.tally.drop(fails.id, f.members.length * r.members.length)
@@ -137,12 +154,12 @@ class Search {
   }
 
   /** The least that consumables cost, minor units: the current car takes none. */
-  private leastConsumables(f: Alike, r: Alike): number {
+  private leastConsumables(f: EquivalenceClass, r: EquivalenceClass): number {
     return f.asNow && r.asNow ? 0 : this.space.consumablesMinor
   }
 
   /** The most that both axles save by packs that serve both, minor units: one pack of each part. */
-  private mostShared(f: Alike, r: Alike): number {
+  private mostShared(f: EquivalenceClass, r: EquivalenceClass): number {
     let minor = 0
     for (const id of f.packed) if (r.packed.has(id)) minor += this.space.packs.get(id)!
     return minor
@@ -152,18 +169,18 @@ class Search {
     const { ask } = this.space
     const values = weigh(this.car.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
     const shares = f.packed.some((id) => r.packed.includes(id))
-    let filling: Filling | undefined = h.kits.length > 0 || shares ? { ...f.filling, ...r.filling, ...h.filling } : undefined
+    let filling: Assignment | undefined = h.kits.length > 0 || shares ? { ...f.filling, ...r.filling, ...h.filling } : undefined
     const priced = filling && wholeCost(this.space, filling)
     if (priced) values.cost = priced.minor
     const asNow = f.asNow && r.asNow && isCurrentCar(this.space, h.filling)
     if (values.cost !== undefined && !asNow) values.cost += this.space.consumablesMinor
-    const fails = failsMusts(this.space, this.car.asked.bandN, values, braked)
+    const fails = failedConstraint(this.space, this.car.asked.bandN, values, braked)
     if (fails.length > 1 || fails.some((one) => !one.little)) {
       this.tally.drop(fails[0]!.id, 1)
       return
     }
     const weighed = valuesOf(ask, values)
-    if (fails.length === 0 && this.held.outdone(weighed)) return
+    if (fails.length === 0 && this.held.isDominated(weighed)) return
     if (fails.length > 0 && !this.couldBeNear(values)) {
       this.tally.drop(fails[0]!.id, 1)
       return
@@ -179,7 +196,7 @@ class Search {
     let verdict = VERDICT_RANK[f.verdict] > VERDICT_RANK[r.verdict] ? f.verdict : r.verdict
     for (const { id, of } of this.carRules) {
       const found = of(filling)!.value
-      if (drops(found, id, ask)) {
+      if (rejects(found, id, ask)) {
         this.tally.drop(id, 1)
         return
       }
@@ -189,7 +206,7 @@ class Search {
       this.tally.drop(WHOLE_KITS, 1)
       return
     }
-    const found: Find = {
+    const found: SearchResult = {
       parts: this.changed(filling),
       kits: priced?.kits ?? [...f.weights.kits, ...r.weights.kits],
       ...(barFrontShare === undefined ? {} : { barFrontShare }),
@@ -217,10 +234,10 @@ class Search {
     return this.criteria[0]?.better === 'high' ? -1 : 1
   }
 
-  private changed(filling: Filling): Find['parts'] {
+  private changed(filling: Assignment): SearchResult['parts'] {
     const { now: before } = this.space
-    const parts: Find['parts'] = {}
-    for (const name of Object.keys(filling) as PlaceName[]) {
+    const parts: SearchResult['parts'] = {}
+    for (const name of Object.keys(filling) as SlotId[]) {
       const part = filling[name]
       if (part !== undefined && part?.id !== before[name]?.id) parts[name] = part === null ? null : part.id
     }
@@ -236,16 +253,16 @@ class Search {
     this.near.splice(MOST_NEAR)
   }
 
-  result(builds: Record<Axle, Builds>): SearchResult {
+  result(builds: Record<Axle, Builds>): SearchReport {
     const { ask, options } = this.space
     const all = fewestChanges(
       ask,
       this.held.result().map((one) => one.row),
     )
     const first = ask.by[0]
-    const rank = (one: Find) => ((first && one.values[first]) ?? Infinity) * this.way
+    const rank = (one: SearchResult) => ((first && one.values[first]) ?? Infinity) * this.way
     all.sort((a, b) => rank(a) - rank(b))
-    const names = Object.keys(options) as PlaceName[]
+    const names = Object.keys(options) as SlotId[]
     // the wheel is chosen once for both axles
     const product = names.reduce(
       (count, name) => (name === 'rear.wheel' && ask.vary.wheel ? count : count * Math.max(1, options[name].length)),
@@ -271,7 +288,7 @@ class Search {
     }
   }
 }
-function togetherOf({ ask, options }: Space, { front, rear }: Record<Axle, Builds>): number {
+function togetherOf({ ask, options }: SearchSpace, { front, rear }: Record<Axle, Builds>): number {
   const between = HYDRAULIC_NAMES.reduce((count, name) => count * options[name].length, 1)
   if (!ask.vary.wheel) return front.count * rear.count * between
   return between * [...rear.under].reduce((sum, [wheel, count]) => sum + count * (front.under.get(wheel) ?? 0), 0)

@@ -1,6 +1,6 @@
 import { RULE_TITLES } from '../figures/words.ts'
-import { AXLE_RULES, CAR_RULES } from './dropped.ts'
-import type { Dropped } from './found.ts'
+import { AXLE_RULES, CAR_RULES } from './rejections.ts'
+import type { Rejection } from './search-report.ts'
 
 export const WHOLE_KITS = 'whole-kits'
 const TITLES: ReadonlyMap<string, string> = new Map([
@@ -20,7 +20,7 @@ export class Tally {
     this.counts.set(rule, (this.counts.get(rule) ?? 0) + count)
   }
   /** The most first. */
-  list(): Dropped[] {
+  list(): Rejection[] {
     return [...this.counts].map(([rule, count]) => ({ rule, title: TITLES.get(rule) ?? rule, count })).sort((a, b) => b.count - a.count)
   }
 }

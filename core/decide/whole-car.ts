@@ -3,15 +3,15 @@ import { resolveSetup } from '../records/resolve.ts'
 import { pedalFindings, stockBrakes } from '../balance/pedal-findings.ts'
 import { axleBrake } from '../hydraulics/brake.ts'
 import { systemOf } from '../hydraulics/brake-system.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Context } from '../figures/read.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { Working } from '../figures/working.ts'
-import type { Alike } from './axle-builds.ts'
+import type { EquivalenceClass } from './axle-builds.ts'
 import type { Between } from './between.ts'
-import { drops, type Ruled } from './dropped.ts'
+import { rejects, type Ruled } from './rejections.ts'
 import { brakedBy, carAsked, withBarSet, type Braked, type CarAsked } from './figures-of.ts'
-import { setupOf, type Filling, type Space } from './space.ts'
+import { setupOf, type Assignment, type SearchSpace } from './search-space.ts'
 
 const NOT_BRAKED: Braked = { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
 const BAR_IN_THE_MIDDLE = 0.5
@@ -28,14 +28,14 @@ export class WholeCar {
   private readonly onTheCar
   private readonly wholes = new Map<string, Whole>()
 
-  constructor(private readonly space: Space) {
+  constructor(private readonly space: SearchSpace) {
     const { project, base, stock } = space
     this.onTheCar = stockBrakes(project)
     this.asked = carAsked(project, { project, setup: stock, isStock: true, resolved: resolveSetup(project, base) })
   }
 
   /** How it brakes with the brakes of both axles in it, the bar of cylinders set that are searched for; what stands between is read once for each. */
-  brakedWith(h: Between, f: Alike, r: Alike): { braked: Braked; barFrontShare: number | undefined } {
+  brakedWith(h: Between, f: EquivalenceClass, r: EquivalenceClass): { braked: Braked; barFrontShare: number | undefined } {
     const { brake: front } = f.best
     const { brake: rear } = r.best
     if (!front || !rear) return { braked: NOT_BRAKED, barFrontShare: undefined }
@@ -48,17 +48,17 @@ export class WholeCar {
     return { braked: brakedBy(this.asked, system), barFrontShare }
   }
   /** Cylinders that were searched for, or that the search came with, are set anew; where hydraulics stay, so does the bar. */
-  private turnsBar({ masterCylinder }: Filling): boolean {
+  private turnsBar({ masterCylinder }: Assignment): boolean {
     return this.space.ask.vary.hydraulics || masterCylinder !== this.space.now.masterCylinder
   }
   /** Pedal, booster, master cylinder and valve, with whatever brakes. */
-  private shell(filling: Filling): BrakeSystem | undefined {
+  private shell(filling: Assignment): BrakeSystem | undefined {
     const context = this.contextOf(filling, this.turnsBar(filling) ? BAR_IN_THE_MIDDLE : undefined)
     const brakes = { front: axleBrake(context, 'front'), rear: axleBrake(context, 'rear') }
     return systemOf(new Working(), context, brakes)
   }
   /** A combination as a setup of its own, as it would be taken. */
-  private contextOf(filling: Filling, barFrontShare: number | undefined): Context {
+  private contextOf(filling: Assignment, barFrontShare: number | undefined): Context {
     const { project } = this.space
     const setup = setupOf(this.space, filling, 'search', 'Search', barFrontShare === undefined ? {} : { barFrontShare })
     return { project, setup, isStock: false, resolved: resolveSetup(project, setup) }
@@ -68,14 +68,14 @@ export class WholeCar {
     return this.wholes.get(key)
   }
   /** Pedal and balance with everything that is said of them; they see brakes by their numbers, and by what they take of the stroke. */
-  verdictOf(key: string, filling: Filling, barFrontShare: number | undefined): Whole {
+  verdictOf(key: string, filling: Assignment, barFrontShare: number | undefined): Whole {
     const whole = this.pedalVerdict(filling, barFrontShare)
     this.wholes.set(key, whole)
     return whole
   }
-  private pedalVerdict(filling: Filling, barFrontShare: number | undefined): Whole {
+  private pedalVerdict(filling: Assignment, barFrontShare: number | undefined): Whole {
     let verdict: Ruled['verdict'] = 'fits'
-    const ends = (one: Finding) => drops({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)
+    const ends = (one: FigureCheck) => rejects({ verdict: one.verdict, piece: false }, one.rule, this.space.ask)
     for (const one of pedalFindings(this.contextOf(filling, barFrontShare), this.onTheCar, ends)) {
       if (ends(one)) return { verdict: one.verdict, drops: one.rule }
       if (VERDICT_RANK[one.verdict] > VERDICT_RANK[verdict]) verdict = one.verdict

@@ -2,17 +2,17 @@ import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import type { Project } from '../records/project.ts'
-import { readAsk } from './read-ask.ts'
+import { readQuery } from './read-query.ts'
 import { search } from './search.ts'
-import { DEFAULT_ASK, type SearchAsk } from './space.ts'
-import { setupFromFind } from './take-find.ts'
+import { DEFAULT_QUERY, type SearchQuery } from './search-space.ts'
+import { setupFromResult } from './apply-result.ts'
 import { whyNot } from './why-not.ts'
 
-const ask: SearchAsk = { ...DEFAULT_ASK, setupId: 'as-it-stands' }
-const budget: SearchAsk = { ...ask, musts: { ...ask.musts, budgetMinor: 50_000 } }
+const ask: SearchQuery = { ...DEFAULT_QUERY, setupId: 'as-it-stands' }
+const budget: SearchQuery = { ...ask, musts: { ...ask.musts, budgetMinor: 50_000 } }
 
 describe('a find', () => {
-  const wide: SearchAsk = {
+  const wide: SearchQuery = {
     ...ask,
     vary: { front: true, rear: true, wheel: true, hydraulics: true, booster: true },
     musts: { ...ask.musts, clears: false },
@@ -21,7 +21,7 @@ describe('a find', () => {
   test('taken as a setup is what was said of it', () => {
     expect(finds.length).toBeGreaterThan(5)
     for (const find of finds.slice(0, 20)) {
-      const setup = setupFromFind(DEMO_PROJECT, wide, find, 'found')
+      const setup = setupFromResult(DEMO_PROJECT, wide, find, 'found')
       const project = { ...DEMO_PROJECT, setups: [...DEMO_PROJECT.setups, setup] } as Project
       const { figures, verdict, bill } = evaluate(project, 'found')
       expect(verdict).not.toMatch(/blocked|unknown|needs/)
@@ -59,7 +59,7 @@ describe('why a part is not among them', () => {
   })
   test('a part that comes cheapest in a kit is held by the price of the kit', () => {
     const wide = { ...ask, by: ['cost', 'heat'] as const, wholeKits: true, musts: { ...ask.musts, frontFirst: false, clears: false } }
-    const asked: SearchAsk = { ...wide, by: [...wide.by] }
+    const asked: SearchQuery = { ...wide, by: [...wide.by] }
     const why = whyNot(DEMO_PROJECT, asked, 'kit4-pad', search(DEMO_PROJECT, asked))
     expect(why.best?.kits).toEqual(['kit-q4'])
     expect(why.winsInKit).toBe('kit-q4')
@@ -103,8 +103,8 @@ describe('why a part is not among them', () => {
 
 describe('what is asked from outside', () => {
   test('is filled up with what is usual', () => {
-    expect(readAsk(undefined, DEMO_PROJECT)).toEqual({ ok: true, ask })
-    expect(readAsk({ musts: { budgetMinor: 50_000 } }, DEMO_PROJECT)).toEqual({ ok: true, ask: budget })
+    expect(readQuery(undefined, DEMO_PROJECT)).toEqual({ ok: true, ask })
+    expect(readQuery({ musts: { budgetMinor: 50_000 } }, DEMO_PROJECT)).toEqual({ ok: true, ask: budget })
   })
   test.each<[unknown, string]>([
     [7, 'ask must be an object'],
@@ -115,7 +115,7 @@ describe('what is asked from outside', () => {
     [{ setupId: 'nowhere' }, 'ask.setupId names the setup nowhere, which is not in the project'],
     [{ also: 1 }, 'ask has a field that this version does not know: also'],
   ])('%j: %s', (value, message) => {
-    const read = readAsk(value, DEMO_PROJECT)
+    const read = readQuery(value, DEMO_PROJECT)
     expect(read.ok ? '' : `${read.problems[0]!.path} ${read.problems[0]!.message}`).toBe(message)
   })
 })

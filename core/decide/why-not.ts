@@ -1,4 +1,4 @@
-import { mostUnbeaten } from './maths/pareto.ts'
+import { mostNonDominated } from './maths/pareto.ts'
 import { checkAll } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { AXLES, type Axle, type Bundle, type Part, type Project } from '../records/project.ts'
@@ -7,12 +7,12 @@ import { formatMoney, inSentence } from '../quantity/format.ts'
 import type { Context } from '../figures/read.ts'
 import { factsOf } from '../fit/fit-check.ts'
 import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
-import { Readings } from './by-what-it-reads.ts'
-import { AXLE_RULES } from './dropped.ts'
-import { criteriaOf, valuesOf, type Dropped, type Find, type SearchResult } from './found.ts'
+import { DependencyMemo } from './dependency-memo.ts'
+import { AXLE_RULES } from './rejections.ts'
+import { criteriaOf, valuesOf, type Rejection, type SearchResult, type SearchReport } from './search-report.ts'
 import { search, uncovered } from './search.ts'
-import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk, type Space } from './space.ts'
-import { placeWords } from './take-find.ts'
+import { setupOf, spaceOf, type Assignment, type SlotId, type SearchQuery, type SearchSpace } from './search-space.ts'
+import { placeWords } from './apply-result.ts'
 
 /** What would have to change for a part to be among the finds. */
 export interface WhyNot {
@@ -23,20 +23,20 @@ export interface WhyNot {
   /** The fewest interfaces that stand in its way, with what would cure each. */
   fails: { title: string; sentence: string; cures: string[] }[]
   /** The cheapest with it that goes together and keeps every must, where there is one. */
-  best: Find | undefined
+  best: SearchResult | undefined
   /** Its price at which it is among the finds, minor units of its own currency: searched with. Undefined: none was found. */
   winsAtMinor: number | undefined
   /** The kit or donor whose price that is, where the part comes cheapest with it. */
   winsInKit: string | undefined
   /** What those with it end at, where they go together and keep no must. */
-  ends: Dropped[]
+  ends: Rejection[]
 }
 
 /**
  * @param result of the same search: what a part is held against
  * @throws RangeError when the project has no such part
  */
-export function whyNot(project: Project, ask: SearchAsk, partId: string, result: SearchResult): WhyNot {
+export function whyNot(project: Project, ask: SearchQuery, partId: string, result: SearchReport): WhyNot {
   const part = project.parts.find((one) => one.id === partId)
   if (!part) throw new RangeError(`no part ${partId} in project ${project.id}`)
   const places = placesOf(spaceOf(project, ask), part)
@@ -89,7 +89,7 @@ export function whyNot(project: Project, ask: SearchAsk, partId: string, result:
 }
 
 /** What the cheapest costs that keeps all musts but the budget, minor units; undefined: there is none, or no price. */
-function cheapestWithoutBudget(project: Project, ask: SearchAsk): number | undefined {
+function cheapestWithoutBudget(project: Project, ask: SearchQuery): number | undefined {
   const { budgetMinor: _, ...musts } = ask.musts
   const costs = search(project, { ...ask, musts, by: ['cost'] }).finds.flatMap((one) => one.values.cost ?? [])
   return costs.length === 0 ? undefined : Math.min(...costs)
@@ -99,7 +99,12 @@ function cheapestWithoutBudget(project: Project, ask: SearchAsk): number | undef
  * The price of a part, or of the kit that it comes cheapest with, in its own currency, at which it is among the finds: reckoned
  * from all that could beat it, then searched with, for the price changes others too. Undefined where it does not do it.
  */
-function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find): { minor: number; kit: Bundle | undefined } | undefined {
+function winningPrice(
+  project: Project,
+  ask: SearchQuery,
+  part: Part,
+  best: SearchResult,
+): { minor: number; kit: Bundle | undefined } | undefined {
   const criteria = criteriaOf(ask)
   const at = ask.by.indexOf('cost')
   const kit = project.bundles.find((one) => best.kits.includes(one.id) && one.parts.includes(part.id))
@@ -115,7 +120,7 @@ function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find):
   const bare = search(cheaper(0), only).finds.find((one) => sameParts(one, best))?.values.cost
   if (bare === undefined) return undefined
   const perMinor = (best.values.cost - bare) / price.likelyMinor
-  const most = mostUnbeaten(valuesOf(ask, best.values), at, uncovered(project, ask), criteria)
+  const most = mostNonDominated(valuesOf(ask, best.values), at, uncovered(project, ask), criteria)
   // better by less than the tie is not better: where the limit itself is beaten, a unit less
   const minor = [most, most - 1]
     .map((total) => Math.floor((total - bare) / perMinor))
@@ -125,26 +130,27 @@ function winningPrice(project: Project, ask: SearchAsk, part: Part, best: Find):
     )
   return minor === undefined ? undefined : { minor, kit }
 }
-const placeOf = ({ parts }: Find, partId: string): PlaceName => (Object.keys(parts) as PlaceName[]).find((name) => parts[name] === partId)!
-const sameParts = (a: Find, b: Find): boolean =>
+const placeOf = ({ parts }: SearchResult, partId: string): SlotId =>
+  (Object.keys(parts) as SlotId[]).find((name) => parts[name] === partId)!
+const sameParts = (a: SearchResult, b: SearchResult): boolean =>
   JSON.stringify(Object.entries(a.parts).sort()) === JSON.stringify(Object.entries(b.parts).sort())
 
 const OF_AN_AXLE: ReadonlySet<string> = new Set([...AXLE_RULES.map((rule) => rule.id), 'wheel-clearance'])
 
 /** Places of the search that take a part of this kind. */
-function placesOf({ options, ask }: Space, part: Part): PlaceName[] {
-  return (Object.keys(options) as PlaceName[]).filter(
+function placesOf({ options, ask }: SearchSpace, part: Part): SlotId[] {
+  return (Object.keys(options) as SlotId[]).filter(
     (name) => options[name].length > 1 && options[name].some((one) => one?.id === part.id) && !(ask.vary.wheel && name === 'rear.wheel'),
   )
 }
 
 /** The fewest rules that a part of an axle fails with any company from the library, with what is said of them. */
-function fewestFails(project: Project, ask: SearchAsk, place: PlaceName, part: Part): WhyNot['fails'] {
+function fewestFails(project: Project, ask: SearchQuery, place: SlotId, part: Part): WhyNot['fails'] {
   const space = spaceOf(project, ask)
   const axle = AXLES.find((one) => place.startsWith(`${one}.`))
   if (!axle) return []
-  const readings = new Readings(space)
-  let best: { fails: readonly string[]; filling: Filling } | undefined
+  const readings = new DependencyMemo(space)
+  let best: { fails: readonly string[]; filling: Assignment } | undefined
   walkAxle<readonly string[]>({
     axle,
     options: { ...space.options, [place]: [part] },

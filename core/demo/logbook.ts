@@ -1,5 +1,5 @@
-import type { BuildLog, LockSighting, StopTest, WearReading } from '../records/logbook.ts'
-import type { GaugeSession, HeatReading, OwnDuty } from '../records/project.ts'
+import type { BuildLog, LockUpObservation, StopTest, WearReading } from '../records/logbook.ts'
+import type { GaugeSession, HeatReading, OwnCycle } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** Two evenings on the closed airfield road: what the club wrote down. Everything is invented. */
@@ -34,7 +34,7 @@ export const DEMO_STOPS: StopTest[] = [
   stop('stop-6', '2026-09-19', 100.5, 70.3, 50, 'wet'),
   stop('stop-7', '2026-09-19', 101.1, 70.0, 55, 'wet'),
 ]
-export const DEMO_SIGHTINGS: LockSighting[] = [
+export const DEMO_SIGHTINGS: LockUpObservation[] = [
   {
     id: 'lock-1',
     date: '2026-09-12',
@@ -105,7 +105,7 @@ export const DEMO_WEAR: WearReading[] = [
 ]
 
 /** After a day on the club's hill. */
-export const demoHeat = ({ name, duty }: OwnDuty): HeatReading[] => [
+export const demoHeat = ({ name, duty }: OwnCycle): HeatReading[] => [
   {
     id: 'heat-1',
     date: '2026-09-13',

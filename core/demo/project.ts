@@ -1,5 +1,5 @@
 import { DEFAULT_PREFERENCES } from '../records/blank.ts'
-import { FORMAT, VERSION, type ExtraLine, type OwnDuty, type Project, type Setup } from '../records/project.ts'
+import { FORMAT, VERSION, type ExtraLine, type OwnCycle, type Project, type Setup } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEMO_BUNDLES } from './bundles.ts'
 import { DEMO_BUILDS, DEMO_GAUGES, demoHeat, DEMO_SIGHTINGS, DEMO_STOPS, DEMO_WEAR } from './logbook.ts'
@@ -70,7 +70,7 @@ const fluidAndBits: ExtraLine[] = [
   },
 ]
 
-const CLUB_DAY: OwnDuty = {
+const CLUB_DAY: OwnCycle = {
   id: 'club-day',
   name: 'Larkrise hill, a club day',
   note: 'Four runs, and the drive back down the hill after each.',

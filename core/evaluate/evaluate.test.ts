@@ -7,7 +7,7 @@ import { figure } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { evaluate } from './evaluate.ts'
 import { AXLE_FIGURES, CAR_FIGURES } from './figures.ts'
-import { ledger } from './key-figures.ts'
+import { keyFigures } from './key-figures.ts'
 import { filledOf, fill } from '../figures/working.ts'
 import { runs } from '../testing/runs.ts'
 
@@ -287,7 +287,7 @@ describe('every figure can be opened', () => {
     expect(report.figures['front.gap'].value).toBeGreaterThan(0)
     expect(report.figures['front.gap'].atMost).toBe(true)
     expect(report.figures['front.barrelGap'].atMost).toBeUndefined()
-    expect(ledger(report, report, DEFAULT_UNITS, 'EUR')[0]!.detail).toMatch(/^at most /)
+    expect(keyFigures(report, report, DEFAULT_UNITS, 'EUR')[0]!.detail).toMatch(/^at most /)
     expect(evaluate(DEMO_PROJECT, 'as-it-stands').figures['front.gap'].atMost).toBeUndefined()
   })
 
@@ -314,7 +314,7 @@ describe('every figure can be opened', () => {
 
 describe('the ledger', () => {
   const cells = (id: string, project = DEMO_PROJECT) => {
-    const entries = ledger(evaluate(project, id), evaluate(project, 'as-it-stands'), DEFAULT_UNITS, 'EUR')
+    const entries = keyFigures(evaluate(project, id), evaluate(project, 'as-it-stands'), DEFAULT_UNITS, 'EUR')
     return Object.fromEntries(
       entries.map((entry) => [
         entry.id,

@@ -1,4 +1,4 @@
-import type { LookedInto } from '../fit/rule.ts'
+import type { SlotsRead } from '../fit/rule.ts'
 import { AXLES, type Axle, type Project } from '../records/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../records/resolve.ts'
 import { systemOf } from '../hydraulics/brake-system.ts'
@@ -7,7 +7,7 @@ import { axleBrake, type AxleBrakeReport } from '../hydraulics/brake.ts'
 import type { Context } from '../figures/read.ts'
 import { cornerReport, type CornerReport } from '../clearance/corner.ts'
 import type { Precision } from '../clearance/judge.ts'
-import { judgeRemedies } from '../whatif/judge-remedies.ts'
+import { judgeFixes } from '../whatif/judge-fixes.ts'
 import { carFindings, fitFindings } from '../fit/fit-check.ts'
 import { reportsBeside } from '../evidence/fit-reports.ts'
 import { heatFigures } from '../heat/heat.ts'
@@ -45,7 +45,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
   const brakes = both((axle) => axleBrake(context, axle))
   const onTheCar = context.isStock ? { context, brakes } : stockBrakes(project)
   context.stock = onTheCar.context.resolved
-  const lookedInto = both((): LookedInto => new Map())
+  const lookedInto = both((): SlotsRead => new Map())
   const fitted = both((axle) => fitFindings(context, axle, lookedInto[axle]))
   const corners: Record<Axle, CornerReport> = both((axle) => cornerReport(context, axle, options.precision ?? 'draws', fitted[axle]))
   const stockSystem = systemOf(new Working(), onTheCar.context, onTheCar.brakes)
@@ -70,7 +70,7 @@ export function evaluate(project: Project, setupId: string, options: EvaluateOpt
     wear,
     ...massFigures(context),
   ]
-  const { fit, findings } = judgeRemedies(
+  const { fit, findings } = judgeFixes(
     project,
     setup,
     [...fitted.front, ...fitted.rear, ...carFindings(context)],

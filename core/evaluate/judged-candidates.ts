@@ -1,5 +1,5 @@
 import { putPart } from '../commands/accept.ts'
-import { findingKey } from '../fit/rule.ts'
+import { checkKey } from '../fit/rule.ts'
 import type { Project, SlotPlace } from '../records/project.ts'
 import { findSetup, stockSetup } from '../records/resolve.ts'
 import { evaluate } from './evaluate.ts'
@@ -38,7 +38,7 @@ export function judgedCandidates(project: Project, setupId: string): Candidate[]
 const blockedIn = (project: Project, setupId: string): Map<string, string> =>
   new Map(
     evaluate(project, setupId, { precision: 'linear' }).fit.flatMap((one): [string, string][] =>
-      one.verdict === 'blocked' ? [[findingKey(one), one.sentence]] : [],
+      one.verdict === 'blocked' ? [[checkKey(one), one.sentence]] : [],
     ),
   )
 

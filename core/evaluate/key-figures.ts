@@ -12,7 +12,7 @@ import type { Report } from './report.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 
 /** One of the six figures that stand under every screen. */
-export interface LedgerEntry {
+export interface KeyFigure {
   id: 'verdict' | 'area' | 'bias' | 'pedal' | 'heat' | 'cost'
   label: string
   value: string
@@ -34,14 +34,14 @@ interface RangesOf {
 }
 
 /** The six figures of a setup against the car as it stands. */
-export function ledger(
+export function keyFigures(
   report: Report,
   stock: Report,
   units: UnitChoice,
   currency: string,
   heat?: { here: HeatBrief; stock: HeatBrief },
   doubt?: RangesOf,
-): LedgerEntry[] {
+): KeyFigure[] {
   const f = report.figures
   const s = stock.figures
   const against = (text: string) => (report.isStock ? 'baseline' : text)
@@ -179,7 +179,7 @@ const toEnter = (count: number): string => `${count} to enter`
 /** The deceleration that a pedal force is stated at, g. */
 const referenceG = ({ inputs }: ReportFigure): number => inputs.find((one) => one.symbol === 'z')?.value ?? 0
 
-const unknownTone = (...figures: ReportFigure[]): LedgerEntry['tone'] =>
+const unknownTone = (...figures: ReportFigure[]): KeyFigure['tone'] =>
   figures.some((figure) => figure.value === undefined || figure.atLeast) ? 'unknown' : 'plain'
 
 /** "+12 %" of one figure against another. */

@@ -1,6 +1,6 @@
 import { notEnoughData, questionKey } from '../records/question.ts'
 import type { Missing } from '../figures/figure.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Report } from './report.ts'
 
@@ -34,7 +34,7 @@ export function orderHeadline(
   report: Pick<Report, 'figures' | 'findings'>,
   of100: number | undefined,
 ): { verdict: Verdict; sentence: string; beside: string[] } {
-  const order = report.findings.find((one): one is Finding => one.rule === 'lock-order')!
+  const order = report.findings.find((one): one is FigureCheck => one.rule === 'lock-order')!
   const verdict = orderVerdict(order.verdict, of100)
   if (verdict === 'unknown') {
     const missing = balanceMissing(report)

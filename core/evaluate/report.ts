@@ -1,5 +1,5 @@
 import type { LockOrder } from '../balance/maths/lock-order.ts'
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import type { Chain } from '../hydraulics/maths/chain.ts'
 import type { Axle } from '../records/project.ts'
 import type { CurvePoint } from '../balance/adhesion-curve.ts'
@@ -8,7 +8,7 @@ import type { Bill } from '../cost/bill.ts'
 import type { Season } from '../cost/season.ts'
 import type { ReportBeside } from '../evidence/fit-reports.ts'
 import type { ReportFigure } from '../figures/figure.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 
@@ -26,9 +26,9 @@ export interface Report {
   isStock: boolean
   figures: Record<FigureId, ReportFigure>
   corners: Record<Axle, Corner>
-  findings: Finding[]
+  findings: FigureCheck[]
   /** Every interface, worst first within each axle. */
-  fit: FitFinding[]
+  fit: InterfaceCheck[]
   /** What people say of each corner. */
   reports: Record<Axle, ReportBeside[]>
   /** The worst finding on fit. */

@@ -8,7 +8,7 @@ import { fieldsOf } from '../records/part-kinds.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { evaluate } from './evaluate.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
-import { ledger } from './key-figures.ts'
+import { keyFigures } from './key-figures.ts'
 import { runs } from '../testing/runs.ts'
 
 /** One change of a valid project that leaves it valid: a figure set anywhere within its limits, or a choice made, or either taken away. */
@@ -83,7 +83,7 @@ describe('any valid project', () => {
         expect(numbers(report).filter(([place, number]) => !place.includes('.adhesion') && !Number.isFinite(number))).toEqual([])
         for (const finding of report.findings) expect(finding.sentence).toMatch(/^[A-Z].*\.$/)
         expect(
-          ledger(report, evaluate(project, 'as-it-stands'), DEFAULT_UNITS, 'EUR').every(
+          keyFigures(report, evaluate(project, 'as-it-stands'), DEFAULT_UNITS, 'EUR').every(
             (entry) => !/NaN|undefined|Infinity/.test(Object.values(entry).join(' ')),
           ),
         ).toBe(true)

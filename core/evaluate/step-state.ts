@@ -1,6 +1,6 @@
 import { balanceMissing, orderHeadline, orderVerdict } from './order-probability.ts'
 import { questionKey, type Question } from '../records/question.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Place } from '../figures/figure.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
@@ -44,11 +44,15 @@ const heatState = ({ verdict, missingCount }: Pick<HeatBrief, 'verdict' | 'missi
   verdict === 'unknown' && missingCount > 0 ? open(missingCount) : stateOfVerdicts([verdict])
 
 /** The verdict that a page shows of a result: of the lock-up order with how probable it is. */
-export const shownVerdict = ({ rule, verdict }: Pick<Finding, 'rule' | 'verdict'>, frontFirstOf100: number | undefined): Verdict =>
+export const shownVerdict = ({ rule, verdict }: Pick<FigureCheck, 'rule' | 'verdict'>, frontFirstOf100: number | undefined): Verdict =>
   rule === 'lock-order' ? orderVerdict(verdict, frontFirstOf100) : verdict
 
 /** A result as every page says it: the lock-up order with how probable it is. */
-export function shownFinding(report: Pick<Report, 'figures' | 'findings'>, one: Finding, frontFirstOf100: number | undefined): Finding {
+export function shownFinding(
+  report: Pick<Report, 'figures' | 'findings'>,
+  one: FigureCheck,
+  frontFirstOf100: number | undefined,
+): FigureCheck {
   const verdict = shownVerdict(one, frontFirstOf100)
   return verdict === one.verdict ? one : { ...one, verdict, sentence: orderHeadline(report, frontFirstOf100).sentence }
 }

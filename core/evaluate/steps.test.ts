@@ -5,7 +5,7 @@ import { orderHeadline, orderVerdict } from './order-probability.ts'
 import { evaluate } from './evaluate.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
-import { ledger } from './key-figures.ts'
+import { keyFigures } from './key-figures.ts'
 import { fitMissing, stateOfVerdicts, withLaterResults } from './step-state.ts'
 import { worstCheck } from './worst-check.ts'
 
@@ -96,7 +96,7 @@ describe('one count of what is missing', () => {
     const [report, stock] = [evaluate(project, 'as-it-stands'), evaluate(project, 'as-it-stands')]
     const heat = heatBrief(project, 'as-it-stands')
     const steps = withLaterResults(report, { heat })
-    const entries = ledger(report, stock, project.preferences.units, 'EUR', { here: heat, stock: heat })
+    const entries = keyFigures(report, stock, project.preferences.units, 'EUR', { here: heat, stock: heat })
     const ofLedger = (id: string) => entries.find((one) => one.id === id)!.detail
     if (steps.fit.state === 'open') {
       expect(steps.fit.count).toBe(fitMissing(report).length)

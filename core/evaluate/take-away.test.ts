@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { findingKey } from '../fit/rule.ts'
+import { checkKey } from '../fit/rule.ts'
 import type { Project } from '../records/project.ts'
 import type { EntryPlace } from '../records/question.ts'
 import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
@@ -89,7 +89,7 @@ function said(report: Report): Said[] {
       inputs: entered(one.figureId) as Said['inputs'],
     })),
     ...report.fit.map((one) => ({
-      key: findingKey(one),
+      key: checkKey(one),
       verdict: one.verdict,
       inputs: one.looked.filter((looked) => looked.value !== undefined).map(({ label, at }) => ({ label, at })),
     })),

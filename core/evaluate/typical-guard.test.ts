@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { findingKey } from '../fit/rule.ts'
+import { checkKey } from '../fit/rule.ts'
 import type { Project } from '../records/project.ts'
 import type { EntryPlace } from '../records/question.ts'
 import { TYPICAL } from '../records/way-ids.ts'
@@ -36,11 +36,11 @@ test('a rule that goes by a typical figure never says "fits", and nothing gets b
       const less = i % 3 === 0 && at ? typicalAt(DEMO_PROJECT, at) : undefined
       if (!less) continue
       tried += 1
-      const after = new Map(evaluate(less, id).fit.map((finding) => [findingKey(finding), finding]))
-      expect([findingKey(one), after.get(findingKey(one))!.verdict]).toEqual([findingKey(one), 'check'])
-      expect(after.get(findingKey(one))!.sentence).toMatch(/typical value/)
+      const after = new Map(evaluate(less, id).fit.map((finding) => [checkKey(finding), finding]))
+      expect([checkKey(one), after.get(checkKey(one))!.verdict]).toEqual([checkKey(one), 'check'])
+      expect(after.get(checkKey(one))!.sentence).toMatch(/typical value/)
       for (const other of before.fit)
-        expect(VERDICT_RANK[after.get(findingKey(other))!.verdict]).toBeGreaterThanOrEqual(VERDICT_RANK[other.verdict])
+        expect(VERDICT_RANK[after.get(checkKey(other))!.verdict]).toBeGreaterThanOrEqual(VERDICT_RANK[other.verdict])
     }
   }
   expect(tried).toBeGreaterThan(10)

@@ -1,5 +1,5 @@
 import { LOADS_DRIVEN, PAD_POINTS, SURFACES, type PadPoint } from '../records/logbook.ts'
-import { READ_LUMPS, type Project } from '../records/project.ts'
+import { READ_NODES, type Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 
@@ -69,7 +69,7 @@ export function timeline(project: Project, stepTitles: (setupId: string) => Read
       entry('gauge', one, `${one.pairs.length} pressure ${one.pairs.length === 1 ? 'pair' : 'pairs'}${one.pairs[0] ? `, the first ${mpa(one.pairs[0][0])} front and ${mpa(one.pairs[0][1])} rear` : ''}${one.barFrontShare === undefined ? '' : `; bar ${formatQuantity(one.barFrontShare, 'share', units)} front`}${one.knob ? `; knob ${one.knob}` : ''}`), // prettier-ignore
     ),
     ...project.heatReadings.map((one) =>
-      entry('temperature', one, `${READ_LUMPS[one.lump]}, ${one.axle}: ${c(one.readC)} after ${one.driving.name}`),
+      entry('temperature', one, `${READ_NODES[one.lump]}, ${one.axle}: ${c(one.readC)} after ${one.driving.name}`),
     ),
     ...project.wearReadings.map((one) => {
       const read = (Object.keys(PAD_POINTS) as PadPoint[]).flatMap((point) =>

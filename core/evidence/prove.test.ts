@@ -3,14 +3,14 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { checkProject } from '../formats/project-file.ts'
 import { readReports } from '../formats/fit-reports-text.ts'
 import { LOG_FILES, readLogCsv, writeLogCsv, type LogFile } from '../formats/log-csv.ts'
-import type { LockSighting, StopTest, WearReading } from '../records/logbook.ts'
+import type { LockUpObservation, StopTest, WearReading } from '../records/logbook.ts'
 import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { bestWithoutLock } from '../balance/maths/limits.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
 import { stepTitles } from '../work-order/work-order.ts'
-import { lockSightingsReport } from './lock-sightings.ts'
+import { lockUpReport } from './lock-up-observations.ts'
 import { lastBars, timeline } from './logbook.ts'
 import { stopsReport, type StopsAsked } from './stop-tests.ts'
 import { wearReport } from './wear-report.ts'
@@ -67,17 +67,17 @@ describe('stops of two setups', () => {
     )
     project.stopTests.push(stop('as-it-stands', 48, { fromKmh: 95 }))
     const { a } = stopsReport(project, ASKED)
-    expect(a.rows.map((row) => [row.correctedM === undefined, row.aside])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore
+    expect(a.rows.map((row) => [row.correctedM === undefined, row.excluded])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore
   })
   test('traces and distances are never mixed: those of which there are more count', () => {
     const project = withStops([51, 52], [51, 52])
     const trace: [number, number][] = [[0, 100], [2, 50], [4, 0]] // prettier-ignore
     project.stopTests.push(stop('as-it-stands', 55.6, { trace }))
     const { a } = stopsReport(project, ASKED)
-    expect(a.rows.map((row) => row.aside)).toEqual(['', '', 'a trace: not mixed with distances'])
+    expect(a.rows.map((row) => row.excluded)).toEqual(['', '', 'a trace: not mixed with distances'])
     for (const one of project.stopTests) one.trace = trace
     delete project.stopTests[0]!.trace
-    expect(stopsReport(project, ASKED).a.rows[0]!.aside).toBe('a distance alone: not mixed with traces')
+    expect(stopsReport(project, ASKED).a.rows[0]!.excluded).toBe('a distance alone: not mixed with traces')
   })
   test('what else changed is said, and two things at once; two blocks of each take the note away', () => {
     const { notes } = stopsReport(withStops([51, 52], [49, 50], { tyre: 'sticky', date: '2026-10-10', airC: 30, abs: true }), ASKED)
@@ -104,7 +104,7 @@ describe('stops of two setups', () => {
     expect(sentence).toMatch(/0\.8 m shorter|0\.9 m shorter/)
     expect(plan.scatterM).toBeLessThan(0.4)
     expect(plan.each!).toBeLessThan(6)
-    expect(a.rows.filter((row) => row.aside.startsWith('another day or place')).length).toBe(2)
+    expect(a.rows.filter((row) => row.excluded.startsWith('another day or place')).length).toBe(2)
   })
   test('places are never pooled, and without a common one nothing is compared', () => {
     const at = (track: string) => ({ track })
@@ -126,19 +126,19 @@ describe('stops of two setups', () => {
 })
 
 describe('wheels that locked', () => {
-  const sight = (more: Partial<LockSighting>): LockSighting => ({ id: 'one', date: '2026-10-03', setupId: 'as-it-stands', surface: 'dry', load: 'driver', axle: 'front', atG: 0.83, ...more }) // prettier-ignore
-  const report = (more: Partial<LockSighting>, change: (project: Project) => void = () => {}) => {
+  const sight = (more: Partial<LockUpObservation>): LockUpObservation => ({ id: 'one', date: '2026-10-03', setupId: 'as-it-stands', surface: 'dry', load: 'driver', axle: 'front', atG: 0.83, ...more }) // prettier-ignore
+  const report = (more: Partial<LockUpObservation>, change: (project: Project) => void = () => {}) => {
     const project = changed((draft) => {
       draft.lockSightings = [sight(more)]
       change(draft)
     })
-    return { project, found: lockSightingsReport(project)[0]! }
+    return { project, found: lockUpReport(project)[0]! }
   }
   test('as the model says agrees', () => {
     expect(report({}).found).toMatchObject({ verdict: 'agrees', explains: [], sentence: expect.stringMatching(/^The model predicts front lock-up first, at 0\.83.g: as seen/) }) // prettier-ignore
     expect(report({ axle: 'none', atG: 0.6 }).found.verdict).toBe('agrees')
   })
-  test.each<[string, Partial<LockSighting>]>([
+  test.each<[string, Partial<LockUpObservation>]>([
     ['earlier', { atG: 0.6 }],
     ['later', { atG: 0.95 }],
     ['rear, in the wet', { surface: 'wet', axle: 'rear', atG: 0.4 }],
@@ -155,7 +155,7 @@ describe('wheels that locked', () => {
       const then = bestWithoutLock(system!, mass!, friction)!
       const sighting = project.lockSightings[0]!
       if (sighting.axle !== 'none') expect(then.axle).toBe(sighting.axle)
-      if (one.field !== 'cgHeightMm') expect(lockSightingsReport(taken)[0]!.verdict).toBe('agrees')
+      if (one.field !== 'cgHeightMm') expect(lockUpReport(taken)[0]!.verdict).toBe('agrees')
     }
     if (found.explains.length === 0) expect(found.sentence).toMatch(/Check next: /)
   })

@@ -16,7 +16,7 @@ export interface RunRow {
   /** To the speed asked for, m; undefined: set aside. */
   correctedM: number | undefined
   /** Why it is set aside. */
-  aside: string
+  excluded: string
   traced: TracedStop | undefined
 }
 export interface RunGroup {
@@ -104,7 +104,7 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
     .filter((one) => one.setupId === setupId)
     .map((test): RunRow => {
       const corrected = correctedM(targetKmh, test)
-      const aside =
+      const excluded =
         corrected === undefined
           ? `began at ${test.fromKmh.toFixed(1)} km/h: more than ${SPEED_WITHIN_KMH} off ${targetKmh} cannot be corrected`
           : (test.trace !== undefined) !== byTrace
@@ -112,7 +112,7 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
               ? 'a distance alone: not mixed with traces'
               : 'a trace: not mixed with distances'
             : ''
-      return { test, correctedM: aside === '' ? corrected : undefined, aside, traced: test.trace && tracedStop(test.trace) }
+      return { test, correctedM: excluded === '' ? corrected : undefined, excluded, traced: test.trace && tracedStop(test.trace) }
     })
   const counted = rows.flatMap((row) => row.correctedM ?? [])
   let blocks = 0
@@ -171,7 +171,11 @@ function withinBlocks(a: RunGroup, b: RunGroup): { a: RunGroup; b: RunGroup; blo
     const rows = group.rows.map((row) =>
       row.correctedM === undefined || blocks.includes(key(row))
         ? row
-        : { ...row, correctedM: undefined, aside: `another ${sameDay.length > 0 ? 'day or place' : 'place'} than runs of the other setup` },
+        : {
+            ...row,
+            correctedM: undefined,
+            excluded: `another ${sameDay.length > 0 ? 'day or place' : 'place'} than runs of the other setup`,
+          },
     )
     const counted = rows.flatMap((row) => row.correctedM ?? [])
     return { ...group, rows, counted, meanM: counted.length > 0 ? meanOf(counted) : undefined, scatterM: scatterOf(rows) }
@@ -233,8 +237,8 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
     if (Math.abs(off) > least)
       notes.push(`${key === 'airC' ? 'Air' : 'Rotors'} ${formatQuantity(Math.abs(off), 'temperatureRise', project.preferences.units, { decimals: 0 })} ${off > 0 ? 'warmer' : 'colder'} with ${b.name}.`) // prettier-ignore
   }
-  const aside = [...a.rows, ...b.rows].filter((row) => row.aside !== '').length
-  if (aside > 0) notes.push(`${aside} excluded ${aside === 1 ? 'run' : 'runs'}; each shows its reason.`)
+  const excluded = [...a.rows, ...b.rows].filter((row) => row.excluded !== '').length
+  if (excluded > 0) notes.push(`${excluded} excluded ${excluded === 1 ? 'run' : 'runs'}; each shows its reason.`)
   if (notes.filter((note) => note.startsWith('Changed as well')).length > 1)
     notes.push('Several things changed at once, so the cause is unknown.')
   return notes

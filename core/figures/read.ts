@@ -1,4 +1,4 @@
-import type { Effort } from '../maths/work-budget.ts'
+import type { WorkBudget } from '../maths/work-budget.ts'
 import { carAxleFields, carFields } from '../records/car-fields.ts'
 import type { Field, FieldTable } from '../records/field.ts'
 import { COMMON_FIGURES, fieldsOf } from '../records/part-kinds.ts'
@@ -19,7 +19,7 @@ export interface Context {
   /** The car as it stands, once somebody asked for it. */
   stock?: ResolvedSetup
   /** What looking at its corners may cost, where many setups are looked at for one answer. */
-  effort?: Effort
+  effort?: WorkBudget
   /** Sections of wheels that were read before, where hundreds of corners are looked at under the same few. */
   wheels?: Map<object, unknown>
 }

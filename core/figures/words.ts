@@ -1,7 +1,7 @@
 import type { After, Verdict } from './verdict.ts'
 import { notEnoughData } from '../records/question.ts'
 import { inSentence } from '../quantity/format.ts'
-import type { Finding } from './finding.ts'
+import type { FigureCheck } from './figure-check.ts'
 import type { Missing } from './figure.ts'
 
 /** Sentences a mechanic would say. */
@@ -33,7 +33,7 @@ export function afterWords({ verdict, open, brings }: After): string {
 }
 
 /** Interfaces that have a figure of their own beside the rules of the fit check. */
-export const RULE_TITLES: Readonly<Record<Finding['rule'], string>> = {
+export const RULE_TITLES: Readonly<Record<FigureCheck['rule'], string>> = {
   'wheel-clearance': 'Clearance of wheel and caliper',
   'master-stroke': 'Master cylinder stroke',
   abs: 'ABS',

@@ -121,14 +121,14 @@ export function fill(text: string, inputs: readonly Input[]): string | undefined
 export const filledOf = ({ value, filled, method, inputs }: ReportFigure): string | undefined =>
   value === undefined ? undefined : (filled ?? (method.inWords ? undefined : fill(method.text, inputs)))
 
-interface Piece {
+interface FixItem {
   text: string
   /** It may be a symbol. */
   word: boolean
 }
 /** Formulas are few: each is cut once. */
-const cut = new Map<string, readonly Piece[]>()
-function piecesOf(text: string): readonly Piece[] {
+const cut = new Map<string, readonly FixItem[]>()
+function piecesOf(text: string): readonly FixItem[] {
   const known = cut.get(text)
   if (known) return known
   const right = text.includes(' = ') ? text.slice(text.indexOf(' = ') + 3) : text

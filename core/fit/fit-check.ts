@@ -1,14 +1,14 @@
-import type { FitFinding } from './finding.ts'
-import type { Facts } from './look.ts'
-import { checkAll, mayChange, verdictsOf, type LookedInto, type Rule } from './rule.ts'
+import type { InterfaceCheck } from './interface-check.ts'
+import type { Facts } from './rule-inputs.ts'
+import { checkAll, mayChange, verdictsOf, type SlotsRead, type Rule } from './rule.ts'
 import { RULES } from './rules.ts'
-import { seenOn } from './seen.ts'
+import { visualChecksOn } from './visual-checks.ts'
 import type { Axle, AxleSlot } from '../records/project.ts'
 import { resolveSetup, stockSetup, type ResolvedSetup } from '../records/resolve.ts'
 import type { Context } from '../figures/read.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 
-const worstFirst = (a: FitFinding, b: FitFinding): number => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]
+const worstFirst = (a: InterfaceCheck, b: InterfaceCheck): number => VERDICT_RANK[b.verdict] - VERDICT_RANK[a.verdict]
 
 const OF_AXLE = RULES.filter((rule) => rule.on !== 'car')
 const OF_CAR = RULES.filter((rule) => rule.on === 'car')
@@ -30,7 +30,7 @@ export function factsOf(context: Context, axle: Axle, stock: ResolvedSetup = sto
     resolved: resolved[axle],
     whole: resolved,
     stock,
-    seen: seenOn(setup, stockSetup(project), axle, resolved[axle]),
+    seen: visualChecksOn(setup, stockSetup(project), axle, resolved[axle]),
   }
 }
 
@@ -42,13 +42,13 @@ const stockParts = (context: Context): ResolvedSetup =>
  * Every interface of one axle, worst first; rules of one verdict in the order of building.
  * @param noted takes down what the rules looked into
  */
-export function fitFindings(context: Context, axle: Axle, noted?: LookedInto): FitFinding[] {
+export function fitFindings(context: Context, axle: Axle, noted?: SlotsRead): InterfaceCheck[] {
   const facts = factsOf(context, axle)
   return found(OF_AXLE, (rule) => checkAll(rule, facts, noted)).sort(worstFirst)
 }
 
 /** What concerns both axles. */
-export function carFindings(context: Context): FitFinding[] {
+export function carFindings(context: Context): InterfaceCheck[] {
   const facts = factsOf(context, 'front')
   return found(OF_CAR, (rule) => checkAll(rule, facts)).sort(worstFirst)
 }
@@ -59,7 +59,7 @@ export const axleVerdicts = (context: Context, axle: Axle, rules: readonly Rule[
   return found(rules, (rule) => verdictsOf(rule, facts))
 }
 /** The rules of an axle that another part in a slot can make find something else. */
-export const changedBy = (slot: AxleSlot, noted: LookedInto): readonly Rule[] => OF_AXLE.filter((rule) => mayChange(rule, slot, noted))
+export const changedBy = (slot: AxleSlot, noted: SlotsRead): readonly Rule[] => OF_AXLE.filter((rule) => mayChange(rule, slot, noted))
 export const carVerdicts = (context: Context) => {
   const facts = factsOf(context, 'front')
   return found(OF_CAR, (rule) => verdictsOf(rule, facts))

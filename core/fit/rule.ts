@@ -3,10 +3,10 @@ import { inSentence } from '../quantity/format.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import type { Axle, AxleSlot, ExtraLine } from '../records/project.ts'
 import { notEnoughData } from '../records/question.ts'
-import type { FitFinding, Judgement, Remedy } from './finding.ts'
+import type { InterfaceCheck, Judgement, Fix } from './interface-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
-import { isPieceKey, serves } from './piece.ts'
-import { Look, type Facts } from './look.ts'
+import { isFixItemKey, serves } from './fix-item.ts'
+import { RuleInputs, type Facts } from './rule-inputs.ts'
 import type { RuleId } from './rules.ts'
 
 /** One interface between two parts: what is compared, and what a mechanic would say of it. */
@@ -22,43 +22,43 @@ export interface Rule {
   /**
    * @returns undefined when a figure it looked for is missing, or when there is no such interface
    */
-  judge(look: Look): Judgement | undefined
+  judge(look: RuleInputs): Judgement | undefined
 }
 
 /** Which finding it is: of which rule, where. */
-export interface FindingPlace {
+export interface CheckPlace {
   rule: RuleId
   axle?: Axle | undefined
   slot?: AxleSlot | undefined
 }
 /** Where a finding sits, in a word without spaces: `front.used-part.caliper`, `car.fluid`. */
-export const findingKey = ({ axle, rule, slot }: FindingPlace): string =>
+export const checkKey = ({ axle, rule, slot }: CheckPlace): string =>
   slot === undefined ? `${axle ?? 'car'}.${rule}` : `${axle ?? 'car'}.${rule}.${slot}`
 
 /** The line of the bill that stands for a piece that cures a finding. */
-export const pieceLineId = (finding: FindingPlace): string => `fit.${findingKey(finding)}`
+export const fixLineId = (finding: CheckPlace): string => `fit.${checkKey(finding)}`
 
 /** Whether a line of the bill is the piece that a rule asks for; lines of older files say it by their name in millimetres. */
-function curedBy(line: ExtraLine, wanted: Remedy & { kind: 'piece' }, rule: Rule, facts: Facts): boolean {
-  if (line.cures !== undefined && isPieceKey(line.cures)) return serves(line.cures, wanted.piece)
+function curedBy(line: ExtraLine, wanted: Fix & { kind: 'piece' }, rule: Rule, facts: Facts): boolean {
+  if (line.cures !== undefined && isFixItemKey(line.cures)) return serves(line.cures, wanted.piece)
   const { project } = facts
   const inMm = { ...facts, project: { ...project, preferences: { ...project.preferences, units: DEFAULT_UNITS } } }
-  const label = (rule.judge(new Look(inMm))?.remedies?.find((one) => one.kind === 'piece')?.label ?? '').slice(0, 120)
+  const label = (rule.judge(new RuleInputs(inMm))?.remedies?.find((one) => one.kind === 'piece')?.label ?? '').slice(0, 120)
   return line.cures === undefined ? line.label.startsWith(label) : line.cures === label
 }
 
 /** The slots that each rule looked into, by its id. */
-export type LookedInto = Map<RuleId, readonly AxleSlot[]>
+export type SlotsRead = Map<RuleId, readonly AxleSlot[]>
 /** Whether another part in a slot can change what a rule finds, going by what it looked into with the part that is there. */
-export const mayChange = (rule: Rule, slot: AxleSlot, noted: LookedInto): boolean =>
+export const mayChange = (rule: Rule, slot: AxleSlot, noted: SlotsRead): boolean =>
   rule.each !== undefined || (noted.get(rule.id)?.includes(slot) ?? true)
 
 /**
  * Everything a rule finds at one axle, or of the car.
  * @param noted takes down what it looked into
  */
-export function checkAll(rule: Rule, facts: Facts, noted?: LookedInto): FitFinding[] {
-  const found: FitFinding[] = []
+export function checkAll(rule: Rule, facts: Facts, noted?: SlotsRead): InterfaceCheck[] {
+  const found: InterfaceCheck[] = []
   for (const slot of rule.each ?? NOWHERE) {
     const one = check(rule, withSlot(facts, slot), noted)
     if (one) found.push(one)
@@ -76,14 +76,14 @@ const withSlot = (facts: Omit<Facts, 'slot'>, slot: AxleSlot | undefined): Facts
  *
  * @returns undefined where there is no such interface
  */
-export function check(rule: Rule, facts: Facts, noted?: LookedInto): FitFinding | undefined {
-  const look = new Look(facts)
-  const said = ask(rule, facts, look)
+export function check(rule: Rule, facts: Facts, noted?: SlotsRead): InterfaceCheck | undefined {
+  const look = new RuleInputs(facts)
+  const said = evaluateRule(rule, facts, look)
   noted?.set(rule.id, look.slots)
   if (!said) return undefined
   const { judged, verdict, sentence, accepted } = said
   const known = verdict !== 'unknown'
-  const finding: FitFinding = {
+  const finding: InterfaceCheck = {
     rule: rule.id,
     title: rule.title,
     verdict,
@@ -110,16 +110,16 @@ export function check(rule: Rule, facts: Facts, noted?: LookedInto): FitFinding 
  * @param look eyes that watch the part, used for one rule after the other
  * @returns undefined where there is no such interface, or where the part has no hand in it
  */
-export function verdictOn(rule: Rule, look: Look): Verdict | undefined {
-  const said = ask(rule, look.facts, look.restart())
+export function verdictOn(rule: Rule, look: RuleInputs): Verdict | undefined {
+  const said = evaluateRule(rule, look.facts, look.restart())
   return said?.look.touched ? said.verdict : undefined
 }
 /** The verdicts of a rule at one axle, or of the car, without what would be said of them. */
-export function verdictsOf(rule: Rule, facts: Facts): (FindingPlace & { title: string; verdict: Verdict })[] {
-  const found: (FindingPlace & { title: string; verdict: Verdict })[] = []
+export function verdictsOf(rule: Rule, facts: Facts): (CheckPlace & { title: string; verdict: Verdict })[] {
+  const found: (CheckPlace & { title: string; verdict: Verdict })[] = []
   for (const slot of rule.each ?? NOWHERE) {
     const here = withSlot(facts, slot)
-    const said = ask(rule, here, new Look(here, NOBODY))
+    const said = evaluateRule(rule, here, new RuleInputs(here, NOBODY))
     if (said)
       found.push({ rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot, title: rule.title, verdict: said.verdict })
   }
@@ -127,10 +127,10 @@ export function verdictsOf(rule: Rule, facts: Facts): (FindingPlace & { title: s
 }
 /** No part has this id: a look that watches it writes nothing down but what is missing. */
 const NOBODY = ''
-export const sentenceOn = (rule: Rule, facts: Facts): string => ask(rule, facts)?.sentence ?? ''
+export const sentenceOn = (rule: Rule, facts: Facts): string => evaluateRule(rule, facts)?.sentence ?? ''
 
 interface Said {
-  look: Look
+  look: RuleInputs
   judged: Judgement | undefined
   verdict: Verdict
   sentence: string
@@ -138,7 +138,7 @@ interface Said {
   unpriced?: boolean
 }
 
-function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined {
+function evaluateRule(rule: Rule, facts: Facts, look = new RuleInputs(facts)): Said | undefined {
   if (rule.axle && rule.axle !== facts.axle) return undefined
   if (rule.on === 'disc' && facts.resolved.caliper?.kind === 'drum') return undefined
   const judged = rule.judge(look)
@@ -153,7 +153,7 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
   const { verdict, sentence, remedies } = judged!
   const piece = verdict === 'fits' ? undefined : remedies?.find((one) => one.kind === 'piece')
   const place = { rule: rule.id, axle: rule.on === 'car' ? undefined : facts.axle, slot: rule.each ? facts.slot : undefined }
-  const line = piece && facts.setup.extras.find((one) => one.id === pieceLineId(place))
+  const line = piece && facts.setup.extras.find((one) => one.id === fixLineId(place))
   if (line && piece && !curedBy(line, piece, rule, facts))
     return { look, judged, verdict, sentence: `${sentence} The piece on the parts list does not match.`, accepted: false }
   if (line && piece && judged?.pricedOnly && !line.price && !line.owned)
@@ -175,17 +175,17 @@ function ask(rule: Rule, facts: Facts, look = new Look(facts)): Said | undefined
 const typicalWords = (what: string): string => `This uses a typical value (${inSentence(what)}): measure it on the car.`
 
 /** The slots that a rule looks into as things stand; with another kind of brake it may look into others. */
-export function looksInto(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
+export function slotsReadBy(rule: Rule, facts: Facts): ReadonlySet<AxleSlot> {
   if (rule.each) return new Set(rule.each)
-  const look = new Look(facts)
+  const look = new RuleInputs(facts)
   rule.judge(look)
   return new Set(look.slots)
 }
 
-const NONE: FitFinding['remedies'] = []
+const NONE: InterfaceCheck['remedies'] = []
 const ORIGIN_RANK = Object.fromEntries(ORIGINS.map((one, at) => [one, at])) as Readonly<Record<Origin, number>>
 
-function weakest(looked: FitFinding['looked']): FitFinding['weakest'] {
+function weakest(looked: InterfaceCheck['looked']): InterfaceCheck['weakest'] {
   let worst = -1
   for (const { origin } of looked) if (origin && ORIGIN_RANK[origin] > worst) worst = ORIGIN_RANK[origin]
   return ORIGINS[worst]

@@ -6,13 +6,13 @@ import { fieldsOf } from '../records/part-kinds.ts'
 import { AXLE_SLOTS, AXLES, type Axle, type Part, type PartOf, type Project, type Setup } from '../records/project.ts'
 import { projectProblems } from '../records/check.ts'
 import { figure } from '../quantity/figure.ts'
-import { acceptRemedy, dropPiece, setSeen } from '../commands/accept.ts'
+import { acceptFix, dropFixItem, setVisualCheck } from '../commands/accept.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { LIMITS } from '../records/limits.ts'
-import { pieceLineId } from './rule.ts'
+import { fixLineId } from './rule.ts'
 import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
-import { SEEN_ON_CAR, seenWhere } from './seen.ts'
+import { VISUAL_CHECKS, visualCheckAt } from './visual-checks.ts'
 import { demo, find, part, withField, type Loose } from '../testing/fit.ts'
 import { runs } from '../testing/runs.ts'
 
@@ -162,7 +162,7 @@ describe('unknown is never fits', () => {
         for (const rule of rules) {
           const whole = find(DEMO_PROJECT, rule, axle, setup.id)
           if (!whole) continue
-          if (!SEEN_ON_CAR.includes(rule)) expect([rule, whole.looked.length]).not.toEqual([rule, 0])
+          if (!VISUAL_CHECKS.includes(rule)) expect([rule, whole.looked.length]).not.toEqual([rule, 0])
           for (const looked of whole.looked) {
             const less = demo((project) => {
               const { at } = looked
@@ -231,10 +231,10 @@ describe('the fluid', () => {
     const project = withFluid('silicone')
     const found = find(project, 'fluid', 'front', 'estate-fronts')!
     expect(found.axle).toBeUndefined()
-    acceptRemedy(project, 'estate-fronts', found, found.remedies[0]!)
+    acceptFix(project, 'estate-fronts', found, found.remedies[0]!)
     expect(projectProblems(project)).toEqual([])
     expect(find(project, 'fluid', 'front', 'estate-fronts')).toMatchObject({ verdict: 'fits', accepted: true })
-    dropPiece(project, 'estate-fronts', found)
+    dropFixItem(project, 'estate-fronts', found)
     expect(find(project, 'fluid', 'front', 'estate-fronts')!.verdict).toBe('blocked')
     expect(find(withFluid('mineral'), 'fluid', 'front', 'estate-fronts')!.remedies).toEqual([])
   })
@@ -282,7 +282,7 @@ describe('a used part', () => {
   test('the rebuild is a line of the bill of its own', () => {
     const project = used({ ...whole, boots: 'failed' })
     const found = find(project, 'used-part', 'front', 'estate-fronts')!
-    acceptRemedy(project, 'estate-fronts', found, found.remedies[0]!)
+    acceptFix(project, 'estate-fronts', found, found.remedies[0]!)
     expect(project.setups[1]!.extras.at(-1)).toMatchObject({ id: 'fit.front.used-part.caliper', kind: 'remedy', quantity: 2 })
     expect(find(project, 'used-part', 'front', 'estate-fronts')).toMatchObject({
       verdict: 'needs',
@@ -416,7 +416,7 @@ describe('wheel studs, nuts and bolts', () => {
       piece: { id: 'studs-longer', of: 'studs', mm: 2.5, enough: 'atLeast' },
       quantity: 8,
     })
-    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
+    acceptFix(project, 'as-it-stands', before, before.remedies[0]!)
     expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'fits', accepted: true })
     // in other units it is the same piece
     project.preferences.units.length = 'in'
@@ -425,7 +425,7 @@ describe('wheel studs, nuts and bolts', () => {
     project.setups[0].front.spacer = 'spacer-5'
     const more = find(project, 'stud-engagement')!
     expect(more).toMatchObject({ verdict: 'needs', accepted: false, sentence: expect.stringMatching(/does not match\.$/) })
-    acceptRemedy(project, 'as-it-stands', more, more.remedies[0]!)
+    acceptFix(project, 'as-it-stands', more, more.remedies[0]!)
     expect(project.setups[0].extras.filter((one) => one.id.includes('stud'))).toMatchObject([{ cures: 'studs-longer|studs|7.5' }])
     expect(find(project, 'stud-engagement')!.verdict).toBe('fits')
     // studs that are long enough stay so when the need gets smaller
@@ -437,13 +437,13 @@ describe('wheel studs, nuts and bolts', () => {
   test('open nuts on the bill do not make short studs long, nor cone seats fit a ball', () => {
     const project = demo((one) => Object.assign(one.car.front, { nutEnd: 'closed', endRoomMm: figure(15) }))
     const closed = find(project, 'stud-engagement')!
-    acceptRemedy(project, 'as-it-stands', closed, closed.remedies[0]!)
+    acceptFix(project, 'as-it-stands', closed, closed.remedies[0]!)
     expect(find(project, 'stud-engagement')!.accepted).toBe(true)
     project.car.front.studLengthMm = figure(26)
     expect(find(project, 'stud-engagement')).toMatchObject({ verdict: 'needs', accepted: false })
     const seats = withField('front', 'nutSeat', 'ball')
     const cone = find(seats, 'wheel-fastener')!
-    acceptRemedy(seats, 'as-it-stands', cone, cone.remedies[0]!)
+    acceptFix(seats, 'as-it-stands', cone, cone.remedies[0]!)
     expect(find(seats, 'wheel-fastener')!.accepted).toBe(true)
     part(seats, 'club-wheel').seatShape = 'flat'
     expect(find(seats, 'wheel-fastener')).toMatchObject({ verdict: 'needs', accepted: false })
@@ -503,7 +503,7 @@ describe('wheel studs, nuts and bolts', () => {
     const project = demo((one) => (one.setups[0].front.spacer = 'spacer-5'))
     const found = find(project, 'register-left')!
     expect(found).toMatchObject({ verdict: 'needs', value: 3, remedies: [{ kind: 'part', partId: 'register-spacer' }, { kind: 'piece' }] })
-    acceptRemedy(project, 'as-it-stands', found, found.remedies[0]!)
+    acceptFix(project, 'as-it-stands', found, found.remedies[0]!)
     expect(find(project, 'register-left')!.verdict).toBe('fits')
     // tried out in the drawing, it is a plain one
     project.setups[0].front.spacerTrialMm = 4.1
@@ -653,29 +653,29 @@ describe('remedies', () => {
   test('a piece goes onto the bill, cures, and comes off again', () => {
     const project = loose()
     const before = find(project, 'hub-register')!
-    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
-    acceptRemedy(project, 'as-it-stands', before, before.remedies[0]!)
-    expect(project.setups[0].extras.filter((line) => line.id === pieceLineId({ axle: 'front', rule: 'hub-register' }))).toHaveLength(1)
+    acceptFix(project, 'as-it-stands', before, before.remedies[0]!)
+    acceptFix(project, 'as-it-stands', before, before.remedies[0]!)
+    expect(project.setups[0].extras.filter((line) => line.id === fixLineId({ axle: 'front', rule: 'hub-register' }))).toHaveLength(1)
     expect(find(project, 'hub-register')).toMatchObject({
       verdict: 'fits',
       accepted: true,
       sentence: expect.stringMatching(/^With centring ring/),
     })
     expect(projectProblems(project)).toEqual([])
-    dropPiece(project, 'as-it-stands', before)
+    dropFixItem(project, 'as-it-stands', before)
     expect(find(project, 'hub-register')!.verdict).toBe('needs')
   })
   test('shims go under the mount and centre the caliper', () => {
     const project = withField(CALIPER, 'mountToSlotMm', 19.2)
     const found = find(project, 'disc-plane')!
-    acceptRemedy(project, 'as-it-stands', found, found.remedies[0]!)
+    acceptFix(project, 'as-it-stands', found, found.remedies[0]!)
     expect(project.setups[0].front.shimMm).toBe(-3.2)
     expect(find(project, 'disc-plane')).toMatchObject({ verdict: 'fits', value: expect.closeTo(0, 6) })
   })
   test('a part of the project goes into its slot: pads of the right shape, a longer hose, a bracket that joins', () => {
     const shape = demo((project) => (project.setups[1]!.front.pad = 'stock-front-pad'))
     const wrong = find(shape, 'pad-shape', 'front', 'estate-fronts')!
-    acceptRemedy(shape, 'estate-fronts', wrong, wrong.remedies[0]!)
+    acceptFix(shape, 'estate-fronts', wrong, wrong.remedies[0]!)
     expect(shape.setups[1]!.front.pad).toBe('estate-front-pad')
     expect(find(shape, 'pad-shape', 'front', 'estate-fronts')!.verdict).toBe('fits')
     const bare = demo((project) => (project.setups[3]!.front.bracket = null))
@@ -709,10 +709,10 @@ describe('remedies', () => {
   test('only a look at the car settles what no figure says', () => {
     const project = demo((one) => delete one.setups[0].front.seen)
     expect(find(project, 'knuckle-clear')!.verdict).toBe('check')
-    setSeen(project, 'as-it-stands', 'front', 'knuckle-clear', true)
+    setVisualCheck(project, 'as-it-stands', 'front', 'knuckle-clear', true)
     expect(find(project, 'knuckle-clear')!.verdict).toBe('fits')
     expect(projectProblems(project)).toEqual([])
-    setSeen(project, 'as-it-stands', 'front', 'knuckle-clear', false)
+    setVisualCheck(project, 'as-it-stands', 'front', 'knuckle-clear', false)
     expect(project.setups[0].front.seen).toBeUndefined()
   })
   test.each<[string, (setup: Setup) => void]>([
@@ -721,9 +721,9 @@ describe('remedies', () => {
     ['a bracket taken out', (setup) => (setup.front.bracket = null)],
     ['another shim', (setup) => (setup.front.shimMm = 1)],
   ])('with %s it is to be seen again, and what was seen counts again with the old one', (_, change) => {
-    const seen = (project: Project) => seenWhere(project, project.setups[2]!, 'front', 'knuckle-clear')
+    const seen = (project: Project) => visualCheckAt(project, project.setups[2]!, 'front', 'knuckle-clear')
     const project = demo()
-    setSeen(project, 'big-kit', 'front', 'knuckle-clear', true)
+    setVisualCheck(project, 'big-kit', 'front', 'knuckle-clear', true)
     expect([find(project, 'knuckle-clear', 'front', 'big-kit')!.verdict, seen(project)]).toEqual(['fits', 'here'])
     const before = structuredClone(project.setups[2]!)
     change(project.setups[2]!)
@@ -734,17 +734,17 @@ describe('remedies', () => {
   test('what was seen with the current car holds in a setup that leaves that brake alone', () => {
     const project = demo()
     const [stock, , kit] = project.setups
-    expect(seenWhere(project, kit!, 'rear', 'parking-hold')).toBe('asItStands')
-    expect(seenWhere(project, kit!, 'front', 'knuckle-clear')).toBeUndefined()
-    expect(seenWhere(project, stock, 'front', 'knuckle-clear')).toBe('here')
+    expect(visualCheckAt(project, kit!, 'rear', 'parking-hold')).toBe('asItStands')
+    expect(visualCheckAt(project, kit!, 'front', 'knuckle-clear')).toBeUndefined()
+    expect(visualCheckAt(project, stock, 'front', 'knuckle-clear')).toBe('here')
     // another rear pad: the current car has not shown that it holds
     expect(find(project, 'parking-hold', 'rear', 'balanced')!.looked.length).toBeGreaterThan(0)
   })
   test('a mark made with another brake is none, and a new one does not bring the old ones back', () => {
     const project = demo()
-    setSeen(project, 'big-kit', 'front', 'knuckle-clear', true)
+    setVisualCheck(project, 'big-kit', 'front', 'knuckle-clear', true)
     project.setups[2]!.front.caliper = 'kit4-caliper'
-    setSeen(project, 'big-kit', 'front', 'dust-shield', true)
+    setVisualCheck(project, 'big-kit', 'front', 'dust-shield', true)
     expect(project.setups[2]!.front.seen).toMatchObject({ rules: ['dust-shield'], parts: expect.arrayContaining(['kit4-caliper']) })
     expect(projectProblems(project)).toEqual([])
   })

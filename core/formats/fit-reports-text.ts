@@ -1,5 +1,5 @@
 import type { FitReport } from '../records/project.ts'
-import { bulkProblem } from '../records/bulk.ts'
+import { sizeProblem } from '../records/size-limits.ts'
 import { fitReportSchema, LISTS } from '../records/schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { csvText } from './csv-text.ts'
@@ -88,7 +88,7 @@ export function readReports(text: string, idOf: (line: number) => string): Taken
     const lacks = NEEDED.filter((name) => typeof value[name] !== 'string')
     if (lacks.length > 0 && taken.rejected.length >= MOST_REJECTED) return reject(line, [])
     const report = { ...value, id: idOf(line) }
-    const bulk = bulkProblem(report)
+    const bulk = sizeProblem(report)
     const problems = bulk ? [bulk] : schemaProblems(fitReportSchema, report)
     if (problems.length > 0)
       reject(

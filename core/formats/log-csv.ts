@@ -1,6 +1,6 @@
 import type { AnySchema } from 'yup'
 import { lockSightingSchema, LOG_LISTS, stopTestSchema, wearReadingSchema } from '../records/logbook-schema.ts'
-import { PAD_POINTS, type LockSighting, type StopTest, type WearReading } from '../records/logbook.ts'
+import { PAD_POINTS, type LockUpObservation, type StopTest, type WearReading } from '../records/logbook.ts'
 import type { GaugeSession, HeatReading, Project } from '../records/project.ts'
 import { gaugeSessionSchema, heatReadingSchema } from '../records/schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
@@ -17,7 +17,7 @@ export const LOG_FILES = {
   heatReadings: 'temperatures',
 } as const
 export type LogFile = keyof typeof LOG_FILES
-type Entry = StopTest | LockSighting | WearReading | GaugeSession | HeatReading
+type Entry = StopTest | LockUpObservation | WearReading | GaugeSession | HeatReading
 
 type Kind = 'text' | 'number' | 'yesNo' | 'pairs' | 'json' | 'list'
 interface Columns {

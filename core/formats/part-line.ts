@@ -3,7 +3,7 @@ import { fieldSchema } from '../records/field-schema.ts'
 import { fieldsOf, type PartKind } from '../records/part-kinds.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { WAY_IDS } from '../records/way-ids.ts'
-import { figuresFrom, WAYS, type Way } from '../records/ways.ts'
+import { figuresFrom, WAYS, type Derivation } from '../records/ways.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { parseQuantity } from '../quantity/parse.ts'
 import type { UnitChoice } from '../quantity/units.ts'
@@ -109,7 +109,7 @@ function piecesOf(text: string): string[] {
 
 function takeMarking(kind: PartKind, piece: string, found: PartLine, date: string | undefined): boolean {
   for (const id of WAY_IDS) {
-    const way: Way = WAYS[id]
+    const way: Derivation = WAYS[id]
     const [name, asked] = Object.entries(way.asks)[0]!
     if (!way.on.includes(kind) || asked.type !== 'text') continue
     const made = figuresFrom(id, { [name]: piece }, date)

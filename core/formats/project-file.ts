@@ -1,4 +1,4 @@
-import { bulkProblem } from '../records/bulk.ts'
+import { sizeProblem } from '../records/size-limits.ts'
 import { projectProblems, type Problem } from '../records/check.ts'
 import { migrate, MIGRATIONS, type MigrationTable } from '../records/migrate.ts'
 import { placeInWords } from '../records/place.ts'
@@ -52,7 +52,7 @@ function checked(value: unknown, table: MigrationTable): ReadProject {
       'format',
     )
   }
-  const bulk = bulkProblem(object)
+  const bulk = sizeProblem(object)
   if (bulk) return fail(bulk.message, bulk.path, placeInWords(object, bulk.path))
   const migrated = migrate(object, table, VERSION)
   if (!migrated.ok) return fail(migrated.message, 'version')

@@ -1,7 +1,7 @@
 import { stopInTrace, thinnedTrace } from '../evidence/maths/stop-in-trace.ts'
 import { tracedStop, type SpeedSample } from '../evidence/maths/stop-run.ts'
 import type { StopTest } from '../records/logbook.ts'
-import { readSpeeds } from './duty-text.ts'
+import { readSpeeds } from './drive-cycle-text.ts'
 
 export type ReadStop = { ok: true; stop: Pick<StopTest, 'fromKmh' | 'distanceM' | 'trace'>; words: string } | { ok: false; message: string }
 

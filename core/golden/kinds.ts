@@ -17,20 +17,20 @@ import { discPlane } from '../fit/rules/disc-plane.ts'
 import { padSlot } from '../fit/rules/pad-slot.ts'
 import { threadHold, threadNeededMm } from '../fit/rules/stud-engagement.ts'
 import { cornerRun } from '../heat/maths/corner-run.ts'
-import { dutySegments, dutyWorkJ, type Duty, type DutyCar, type DutySegment } from '../heat/maths/duty.ts'
+import { cycleSegments, cycleWorkJ, type DriveCycle, type CycleCar, type CycleSegment } from '../heat/maths/drive-cycle.ts'
 import { presentBoil } from '../heat/maths/fluid.ts'
 import type { CornerNodes, Temperatures } from '../heat/maths/nodes.ts'
 import { ring, type RingFigures } from '../heat/maths/ring.ts'
 import { session, type FrictionCurve, type SessionAxle } from '../heat/maths/session.ts'
 import { join } from '../decide/maths/join.ts'
-import { unbeaten, type Criterion } from '../decide/maths/pareto.ts'
+import { paretoFront, type Criterion } from '../decide/maths/pareto.ts'
 import { holdOnLine, type Hold } from '../stopping/maths/hold.ts'
 import { stopLimits, type Stop } from '../stopping/maths/limits.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import { costTotal, type CostLine } from '../cost/maths/total.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
 import { meanRadiusMm, uniformPressureRadiusMm } from '../hydraulics/maths/effective-radius.ts'
-import { pedalForceForRoadForce } from '../hydraulics/maths/effort.ts'
+import { pedalForceForRoadForce } from '../hydraulics/maths/pedal-force.ts'
 import { barShareFromGauges } from '../hydraulics/maths/bar-share.ts'
 import type { PressurePair } from '../hydraulics/maths/gauge-models.ts'
 import { nearestStockBoreMm, sameFeelBoreMm } from '../hydraulics/maths/same-feel.ts'
@@ -45,11 +45,11 @@ interface CornerInput {
   nodes: CornerNodes
   start: Temperatures
   ambientC: number
-  segments: Omit<DutySegment, 'kind'>[]
+  segments: Omit<CycleSegment, 'kind'>[]
 }
 interface SessionInput {
-  car: DutyCar
-  duty: Duty
+  car: CycleCar
+  duty: DriveCycle
   front: SessionAxle & { pistonAreaMm2: number; effectiveRadiusMm: number; tyreRadiusMm: number; mu: FrictionCurve }
   rear: SessionInput['front']
   startC: number
@@ -62,7 +62,8 @@ interface JoinInput {
   incompatible: [slot: string, part: string][][]
 }
 interface ParetoInput {
-  criteria: Record<string, Criterion>
+  /** A difference up to `tie` is none. */
+  criteria: Record<string, { better: Criterion['better']; tie?: number }>
   rows: { name: string; values: Record<string, number | null> }[]
 }
 
@@ -257,12 +258,12 @@ const kinds = {
     ...presentBoil(input.dryC, input.wetC, input.waterPercent),
   }),
   'heat.corner': (input: CornerInput) => ({ ...cornerRun(input) }),
-  'heat.duty': ({ car, duty }: { car: DutyCar; duty: Duty }) => {
-    const segments = dutySegments(car, duty)
+  'heat.duty': ({ car, duty }: { car: CycleCar; duty: DriveCycle }) => {
+    const segments = cycleSegments(car, duty)
     return {
       segments: segments.map(({ kind, seconds, fromKmh, toKmh }) => ({ kind, seconds, fromKmh, toKmh })),
       seconds: segments.reduce((sum, one) => sum + one.seconds, 0),
-      brakeEnergyJ: dutyWorkJ(segments),
+      brakeEnergyJ: cycleWorkJ(segments),
     }
   },
   'heat.session': (input: SessionInput) => {
@@ -274,7 +275,7 @@ const kinds = {
     const found = session(
       { front: axle(input.front), rear: axle(input.rear) },
       { rearPerFront: 1, valve: undefined, mostFrontMpa: input.maxPressureMpa },
-      dutySegments(input.car, input.duty),
+      cycleSegments(input.car, input.duty),
       { startC: input.startC, ambientC: input.ambientC },
     )
     return { ends: found.ends, peak: found.peak, peakPressureMpa: found.peakPressureMpa, gone: orNull(found.gone) }
@@ -310,10 +311,10 @@ const kinds = {
     const names = Object.keys(criteria)
     const valuesOf = ({ values }: ParetoInput['rows'][number]) => names.map((name) => values[name] ?? undefined)
     return {
-      kept: unbeaten(
+      kept: paretoFront(
         rows,
         valuesOf,
-        names.map((name) => criteria[name]!),
+        names.map((name): Criterion => ({ better: criteria[name]!.better, tolerance: criteria[name]!.tie ?? 0 })),
       ).map((row) => row.name),
     }
   },

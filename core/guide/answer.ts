@@ -2,7 +2,7 @@ import type { Axle, Project, QuestionId } from '../records/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { rangeWords } from '../quantity/uncertainty-words.ts'
 import { balanceMissing, orderHeadline } from '../evaluate/order-probability.ts'
-import type { DoubtReport, FigureDoubt, Matter } from '../uncertainty/doubt-report.ts'
+import type { UncertaintyReport, FigureUncertainty, Contribution } from '../uncertainty/uncertainty-report.ts'
 import type { Place } from '../figures/figure.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { boundWord, missingSentence } from '../figures/words.ts'
@@ -17,7 +17,13 @@ export interface Answer {
   matters: readonly { label: string; at: Place; share: number }[]
 }
 
-export function answerOf(project: Project, report: Report, question: QuestionId, axle: Axle, doubt?: DoubtReport): Answer | undefined {
+export function answerOf(
+  project: Project,
+  report: Report,
+  question: QuestionId,
+  axle: Axle,
+  doubt?: UncertaintyReport,
+): Answer | undefined {
   if (question === 'clears') return clears(report, axle)
   if (question === 'balanced') return balanced(project, report, doubt)
   return undefined
@@ -40,13 +46,13 @@ function clears(report: Report, axle: Axle): Answer {
 }
 
 /** "168 N, 90% range 104–253 N" */
-function ranged(project: Project, one: FigureDoubt, dimension: 'force' | 'share'): string {
+function ranged(project: Project, one: FigureUncertainty, dimension: 'force' | 'share'): string {
   const { units } = project.preferences
   const show = (value: number, bare = false) => formatQuantity(value, dimension, units, { bare, decimals: dimension === 'share' ? 0 : 0 })
   return `${show(one.value)}, ${rangeWords(show(one.p05, true), show(one.p95))}`
 }
 
-function balanced(project: Project, report: Report, doubt: DoubtReport | undefined): Answer {
+function balanced(project: Project, report: Report, doubt: UncertaintyReport | undefined): Answer {
   const { figures } = report
   const order = report.findings.find((one) => one.rule === 'lock-order')!
   const [force, road, ideal, clamp] = [figures['pedal.force'], figures['bias.road'], figures['bias.ideal'], figures['bias.clamp']]
@@ -81,7 +87,7 @@ function balanced(project: Project, report: Report, doubt: DoubtReport | undefin
   return { ...said, ...headline, beside: [...headline.beside, ...beside] }
 }
 
-function mattersOf(doubt: DoubtReport | undefined): readonly Matter[] {
+function mattersOf(doubt: UncertaintyReport | undefined): readonly Contribution[] {
   if (!doubt) return []
   return (
     doubt.orderMatters.length > 0 ? doubt.orderMatters : (doubt.figures['bias.road']?.matters ?? doubt.figures['bias.clamp']?.matters ?? [])

@@ -10,7 +10,7 @@ import { figuresFrom } from '../records/ways.ts'
 import { figure, type Figure } from '../quantity/figure.ts'
 import { CLASS_IDS } from './classes.ts'
 import { fillFromClass } from './fill.ts'
-import { doubtReport } from '../uncertainty/doubt-report.ts'
+import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
 import { heatReport } from '../heat/heat-report.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { answerOf } from './answer.ts'
@@ -97,7 +97,7 @@ describe('a typical car', () => {
   const { project: bare } = begun('balanced')
   const project = produce(bare, (draft) => void fillFromClass(draft, 'smallHatchback'))
   const report = evaluate(project, 'as-it-stands')
-  const doubt = doubtReport(project, report, 200)
+  const doubt = uncertaintyOf(project, report, 200)
   test('takes the place of brakes of which nothing was known, and leaves nothing open', () => {
     expect(projectProblems(project)).toEqual([])
     const { needed } = pathTo(project, report, 'balanced', 'front', { doubt })
@@ -107,7 +107,7 @@ describe('a typical car', () => {
   test.each(CLASS_IDS)('a %s is asked for few figures before the rest, which matters little', (id) => {
     const car = produce(bare, (draft) => void fillFromClass(draft, id))
     const now = evaluate(car, 'as-it-stands')
-    const { needed } = pathTo(car, now, 'balanced', 'front', { doubt: doubtReport(car, now, 60) })
+    const { needed } = pathTo(car, now, 'balanced', 'front', { doubt: uncertaintyOf(car, now, 60) })
     const first = needed.filter((one) => !mattersLittle(one))
     expect(first.length).toBeGreaterThanOrEqual(5)
     expect(first.length).toBeLessThanOrEqual(16)

@@ -6,8 +6,8 @@ import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { isTypical, type WayId } from '../records/way-ids.ts'
 import { waysFor, WAYS } from '../records/ways.ts'
 import type { Figure } from '../quantity/figure.ts'
-import { readFor } from '../uncertainty/leaves.ts'
-import type { DoubtReport } from '../uncertainty/doubt-report.ts'
+import { readFor } from '../uncertainty/uncertain-inputs.ts'
+import type { UncertaintyReport } from '../uncertainty/uncertainty-report.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 import type { Input, Missing, Place } from '../figures/figure.ts'
 import type { Report } from '../evaluate/report.ts'
@@ -74,7 +74,7 @@ export function pathTo(
   report: Report,
   question: QuestionId,
   axle: Axle,
-  more: { missing?: readonly Missing[]; doubt?: DoubtReport | undefined } = {},
+  more: { missing?: readonly Missing[]; doubt?: UncertaintyReport | undefined } = {},
 ): Path {
   const read = readFor(report.figures, figuresFor(question, axle))
   const asks = new Asks(
@@ -113,7 +113,7 @@ export function pathTo(
 const entered = ({ at, value, origin }: Input): boolean =>
   at.kind !== 'figure' && at.kind !== 'preference' && 'field' in at && value !== undefined && origin !== undefined
 
-function sharesOf(doubt: DoubtReport | undefined, question: QuestionId): Map<string, number> {
+function sharesOf(doubt: UncertaintyReport | undefined, question: QuestionId): Map<string, number> {
   const shares = new Map<string, number>()
   const ids =
     question === 'balanced' || question === 'worth'
@@ -248,7 +248,7 @@ export interface Need {
   share?: number
 }
 /** The needs of every field that the report reads for a question, by the key of its place. */
-export function needsOf(project: Project, report: Report, question: QuestionId, axle: Axle, doubt?: DoubtReport): Map<string, Need> {
+export function needsOf(project: Project, report: Report, question: QuestionId, axle: Axle, doubt?: UncertaintyReport): Map<string, Need> {
   const { needed, surer } = pathTo(project, report, question, axle, { doubt })
   const found = new Map<string, Need>()
   for (const [kind, list] of [

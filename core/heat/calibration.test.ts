@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { WrittenDuty } from '../records/duty-schema.ts'
+import type { WrittenCycle } from '../records/drive-cycle-schema.ts'
 import type { HeatReading, Project } from '../records/project.ts'
 import { Working } from '../figures/working.ts'
 import { calibrated } from './calibration.ts'
-import { dutyFor } from './duties.ts'
+import { cycleFor } from './drive-cycles.ts'
 import { heatReport } from './heat-report.ts'
 import { drive, prepare } from './session-run.ts'
 
@@ -12,7 +12,7 @@ const reading = (more: Partial<HeatReading>): HeatReading => ({
   id: 'r',
   date: '2026-09-20',
   setupId: 'balanced',
-  driving: { name: 'Hill', duty: dutyFor(DEMO_PROJECT, 'hill').duty as WrittenDuty },
+  driving: { name: 'Hill', duty: cycleFor(DEMO_PROJECT, 'hill').duty as WrittenCycle },
   axle: 'front',
   lump: 'ring',
   method: 'paint',
@@ -31,7 +31,7 @@ const bare = () => prepare(new Working(), DEMO_PROJECT, 'balanced')!
 function truth(key: 'h1' | 'ringToPadWPerK' | 'padToCaliperWPerK', by: number, of: 'ringC' | 'padC' | 'caliperC'): number {
   const prepared = bare()
   const front = { ...prepared.axles.front, nodes: { ...prepared.axles.front.nodes, [key]: prepared.axles.front.nodes[key] * by } }
-  return drive({ ...prepared, axles: { ...prepared.axles, front } }, dutyFor(DEMO_PROJECT, 'hill')).session.peak.front[of]
+  return drive({ ...prepared, axles: { ...prepared.axles, front } }, cycleFor(DEMO_PROJECT, 'hill')).session.peak.front[of]
 }
 const width = (project: Project, label: string) => {
   const line = heatReport(project, 'balanced', 'hill').lines.find((one) => one.label === label)!
@@ -92,14 +92,14 @@ describe('a temperature that was read', () => {
     expect(heatReport(changed, 'again', 'hill').readings).toEqual([])
   })
   test('is of the driving as it was driven then, whatever becomes of the one of that name', () => {
-    const own = { id: 'mine', name: 'Mine', duty: dutyFor(DEMO_PROJECT, 'hill').duty as WrittenDuty }
+    const own = { id: 'mine', name: 'Mine', duty: cycleFor(DEMO_PROJECT, 'hill').duty as WrittenCycle }
     const read: Project = { ...withRead({ readC: truth('h1', 1.2, 'ringC') }), duties: [own] }
     const before = heatReport(read, 'balanced', 'hill')
     const gentle = { ...own, duty: { kind: 'descent' as const, gradePercent: 2, lengthM: 500, kmh: 30 } }
     for (const duties of [[], [gentle]]) expect(heatReport({ ...read, duties }, 'balanced', 'hill').lines).toEqual(before.lines)
   })
   test('after a while is read at that moment', () => {
-    const { samples } = drive(bare(), dutyFor(DEMO_PROJECT, 'hill'))
+    const { samples } = drive(bare(), cycleFor(DEMO_PROJECT, 'hill'))
     const lastS = samples.at(-1)!.seconds - 600
     const later = samples.find((one) => one.seconds >= lastS + 120)!.front.ringC
     const { prepared } = calibrated(withRead({ method: 'probe', afterS: 120, readC: later }), 'balanced', bare())

@@ -1,17 +1,17 @@
 import { HEAT_DEFAULTS, type Doubted, DOUBTED } from './maths/defaults.ts'
-import { dutySegments } from './maths/duty.ts'
+import { cycleSegments } from './maths/drive-cycle.ts'
 import { calibrate, type Scale } from './maths/calibrate.ts'
 import type { SessionAxle } from './maths/session.ts'
-import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type Project, type ReadLump } from '../records/project.ts'
+import { READ_NODES, TEMPERATURE_METHODS, type HeatReading, type Project, type ReadNode } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { capital, formatQuantity } from '../quantity/format.ts'
 import { Working } from '../figures/working.ts'
-import { ownDuty } from './duties.ts'
+import { ownCycle } from './drive-cycles.ts'
 import { drive, driveDoubts, prepare, type Driven, type Prepared } from './session-run.ts'
 
 /** Which doubtful figure a reading of a lump says most about. */
-const SPEAKS_OF = { ring: 'h1', pad: 'ringToPadWPerK', caliper: 'padToCaliperWPerK' } as const satisfies Record<ReadLump, Doubted>
-const WORDS: Record<ReadLump, string> = {
+const SPEAKS_OF = { ring: 'h1', pad: 'ringToPadWPerK', caliper: 'padToCaliperWPerK' } as const satisfies Record<ReadNode, Doubted>
+const WORDS: Record<ReadNode, string> = {
   ring: 'cooling by speed',
   pad: 'heat from rotor to pads',
   caliper: 'heat from pads to caliper',
@@ -53,7 +53,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
   const { axle, lump, method, readC, airC } = reading
   const { units } = project.preferences
   const c = (value: number) => formatQuantity(value, 'temperature', units, { decimals: 0 })
-  const said = `${capital(READ_LUMPS[lump])}, ${axle}, ${c(readC)} by ${TEMPERATURE_METHODS[method].label}`
+  const said = `${capital(READ_NODES[lump])}, ${axle}, ${c(readC)} by ${TEMPERATURE_METHODS[method].label}`
   const driven = prepare(new Working(), project, reading.setupId)
   if (!driven) return { prepared: undefined, words: `${said}: the setup that was driven cannot be computed.` }
   const key = SPEAKS_OF[lump]
@@ -62,7 +62,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
   // what was read before counts for what was driven too
   const sofar = target.axles[axle].nodes[key] / target.bases[axle].nodes[key]
   const duty = drivenThen(reading)
-  const lastsS = dutySegments(driven.car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
+  const lastsS = cycleSegments(driven.car, duty.duty).reduce((sum, one) => sum + one.seconds, 0)
   const at = (factor: number) => {
     const axles = { ...driven.axles, [axle]: withFigure(driven.axles[axle], key, base * sofar * factor) }
     return readAt(drive({ ...driven, axles }, duty, { coarser: 2, ambientC: airC }), reading, lastsS)
@@ -86,7 +86,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
     words: `${said}: ${WORDS[lump]} ${formatQuantity(total, 'number', undefined, { decimals: 2 })} times the nominal value, known to ${percent(doubt)} instead of ${percent(prior.doubt)}.`,
   }
 }
-const drivenThen = ({ id, driving }: HeatReading) => ownDuty(id, driving.name, driving.duty)
+const drivenThen = ({ id, driving }: HeatReading) => ownCycle(id, driving.name, driving.duty)
 const percent = (value: number) => `${Math.round(value * 100)}%`
 const priorDoubt = (key: Doubted): number => DOUBTED.find(([one]) => one === key)?.[1] ?? HEAT_DEFAULTS.h1Vented.doubt
 const withFigure = (axle: SessionAxle, key: Doubted, value: number): SessionAxle => ({ ...axle, nodes: { ...axle.nodes, [key]: value } })
@@ -112,12 +112,12 @@ export function readNext(
   peaks: readonly number[],
   runs: readonly (readonly number[])[],
   own: Prepared['doubts']['front'],
-): ReadLump | undefined {
+): ReadNode | undefined {
   const effects = DOUBTED.map(([key], i) => ({
     key,
     effect: Math.abs(runs.reduce((sum, signs, at) => sum + signs[i]! * peaks[at]!, 0) / runs.length),
   }))
-  const lumps = (Object.keys(SPEAKS_OF) as ReadLump[]).filter((lump) => own[SPEAKS_OF[lump]] === undefined)
+  const lumps = (Object.keys(SPEAKS_OF) as ReadNode[]).filter((lump) => own[SPEAKS_OF[lump]] === undefined)
   const best = lumps
     .map((lump) => ({ lump, effect: effects.find((one) => one.key === SPEAKS_OF[lump])!.effect }))
     .sort((a, b) => b.effect - a.effect)[0]

@@ -1,4 +1,4 @@
-import type { Axle, ReadLump } from '../records/project.ts'
+import type { Axle, ReadNode } from '../records/project.ts'
 import type { HeatReport } from './heat-report.ts'
 import { AMBIENT_C, PARKED_S } from './session-run.ts'
 
@@ -7,7 +7,7 @@ const WARMS_BY = 0.9
 const KEYS = { ring: 'ringC', pad: 'padC', caliper: 'caliperC' } as const
 
 /** What a simulated probe is held to, some seconds after the end of a session; undefined where there is none. */
-export function carShowsC({ samples }: Pick<HeatReport, 'samples'>, axle: Axle, lump: ReadLump, afterS: number): number | undefined {
+export function carShowsC({ samples }: Pick<HeatReport, 'samples'>, axle: Axle, lump: ReadNode, afterS: number): number | undefined {
   const last = samples.at(-1)
   if (!last) return undefined
   const wantedS = Math.max(0, last.seconds - PARKED_S) + afterS

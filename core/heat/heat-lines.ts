@@ -1,10 +1,10 @@
 import type { Axle } from '../records/project.ts'
-import { lumpsOf, type Driven, type HeatLump, type Prepared } from './session-run.ts'
+import { nodesOf, type Driven, type ThermalNode, type Prepared } from './session-run.ts'
 
 /** One temperature of a session against its limit. */
 export interface HeatLine {
   axle: Axle
-  lump: HeatLump
+  lump: ThermalNode
   /** "Fluid, front" */
   label: string
   limitC: number
@@ -22,13 +22,16 @@ export interface HeatLine {
   /** In all, s. */
   beyondS: number
 }
-export const LINE_KEYS = { fluid: 'fluidC', face: 'faceC', ring: 'ringC', caliper: 'caliperC' } as const satisfies Record<HeatLump, string>
+export const LINE_KEYS = { fluid: 'fluidC', face: 'faceC', ring: 'ringC', caliper: 'caliperC' } as const satisfies Record<
+  ThermalNode,
+  string
+>
 /** The line whose doubts reach furthest towards its limit, or beyond. */
 export const nearestLine = (lines: readonly HeatLine[]): HeatLine | undefined =>
   [...lines].sort((a, b) => a.leastLimitC - a.highC - (b.leastLimitC - b.highC))[0]
 
 export function linesOf(axle: Axle, prepared: Pick<Prepared, 'limits' | 'fluid'>, run: Driven, others: readonly Driven[]): HeatLine[] {
-  return lumpsOf(axle, prepared.limits).map(([lump, key, name, limitC, limitWords]) => {
+  return nodesOf(axle, prepared.limits).map(([lump, key, name, limitC, limitWords]) => {
     const peaks = [run, ...others].map((one) => one.session.peak[axle][key])
     const times = [run, ...others].map((one) => one.over.get(`${axle}.${lump}`))
     const known = times.filter((one) => one !== undefined)

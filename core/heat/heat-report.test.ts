@@ -3,10 +3,10 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
-import { DUTIES } from './duties.ts'
-import { heatReport, type HeatLump } from './heat-report.ts'
+import { CYCLES } from './drive-cycles.ts'
+import { heatReport, type ThermalNode } from './heat-report.ts'
 
-const KEYS = { fluid: 'fluidC', face: 'faceC', ring: 'ringC', caliper: 'caliperC' } as const satisfies Record<HeatLump, string>
+const KEYS = { fluid: 'fluidC', face: 'faceC', ring: 'ringC', caliper: 'caliperC' } as const satisfies Record<ThermalNode, string>
 const changed = (change: (project: Project) => void): Project => {
   const project = structuredClone(DEMO_PROJECT)
   change(project)
@@ -19,7 +19,7 @@ const part = <K extends Project['parts'][number]['kind']>(project: Project, id: 
 }
 
 describe('what is said of a session', () => {
-  const all = DUTIES.filter((duty) => duty.id !== 'kind').flatMap((duty) =>
+  const all = CYCLES.filter((duty) => duty.id !== 'kind').flatMap((duty) =>
     DEMO_PROJECT.setups.map((setup) => heatReport(DEMO_PROJECT, setup.id, duty.id)),
   )
   test('holds: a line is beyond its limit from the moment that is named, and never before', () => {

@@ -1,6 +1,6 @@
 import { DOUBT_RUNS, HEAT_DEFAULTS } from './maths/defaults.ts'
-import { dutySegments } from './maths/duty.ts'
-import { AXLES, READ_LUMPS, type Axle, type Project, type ReadLump } from '../records/project.ts'
+import { cycleSegments } from './maths/drive-cycle.ts'
+import { AXLES, READ_NODES, type Axle, type Project, type ReadNode } from '../records/project.ts'
 import { USES, usesOf } from '../records/uses.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
@@ -9,10 +9,10 @@ import type { Missing } from '../figures/figure.ts'
 import { notEnoughData } from '../records/question.ts'
 import { Working } from '../figures/working.ts'
 import { calibrated, readNext, type ReadingUsed } from './calibration.ts'
-import { dutyFor, type NamedDuty } from './duties.ts'
+import { cycleFor, type NamedCycle } from './drive-cycles.ts'
 import { heatFindings, type HeatFinding } from './heat-findings.ts'
 import { LINE_KEYS, linesOf, nearestLine, type HeatLine } from './heat-lines.ts'
-import { heatSaid } from './heat-said.ts'
+import { heatSentences } from './heat-sentences.ts'
 import {
   AMBIENT_C,
   ASSUMED_DRAG_M2,
@@ -27,7 +27,7 @@ import {
 } from './session-run.ts'
 
 export type { HeatLine } from './heat-lines.ts'
-export type { HeatLump, HeatSample } from './session-run.ts'
+export type { ThermalNode, HeatSample } from './session-run.ts'
 /** What a session does to one axle beside its temperatures. */
 export interface HeatAxle {
   workJ: number
@@ -43,7 +43,7 @@ export interface HeatAxle {
   coolingW: number | undefined
 }
 export interface HeatReport {
-  duty: NamedDuty
+  duty: NamedCycle
   /** What to find out before anything can be said. */
   missing: Missing[]
   verdict: Verdict
@@ -77,7 +77,7 @@ export interface HeatOptions {
 
 /** A setup's brakes over a duty: what reaches its limit, when, and how sure that is. */
 export function heatReport(project: Project, setupId: string, dutyId?: string, { brief = false }: HeatOptions = {}): HeatReport {
-  const duty = dutyFor(project, dutyId)
+  const duty = cycleFor(project, dutyId)
   const work = new Working()
   const bare = prepare(work, project, setupId)
   const missing = [...work.missing]
@@ -119,7 +119,7 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
   const next = nearest && effects ? readNext(effects, DOUBT_RUNS, prepared.doubts[nearest.axle]) : undefined
   return {
     ...nothing,
-    ...heatSaid({ project, duty, prepared, lines, gone: run.session.gone, marks, worst }),
+    ...heatSentences({ project, duty, prepared, lines, gone: run.session.gone, marks, worst }),
     lines,
     axles: { front: axleOf('front', prepared, duty, run), rear: axleOf('rear', prepared, duty, run) },
     samples: brief ? [] : thin(run.samples),
@@ -137,26 +137,26 @@ export function heatReport(project: Project, setupId: string, dutyId?: string, {
   }
 }
 
-function narrowedWords(project: Project, duty: NamedDuty, bare: Prepared, { axle, lump, label, lowC, highC }: HeatLine): string {
+function narrowedWords(project: Project, duty: NamedCycle, bare: Prepared, { axle, lump, label, lowC, highC }: HeatLine): string {
   const c = (value: number) => formatQuantity(value, 'temperature', project.preferences.units, { decimals: 0 })
   const before = linesOf(axle, bare, drive(bare, duty, { keep: false }), driveDoubts(bare, duty)).find((one) => one.lump === lump)
   return before ? `${label}: ${c(lowC)} to ${c(highC)} with the readings, ${c(before.lowC)} to ${c(before.highC)} without.` : ''
 }
-const READ_WORDS: Record<ReadLump, string> = {
+const READ_WORDS: Record<ReadNode, string> = {
   ring: 'paint on the rotor’s edge, or a probe on its face right after the session',
   pad: 'a probe on the backing plate right after the session',
   caliper: 'a strip on the caliper’s body',
 }
-const nextWords = (project: Project, lump: ReadLump, { axle, label }: HeatLine): string =>
-  `To narrow the range of ${label.toLowerCase()}, measure the temperature of the ${READ_LUMPS[lump]}, ${axle}, with ${READ_WORDS[lump]}.`
+const nextWords = (project: Project, lump: ReadNode, { axle, label }: HeatLine): string =>
+  `To narrow the range of ${label.toLowerCase()}, measure the temperature of the ${READ_NODES[lump]}, ${axle}, with ${READ_WORDS[lump]}.`
 
-function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedDuty, { session, samples }: Driven): HeatAxle {
+function axleOf(axle: Axle, prepared: Prepared, { duty, each }: NamedCycle, { session, samples }: Driven): HeatAxle {
   const workJ = session.workJ[axle]
   const { pad, caliper } = prepared.context.resolved[axle]
   const wear = caliper?.kind === 'drum' ? undefined : pad?.wearMmPerMj?.value
   const liningMm = wear === undefined ? undefined : (wear * workJ) / 2 / 1e6
   const room = pad?.thicknessMm && pad.minThicknessMm ? pad.thicknessMm.value - pad.minThicknessMm.value : undefined
-  const segments = dutySegments(prepared.car, duty)
+  const segments = cycleSegments(prepared.car, duty)
   const lastsS = segments.reduce((sum, one) => sum + one.seconds, 0)
   const givenOffJ = session.givenOffJ[segments.length - 1]?.[axle]
   const hot = samples.some((one) => one.seconds <= lastsS && one[axle].ringC > COOL_C)

@@ -1,5 +1,5 @@
 import { doubted, DOUBT_RUNS, type OwnDoubts } from './maths/defaults.ts'
-import { dutySegments, repeatsOf, type Duty, type DutyCar } from './maths/duty.ts'
+import { cycleSegments, repeatsOf, type DriveCycle, type CycleCar } from './maths/drive-cycle.ts'
 import type { CornerNodes } from './maths/nodes.ts'
 import { session, type Circuits, type Moment, type Session, type SessionAxle } from './maths/session.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
@@ -12,7 +12,7 @@ import type { Working } from '../figures/working.ts'
 import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
 import { pressureAtFullStroke } from '../hydraulics/master-stroke.ts'
 import { readCorner } from './corner-figures.ts'
-import type { NamedDuty } from './duties.ts'
+import type { NamedCycle } from './drive-cycles.ts'
 import { fluidNow, type FluidNow } from './fluid-state.ts'
 import { padFriction } from './pad-friction.ts'
 
@@ -28,7 +28,7 @@ const DRILLED_LIMIT_C = 550
 /** Seals of a caliper harden beyond it (engineering limit). */
 const SEALS_LIMIT_C = 200
 
-export type HeatLump = 'face' | 'ring' | 'fluid' | 'caliper'
+export type ThermalNode = 'face' | 'ring' | 'fluid' | 'caliper'
 /** All temperatures of both corners at one moment. */
 export interface HeatSample {
   seconds: number
@@ -50,11 +50,11 @@ export interface Prepared {
   bases: Record<Axle, SessionAxle>
   doubts: Record<Axle, OwnDoubts>
   circuits: Circuits
-  car: DutyCar
+  car: CycleCar
   limits: Limits
   fluid: FluidNow
   /** The same with everything that nobody said at its worst; undefined: nothing is open. */
-  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; car: DutyCar; open: string[] } | undefined
+  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; car: CycleCar; open: string[] } | undefined
   /** How much the booster gives at most is known, or there is none: else what the foot gives is a most. */
   assistKnown: boolean
   /** What the master's stroke gives at most, MPa; undefined: not known. */
@@ -87,7 +87,7 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
     ringC: { front: front.worstRingC, rear: rear.worstRingC },
   }
   const { dragAreaM2, rollingShare } = project.car
-  const carOf = (rolling: number, dragM2: number): DutyCar => ({
+  const carOf = (rolling: number, dragM2: number): CycleCar => ({
     massKg: mass.massKg,
     resistanceN: (rollingShare?.value ?? rolling) * mass.massKg * STANDARD_GRAVITY + engineDragN,
     engineDragN,
@@ -184,23 +184,23 @@ export interface DriveOptions {
 /** A session of so many brakings is looked at in usual steps; a longer one in longer ones, up to some times as long. */
 const USUAL_BRAKINGS = 300
 const MOST_COARSER = 3
-function coarserOf(duty: Duty): number {
+function coarserOf(duty: DriveCycle): number {
   const brakings = duty.kind === 'laps' ? duty.laps * duty.zones.length : duty.kind === 'stops' ? duty.count : 1
   return Math.min(Math.max(brakings / USUAL_BRAKINGS, 1), MOST_COARSER)
 }
 /** Drives a duty and stands afterwards. */
 export function drive(
   { axles, circuits, car, limits }: Pick<Prepared, 'axles' | 'circuits' | 'car' | 'limits'>,
-  { duty }: NamedDuty,
+  { duty }: NamedCycle,
   { keep = true, coarser = 1, ambientC = AMBIENT_C }: DriveOptions = {},
 ): Driven {
   const samples: HeatSample[] = []
   const over = new Map<string, number>()
   const beyondS = new Map<string, number>()
   const watched = AXLES.flatMap((axle) =>
-    lumpsOf(axle, limits).map(([lump, key, , limitC]) => ({ axle, key, limitC, id: `${axle}.${lump}` })),
+    nodesOf(axle, limits).map(([lump, key, , limitC]) => ({ axle, key, limitC, id: `${axle}.${lump}` })),
   )
-  const segments = [...dutySegments(car, duty), ...dutySegments(car, { kind: 'parked', seconds: PARKED_S })]
+  const segments = [...cycleSegments(car, duty), ...cycleSegments(car, { kind: 'parked', seconds: PARKED_S })]
   let before = 0
   const found = session(axles, circuits, segments, {
     startC: ambientC,
@@ -224,7 +224,7 @@ export function drive(
 /** Longer steps for the runs with doubts: their range is wider than what that costs. */
 const COARSER = 3
 /** The same driving with the doubtful figures at their ends. */
-export const driveDoubts = (prepared: Prepared, duty: NamedDuty): Driven[] =>
+export const driveDoubts = (prepared: Prepared, duty: NamedCycle): Driven[] =>
   DOUBT_RUNS.map((signs) => drive({ ...prepared, axles: withDoubts(prepared, signs) }, duty, { keep: false, coarser: COARSER }))
 
 const withDoubts = ({ axles, doubts }: Pick<Prepared, 'axles' | 'doubts'>, signs: readonly number[]): Record<Axle, SessionAxle> => ({
@@ -233,20 +233,20 @@ const withDoubts = ({ axles, doubts }: Pick<Prepared, 'axles' | 'doubts'>, signs
 })
 
 /** Where each lap or stop begins. */
-export function marksOf({ duty, each }: NamedDuty, car: DutyCar): number[] {
+export function marksOf({ duty, each }: NamedCycle, car: CycleCar): number[] {
   if (!each) return []
   const marks: number[] = []
   let seconds = 0
-  dutySegments(car, duty).forEach((segment, i) => {
+  cycleSegments(car, duty).forEach((segment, i) => {
     if (i % each.segments === 0 && marks.length < each.count) marks.push(seconds)
     seconds += segment.seconds
   })
   return marks
 }
 
-type Lump = [lump: HeatLump, key: keyof Moment, name: string, limitC: number, limitWords: string]
+type Lump = [lump: ThermalNode, key: keyof Moment, name: string, limitC: number, limitWords: string]
 /** What of a corner has a limit, and which. */
-export function lumpsOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
+export function nodesOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
   const padsC = padsToC[axle]
   return [
     ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],

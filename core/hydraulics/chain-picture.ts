@@ -1,6 +1,6 @@
 import type { Takers } from './maths/bores.ts'
 import { chain, type Chain } from './maths/chain.ts'
-import { effortOf } from './maths/effort.ts'
+import { pedalForceOf } from './maths/pedal-force.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './maths/system.ts'
 import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, rodStrokeMm } from './maths/travel.ts'
 import type { Axle } from '../records/project.ts'
@@ -25,7 +25,7 @@ type ForcePoint = [front: number, rear: number]
 
 /** Front and rear force over the weight as the pedal goes down. */
 export function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
-  const effort = effortOf(system)
+  const effort = pedalForceOf(system)
   const points: ForcePoint[] = [[0, 0]]
   for (let i = 1; i <= CURVE_STEPS; i += 1) {
     const pedalForceN = effort((weightN * CURVE_G * i) / CURVE_STEPS)

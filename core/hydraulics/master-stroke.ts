@@ -13,7 +13,7 @@ import { carFigure, type CarFigure } from '../figures/entry.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from '../figures/read.ts'
 import type { Hydraulics } from './hydraulics-of.ts'
 import { takerOf } from './pedal-travel.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { Working } from '../figures/working.ts'
 
@@ -37,7 +37,7 @@ export function masterStroke(
   factor: number,
   stage: Pick<Chain, 'front' | 'rear'> | undefined,
   cured = true,
-): { figure: ReportFigure; finding: Finding } {
+): { figure: ReportFigure; finding: FigureCheck } {
   const { units, limits } = context.project.preferences
   const { figure, known } = STROKE_USED.of({ context, brakes, system, factor })
   const worst = known?.worst
@@ -47,7 +47,7 @@ export function masterStroke(
   const used = `A hard stop (${formatQuantity(HARD_STOP_MPA, 'pressure', units)}) uses ${formatQuantity(worst.share, 'share', units)} of ${worst.what}`
   if (worst.share <= limit) {
     const tilt = barTilt(context, brakes, system, factor, stage)
-    const fits: Finding = { verdict: 'fits', sentence: `${used}.`, ...base }
+    const fits: FigureCheck = { verdict: 'fits', sentence: `${used}.`, ...base }
     return { figure, finding: tilt ? { ...fits, ...tilt, sentence: `${used}. ${tilt.sentence}` } : fits }
   }
   const percent = (value: number) => formatQuantity(value, 'share', units, { decimals: 0 })
@@ -88,7 +88,7 @@ function barTilt(
   system: BrakeSystem | undefined,
   factor: number,
   stage: Pick<Chain, 'front' | 'rear'> | undefined,
-): Pick<Finding, 'verdict' | 'sentence' | 'missing'> | undefined {
+): Pick<FigureCheck, 'verdict' | 'sentence' | 'missing'> | undefined {
   const part = context.resolved.masterCylinder
   if (!part || system?.master.kind !== 'twin' || !stage) return undefined
   const work = new Working()

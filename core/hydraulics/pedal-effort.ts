@@ -1,12 +1,12 @@
 import { pedalOf } from '../records/uses.ts'
 import type { Mass } from './maths/mass.ts'
-import { pedalForceForRoadForce } from './maths/effort.ts'
+import { pedalForceForRoadForce } from './maths/pedal-force.ts'
 import type { BrakeSystem } from './maths/system.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Context } from '../figures/read.ts'
 import type { Working } from '../figures/working.ts'
 import { BANDS } from './pedal-bands.ts'
@@ -77,7 +77,7 @@ export const PEDAL_FORCE_NO_ASSIST: CarFigure<'pedal.forceNoAssist', Braked & { 
 })
 
 /** What the foot has to do once the booster is taken off; nothing where it was not. */
-export function effortFinding({ project, resolved, isStock }: Context, force: ReportFigure): Finding[] {
+export function effortFinding({ project, resolved, isStock }: Context, force: ReportFigure): FigureCheck[] {
   if (isStock || resolved.booster !== null || project.setups[0].hydraulics.booster === null) return []
   const base = { rule: 'pedal-effort', figureId: 'pedal.force', missing: force.missing } as const
   const use = pedalOf(project.car.uses)

@@ -1,5 +1,5 @@
 import type { AnySchema } from 'yup'
-import { bulkProblem } from './bulk.ts'
+import { sizeProblem } from './size-limits.ts'
 import { PART_KINDS } from './part-kinds.ts'
 import { isGoodPart } from './quick-check.ts'
 import { placeInWords } from './place.ts'
@@ -39,7 +39,7 @@ const LONG = [
  * A member of a long list that is frozen is looked at once: of a project that is edited only what changed is checked again.
  */
 export function projectProblems(value: unknown): Problem[] {
-  const bulk = bulkProblem(value, (one) => goodMembers.has(one))
+  const bulk = sizeProblem(value, (one) => goodMembers.has(one))
   const found = bulk ? [bulk] : shapeProblems(value)
   const all = found.length > 0 ? found : referenceProblems(value as Project)
   return all.slice(0, MOST_PROBLEMS).map((problem) => ({ place: placeInWords(value, problem.path), ...problem }))

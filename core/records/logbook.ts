@@ -31,7 +31,7 @@ export interface StopTest {
 }
 
 /** Which axle locked first, or that none did. */
-export interface LockSighting {
+export interface LockUpObservation {
   id: string
   date: string
   setupId: string

@@ -2,8 +2,8 @@ import { AXLES, type Axle } from '../quantity/axle.ts'
 import type { Figure, Origin } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import type { WrittenDuty } from './duty-schema.ts'
-import type { BuildLog, LockSighting, StopTest, WearReading } from './logbook.ts'
+import type { WrittenCycle } from './drive-cycle-schema.ts'
+import type { BuildLog, LockUpObservation, StopTest, WearReading } from './logbook.ts'
 import type { carAxleFields, carFields } from './car-fields.ts'
 import type { ValuesOf } from './field.ts'
 import type { PART_KINDS, PartKind } from './part-kinds.ts'
@@ -104,13 +104,13 @@ export type AxleSetup = { [S in AxleSlot]?: Slot } & {
   duct?: boolean
   /** Stainless or titanium shims between pads and pistons. */
   padShims?: boolean
-  seen?: SeenOnCar
+  seen?: VisualChecks
   trialFit?: TrialFit
   byDifference?: GapByDifference
 }
 
 /** Rules of the fit check that someone has seen to hold on the car, with the brake that was fitted then. */
-export interface SeenOnCar {
+export interface VisualChecks {
   rules: string[]
   /** Caliper, bracket, rotor and pad, as far as there were any. */
   parts: string[]
@@ -278,16 +278,16 @@ export interface GaugeSession {
 }
 
 /** A way of driving that someone wrote down. */
-export interface OwnDuty {
+export interface OwnCycle {
   id: string
   name: string
   note?: string
-  duty: WrittenDuty
+  duty: WrittenCycle
 }
 
 /** A lump of a corner whose temperature can be read. */
-export const READ_LUMPS = { ring: 'rotor', pad: 'pads', caliper: 'caliper' } as const
-export type ReadLump = keyof typeof READ_LUMPS
+export const READ_NODES = { ring: 'rotor', pad: 'pads', caliper: 'caliper' } as const
+export type ReadNode = keyof typeof READ_NODES
 /** With what a temperature was read; paint and strips keep the highest. */
 export const TEMPERATURE_METHODS = {
   paint: { label: 'paint', u: 15, peak: true },
@@ -302,9 +302,9 @@ export interface HeatReading {
   date: string
   setupId: string
   /** As it was driven then: the one of that name may be changed or gone by now. */
-  driving: { name: string; duty: WrittenDuty }
+  driving: { name: string; duty: WrittenCycle }
   axle: Axle
-  lump: ReadLump
+  lump: ReadNode
   method: TemperatureMethod
   readC: number
   /** After the end of the driving, s; paint and strips keep the highest, whenever they are looked at. */
@@ -389,10 +389,10 @@ export interface Project {
   bundles: Bundle[]
   fitReports: FitReport[]
   gaugeSessions: GaugeSession[]
-  duties: OwnDuty[]
+  duties: OwnCycle[]
   heatReadings: HeatReading[]
   stopTests: StopTest[]
-  lockSightings: LockSighting[]
+  lockSightings: LockUpObservation[]
   wearReadings: WearReading[]
   builds: BuildLog[]
   preferences: Preferences

@@ -58,7 +58,7 @@ export function notEnoughData(missing: readonly Pick<Question, 'what'>[]): strin
 }
 
 /** Something that was looked at. */
-export interface Looked {
+export interface InputRecord {
   label: string
   /** A number in the core's unit, or words; undefined: nobody has entered it. */
   value: number | string | undefined

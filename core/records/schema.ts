@@ -3,7 +3,7 @@ import { ORIGINS } from '../quantity/figure.ts'
 import { INSTRUMENT_IDS } from '../quantity/instrument.ts'
 import { PLUS_MINUS } from '../quantity/plus-minus.ts'
 import { DIMENSIONS, type Dimension } from '../quantity/units.ts'
-import { dutySchema } from './duty-schema.ts'
+import { dutySchema } from './drive-cycle-schema.ts'
 import { carAxleFields, carFields } from './car-fields.ts'
 import {
   closed,
@@ -31,7 +31,7 @@ import {
   FORMAT,
   GAP_POLICIES,
   HYDRAULIC_SLOTS,
-  READ_LUMPS,
+  READ_NODES,
   TEMPERATURE_METHODS,
   VERSION,
   WEARING,
@@ -335,7 +335,7 @@ export const heatReadingSchema = closed({
   setupId: idSchema,
   driving: closed({ name: nameSchema, duty: dutySchema }).required('the session is missing'),
   axle: axleName(),
-  lump: oneOf(Object.keys(READ_LUMPS)),
+  lump: oneOf(Object.keys(READ_NODES)),
   method: oneOf(Object.keys(TEMPERATURE_METHODS)),
   readC: finite()
     .required('the temperature is missing')

@@ -7,7 +7,7 @@ import { fieldsOf, type PartKind } from './part-kinds.ts'
 import { schemaProblems } from './schema-problems.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { isTypical, WAY_IDS } from './way-ids.ts'
-import { figuresFrom, madeWords, WAYS, waysFor, type Way } from './ways.ts'
+import { figuresFrom, madeWords, WAYS, waysFor, type Derivation } from './ways.ts'
 
 const tableOf = (name: string): FieldTable => (name === 'car' ? carFields : name === 'carAxle' ? carAxleFields : fieldsOf(name as PartKind))
 const one = (made: ReturnType<typeof figuresFrom>, field: string) => {
@@ -85,7 +85,7 @@ describe('what cannot be is said', () => {
 })
 
 test('whatever a way makes, its field can hold, with what it was made of', () => {
-  const given = (way: Way) =>
+  const given = (way: Derivation) =>
     fc.record(
       Object.fromEntries(
         Object.entries(way.asks).map(([name, asked]) => [
@@ -99,7 +99,7 @@ test('whatever a way makes, its field can hold, with what it was made of', () =>
       ),
     )
   for (const id of WAY_IDS) {
-    const way: Way = WAYS[id]
+    const way: Derivation = WAYS[id]
     fc.assert(
       fc.property(given(way), (values) => {
         const made = figuresFrom(id, values as Record<string, string | number>)

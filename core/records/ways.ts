@@ -36,7 +36,7 @@ export type Given = MadeOf['given']
 /** What comes out, in the core's units, with its standard uncertainty where the way has one. */
 export type Made = Record<string, { value: number; u?: number }>
 
-export interface Way {
+export interface Derivation {
   /** "the tyre’s marking": follows "from". */
   label: string
   /** Kinds of part or of the car's tables that have the fields. */
@@ -245,17 +245,17 @@ export const WAYS = {
       return Object.fromEntries(Array.from({ length: count }, (_, i) => [`pistonsMm.${i}`, { value, u: 0.01 * value }]))
     },
   },
-} as const satisfies Record<WayId, Way>
+} as const satisfies Record<WayId, Derivation>
 
 const asMade = (values: object): Made => Object.fromEntries(Object.entries(values).map(([key, value]) => [key, { value: value as number }]))
 
 /** The way by its id, with its narrow keys forgotten. */
-export const wayOf = (id: string): Way | undefined => (Object.hasOwn(WAYS, id) ? WAYS[id as WayId] : undefined)
+export const wayOf = (id: string): Derivation | undefined => (Object.hasOwn(WAYS, id) ? WAYS[id as WayId] : undefined)
 
 /** The ways that make a field of a table. */
 export const waysFor = (table: string, field: string): WayId[] =>
   WAY_IDS.filter((id) => {
-    const way: Way = WAYS[id]
+    const way: Derivation = WAYS[id]
     return way.on.includes(table) && way.makes.includes(field)
   })
 
@@ -273,7 +273,7 @@ export function madeIn(id: WayId, field: string): Dimension {
  * @returns a sentence where something is missing or contradicts itself
  */
 export function figuresFrom(id: WayId, given: Given, date?: string): Record<string, Figure | Figure[]> | string {
-  const way: Way = WAYS[id]
+  const way: Derivation = WAYS[id]
   for (const [name, asked] of Object.entries(way.asks)) {
     const value = given[name]
     if (value === undefined || value === '') return `${asked.label} is missing.`

@@ -6,7 +6,7 @@ import { resolveSetup } from '../records/resolve.ts'
 import { pedalFindings } from '../balance/pedal-findings.ts'
 import { gapAsItIs } from '../clearance/corner.ts'
 import { CRITERIA, type SearchCriterionId } from '../decide/criteria.ts'
-import { setupOf, spaceOf, type Filling, type PlaceName, type SearchAsk } from '../decide/space.ts'
+import { setupOf, spaceOf, type Assignment, type SlotId, type SearchQuery } from '../decide/search-space.ts'
 import type { Context } from '../figures/read.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { factsOf } from '../fit/fit-check.ts'
@@ -18,7 +18,7 @@ import { plainAim, plainMassKg, plainRiseC, plainStop, type PartIn, type PlainCa
  * rules and the gap, and none of its figures. For small libraries.
  */
 export interface BruteFind {
-  parts: Partial<Record<PlaceName, string | null>>
+  parts: Partial<Record<SlotId, string | null>>
   values: Record<SearchCriterionId, number | undefined>
   barFrontShare: number | undefined
   verdict: Verdict
@@ -32,24 +32,24 @@ const PIECES = { caliper: 2, bracket: 2, rotor: 2, pad: 1, hose: 2, wheel: 2, sp
 const RACES: readonly string[] = ['circuit', 'hillClimb', 'drag', 'loose']
 const AXLE_PLACES = Object.keys(PIECES) as (keyof typeof PIECES)[]
 const HYDRAULICS = ['masterCylinder', 'booster', 'valve', 'fluid', 'handLever'] as const
-const PLACES: readonly PlaceName[] = [
-  ...AXLE_PLACES.map((slot): PlaceName => `front.${slot}`),
-  ...AXLE_PLACES.map((slot): PlaceName => `rear.${slot}`),
+const PLACES: readonly SlotId[] = [
+  ...AXLE_PLACES.map((slot): SlotId => `front.${slot}`),
+  ...AXLE_PLACES.map((slot): SlotId => `rear.${slot}`),
   ...HYDRAULICS,
 ]
-const axleOf = (place: PlaceName): Axle | undefined => AXLES.find((axle) => place.startsWith(`${axle}.`))
-const slotName = (place: PlaceName): string => place.split('.').at(-1)!
+const axleOf = (place: SlotId): Axle | undefined => AXLES.find((axle) => place.startsWith(`${axle}.`))
+const slotName = (place: SlotId): string => place.split('.').at(-1)!
 
-export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFind[]; together: number } {
+export function bruteSearch(project: Project, ask: SearchQuery): { finds: BruteFind[]; together: number } {
   const space = spaceOf(project, ask)
   const { options, base, stock, now, stockParts } = space
   const { currency, rates, taxPercent, referenceDecelG } = project.preferences
   const { musts } = ask
-  const onCar = (place: PlaceName): PartIn => {
+  const onCar = (place: SlotId): PartIn => {
     const axle = axleOf(place)
     return (axle ? stockParts[axle][slotName(place) as 'caliper'] : stockParts[place as 'valve']) as PartIn
   }
-  const carOf = (filling: Filling, setup: PlainCar['setup']): PlainCar => {
+  const carOf = (filling: Assignment, setup: PlainCar['setup']): PlainCar => {
     const axle = (of: Axle) => Object.fromEntries(AXLE_PLACES.map((slot) => [slot, filling[`${of}.${slot}`]]))
     return {
       front: axle('front'),
@@ -58,7 +58,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
       setup,
     }
   }
-  const stockCar = carOf(Object.fromEntries(PLACES.map((place) => [place, onCar(place)])) as Filling, stock)
+  const stockCar = carOf(Object.fromEntries(PLACES.map((place) => [place, onCar(place)])) as Assignment, stock)
   const aim = plainAim(project, () => plainStop(project, stockCar, referenceDecelG, false, undefined).frontShare)
 
   // money
@@ -66,7 +66,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     const rate = from === currency ? 1 : rates.find((one) => one.currency === from)?.rate
     return rate === undefined ? undefined : Math.round(times * minor * rate * (1 + taxPercent / 100))
   }
-  const alone = (filling: Filling, place: PlaceName): number | undefined => {
+  const alone = (filling: Assignment, place: SlotId): number | undefined => {
     const part = filling[place]
     const axle = axleOf(place)
     const slot = slotName(place)
@@ -77,13 +77,13 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     return own(part.price.likelyMinor, part.price.currency, Math.ceil(pieces / part.price.pieces))
   }
   /** The place of each part of a kit; undefined: two want the same. */
-  const placesOf = (bundle: Bundle): Map<PlaceName, string> | undefined => {
-    const places = new Map<PlaceName, string>()
+  const placesOf = (bundle: Bundle): Map<SlotId, string> | undefined => {
+    const places = new Map<SlotId, string>()
     for (const id of bundle.parts) {
       const part = project.parts.find((one) => one.id === id)
       const to = part && slotFor(part.kind)
       if (!to || to.slot === 'fluid') continue
-      const place = (to.of === 'axle' ? `${bundle.axle}.${to.slot}` : to.slot) as PlaceName
+      const place = (to.of === 'axle' ? `${bundle.axle}.${to.slot}` : to.slot) as SlotId
       if (places.has(place)) return undefined
       places.set(place, id)
     }
@@ -93,10 +93,10 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     const places = placesOf(bundle)
     return places ? [{ bundle, places }] : []
   })
-  const isIn = (places: Map<PlaceName, string>, filling: Filling) => [...places].every(([place, id]) => filling[place]?.id === id)
-  const costWith = (filling: Filling, bought: readonly string[]): number | undefined => {
+  const isIn = (places: Map<SlotId, string>, filling: Assignment) => [...places].every(([place, id]) => filling[place]?.id === id)
+  const costWith = (filling: Assignment, bought: readonly string[]): number | undefined => {
     let sum = 0
-    const covered = new Set<PlaceName>()
+    const covered = new Set<SlotId>()
     for (const { bundle, places } of kits) {
       if (!bought.includes(bundle.id)) continue
       const whole = places.size === bundle.parts.length && isIn(places, filling)
@@ -121,7 +121,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     return sum
   }
   const subsets = kits.reduce<string[][]>((all, { bundle }) => [...all, ...all.map((one) => [...one, bundle.id])], [[]])
-  const cost = (filling: Filling): number | undefined => {
+  const cost = (filling: Assignment): number | undefined => {
     const all = subsets.map((bought) => costWith(filling, bought)).filter((one) => one !== undefined)
     return all.length === 0 ? undefined : Math.min(...all)
   }
@@ -136,12 +136,12 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
   const consumables = lines
     .filter(isLoose)
     .reduce((sum, { price, quantity, owned }) => sum + ((price && !owned && own(price.likelyMinor, price.currency, quantity)) || 0), 0)
-  const withConsumables = (filling: Filling, minor: number | undefined): number | undefined => {
+  const withConsumables = (filling: Assignment, minor: number | undefined): number | undefined => {
     const untouched = base === stock && PLACES.every((place) => filling[place]?.id === onCar(place)?.id)
     return minor === undefined || untouched ? minor : minor + consumables
   }
   /** Whether all that is new and of a kit came with one that is in whole. */
-  const allCameWhole = (filling: Filling): boolean => {
+  const allCameWhole = (filling: Assignment): boolean => {
     const whole = kits.filter(({ places }) => isIn(places, filling))
     return PLACES.every((place) => {
       const part = filling[place]
@@ -180,7 +180,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
 
   const finds: BruteFind[] = []
   let together = 0
-  const look = (filling: Filling) => {
+  const look = (filling: Assignment) => {
     const { masterCylinder } = filling
     const setBar = ask.vary.hydraulics || masterCylinder?.id !== now.masterCylinder?.id
     const bare = setupOf(space, filling, 'search', 'Search')
@@ -230,7 +230,7 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
     const verdict = results.reduce<Verdict>((worst, one) => (RANK[one.verdict] > RANK[worst] ? one.verdict : worst), 'fits')
     finds.push({ parts, values, barFrontShare, verdict, costWith: (bought) => withConsumables(filling, costWith(filling, bought)) })
   }
-  const fill = (depth: number, filling: Filling) => {
+  const fill = (depth: number, filling: Assignment) => {
     const place = PLACES[depth]
     if (!place) return look(filling)
     for (const part of options[place] as (Part | null | undefined)[])
@@ -238,16 +238,16 @@ export function bruteSearch(project: Project, ask: SearchAsk): { finds: BruteFin
         fill(depth + 1, { ...filling, [place]: part })
   }
   fill(0, {})
-  return { finds: unbeaten(finds, ask), together }
+  return { finds: paretoFront(finds, ask), together }
 }
 
 /** What nothing beats; of those that weigh the same, none that another with fewer changes and no worse verdict makes needless. */
-function unbeaten(finds: readonly BruteFind[], { by }: SearchAsk): BruteFind[] {
+function paretoFront(finds: readonly BruteFind[], { by }: SearchQuery): BruteFind[] {
   const ahead = (a: BruteFind, b: BruteFind) =>
     by.map((id) => {
       const [x, y] = [a.values[id]!, b.values[id]!]
       const by = CRITERIA[id].better === 'low' ? y - x : x - y
-      return by > CRITERIA[id].tie ? 1 : by < -CRITERIA[id].tie ? -1 : 0
+      return by > CRITERIA[id].tolerance ? 1 : by < -CRITERIA[id].tolerance ? -1 : 0
     })
   const weighs = (one: BruteFind) => by.every((id) => one.values[id] !== undefined)
   const beats = (a: BruteFind, b: BruteFind) => {

@@ -7,7 +7,7 @@ import {
   evaluate,
   gaugeReport,
   heatReport,
-  leverReport,
+  adjustmentReport,
   stopTests,
   uncertaintyReport,
   wearReport,
@@ -20,16 +20,21 @@ import { fieldsOf } from '../records/part-kinds.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { stopReport } from '../heat/stop-report.ts'
-import { ledger } from '../evaluate/key-figures.ts'
+import { keyFigures } from '../evaluate/key-figures.ts'
 
 /** What each public door of the core says of one setup. */
 export const EVERY_DOOR: Readonly<Record<string, (project: Project, setupId: string) => unknown>> = {
   evaluate,
   ledger: (project, setupId) =>
-    ledger(evaluate(project, setupId), evaluate(project, project.setups[0].id), project.preferences.units, project.preferences.currency),
+    keyFigures(
+      evaluate(project, setupId),
+      evaluate(project, project.setups[0].id),
+      project.preferences.units,
+      project.preferences.currency,
+    ),
   balance: balanceReport,
   bores: (project, setupId) => boreReport(project, setupId, { decelG: project.preferences.referenceDecelG }),
-  levers: leverReport,
+  levers: adjustmentReport,
   gauges: (project, setupId) =>
     gaugeReport(project, setupId, [
       [0, 0],

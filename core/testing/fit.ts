@@ -1,8 +1,8 @@
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { checkAll } from '../fit/rule.ts'
 import { RULES, type RuleId } from '../fit/rules.ts'
-import { seenOn } from '../fit/seen.ts'
+import { visualChecksOn } from '../fit/visual-checks.ts'
 import type { Axle, Project } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { figure } from '../quantity/figure.ts'
@@ -16,7 +16,7 @@ export const demo = (change: (project: Project) => void = () => {}): Project => 
   return copy
 }
 /** What a rule finds at an axle of a setup; undefined where it has nothing to say. */
-export function find(project: Project, rule: RuleId, axle: Axle = 'front', setupId = 'as-it-stands'): FitFinding | undefined {
+export function find(project: Project, rule: RuleId, axle: Axle = 'front', setupId = 'as-it-stands'): InterfaceCheck | undefined {
   const setup = findSetup(project, setupId)!
   const stock = project.setups[0]
   const whole = resolveSetup(project, setup)
@@ -27,7 +27,7 @@ export function find(project: Project, rule: RuleId, axle: Axle = 'front', setup
     resolved: whole[axle],
     whole,
     stock: resolveSetup(project, stock),
-    seen: seenOn(setup, stock, axle, whole[axle]),
+    seen: visualChecksOn(setup, stock, axle, whole[axle]),
   }
   return checkAll(
     RULES.find((one) => one.id === rule)!,

@@ -1,7 +1,7 @@
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { readProject, writeProject } from '../formats/project-file.ts'
 import { projectProblems } from '../records/check.ts'
-import type { WrittenDescent, WrittenDuty, WrittenZone } from '../records/duty-schema.ts'
+import type { WrittenDescent, WrittenCycle, WrittenZone } from '../records/drive-cycle-schema.ts'
 import { LOADS_DRIVEN, PAD_POINTS, SURFACES } from '../records/logbook.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { heatReport } from '../heat/heat-report.ts'
@@ -45,7 +45,7 @@ const descent = (next: () => number): WrittenDescent => ({
 const zone = (next: () => number): WrittenZone => ({ ...speeds(next), decelG: within(next, 0.05, 3), secondsToNext: within(next, 0, 3600) })
 
 /** A driving of random kind, often at the ends of what may be written. */
-export function anyDuty(next: () => number): WrittenDuty {
+export function anyDuty(next: () => number): WrittenCycle {
   const kind = next()
   if (kind < 0.2) return descent(next)
   if (kind < 0.5)

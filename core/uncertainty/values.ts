@@ -11,7 +11,7 @@ import { heatFigures } from '../heat/heat.ts'
 import { calibrate } from '../hydraulics/pedal-travel.ts'
 
 /** Figures from the foot to the road and the heat of one stop: those whose doubt comes from the doubts of what went in. */
-export const DOUBTFUL = [
+export const UNCERTAIN_FIGURES = [
   'pedal.force',
   'pedal.forceNoAssist',
   'bias.pressure',
@@ -30,10 +30,10 @@ export const DOUBTFUL = [
   'front.heat',
   'rear.heat',
 ] as const satisfies FigureId[]
-export type DoubtfulId = (typeof DOUBTFUL)[number]
+export type UncertainFigureId = (typeof UNCERTAIN_FIGURES)[number]
 
 export interface Values {
-  figures: Partial<Record<DoubtfulId, number>>
+  figures: Partial<Record<UncertainFigureId, number>>
   /** How far the front locks first beyond what is asked for, g; negative: the rear does before. */
   marginG: number | undefined
 }
@@ -57,7 +57,7 @@ export function valuesOf(project: Project, setupId: string): Values {
     ...AXLES.flatMap((axle) => [brakes[axle].pistonArea, brakes[axle].effectiveRadius, ...heatFigures({ context, axle }, pedal.roadBias)]),
   ]
   for (const { id, value } of all)
-    if (value !== undefined && (DOUBTFUL as readonly FigureId[]).includes(id)) figures[id as DoubtfulId] = value
+    if (value !== undefined && (UNCERTAIN_FIGURES as readonly FigureId[]).includes(id)) figures[id as UncertainFigureId] = value
   const { system, mass, order } = pedal
   return { figures, marginG: system && mass && order ? orderMarginG(context, system, mass, order) : undefined }
 }

@@ -2,13 +2,13 @@ import { fieldAt } from '../records/entry.ts'
 import { hardLimits } from '../records/field.ts'
 import type { Axle, Project } from '../records/project.ts'
 import type { Figure } from '../quantity/figure.ts'
-import type { Leaf } from './leaves.ts'
+import type { UncertainInput } from './uncertain-inputs.ts'
 
 type Loose = Record<string, unknown>
 
 /** What the fields of leaves can hold: leaves are few, and are set thousands of times. */
-const limits = new WeakMap<Leaf, readonly [number, number]>()
-function limitsOf(project: Project, leaf: Leaf): readonly [number, number] {
+const limits = new WeakMap<UncertainInput, readonly [number, number]>()
+function limitsOf(project: Project, leaf: UncertainInput): readonly [number, number] {
   const known = limits.get(leaf)
   if (known) return known
   const field = fieldAt(project, leaf.at)
@@ -18,13 +18,13 @@ function limitsOf(project: Project, leaf: Leaf): readonly [number, number] {
   return found
 }
 /** A value within what the field can hold: a draw of a doubtful figure is still a figure. */
-function held(project: Project, leaf: Leaf, value: number): number {
+function held(project: Project, leaf: UncertainInput, value: number): number {
   const [least, most] = limitsOf(project, leaf)
   return Math.min(most, Math.max(least > 0 ? least : Math.min(least, value), value))
 }
 
 /** The project with other values in the places of some leaves; what is shared stays shared. */
-export function withValues(project: Project, leaves: readonly Leaf[], values: readonly number[]): Project {
+export function withValues(project: Project, leaves: readonly UncertainInput[], values: readonly number[]): Project {
   let car: Loose | undefined
   const axles: Partial<Record<Axle, Loose>> = {}
   const parts = new Map<string, Loose>()

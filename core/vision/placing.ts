@@ -59,14 +59,14 @@ interface Inputs {
 export type Placer = (px: Px) => [z: number, r: number]
 /** What a place is doubtful for. */
 export type Doubtful = 'marks' | 'thickness' | 'print' | 'laid' | 'scale' | 'lines'
-export interface Way {
+export interface ErrorSource {
   of: Doubtful
   place: Placer
 }
 export interface Placing {
   place: Placer
   /** The same with one thing it goes by off by its standard uncertainty, for each that is doubtful. */
-  ways: readonly Way[]
+  ways: readonly ErrorSource[]
   /** What is off where the map does not describe the picture, mm. */
   floorMm: number
   /** How far seat and axis are from square, degrees, where both were pointed at. */
@@ -210,7 +210,7 @@ export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_P
     add('laid', { laid: [U_LAID_MM, 0] })
     add('laid', { laid: [0, U_LAID_MM] })
   }
-  const ways = off.flatMap(({ of, inputs }): Way[] => {
+  const ways = off.flatMap(({ of, inputs }): ErrorSource[] => {
     const moved = made(inputs)
     return moved ? [{ of, place: moved.place }] : []
   })

@@ -5,7 +5,7 @@ import { runs } from '../testing/runs.ts'
 import { findMarks } from './marks.ts'
 import { barsDisagree, printedWays, unevenOf, unmeasuredBar, withUneven, type Printed } from './printed.ts'
 import { readSheet, type SheetReading } from './read-sheet.ts'
-import { printedBar } from './said.ts'
+import { printedBar } from './sentences.ts'
 import { takePicture } from './simulated-camera.ts'
 import { seenUneven, sheetScale } from './sheet-scale.ts'
 

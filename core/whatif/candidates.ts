@@ -1,5 +1,5 @@
-import { Look, type Facts } from '../fit/look.ts'
-import { looksInto, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
+import { RuleInputs, type Facts } from '../fit/rule-inputs.ts'
+import { slotsReadBy, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { isBelowMinimum, wheelMinimum } from '../fit/rules/wheel-minimum.ts'
 import {
@@ -55,7 +55,7 @@ export function candidates(project: Project, setupId: string, axle: Axle): Candi
   const facts = factsOf(context, axle)
   const { resolved } = facts
   const found: Candidate[] = []
-  const touched = RULES.map((rule) => ({ rule, slots: looksInto(rule, facts) }))
+  const touched = RULES.map((rule) => ({ rule, slots: slotsReadBy(rule, facts) }))
   for (const slot of SLOTS) {
     // another kind of brake turns what the rules look at; for any other slot they look where they look now
     const rules = slot === 'caliper' ? RULES : touched.filter((one) => one.slots.has(slot)).map((one) => one.rule)
@@ -151,7 +151,7 @@ const tellsApart = (rule: Rule, { resolved }: Facts): boolean => rule === wheelM
 function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
   let worst: Verdict = 'fits'
   let [first, count]: [Rule | undefined, number] = [undefined, 0]
-  const look = new Look(facts, partId)
+  const look = new RuleInputs(facts, partId)
   for (const rule of rules) {
     const found = verdictOn(rule, look)
     if (!found || found === 'fits' || (found === 'check' && !tellsApart(rule, facts))) continue

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { acceptRemedy, putPart } from '../commands/accept.ts'
-import { findingKey } from '../fit/rule.ts'
+import { acceptFix, putPart } from '../commands/accept.ts'
+import { checkKey } from '../fit/rule.ts'
 import { projectProblems } from '../records/check.ts'
 import type { Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
@@ -12,8 +12,8 @@ import { evaluate } from '../evaluate/evaluate.ts'
 import { frontFirstUntilIn } from '../balance/lock-finding.ts'
 import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
 import { judgedCandidates } from '../evaluate/judged-candidates.ts'
-import { judgedLevers } from '../evaluate/judged-levers.ts'
-import { leverReport, withChange } from './lever-advice.ts'
+import { judgedAdjustments } from '../evaluate/judged-adjustments.ts'
+import { adjustmentReport, withChange } from './adjustments.ts'
 import { outcomeOf } from './outcome.ts'
 import { VERDICT_RANK, worstVerdict } from '../figures/words.ts'
 import { runs } from '../testing/runs.ts'
@@ -29,7 +29,7 @@ const worst = (project: Project, id = SETUP) => {
 
 describe('levers', () => {
   const holds = (project: Project, id: string) => {
-    const report = leverReport(project, id)
+    const report = adjustmentReport(project, id)
     let offers = 0
     for (const advice of report.advice)
       for (const offer of advice.offers) {
@@ -64,7 +64,7 @@ describe('levers', () => {
           const valve = project.parts.find((one) => one.id === 'stock-valve')!
           Object.assign(valve, { action, kneeMpa: { value: knee, origin: 'measured' }, slope: { value: slope, origin: 'measured' } })
           const before = worst(project)
-          for (const { offers: all } of judgedLevers(project, SETUP).advice)
+          for (const { offers: all } of judgedAdjustments(project, SETUP).advice)
             for (const offer of all) {
               offers += 1
               const now = worst(withChange(project, SETUP, offer.change))
@@ -121,7 +121,7 @@ describe('a knee is promised for the valve that it belongs to', () => {
   }
   const number = (value: number) => ({ value, origin: 'measured' as const })
   test('a fixed valve has no knee to set: another valve is named with its own', () => {
-    const report = leverReport(withValve({ action: 'fixed', kneeMpa: number(3), slope: number(0.8) }), 'as-it-stands')
+    const report = adjustmentReport(withValve({ action: 'fixed', kneeMpa: number(3), slope: number(0.8) }), 'as-it-stands')
     const knee = report.advice.find((one) => one.id === 'valveKnee')!
     expect(knee.sentence).toMatch(/^Adjustable rear valve as the rear valve, set to [\d.]+.bar\.$/)
     expect(report.advice.map((one) => one.sentence).join(' ')).not.toContain('Knee pressure of the rear valve from')
@@ -139,7 +139,7 @@ describe('a knee is promised for the valve that it belongs to', () => {
         (action, knee, slope, tyreDry, laden) => {
           const ladenKnee = action === 'loadSensing' ? { kneeLadenMpa: number(laden) } : {}
           const project = withValve({ action, kneeMpa: number(knee), slope: number(slope), ...ladenKnee }, tyreDry)
-          const report = leverReport(project, 'as-it-stands')
+          const report = adjustmentReport(project, 'as-it-stands')
           for (const one of report.advice.filter(({ id }) => id === 'valveKnee')) {
             if (one.from === 0) {
               named += 1
@@ -173,13 +173,13 @@ describe('remedies', () => {
         if (!remedy.after) continue
         tried += 1
         const cured = clone(project)
-        acceptRemedy(cured, id, finding, remedy)
+        acceptFix(cured, id, finding, remedy)
         const now = outcomeOf(cured, id)
-        const said = [findingKey(finding), remedy.sentence]
+        const said = [checkKey(finding), remedy.sentence]
         expect([...said, now.verdict]).toEqual([...said, remedy.after.verdict])
         // its own finding is better, and nothing is blocked that was not
-        const rank = VERDICT_RANK[now.findings.get(findingKey(finding))?.verdict ?? 'fits']
-        expect(rank).toBeLessThan(VERDICT_RANK[before.findings.get(findingKey(finding))!.verdict])
+        const rank = VERDICT_RANK[now.findings.get(checkKey(finding))?.verdict ?? 'fits']
+        expect(rank).toBeLessThan(VERDICT_RANK[before.findings.get(checkKey(finding))!.verdict])
         for (const [key, one] of now.findings)
           if (one.verdict === 'blocked') expect([...said, key, before.findings.get(key)?.verdict]).toEqual([...said, key, 'blocked'])
       }
@@ -254,11 +254,11 @@ describe('candidates', () => {
     fc.assert(
       fc.property(randomSetup, (parts) => {
         const from = withSetup(parts)
-        const before = new Set(evaluate(from, SETUP).fit.flatMap((one) => (one.verdict === 'blocked' ? [findingKey(one)] : [])))
+        const before = new Set(evaluate(from, SETUP).fit.flatMap((one) => (one.verdict === 'blocked' ? [checkKey(one)] : [])))
         for (const one of judgedCandidates(from, SETUP).filter((found) => found.worst === 'needs')) {
           const changed = clone(from)
           putPart(changed, findSetup(changed, SETUP)!, (one.axle ? { axle: one.axle, slot: one.slot } : { slot: one.slot }) as never, one.partId) // prettier-ignore
-          const blocked = evaluate(changed, SETUP).fit.filter((found) => found.verdict === 'blocked' && !before.has(findingKey(found)))
+          const blocked = evaluate(changed, SETUP).fit.filter((found) => found.verdict === 'blocked' && !before.has(checkKey(found)))
           judged += 1
           expect([one.partId, one.slot, one.axle, blocked.map((found) => found.sentence)]).toEqual([one.partId, one.slot, one.axle, []])
         }
@@ -282,9 +282,9 @@ test('the outcome in short is that of the whole report', () => {
       const brief = outcomeOf(project, SETUP)
       const report = evaluate(project, SETUP)
       for (const one of report.fit) {
-        const short = brief.findings.get(findingKey(one))!.verdict
+        const short = brief.findings.get(checkKey(one))!.verdict
         // a need that nothing cures is a blocker, which only the whole report knows
-        if (one.verdict !== short) expect([findingKey(one), short, one.verdict]).toEqual([findingKey(one), 'needs', 'blocked'])
+        if (one.verdict !== short) expect([checkKey(one), short, one.verdict]).toEqual([checkKey(one), 'needs', 'blocked'])
       }
       expect(VERDICT_RANK[worst(project)]).toBeGreaterThanOrEqual(VERDICT_RANK[brief.verdict])
     }),

@@ -5,7 +5,7 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { AXLES, type Axle, type PartOf, type Project } from '../records/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../records/resolve.ts'
 import { RULES } from '../fit/rules.ts'
-import { looksInto, type LookedInto } from '../fit/rule.ts'
+import { slotsReadBy, type SlotsRead } from '../fit/rule.ts'
 import { changedBy, factsOf, fitFindings } from '../fit/fit-check.ts'
 import type { Context } from '../figures/read.ts'
 import { outcomeOf } from './outcome.ts'
@@ -30,7 +30,7 @@ describe('another spacer', () => {
           const project = produce(DEMO_PROJECT, (draft) => {
             for (const field of unknown) Reflect.deleteProperty(draft.car[axle], field)
           })
-          const noted: LookedInto = new Map()
+          const noted: SlotsRead = new Map()
           fitFindings(contextOf(project, setupId), axle, noted)
           const changed = produce(project, (draft) => {
             const setup = draft.setups.find((one) => one.id === setupId)!
@@ -53,6 +53,6 @@ describe('another spacer', () => {
   test('is looked into by no rule of the whole car', () => {
     for (const { id } of DEMO_PROJECT.setups)
       for (const rule of RULES.filter((one) => one.on === 'car'))
-        expect([rule.id, looksInto(rule, factsOf(contextOf(DEMO_PROJECT, id), 'front')).has('spacer')]).toEqual([rule.id, false])
+        expect([rule.id, slotsReadBy(rule, factsOf(contextOf(DEMO_PROJECT, id), 'front')).has('spacer')]).toEqual([rule.id, false])
   })
 })

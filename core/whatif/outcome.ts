@@ -1,6 +1,6 @@
-import type { Effort } from '../maths/work-budget.ts'
-import { findingKey, type FindingPlace, type Rule } from '../fit/rule.ts'
-import type { FitFinding } from '../fit/finding.ts'
+import type { WorkBudget } from '../maths/work-budget.ts'
+import { checkKey, type CheckPlace, type Rule } from '../fit/rule.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { AXLES, type Axle, type Project } from '../records/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../records/resolve.ts'
 import type { Context } from '../figures/read.ts'
@@ -9,7 +9,7 @@ import { axleVerdicts, carVerdicts } from '../fit/fit-check.ts'
 import { pedalFindings } from '../balance/pedal-findings.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
 import { RULE_TITLES, VERDICT_RANK, worstVerdict } from '../figures/words.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Verdict } from '../figures/verdict.ts'
 
 /** What became of one interface. */
@@ -38,7 +38,7 @@ export interface Reach {
   /** What the car brakes with as it stands, where it is known already. */
   stock?: StockBrakes
   /** What looking at gaps may cost. */
-  effort?: Effort
+  effort?: WorkBudget
 }
 
 const PEDAL_RULES = ['master-stroke', 'abs', 'lock-order', 'pedal-effort'] as const
@@ -60,7 +60,7 @@ export function outcomeOf(project: Project, setupId: string, reach?: Reach): Out
   }
   if (reach?.rules) return outcomeOfFew(context, reach, reach.rules)
   const findings = new Map<string, Settled>()
-  const fit = (one: FindingPlace & Settled) => findings.set(findingKey(one), settled(one))
+  const fit = (one: CheckPlace & Settled) => findings.set(checkKey(one), settled(one))
   const kept = reach ? AXLES.filter((axle) => !reach.axles.includes(axle)) : []
   if (kept.length > 0)
     reach!.from.findings.forEach((one, key) => {
@@ -83,7 +83,7 @@ export function outcomeOf(project: Project, setupId: string, reach?: Reach): Out
   return summed(findings)
 }
 
-const settled = ({ title, axle, verdict }: FindingPlace & Settled): Settled => ({ title: axle ? `${title}, ${axle}` : title, verdict })
+const settled = ({ title, axle, verdict }: CheckPlace & Settled): Settled => ({ title: axle ? `${title}, ${axle}` : title, verdict })
 const clearanceOf = (context: Context, axle: Axle): Settled => ({
   title: `${RULE_TITLES['wheel-clearance']}, ${axle}`,
   verdict: briefClearance(context, axle).verdict,
@@ -93,17 +93,17 @@ const clearanceOf = (context: Context, axle: Axle): Settled => ({
 function outcomeOfFew(context: Context, { from, axles }: Reach, rules: readonly Rule[]): Outcome {
   const findings = new Map(from.findings)
   for (const axle of axles) {
-    for (const rule of rules) for (const slot of rule.each ?? [undefined]) findings.delete(findingKey({ rule: rule.id, axle, slot }))
-    for (const one of axleVerdicts(context, axle, rules)) findings.set(findingKey(one), settled(one))
+    for (const rule of rules) for (const slot of rule.each ?? [undefined]) findings.delete(checkKey({ rule: rule.id, axle, slot }))
+    for (const one of axleVerdicts(context, axle, rules)) findings.set(checkKey(one), settled(one))
     findings.set(`${axle}.wheel-clearance`, clearanceOf(context, axle))
   }
   return summed(findings)
 }
 
 /** The outcome that a report's findings are. */
-export function outcomeFrom(fit: readonly FitFinding[], findings: readonly Finding[]): Outcome {
+export function outcomeFrom(fit: readonly InterfaceCheck[], findings: readonly FigureCheck[]): Outcome {
   const all = new Map<string, Settled>()
-  for (const one of fit) all.set(findingKey(one), { title: one.axle ? `${one.title}, ${one.axle}` : one.title, verdict: one.verdict })
+  for (const one of fit) all.set(checkKey(one), { title: one.axle ? `${one.title}, ${one.axle}` : one.title, verdict: one.verdict })
   for (const one of findings)
     all.set(`${one.axle ?? 'car'}.${one.rule}`, {
       title: one.axle ? `${RULE_TITLES[one.rule]}, ${one.axle}` : RULE_TITLES[one.rule],

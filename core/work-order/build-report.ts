@@ -1,8 +1,8 @@
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import type { Bill, BillLine } from '../cost/bill.ts'
-import type { Finding } from '../figures/finding.ts'
+import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Place } from '../figures/figure.ts'
 import { formatMoney, inSentence } from '../quantity/format.ts'
 import type { Verdict } from '../figures/verdict.ts'
@@ -35,8 +35,8 @@ export interface DonorList {
 /** What of an evaluated setup a build is planned from. */
 export interface EvaluatedSetup {
   setupId: string
-  fit: readonly FitFinding[]
-  findings: readonly Finding[]
+  fit: readonly InterfaceCheck[]
+  findings: readonly FigureCheck[]
   bill: Pick<Bill, 'lines'>
 }
 
@@ -120,7 +120,7 @@ function orderSays(
   }
 }
 
-const fromFit = (project: Project, report: EvaluatedSetup, one: FitFinding): Open => ({
+const fromFit = (project: Project, report: EvaluatedSetup, one: InterfaceCheck): Open => ({
   title: one.axle ? `${one.title}, ${one.axle}` : one.title,
   sentence: one.sentence,
   at: one.missing[0]?.at,

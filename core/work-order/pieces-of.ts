@@ -1,6 +1,6 @@
 import { AXLES, type Axle, type ExtraLine, type Setup } from '../records/project.ts'
-import type { FitFinding } from '../fit/finding.ts'
-import { pieceLineId } from '../fit/rule.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
+import { fixLineId } from '../fit/rule.ts'
 import type { AxlePieces, PieceLine } from './axle-steps.ts'
 
 /** Where a piece of the bill is fitted, by what it is (core/fit/piece.ts); others are seen to on the bench. */
@@ -27,12 +27,12 @@ export interface PiecesOf {
 }
 
 /** The pieces, services and other lines of a setup's bill that are work, each where it is done. */
-export function piecesOf(setup: Setup, fit: readonly FitFinding[], works: Readonly<Record<Axle, boolean>>): PiecesOf {
+export function piecesOf(setup: Setup, fit: readonly InterfaceCheck[], works: Readonly<Record<Axle, boolean>>): PiecesOf {
   const none = (): AxlePieces => ({ hub: [], caliper: [], pads: [], hose: [] })
   const pieces: PiecesOf = { axles: { front: none(), rear: none() }, fluid: [], bench: [] }
   for (const line of setup.extras) {
     if (!isWork(line)) continue
-    const finding = fit.find((one) => pieceLineId(one) === line.id)
+    const finding = fit.find((one) => fixLineId(one) === line.id)
     const one: PieceLine = { id: line.id, label: line.label, why: finding?.sentence ?? '' }
     const axle = AXLES.find((at) => line.id.startsWith(`fit.${at}.`))
     const key = line.cures?.split('|')[0] ?? ''

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { pieceKey } from '../fit/piece.ts'
+import { fixItemKey } from '../fit/fix-item.ts'
 import { AXLES, type ExtraLine, type Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
@@ -21,7 +21,7 @@ const PIECES: ExtraLine[] = (
     ['fit.front.used-part.caliper', 'Rebuild kit', 'rebuild'],
     ['fit.car.circuit-count', 'Re-plumbing', 're-plumbing'],
   ] as const
-).map(([id, label, piece]) => ({ id, label, kind: 'remedy', quantity: 1, cures: pieceKey({ id: piece }) }))
+).map(([id, label, piece]) => ({ id, label, kind: 'remedy', quantity: 1, cures: fixItemKey({ id: piece }) }))
 
 const place = ({ steps }: WorkOrder) => new Map(steps.map((one, at) => [one.id, at]))
 

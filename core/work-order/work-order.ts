@@ -1,5 +1,5 @@
 import { inOrder } from '../maths/in-order.ts'
-import type { FitFinding } from '../fit/finding.ts'
+import type { InterfaceCheck } from '../fit/interface-check.ts'
 import type { BuildLog } from '../records/logbook.ts'
 import { AXLES, type Axle, type Part, type Project, type Setup } from '../records/project.ts'
 import { findSetup, stockSetup } from '../records/resolve.ts'
@@ -43,7 +43,7 @@ export const buildOf = (project: Project, setupId: string): BuildLog | undefined
  * @returns no steps where nothing is changed
  * @throws RangeError when the project has no such setup
  */
-export function workOrder(project: Project, setupId: string, fit: readonly FitFinding[] = []): WorkOrder {
+export function workOrder(project: Project, setupId: string, fit: readonly InterfaceCheck[] = []): WorkOrder {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const torques = new Map(buildOf(project, setupId)?.torques.map((one) => [one.id, one.torque]))
@@ -63,8 +63,8 @@ export function workOrder(project: Project, setupId: string, fit: readonly FitFi
 }
 
 /** "Do not start yet: 2 to fix, 1 not known. ..." of results of checks; empty where nothing is open. */
-export function stillWrong(results: readonly Pick<FitFinding, 'verdict' | 'sentence'>[]): string {
-  const of = (verdict: FitFinding['verdict']) => results.filter((one) => one.verdict === verdict)
+export function stillWrong(results: readonly Pick<InterfaceCheck, 'verdict' | 'sentence'>[]): string {
+  const of = (verdict: InterfaceCheck['verdict']) => results.filter((one) => one.verdict === verdict)
   const [blocked, needs, unknown] = [of('blocked'), of('needs'), of('unknown')]
   const counts = [
     ...(blocked.length > 0 ? [`${blocked.length} not to be built`] : []),
@@ -75,7 +75,7 @@ export function stillWrong(results: readonly Pick<FitFinding, 'verdict' | 'sente
   return first ? `Do not start yet: ${counts.join(', ')}. ${first.sentence}` : ''
 }
 
-function stepsOf(project: Project, setup: Setup, fit: readonly FitFinding[]): WorkStep[] {
+function stepsOf(project: Project, setup: Setup, fit: readonly InterfaceCheck[]): WorkStep[] {
   const changes = changesOf(project, setup)
   const works = Object.fromEntries(AXLES.map((axle) => [axle, worksAt(changes.axles[axle])])) as Record<Axle, boolean>
   const pieces = piecesOf(setup === stockSetup(project) ? { ...setup, extras: [] } : setup, fit, works)

@@ -1,6 +1,6 @@
 import type { MessagePort } from 'node:worker_threads'
 import { checkProject } from '#core/formats/project-file.ts'
-import { readAsk } from '#core/decide/read-ask.ts'
+import { readQuery } from '#core/decide/read-query.ts'
 import { searching } from '#core/decide/search.ts'
 import type { Timed } from '../utils/thread-pool.ts'
 
@@ -27,7 +27,7 @@ export default function searchLibrary({ task: { text, port }, begun }: Timed<Sea
     return refuse('project', 'is missing: send { "project": …, "ask": … }.')
   const read = checkProject(body.project)
   if (!read.ok) return { ok: false, problems: read.problems }
-  const asked = readAsk('ask' in body ? body.ask : undefined, read.project)
+  const asked = readQuery('ask' in body ? body.ask : undefined, read.project)
   if (!asked.ok) return { ok: false, problems: asked.problems.map(({ path, message }) => ({ path, place: 'the request', message })) }
   const say = (line: object) => port.postMessage(JSON.stringify(line))
   const going = searching(read.project, asked.ask)

@@ -5,7 +5,7 @@ import { CRITERIA } from '#core/balance/balance-report.ts'
 import { USES, usesOf } from '#core/records/uses.ts'
 import { BIAS_AIMS, type BiasAim } from '#core/records/project.ts'
 import { LOADS } from '#core/balance/grip.ts'
-import type { LeverOffer } from '#core/whatif/lever-advice.ts'
+import type { AdjustmentOffer } from '#core/whatif/adjustments.ts'
 import { afterWords } from '#core/figures/words.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { useBalance } from '~/composables/balance'
@@ -31,7 +31,7 @@ function setShare(text: string) {
   store.edit('Change the aim', (draft) => void (draft.preferences.biasAimShare = read.ok ? read.value : NaN))
 }
 /** What the whole setup then is, and what the offer makes worse elsewhere. */
-const wholeSetup = ({ outcome, brings }: LeverOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
+const wholeSetup = ({ outcome, brings }: AdjustmentOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
 const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
 const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
 /** How many cases do not do as they should, for the title of the list. */

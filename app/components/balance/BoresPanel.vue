@@ -50,7 +50,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
 </script>
 
 <template>
-  <CannotSay v-if="bores && bores.tandem.length === 0 && bores.missing.length > 0" what="the bores" :missing="bores.missing" />
+  <NotEnoughData v-if="bores && bores.tandem.length === 0 && bores.missing.length > 0" what="the bores" :missing="bores.missing" />
   <div v-else-if="bores" class="bores">
     <section>
       <h2 v-if="bores.bestTandem" data-test="best-bore">
@@ -58,7 +58,7 @@ const feasible = computed(() => (bores.value?.pairs ?? []).filter((one) => one.r
         {{ mm(bores.bestTandem.pedalTravelMm, 0) }} for
         {{ formatQuantity(bores.decelG, 'deceleration') }}
       </h2>
-      <CannotSay v-else-if="bores.unknownAssist" what="the bores" :missing="[bores.unknownAssist]" />
+      <NotEnoughData v-else-if="bores.unknownAssist" what="the bores" :missing="[bores.unknownAssist]" />
       <h2 v-else data-test="best-bore">No stock bore gives both a usual pedal force and a usual travel</h2>
       <div class="tools">
         <ElCheckbox v-model="withoutBooster" class="small" data-test="without-booster" :validate-event="false"

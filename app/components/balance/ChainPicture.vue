@@ -231,7 +231,7 @@ const biases = computed(() => {
         }}{{ i < 3 ? ', ' : '.' }}
       </template>
     </p>
-    <CannotSay v-if="now && stages.length === 0" what="the path from pedal to road" :missing="now.missing" />
+    <NotEnoughData v-if="now && stages.length === 0" what="the path from pedal to road" :missing="now.missing" />
   </div>
 </template>
 

@@ -21,7 +21,7 @@ const columns = [
 <template>
   <section v-if="found" data-test="hand-lever">
     <h2>{{ found.name }}</h2>
-    <CannotSay v-if="found.pressureMpa === undefined" what="the hydraulic handbrake" :missing="found.missing" />
+    <NotEnoughData v-if="found.pressureMpa === undefined" what="the hydraulic handbrake" :missing="found.missing" />
     <template v-else>
       <p>
         A pull of <strong class="num">{{ force(handN) }}</strong> makes

@@ -81,7 +81,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
 </script>
 
 <template>
-  <CannotSay
+  <NotEnoughData
     v-if="balance && balance.effort.length === 0 && balance.missing.length > 0"
     what="the pedal force"
     :missing="balance.missing"

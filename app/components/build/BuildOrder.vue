@@ -9,7 +9,7 @@ import { buildLog } from '#core/commands/build-log.ts'
 import { orderHeadline } from '#core/evaluate/order-probability.ts'
 import { counted } from '#core/figures/words.ts'
 import { useBuild } from '~/composables/build'
-import { useDoubts } from '~/composables/doubts'
+import { useUncertainty } from '~/composables/uncertainty'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -17,7 +17,7 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { setup, report, goTo, link } = useWorkbench()
 const { build, log, notes } = useBuild()
-const { doubt } = useDoubts()
+const { doubt } = useUncertainty()
 /** What is still wrong comes before the first step, a lock-up order that is hardly probable too. */
 const wrong = computed(() => {
   const said = build.value?.order.stillWrong

@@ -4,13 +4,13 @@ import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/figures/words.ts'
 import { shownVerdict } from '#core/evaluate/step-state.ts'
 import { worstCheck } from '#core/evaluate/worst-check.ts'
-import { useDoubts } from '~/composables/doubts'
+import { useUncertainty } from '~/composables/uncertainty'
 import { COUNT_WORDS } from '~/composables/fit-rows'
 import { useWorkbench } from '~/composables/workbench'
 
 /** One corner: whether the wheel clears, how sure that is, what to measure next, and the drawing. */
 const { report, axle, units, openFigureId, goTo, chooseAxle, link } = useWorkbench()
-const { doubt } = useDoubts()
+const { doubt } = useUncertainty()
 const corner = computed(() => report.value?.corners[axle.value])
 const finding = computed(() => report.value?.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle.value))
 const otherAxle = computed(() => (axle.value === 'front' ? 'rear' : 'front'))

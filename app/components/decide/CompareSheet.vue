@@ -5,7 +5,7 @@ import { compare, orderBy, type CompareCell, type CompareRow } from '#core/decid
 import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
 import type { HeatBrief } from '#core/heat/heat-brief.ts'
-import { useDuty } from '~/composables/heat'
+import { useCycle } from '~/composables/heat'
 import { useReports } from '~/composables/reports'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
@@ -15,8 +15,8 @@ import { download } from '~/composables/project-files'
 const store = useProjectStore()
 const { reports, openFigureId, chooseSetup, link } = useWorkbench()
 const router = useRouter()
-const { worker, said } = useReports()
-const { duty } = useDuty()
+const { worker, withErrorReport } = useReports()
+const { duty } = useCycle()
 const heats = shallowRef<Record<string, HeatBrief>>({})
 const orders = shallowRef<Record<string, number | undefined>>({})
 let turn = 0
@@ -25,13 +25,13 @@ watch(
   async ([project]) => {
     if (!project) return
     const mine = ++turn
-    const found = await said('the heat of all setups', () => worker().heatOfAll(project))
+    const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
     if (mine !== turn) return
     if (found) heats.value = found
     // how probable each lock-up order is comes last: it is the longest
     const likely: Record<string, number | undefined> = {}
     for (const { id } of project.setups) {
-      likely[id] = (await said('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
+      likely[id] = (await withErrorReport('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
       if (mine !== turn) return
       orders.value = { ...likely }
     }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
 import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/decide/criteria.ts'
-import { changesIn } from '#core/decide/take-find.ts'
-import type { FullLook } from '#core/decide/full-look.ts'
-import type { Find } from '#core/decide/search.ts'
+import { changesIn } from '#core/decide/apply-result.ts'
+import type { FullEvaluation } from '#core/decide/full-evaluation.ts'
+import type { SearchResult } from '#core/decide/search.ts'
 import { formatMoney, formatQuantity, inSentence } from '#core/quantity/format.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 import { useSearch } from '~/composables/search'
@@ -79,22 +79,23 @@ function priceOf(id: string, minor?: number): string {
   const price = [...store.project!.parts, ...store.project!.bundles].find((one) => one.id === id)?.price
   return price ? formatMoney(minor ?? price.likelyMinor, price.currency) : 'no price'
 }
-const changes = (find: Find) => changesIn(store.project!, find, units.value)
+const changes = (find: SearchResult) => changesIn(store.project!, find, units.value)
 /** Kits and donors that are bought whole in a find. */
-const wholes = ({ kits }: Pick<Find, 'kits'>) =>
+const wholes = ({ kits }: Pick<SearchResult, 'kits'>) =>
   kits.map((id) => store.project!.bundles.find((bundle) => bundle.id === id)?.name ?? 'a kit that is gone')
 /** What is known of a find in full, once it was looked at; a table hands its rows out as proxies. */
-const lookOf = (find: Find): FullLook | undefined => looks.value[result.value?.finds.indexOf(toRaw(find)) ?? -1]
+const lookOf = (find: SearchResult): FullEvaluation | undefined => looks.value[result.value?.finds.indexOf(toRaw(find)) ?? -1]
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
-const carriesS = (look: FullLook | undefined) => (look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC))
+const carriesS = (look: FullEvaluation | undefined) =>
+  look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC)
 const columns = computed(() => [
   { id: 'what', label: 'Changes', least: 260 },
-  { id: 'cost', label: 'Cost', number: true, by: (one: Find) => one.values.cost ?? Infinity },
-  { id: 'heat', label: 'One stop', number: true, by: (one: Find) => one.values.heat ?? Infinity },
-  { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: Find) => -carriesS(lookOf(one)) },
-  { id: 'gap', label: 'Clearance', number: true, by: (one: Find) => -(one.values.gap ?? -Infinity) },
-  { id: 'bias', label: 'Front share', number: true, by: (one: Find) => one.values.bias ?? Infinity },
-  { id: 'pedal', label: 'Pedal', number: true, by: (one: Find) => one.pedalN ?? Infinity },
+  { id: 'cost', label: 'Cost', number: true, by: (one: SearchResult) => one.values.cost ?? Infinity },
+  { id: 'heat', label: 'One stop', number: true, by: (one: SearchResult) => one.values.heat ?? Infinity },
+  { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: SearchResult) => -carriesS(lookOf(one)) },
+  { id: 'gap', label: 'Clearance', number: true, by: (one: SearchResult) => -(one.values.gap ?? -Infinity) },
+  { id: 'bias', label: 'Front share', number: true, by: (one: SearchResult) => one.values.bias ?? Infinity },
+  { id: 'pedal', label: 'Pedal', number: true, by: (one: SearchResult) => one.pedalN ?? Infinity },
   { id: 'take', label: 'Add as setup', unseen: true, least: 84 },
 ])
 const nearColumns = computed(() => [

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { CheckboxValueType } from 'element-plus'
 import { computed } from 'vue'
-import { acceptRemedy, dropPiece, setSeen } from '#core/commands/accept.ts'
-import type { FitFinding, Remedy } from '#core/fit/finding.ts'
-import { LIMITS, SEEN_ON_CAR, seenWhere } from '#core/fit/for-views.ts'
+import { acceptFix, dropFixItem, setVisualCheck } from '#core/commands/accept.ts'
+import type { InterfaceCheck, Fix } from '#core/fit/interface-check.ts'
+import { LIMITS, VISUAL_CHECKS, visualCheckAt } from '#core/fit/for-views.ts'
 import { ORIGIN_WORDS } from '#core/quantity/figure.ts'
 import { formatMoney, formatQuantity, inSentence } from '#core/quantity/format.ts'
 import { afterWords, FINDING_SHORT } from '#core/figures/words.ts'
@@ -25,26 +25,26 @@ const figure = computed(() => {
 })
 const seen = computed(() => {
   const one = fit.value
-  return one?.axle !== undefined && setup.value && SEEN_ON_CAR.includes(one.rule)
-    ? { where: seenWhere(store.project!, setup.value, one.axle, one.rule), axle: one.axle }
+  return one?.axle !== undefined && setup.value && VISUAL_CHECKS.includes(one.rule)
+    ? { where: visualCheckAt(store.project!, setup.value, one.axle, one.rule), axle: one.axle }
     : undefined
 })
 
 /** Shims of the car as it stands are there and not bought. */
 const onTheCar = computed(() => isStock.value && fit.value?.rule === 'disc-plane')
 
-function price(remedy: Remedy): string {
+function price(remedy: Fix): string {
   if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'adds a line to the parts list; enter its price there'
   const part = store.project!.parts.find((one) => one.id === remedy.partId)
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }
-const accept = (finding: Pick<FitFinding, 'axle' | 'rule' | 'slot'>, remedy: Remedy) =>
-  store.edit(`Fix: ${inSentence(props.row.title)}`, (draft) => acceptRemedy(draft, setup.value!.id, finding, remedy))
-const drop = (finding: FitFinding) =>
-  store.edit(`Undo: ${inSentence(finding.title)}`, (draft) => dropPiece(draft, setup.value!.id, finding))
+const accept = (finding: Pick<InterfaceCheck, 'axle' | 'rule' | 'slot'>, remedy: Fix) =>
+  store.edit(`Fix: ${inSentence(props.row.title)}`, (draft) => acceptFix(draft, setup.value!.id, finding, remedy))
+const drop = (finding: InterfaceCheck) =>
+  store.edit(`Undo: ${inSentence(finding.title)}`, (draft) => dropFixItem(draft, setup.value!.id, finding))
 function see(found: CheckboxValueType) {
   const { axle } = seen.value!
-  store.edit('Seen on the car', (draft) => setSeen(draft, setup.value!.id, axle, fit.value!.rule, found === true))
+  store.edit('Seen on the car', (draft) => setVisualCheck(draft, setup.value!.id, axle, fit.value!.rule, found === true))
 }
 /** A cylinder that cures the stroke is a part of the project like any other remedy. */
 function takeCylinder() {
@@ -55,7 +55,7 @@ function takeCylinder() {
     one.hydraulics[remedy.slot] = remedy.partId
   })
 }
-const shown = (one: FitFinding['looked'][number]) =>
+const shown = (one: InterfaceCheck['looked'][number]) =>
   one.value === undefined
     ? 'not known'
     : typeof one.value === 'string' || one.dimension === 'words'

@@ -2,9 +2,9 @@
 import { computed, ref } from 'vue'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
-import { READ_LUMPS, TEMPERATURE_METHODS, type HeatReading, type ReadLump, type TemperatureMethod } from '#core/records/project.ts'
+import { READ_NODES, TEMPERATURE_METHODS, type HeatReading, type ReadNode, type TemperatureMethod } from '#core/records/project.ts'
 import { resolveSetup } from '#core/records/resolve.ts'
-import type { WrittenDuty } from '#core/records/duty-schema.ts'
+import type { WrittenCycle } from '#core/records/drive-cycle-schema.ts'
 import { carShowsC } from '#core/heat/car-shows.ts'
 import { useHeat } from '~/composables/heat'
 import { newId } from '~/composables/new-id'
@@ -18,7 +18,7 @@ const store = useProjectStore()
 const { setup, units, axle, chooseAxle } = useWorkbench()
 const { heat, duty, working } = useHeat()
 const c = (value: number | undefined) => formatQuantity(value, 'temperature', units.value, { decimals: 0 })
-const lump = ref<ReadLump>('ring')
+const lump = ref<ReadNode>('ring')
 const method = ref<TemperatureMethod>('paint')
 const typed = ref('')
 const after = ref('60')
@@ -41,7 +41,7 @@ function reading(): HeatReading | undefined {
       id: newId(),
       date: today(),
       setupId: setup.value!.id,
-      driving: { name: duty.value!.label, duty: JSON.parse(JSON.stringify(duty.value!.duty)) as WrittenDuty },
+      driving: { name: duty.value!.label, duty: JSON.parse(JSON.stringify(duty.value!.duty)) as WrittenCycle },
       axle: axle.value,
       lump: lump.value,
       method: method.value,
@@ -88,7 +88,7 @@ function holdProbe() {
 
 <template>
   <div class="readings">
-    <DutyChoice />
+    <SessionChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <p v-if="heat?.narrowed" class="said" data-test="narrowed">
       <strong>{{ heat.narrowed }}</strong>

@@ -107,10 +107,10 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
 <template>
   <div class="session">
     <p class="print-only">{{ store.project!.car.name }}, {{ setup?.name }}</p>
-    <DutyChoice />
+    <SessionChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <template v-if="heat">
-      <CannotSay v-if="heat.lines.length === 0" what="the temperatures" :missing="heat.missing" />
+      <NotEnoughData v-if="heat.lines.length === 0" what="the temperatures" :missing="heat.missing" />
       <template v-else>
         <p class="verdict" :class="`tone-${heat.verdict}`" role="status" data-test="heat-says">
           <VerdictMark :verdict="heat.verdict" :size="24" /><strong>{{ heat.sentence }}</strong>

@@ -48,7 +48,7 @@ const width = (value: number) => `${(Math.min(value, mostG.value) / mostG.value)
 
 <template>
   <div v-if="found">
-    <CannotSay v-if="found.rows.length === 0" what="the limit of a stop" :missing="found.missing" />
+    <NotEnoughData v-if="found.rows.length === 0" what="the limit of a stop" :missing="found.missing" />
     <template v-else>
       <h1 data-test="stop-says">{{ found.sentence }}</h1>
       <p data-test="stop-worth">{{ found.worth }}</p>

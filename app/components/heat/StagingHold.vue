@@ -61,7 +61,7 @@ const found = computed(() =>
     <p v-if="found?.held" :class="`tone-${found.verdict}`" data-test="staging-says">
       <VerdictMark :verdict="found.verdict" :size="16" /> {{ found.sentence }}
     </p>
-    <CannotSay v-else-if="found" what="holding on the line" :missing="found.missing" />
+    <NotEnoughData v-else-if="found" what="holding on the line" :missing="found.missing" />
     <p class="soft small">Hot or glazed pads hold less. Keep everyone clear of the front of a car held against its engine.</p>
   </section>
 </template>

@@ -120,7 +120,7 @@ const print = () => window.print()
       <DataTable v-else :rows="one.rows" :columns="columns">
         <template #corrected="{ row }">
           <span v-if="row.correctedM !== undefined">{{ row.correctedM.toFixed(1) }} m</span>
-          <span v-else class="tone-unknown small">{{ row.aside }}</span>
+          <span v-else class="tone-unknown small">{{ row.excluded }}</span>
         </template>
         <template #mfdd="{ row }">{{ row.traced ? formatQuantity(decelG(row.traced), 'deceleration') : '' }}</template>
         <template #with="{ row }"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { line, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { traceSaid } from '#core/evidence/trace-said.ts'
+import { traceWords } from '#core/evidence/trace-words.ts'
 import { useChartWidth } from '~/composables/chart-width'
 
 /** Deceleration over one stop: one that weakens shows fade, a saw-tooth anti-lock at work. */
@@ -10,7 +10,7 @@ const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 760)
 const H = 220
 const margin = { top: 20, right: 16, bottom: 36, left: 44 }
-const said = computed(() => traceSaid(props.samples))
+const said = computed(() => traceWords(props.samples))
 const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain([0, props.samples.at(-1)![0]]))
 const y = computed(() =>
   scaleLinear([H - margin.bottom, margin.top]).domain([0, Math.max(1, ...said.value.points.map(([, g]) => g)) * 1.05]),

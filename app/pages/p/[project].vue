@@ -95,7 +95,7 @@ useEventListener(window, 'beforeunload', (event) => {
     <a class="skip" href="#step" @click.prevent="sheet?.focus()">Skip to the step</a>
     <WorkbenchHead class="head" />
     <SetupTabs class="tabs" />
-    <JobCard class="card" />
+    <StepList class="card" />
     <main id="step" ref="sheet" class="sheet" tabindex="-1">
       <p v-if="store.lostAfter" class="caution no-print" role="status" data-test="lost-after">
         The last change may not have been saved before this page ended. You see the state saved on
@@ -106,7 +106,7 @@ useEventListener(window, 'beforeunload', (event) => {
       <ElSkeleton v-if="reports.length === 0 && troubles.length === 0" :throttle="300" :rows="8" animated />
       <NuxtPage /> <NoApproval class="print-only" />
     </main>
-    <LedgerBar class="ledger" />
+    <KeyFigureBar class="ledger" />
     <LazyWorkingDrawer v-if="drawerWanted" />
     <ShortcutKeys />
     <FinderDialog />

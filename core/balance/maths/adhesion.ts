@@ -1,4 +1,4 @@
-import { stopOf } from '../../hydraulics/maths/effort.ts'
+import { invertChain } from '../../hydraulics/maths/pedal-force.ts'
 import type { Mass } from '../../hydraulics/maths/mass.ts'
 import type { BrakeSystem } from '../../hydraulics/maths/system.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
@@ -34,7 +34,7 @@ export function adhesionOf(system: BrakeSystem, mass: Mass, extras: Extras = {})
   const { dragN = NONE } = extras
   const wholeDragN = dragN.front + dragN.rear
   const loads = loadsOf(mass, extras)
-  const stop = stopOf(system)
+  const stop = invertChain(system)
   return (decelG) => {
     const askedN = weightN * decelG
     const at = stop(askedN - wholeDragN)

@@ -1,4 +1,4 @@
-import { stopOf } from '../../hydraulics/maths/effort.ts'
+import { invertChain } from '../../hydraulics/maths/pedal-force.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { adhesionOf, liftsRearAtG, loadsOf, type Extras } from './adhesion.ts'
 import type { Mass } from '../../hydraulics/maths/mass.ts'
@@ -26,7 +26,7 @@ export function bestWithoutLock(system: BrakeSystem, mass: Mass, friction: numbe
  */
 export function bestOnDiagonal(system: BrakeSystem, mass: Mass, friction: number): BestDeceleration | undefined {
   const weightN = mass.massKg * STANDARD_GRAVITY
-  const [stop, loads] = [stopOf(system), loadsOf(mass)]
+  const [stop, loads] = [invertChain(system), loadsOf(mass)]
   return firstLock((decelG) => {
     // both circuits together would give twice the force
     const at = stop(2 * weightN * decelG)

@@ -1,4 +1,4 @@
-import { stopOf } from '../../hydraulics/maths/effort.ts'
+import { invertChain } from '../../hydraulics/maths/pedal-force.ts'
 import type { BrakeSystem } from '../../hydraulics/maths/system.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { adhesionOf, liftsRearAtG, loadsOf, type Extras } from './adhesion.ts'
@@ -103,7 +103,7 @@ function piecesOf(system: BrakeSystem, mass: Mass, extras: Extras): { ends: numb
   const weightN = mass.massKg * STANDARD_GRAVITY
   const { dragN = { front: 0, rear: 0 } } = extras
   const wholeDragN = dragN.front + dragN.rear
-  const stop = stopOf(system)
+  const stop = invertChain(system)
   const loads = loadsOf(mass, extras)
   const inside = (g: number) => g > ORDER_FROM_G && g < ORDER_TO_G
   const ends = [

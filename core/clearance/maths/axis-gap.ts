@@ -1,4 +1,4 @@
-import type { Effort } from '../../maths/work-budget.ts'
+import type { WorkBudget } from '../../maths/work-budget.ts'
 import { visitPairs, type SegmentTree } from './segment-tree.ts'
 
 /** Face gap: measured along the axis, at equal radius. Barrel gap: measured along the radius, at equal z. */
@@ -12,7 +12,7 @@ export type GapAxis = 'axial' | 'radial'
  * @param shift added to the wheel's z: the spacer
  * @returns undefined where they have no place in common
  */
-export function axisGap(caliper: SegmentTree, wheel: SegmentTree, axis: GapAxis, shift: number, effort?: Effort): number | undefined {
+export function axisGap(caliper: SegmentTree, wheel: SegmentTree, axis: GapAxis, shift: number, effort?: WorkBudget): number | undefined {
   // index of the measured coordinate and of the common one in a point
   const m = axis === 'axial' ? 0 : 1
   const c = 1 - m

@@ -1,12 +1,12 @@
 import type { Polyline } from './polyline.ts'
 import type { Outline, Profile, WheelTag } from '../../maths/section.ts'
-import type { Effort } from '../../maths/work-budget.ts'
+import type { WorkBudget } from '../../maths/work-budget.ts'
 import { segmentTree, type SegmentTree } from './segment-tree.ts'
 
 /** A caliper's outlines made ready for many gap queries. */
 export interface PreparedCaliper {
   /** What all queries with it may cost together; absent: whatever they cost. */
-  effort?: Effort
+  effort?: WorkBudget
   outlines: readonly { name: string; points: Polyline; tree: SegmentTree }[]
 }
 

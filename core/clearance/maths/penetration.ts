@@ -1,5 +1,5 @@
 import { closest, pointDistance } from './distance.ts'
-import type { Effort } from '../../maths/work-budget.ts'
+import type { WorkBudget } from '../../maths/work-budget.ts'
 import type { Point, Polyline } from './polyline.ts'
 import type { PreparedCaliper, PreparedWheel } from './outline.ts'
 import { crosses, crossings, nearestSegment, type SegmentTree } from './segment-tree.ts'
@@ -85,7 +85,7 @@ function nearest(
   z: number,
   r: number,
   beyondMm: number,
-  effort: Effort | undefined,
+  effort: WorkBudget | undefined,
 ): { distance: number; point: Point; segment: number } | undefined {
   const s = tree.segments
   const record = closest()

@@ -1,4 +1,4 @@
-import type { Effort } from '../../maths/work-budget.ts'
+import type { WorkBudget } from '../../maths/work-budget.ts'
 import type { Polyline } from './polyline.ts'
 
 /**
@@ -123,7 +123,7 @@ export function visitPairs(
   bound: (nodeA: number, nodeB: number) => number,
   worth: (bound: number) => boolean,
   visit: (segmentA: number, segmentB: number) => void,
-  effort?: Effort,
+  effort?: WorkBudget,
 ): void {
   if (a.count === 0 || b.count === 0) return
   descend(0, 0, bound(0, 0))
@@ -171,7 +171,7 @@ export function nearestSegment(
   r: number,
   distance: (segment: number) => number,
   atMost: number,
-  effort?: Effort,
+  effort?: WorkBudget,
 ): number | undefined {
   let least = Infinity
   let found: number | undefined
@@ -210,7 +210,7 @@ export function nearestSegment(
 }
 
 /** How many segments a ray from a point outboard along the axle crosses (even-odd rule, J. O'Rourke, Computational Geometry in C, 7.4). */
-export function crossings(tree: SegmentTree, z: number, r: number, effort?: Effort): number {
+export function crossings(tree: SegmentTree, z: number, r: number, effort?: WorkBudget): number {
   const { segments: s, boxes, ranges } = tree
   let count = 0
   if (tree.count > 0) descend(0)

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { WHEEL_TAGS } from '../../maths/section.ts'
 import { stream } from '../../testing/heavy.ts'
-import { Effort, TooMuch, within } from '../../maths/work-budget.ts'
+import { WorkBudget, OverBudget, withinBudget } from '../../maths/work-budget.ts'
 import { gap } from './gap.ts'
 import { prepareCaliper, prepareWheel } from './outline.ts'
 import { shiftWheel } from './shift.ts'
@@ -57,13 +57,13 @@ describe('a thinned line', () => {
 })
 
 test('an effort is spent once: what one piece of work leaves, the next one has', () => {
-  const effort = new Effort(100)
-  expect(within(effort, 30, () => (effort.spend(20), 'done'))).toBe('done')
+  const effort = new WorkBudget(100)
+  expect(withinBudget(effort, 30, () => (effort.spend(20), 'done'))).toBe('done')
   expect(effort.left).toBe(80)
-  expect(within(effort, 30, () => effort.spend(31))).toBeUndefined()
+  expect(withinBudget(effort, 30, () => effort.spend(31))).toBeUndefined()
   expect(effort.left).toBe(50)
-  expect(within(effort, 1000, () => effort.spend(51))).toBeUndefined()
+  expect(withinBudget(effort, 1000, () => effort.spend(51))).toBeUndefined()
   expect(effort.left).toBe(0)
-  expect(() => effort.spend()).toThrow(TooMuch)
-  expect(() => within(new Effort(5), 5, () => JSON.parse('{'))).toThrow(SyntaxError)
+  expect(() => effort.spend()).toThrow(OverBudget)
+  expect(() => withinBudget(new WorkBudget(5), 5, () => JSON.parse('{'))).toThrow(SyntaxError)
 })

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { caliperShape, wheelShape } from '../../../bench/shapes.ts'
 import { DRAW_DIMENSIONS, fixedDraws, normalDraws } from './draws.ts'
-import { Effort, TooMuch } from '../../maths/work-budget.ts'
+import { WorkBudget, OverBudget } from '../../maths/work-budget.ts'
 import { gap } from './gap.ts'
 import { nearPairs } from './near-pairs.ts'
 import { normalQuantile } from '../../maths/normal.ts'
@@ -113,12 +113,12 @@ describe('the gap under uncertain shifts', () => {
         const caliper = prepareCaliper(moveOutlines(caliperShape(points), 0, liftMm))
         const wheel = prepareWheel(wheelShape(points))
         const exact = uncertainGap(caliper, wheel, spacerMm, all(u))
-        const widest = uncertainGap({ ...caliper, effort: new Effort(1e5) }, wheel, spacerMm, all(u), 10)
+        const widest = uncertainGap({ ...caliper, effort: new WorkBudget(1e5) }, wheel, spacerMm, all(u), 10)
         expect(widest.widest).toBe(true)
         expect(exact.widest).toBeUndefined()
         expect(widest.p05Mm).toBeLessThanOrEqual(exact.p05Mm + 0.05)
         expect(widest.p95Mm).toBeGreaterThanOrEqual(exact.p95Mm - 0.05)
-        expect(() => uncertainGap({ ...caliper, effort: new Effort(0) }, wheel, spacerMm, all(u), 10)).toThrow(TooMuch)
+        expect(() => uncertainGap({ ...caliper, effort: new WorkBudget(0) }, wheel, spacerMm, all(u), 10)).toThrow(OverBudget)
       }),
       { numRuns: runs(40, 20) },
     )
@@ -197,7 +197,7 @@ describe('the gap under uncertain shifts', () => {
       const [outlines, profile] = [caliperShape(10 + 6 * i), wheelShape(10 + 6 * i)]
       const [spacerMm, u] = [next() * 8 - 3, all(0.1 + next())]
       const ask = (left: number) => {
-        const effort = new Effort(left)
+        const effort = new WorkBudget(left)
         const found = uncertainGap({ ...prepareCaliper(outlines), effort }, prepareWheel(profile), spacerMm, u, left * 0.8)
         return { found, left: effort.left }
       }

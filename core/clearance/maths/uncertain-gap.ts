@@ -4,7 +4,7 @@ import { WHEEL_TAGS } from '../../maths/section.ts'
 import { deepestProbes } from './deepest-probes.ts'
 import { closest, segmentDistance } from './distance.ts'
 import { DRAW_DIMENSIONS, fixedDraws } from './draws.ts'
-import { within } from '../../maths/work-budget.ts'
+import { withinBudget } from '../../maths/work-budget.ts'
 import { gap, type Gap } from './gap.ts'
 import { nearPairs, type NearPairs } from './near-pairs.ts'
 import { prepareCaliper, prepareWheel, type PreparedCaliper, type PreparedWheel } from './outline.ts'
@@ -75,7 +75,7 @@ export function uncertainGap(
     return known.gap
   }
   const before = effort?.left ?? 0
-  const drawn = within(effort, mostEffort, () => byDraws(caliper, wheel, spacerMm, u, now))
+  const drawn = withinBudget(effort, mostEffort, () => byDraws(caliper, wheel, spacerMm, u, now))
   if (!drawn) return widest(wheel, u, now)
   const spent = before - (effort?.left ?? 0)
   if (drawn.needed !== undefined) drawnBefore.keep(asked, { gap: Object.freeze(drawn.gap), spent, needed: Math.max(spent, drawn.needed) })

@@ -1,7 +1,7 @@
 /** What rows are weighed by: which way is better, and how much of a difference still counts as the same. */
 export interface Criterion {
   better: 'low' | 'high'
-  tie: number
+  tolerance: number
 }
 /** Of each criterion in turn; undefined: not known. */
 export type Values = readonly (number | undefined)[]
@@ -11,23 +11,23 @@ export type Values = readonly (number | undefined)[]
  * somewhere. A row with something unknown neither beats nor is beaten.
  *
  * @example
- * beats([100, 5], [120, 5], [{ better: 'low', tie: 5 }, { better: 'high', tie: 1 }]) // => true
+ * dominates([100, 5], [120, 5], [{ better: 'low', tolerance: 5 }, { better: 'high', tolerance: 1 }]) // => true
  */
-export function beats(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+export function dominates(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
   let better = false
   for (let i = 0; i < criteria.length; i += 1) {
     const [x, y] = [a[i], b[i]]
     if (x === undefined || y === undefined) return false
-    const { better: way, tie } = criteria[i]!
+    const { better: way, tolerance } = criteria[i]!
     const ahead = way === 'low' ? y - x : x - y
-    if (ahead < -tie) return false
-    if (ahead > tie) better = true
+    if (ahead < -tolerance) return false
+    if (ahead > tolerance) better = true
   }
   return better
 }
 
 /** Whether a is nowhere worse than b, by however little. */
-function covers(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+function weaklyDominates(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
   for (let i = 0; i < criteria.length; i += 1) {
     const [x, y] = [a[i]!, b[i]!]
     if (criteria[i]!.better === 'low' ? x > y : x < y) return false
@@ -41,21 +41,21 @@ const known = (values: Values): boolean => values.every((one) => one !== undefin
  * still beat a third one that its beater does not; but whatever a row beats, one that covers it beats too. So the rows that
  * nothing covers, beaten or not, are held against each new one, and the answer is the same as of all against all.
  */
-export class Unbeaten<Row> {
+export class ParetoFront<Row> {
   private readonly edge: Values[] = []
   private kept: { values: Values; row: Row }[] = []
   private sinceSwept = 0
   constructor(private readonly criteria: readonly Criterion[]) {}
 
   private beaten(values: Values): boolean {
-    return this.edge.some((one) => beats(one, values, this.criteria))
+    return this.edge.some((one) => dominates(one, values, this.criteria))
   }
   /**
    * Whether some row so far beats these values and covers them: then it does so for everything that is no better than they,
    * and nothing of that need be looked at.
    */
-  outdone(values: Values): boolean {
-    return known(values) && this.edge.some((one) => covers(one, values, this.criteria) && beats(one, values, this.criteria))
+  isDominated(values: Values): boolean {
+    return known(values) && this.edge.some((one) => weaklyDominates(one, values, this.criteria) && dominates(one, values, this.criteria))
   }
   /** @returns whether it stays for now */
   add(values: Values, row: Row): boolean {
@@ -64,8 +64,8 @@ export class Unbeaten<Row> {
       return true
     }
     const beaten = this.beaten(values)
-    if (!this.edge.some((one) => covers(one, values, this.criteria))) {
-      for (let i = this.edge.length - 1; i >= 0; i -= 1) if (covers(values, this.edge[i]!, this.criteria)) this.edge.splice(i, 1)
+    if (!this.edge.some((one) => weaklyDominates(one, values, this.criteria))) {
+      for (let i = this.edge.length - 1; i >= 0; i -= 1) if (weaklyDominates(values, this.edge[i]!, this.criteria)) this.edge.splice(i, 1)
       this.edge.push(values)
     }
     if (beaten) return false
@@ -95,24 +95,24 @@ const SWEEP_AFTER = 500
  * Infinity: none of them can beat it.
  *
  * @example
- * mostUnbeaten([120, 5], 0, [[80, 5]], [{ better: 'low', tie: 5 }, { better: 'high', tie: 1 }]) // => 85
+ * mostNonDominated([120, 5], 0, [[80, 5]], [{ better: 'low', tolerance: 5 }, { better: 'high', tolerance: 1 }]) // => 85
  */
-export function mostUnbeaten(row: Values, at: number, others: readonly Values[], criteria: readonly Criterion[]): number {
-  const { tie } = criteria[at]!
+export function mostNonDominated(row: Values, at: number, others: readonly Values[], criteria: readonly Criterion[]): number {
+  const { tolerance } = criteria[at]!
   const limits = others.flatMap((one) => {
     const ahead = criteria.map(({ better }, i) => (better === 'low' ? row[i]! - one[i]! : one[i]! - row[i]!))
-    const worse = criteria.some((of, i) => i !== at && !(ahead[i]! >= -of.tie))
+    const worse = criteria.some((of, i) => i !== at && !(ahead[i]! >= -of.tolerance))
     if (worse || one[at] === undefined) return []
-    const better = criteria.some((of, i) => i !== at && ahead[i]! > of.tie)
+    const better = criteria.some((of, i) => i !== at && ahead[i]! > of.tolerance)
     // a row that is better elsewhere has to be dearer by more than the tie; one that is alike may be cheaper by as much
-    return [better ? one[at] - tie : one[at] + tie]
+    return [better ? one[at] - tolerance : one[at] + tolerance]
   })
   return Math.min(Infinity, ...limits)
 }
 
 /** The rows that nothing beats, of a list. */
-export function unbeaten<Row>(rows: readonly Row[], valuesOf: (row: Row) => Values, criteria: readonly Criterion[]): Row[] {
-  const held = new Unbeaten<Row>(criteria)
+export function paretoFront<Row>(rows: readonly Row[], valuesOf: (row: Row) => Values, criteria: readonly Criterion[]): Row[] {
+  const held = new ParetoFront<Row>(criteria)
   for (const row of rows) held.add(valuesOf(row), row)
   return held.result().map((one) => one.row)
 }

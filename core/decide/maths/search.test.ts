@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { combinations, countJoined, join, type JoinSlot } from './join.ts'
-import { beats, mostUnbeaten, unbeaten, type Criterion, type Values } from './pareto.ts'
+import { dominates, mostNonDominated, paretoFront, type Criterion, type Values } from './pareto.ts'
 
 describe('joining', () => {
   const slots = fc
@@ -38,42 +38,42 @@ describe('joining', () => {
 
 describe('what nothing beats', () => {
   const criteria: Criterion[] = [
-    { better: 'low', tie: 2 },
-    { better: 'high', tie: 0.5 },
-    { better: 'low', tie: 0 },
+    { better: 'low', tolerance: 2 },
+    { better: 'high', tolerance: 0.5 },
+    { better: 'low', tolerance: 0 },
   ]
   const value = fc.option(fc.integer({ min: 0, max: 12 }), { nil: undefined, freq: 9 })
   const rows = fc.array(fc.tuple(value, value, value), { maxLength: 60 })
   test('is the same as by all against all, ties and unknowns too, in whatever order they come', () => {
     fc.assert(
       fc.property(rows, (all) => {
-        const plain = all.filter((b) => !all.some((a) => beats(a, b, criteria)))
-        const found = unbeaten<Values>(all, (one) => one, criteria)
+        const plain = all.filter((b) => !all.some((a) => dominates(a, b, criteria)))
+        const found = paretoFront<Values>(all, (one) => one, criteria)
         expect(found).toEqual(plain)
-        expect(new Set(unbeaten<Values>([...all].reverse(), (one) => one, criteria))).toEqual(new Set(plain))
+        expect(new Set(paretoFront<Values>([...all].reverse(), (one) => one, criteria))).toEqual(new Set(plain))
       }),
       { numRuns: 300 },
     )
   })
   test('many rows are swept on the way without a change of the answer', () => {
     const many = Array.from({ length: 3000 }, (_, i): Values => [(i * 7919) % 997, (i * 104729) % 991, (i * 31) % 53])
-    const plain = many.filter((b) => !many.some((a) => beats(a, b, criteria)))
-    expect(unbeaten(many, (one) => one, criteria)).toEqual(plain)
+    const plain = many.filter((b) => !many.some((a) => dominates(a, b, criteria)))
+    expect(paretoFront(many, (one) => one, criteria)).toEqual(plain)
   })
 })
 
 test('the most that a row may cost unbeaten: at that cost nothing beats it, beyond it something does', () => {
   const criteria = [
-    { better: 'low', tie: 5 },
-    { better: 'high', tie: 1 },
-    { better: 'low', tie: 0.5 },
+    { better: 'low', tolerance: 5 },
+    { better: 'high', tolerance: 1 },
+    { better: 'low', tolerance: 0.5 },
   ] as const
   const value = fc.integer({ min: 0, max: 40 })
   const row = fc.tuple(value, value.map((one) => one / 4), value.map((one) => one / 8)) // prettier-ignore
   fc.assert(
     fc.property(row, fc.array(row, { minLength: 1, maxLength: 8 }), (one, others) => {
-      const most = mostUnbeaten(one, 0, others, criteria)
-      const beatenAt = (cost: number) => others.some((other) => beats(other, [cost, one[1], one[2]], criteria))
+      const most = mostNonDominated(one, 0, others, criteria)
+      const beatenAt = (cost: number) => others.some((other) => dominates(other, [cost, one[1], one[2]], criteria))
       expect(beatenAt(Math.min(most, 1e6) - 1e-6)).toBe(false)
       if (Number.isFinite(most)) expect(beatenAt(most + 1e-6)).toBe(true)
     }),

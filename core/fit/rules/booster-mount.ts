@@ -1,5 +1,5 @@
 import { inCompetitionOnly } from '../../records/uses.ts'
-import type { Remedy } from '../finding.ts'
+import type { Fix } from '../interface-check.ts'
 import type { Rule } from '../rule.ts'
 
 /** Whether the master cylinder finds its place and its pushrod where the booster is another one, or gone. */
@@ -20,7 +20,7 @@ export const boosterMount: Rule = {
     const what = now ? now.name : 'The bulkhead without the booster'
     if (mounting === 'no')
       return { verdict: 'blocked', safety: true, sentence: `${what} does not fit, and the master cylinder has no mount.` }
-    const pieces: (Remedy & { kind: 'piece' })[] = [
+    const pieces: (Fix & { kind: 'piece' })[] = [
       ...(mounting === 'plate'
         ? [piece('booster-plate', 'Adapter plate for the pedal side', 'Made by a machine shop, stiff enough for a hard stop.')]
         : []),
@@ -51,7 +51,7 @@ export const boosterMount: Rule = {
   },
 }
 
-const piece = (id: string, label: string, sentence: string): Remedy & { kind: 'piece' } => ({
+const piece = (id: string, label: string, sentence: string): Fix & { kind: 'piece' } => ({
   kind: 'piece',
   label,
   quantity: 1,

@@ -1,10 +1,10 @@
 import type { PartOf } from '../../records/project.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 
 /** Holes of a rotor or a wheel against the hub's: the same count on the same circle. */
 export function equalPattern(
-  look: Look,
+  look: RuleInputs,
   part: PartOf<'rotor'> | PartOf<'wheel'> | PartOf<'spacer'> | undefined | null,
 ): Judgement | undefined {
   if (!part) return undefined

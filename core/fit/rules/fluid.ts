@@ -1,6 +1,6 @@
 import { capital } from '../../quantity/format.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'
 
 const WORDS: Record<string, string> = { glycol: 'glycol fluid', silicone: 'silicone fluid', mineral: 'mineral oil' }
@@ -60,7 +60,7 @@ export const fluid: Rule = {
 }
 
 /** Calipers that come with seals for another base than the fluid's. */
-function sealsOfOthers(look: Look, base: string | undefined): Judgement | undefined {
+function sealsOfOthers(look: RuleInputs, base: string | undefined): Judgement | undefined {
   for (const axle of ['front', 'rear'] as const) {
     const brake = look.facts.whole[axle].caliper
     if (!brake) continue

@@ -1,4 +1,4 @@
-import type { Judgement } from '../finding.ts'
+import type { Judgement } from '../interface-check.ts'
 import type { Rule } from '../rule.ts'
 
 export const hatFit: Rule = {

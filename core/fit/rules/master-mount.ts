@@ -1,4 +1,4 @@
-import type { Piece } from '../piece.ts'
+import type { FixItem } from '../fix-item.ts'
 import type { Rule } from '../rule.ts'
 import { plainThread } from './same-thread.ts'
 
@@ -23,7 +23,7 @@ export const masterMount: Rule = {
     const carThread = look.wholeCarWord('masterLineThread')
     const seat = look.wordOf(master, 'portSeat')
     const carSeat = look.wholeCarWord('masterLineSeat')
-    const adapter = (sentence: string, label: string, piece: Piece) =>
+    const adapter = (sentence: string, label: string, piece: FixItem) =>
       ({
         verdict: 'needs',
         sentence,

@@ -1,5 +1,5 @@
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'
 import { parseThread } from '../thread.ts'
 
@@ -57,7 +57,7 @@ interface Joint {
 }
 
 /** One row of bolts: enough thread, and not to the bottom of it. */
-function joint(look: Look, { bolt, lug, where, diameter, depth, material, shimMm }: Joint): Judgement | undefined {
+function joint(look: RuleInputs, { bolt, lug, where, diameter, depth, material, shimMm }: Joint): Judgement | undefined {
   if (bolt === undefined || lug === undefined || diameter === undefined || depth === undefined || material === undefined) return undefined
   const engaged = boltEngagedMm(bolt, lug + shimMm)
   const needed = look.limit(material === 'aluminium' ? 'threadAluminium' : 'threadSteel') * diameter

@@ -1,5 +1,5 @@
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'
 import { asRemedies, joiningBrackets } from './other-parts.ts'
 import { plainThread } from './same-thread.ts'
@@ -11,7 +11,7 @@ interface Side {
 }
 
 /** Two faces that are bolted together. */
-function joint(look: Look, a: Side, b: Side, what: string): Judgement | undefined {
+function joint(look: RuleInputs, a: Side, b: Side, what: string): Judgement | undefined {
   const limitMm = look.limit('mountSpacingMm')
   if (a.type !== undefined && b.type !== undefined && a.type !== b.type)
     return { verdict: 'blocked', sentence: `${what}: a ${a.type} mount on a ${b.type} one.` }
@@ -87,7 +87,7 @@ export const mount: Rule = {
 }
 
 /** What does not go together may be joined by a bracket of the library. */
-function joined(look: Look, bad: Judgement): Judgement {
+function joined(look: RuleInputs, bad: Judgement): Judgement {
   const fitted = look.facts.resolved.bracket
   const joins = joiningBrackets(look)
   return joins.length > 0

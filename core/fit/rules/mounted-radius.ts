@@ -1,9 +1,9 @@
 import type { PartOf } from '../../records/project.ts'
-import type { Look } from '../look.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 
 /** A radius of a caliper as it stands on this car, mm: from the hub as taken, or from the mount, and what a bracket lifts it by. */
 export function mountedRadius(
-  look: Look,
+  look: RuleInputs,
   caliper: PartOf<'caliper'> | undefined,
   field: 'padTopRadiusMm' | 'bridgeRadiusMm' | 'bodyRadiusMm',
 ): number | undefined {

@@ -1,8 +1,8 @@
 import type { PartOf } from '../../records/project.ts'
-import type { Look } from '../look.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 
 /** Thickness of what sits between the hub face and the wheel or spacer: a rotor's hat, or the drum, mm. */
-export function hatThicknessMm(look: Look): number | undefined {
+export function hatThicknessMm(look: RuleInputs): number | undefined {
   const fitted = look.part('caliper')
   return fitted?.kind === 'drum' ? look.of(fitted, 'hatThicknessMm') : look.of(look.rotor(), 'hatThicknessMm')
 }
@@ -14,7 +14,7 @@ export interface SpacerInUse {
 }
 
 /** The spacer under the wheel; undefined while that is not known. */
-export function spacerInUse(look: Look): SpacerInUse | undefined {
+export function spacerInUse(look: RuleInputs): SpacerInUse | undefined {
   const { axle, setup, resolved } = look.facts
   const tried = resolved.spacerTrialMm
   if (tried !== undefined) {

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import type { Project } from '../../records/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { demo, find, part } from '../../testing/fit.ts'
-import { acceptRemedy } from '../../commands/accept.ts'
+import { acceptFix } from '../../commands/accept.ts'
 import type { RuleId } from '../rules.ts'
 
 /** The demo's front hose has something wrong with it; a copy that is right lies in the library. */
@@ -33,7 +33,7 @@ test.each<[RuleId, object, string, string[]]>([
   const project = withOther(fitted)
   const found = find(project, rule)!
   expect([found.verdict, offered(project, rule)]).toEqual([verdict, expected])
-  acceptRemedy(project, 'as-it-stands', found, found.remedies[0]!)
+  acceptFix(project, 'as-it-stands', found, found.remedies[0]!)
   for (const one of ['hose-caliper-end', 'hose-line-end', 'hose-length'] as const) expect(find(project, one)!.verdict).toBe('fits')
 })
 

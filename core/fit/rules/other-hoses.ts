@@ -1,6 +1,6 @@
 import { belongsToOtherAxle } from '../../records/hose-axle.ts'
 import type { PartOf } from '../../records/project.ts'
-import type { Look } from '../look.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import { sameThread } from './same-thread.ts'
 
 /** Free length that a hose needs for a path at full droop and full lock, mm. */
@@ -11,7 +11,7 @@ export const hoseNeededMm = (pathMm: number, share: number, slackMm: number): nu
  * other axle are left out. What is not known of brake, line
  * or path is taken to be as on the fitted hose.
  */
-export function otherHoses(look: Look): PartOf<'hose'>[] {
+export function otherHoses(look: RuleInputs): PartOf<'hose'>[] {
   const { resolved, project, axle } = look.facts
   const [fitted, brake, car] = [resolved.hose, resolved.caliper, project.car[axle]]
   const wanted = {

@@ -1,6 +1,6 @@
 import type { AxleSlot, PartOf } from '../../records/project.ts'
-import type { Remedy } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Fix } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import { sameThread } from './same-thread.ts'
 
 /** Parts of the library that could stand in for a fitted one; what else they must meet the rule that asks adds. */
@@ -9,7 +9,7 @@ const near = (a: number | undefined, b: number | undefined, withinMm: number): b
   a !== undefined && b !== undefined && Math.abs(a - b) <= withinMm + 1e-9
 
 /** Brackets that join the fitted caliper to this knuckle, the nearest to where the fitted bracket puts it first. */
-export function joiningBrackets(look: Look): PartOf<'bracket'>[] {
+export function joiningBrackets(look: RuleInputs): PartOf<'bracket'>[] {
   const { resolved, project, axle } = look.facts
   const [caliper, knuckle, fitted] = [resolved.caliper, project.car[axle], resolved.bracket]
   if (caliper?.kind !== 'caliper') return []
@@ -35,7 +35,7 @@ export function joiningBrackets(look: Look): PartOf<'bracket'>[] {
 }
 
 /** Rotors with the holes and the thickness of the fitted one. */
-export function likeRotors(look: Look): PartOf<'rotor'>[] {
+export function likeRotors(look: RuleInputs): PartOf<'rotor'>[] {
   const fitted = look.rotor()
   return look
     .library('rotor')
@@ -49,9 +49,9 @@ export function likeRotors(look: Look): PartOf<'rotor'>[] {
     )
 }
 /** … and its outer diameter, so that the pad ends where it did. */
-export const likeRotorsOfDiameter = (look: Look): PartOf<'rotor'>[] =>
+export const likeRotorsOfDiameter = (look: RuleInputs): PartOf<'rotor'>[] =>
   likeRotors(look).filter((one) => near(one.diameterMm?.value, look.rotor()?.diameterMm?.value, 1))
 
 /** Each of some parts as a remedy. */
-export const asRemedies = (slot: AxleSlot, parts: readonly { id: string; name: string }[], does: string): Remedy[] =>
+export const asRemedies = (slot: AxleSlot, parts: readonly { id: string; name: string }[], does: string): Fix[] =>
   parts.map((one) => ({ kind: 'part', slot, partId: one.id, sentence: `${one.name} ${does}.` }))

@@ -4,7 +4,7 @@ import type { Project } from '../../records/project.ts'
 import { figure } from '../../quantity/figure.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { demo, find, part } from '../../testing/fit.ts'
-import { setSeen } from '../../commands/accept.ts'
+import { setVisualCheck } from '../../commands/accept.ts'
 import { heldGrade } from './parking-hold.ts'
 
 describe('the grade that is held', () => {
@@ -101,7 +101,7 @@ describe('the parking brake on a slope', () => {
     expect(asked.sentence).toMatch(/unknown: friction coefficient of Rear road pads and more are not known\.$/)
   })
   test('what was seen on the car outranks the figures; a car without one has nothing to try', () => {
-    expect(clamped(500, (project) => setSeen(project, 'as-it-stands', 'rear', 'parking-hold', true))).toMatchObject({
+    expect(clamped(500, (project) => setVisualCheck(project, 'as-it-stands', 'rear', 'parking-hold', true))).toMatchObject({
       verdict: 'fits',
       looked: [],
     })

@@ -1,7 +1,7 @@
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import { formatQuantity } from '../../quantity/format.ts'
 import { notKnown } from '../../records/question.ts'
-import type { Look } from '../look.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'
 import { effectiveRadiusMm, sweptRing } from '../../hydraulics/maths/effective-radius.ts'
 import { mountedRadius } from './mounted-radius.ts'
@@ -22,7 +22,7 @@ export function heldGrade(torqueNm: number, tyreRadiusMm: number, massKg: number
  * Torque of the parking brake at one wheel, from a force or torque that someone entered.
  * @returns null when nobody did; undefined when something else is missing, which is then asked for
  */
-function torqueNm(look: Look): number | null | undefined {
+function torqueNm(look: RuleInputs): number | null | undefined {
   const fitted = look.part('caliper')
   const { parkingBrake: kept, rear } = look.facts.project.car
   if (fitted?.kind === 'drum') return kept === 'lever' && fitted.parkingTorqueNm ? look.of(fitted, 'parkingTorqueNm') : null

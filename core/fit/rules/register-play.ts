@@ -1,10 +1,10 @@
 import type { PartOf } from '../../records/project.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 
 /** Centre bore of a rotor or a wheel over the hub's register. */
 export function registerPlay(
-  look: Look,
+  look: RuleInputs,
   part: PartOf<'rotor'> | PartOf<'wheel'> | PartOf<'spacer'> | undefined | null,
 ): Judgement | undefined {
   if (!part) return undefined

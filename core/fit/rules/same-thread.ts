@@ -1,4 +1,4 @@
-import type { Judgement, Remedy } from '../finding.ts'
+import type { Judgement, Fix } from '../interface-check.ts'
 
 /** A thread as it is written, however it is spaced: "M10 x 1" is "m10x1". */
 export const plainThread = (text: string): string => text.toLowerCase().replace(/\s+/g, '').replace(/[×*]/g, 'x').replace(',', '.')
@@ -17,7 +17,7 @@ export interface PipeEnd {
  *
  * @param others hoses that would do
  */
-export function sameEnd(a: PipeEnd, b: PipeEnd, what: string, others: () => Remedy[]): Judgement {
+export function sameEnd(a: PipeEnd, b: PipeEnd, what: string, others: () => Fix[]): Judgement {
   const limit = `${b.thread}, ${b.seat}`
   if (a.seat !== b.seat)
     return {

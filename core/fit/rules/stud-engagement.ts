@@ -1,7 +1,7 @@
 import { capital } from '../../quantity/format.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
-import type { Piece } from '../piece.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
+import type { FixItem } from '../fix-item.ts'
 import type { Rule } from '../rule.ts'
 import { LIMITS } from '../../records/limits.ts'
 import { hatThicknessMm, spacerInUse } from './on-the-hub.ts'
@@ -128,7 +128,7 @@ export const studEngagementRule: Rule = {
   },
 }
 
-function neededBy(look: Look): number | undefined {
+function neededBy(look: RuleInputs): number | undefined {
   const thread = look.car('threadMm')
   const pitch = look.car('pitchMm')
   return thread === undefined || pitch === undefined
@@ -143,13 +143,13 @@ interface Held {
 }
 
 function hold(
-  look: Look,
+  look: RuleInputs,
   { engagedMm, longerByMm, shorterByMm }: ThreadHold,
   { who, bolts, quantity, needed, room, holding }: Held & { needed: number; room: number; holding: number },
 ): Judgement {
   const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
   const Who = capital(who)
-  const piece = (what: Piece, label: string, sentence: string) =>
+  const piece = (what: FixItem, label: string, sentence: string) =>
     [{ kind: 'piece', label, quantity, piece: { of: who, ...what }, sentence }] as const
   if (shorterByMm > 1e-9) {
     const into = bolts ? 'what lies behind the hub' : 'the bottom of their closed nuts'

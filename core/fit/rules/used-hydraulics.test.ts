@@ -4,7 +4,7 @@ import type { PartKind } from '../../records/part-kinds.ts'
 import { projectProblems } from '../../records/check.ts'
 import type { Project } from '../../records/project.ts'
 import { demo, find } from '../../testing/fit.ts'
-import { acceptRemedy } from '../../commands/accept.ts'
+import { acceptFix } from '../../commands/accept.ts'
 
 type Found = 'passed' | 'failed'
 /** The demo with used parts in its hydraulics: every point passed but those that are named, or left open. */
@@ -45,7 +45,7 @@ describe('used cylinders and boosters', () => {
     expect(found.remedies[0]).toMatchObject({ kind: 'piece', label: expect.stringMatching(/^Seal set for /) })
     const cured = demo()
     Object.assign(cured, structuredClone(project))
-    acceptRemedy(cured, cured.setups[0].id, found, found.remedies[0]!)
+    acceptFix(cured, cured.setups[0].id, found, found.remedies[0]!)
     expect(find(cured, 'used-hydraulics')!.verdict).toBe('needs')
     cured.setups[0].extras[0]!.owned = true
     expect(find(cured, 'used-hydraulics')!.verdict).toBe('fits')

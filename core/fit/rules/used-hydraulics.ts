@@ -1,5 +1,5 @@
 import type { Part } from '../../records/project.ts'
-import type { Judgement } from '../finding.ts'
+import type { Judgement } from '../interface-check.ts'
 import type { Rule } from '../rule.ts'
 import { inspectedPart } from './used-part.ts'
 

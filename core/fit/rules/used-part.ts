@@ -1,7 +1,7 @@
 import { inspected, inspectionOf } from '../../records/inspection.ts'
 import type { Part } from '../../records/project.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'
 
 /** A used part counts as sound only when every point of its inspection sheet was looked at. */
@@ -17,7 +17,7 @@ export const usedPart: Rule = {
 }
 
 /** What the inspection sheet of a part says; undefined where it has none. */
-export function inspectedPart(look: Look, part: Part, quantity: number): Judgement | undefined {
+export function inspectedPart(look: RuleInputs, part: Part, quantity: number): Judgement | undefined {
   const points = inspectionOf(part)
   if (points.length === 0) return undefined
   const at = { kind: 'part', partId: part.id, field: 'inspection' } as const

@@ -1,4 +1,4 @@
-import type { Piece } from '../piece.ts'
+import type { FixItem } from '../fix-item.ts'
 import type { Rule } from '../rule.ts'
 import { parseThread } from '../thread.ts'
 
@@ -19,7 +19,7 @@ export const wheelFastener: Rule = {
         { kind: 'car', axle: look.facts.axle, field: 'holdingThread' },
         `“${written}” lacks diameter or pitch: write it as M12 x 1.5.`,
       )
-    const seats = (sentence: string, label: string, piece: Piece) =>
+    const seats = (sentence: string, label: string, piece: FixItem) =>
       ({
         verdict: 'needs',
         safety: true,

@@ -1,11 +1,11 @@
 import type { PartOf } from '../../records/project.ts'
-import type { Judgement } from '../finding.ts'
-import type { Look } from '../look.ts'
+import type { Judgement } from '../interface-check.ts'
+import type { RuleInputs } from '../rule-inputs.ts'
 import { spacerInUse } from './on-the-hub.ts'
 
 /** A rule of the wheel on the hub, asked of the spacer between them too; what the spacer fails in speaks first. */
 export function withSpacer(
-  look: Look,
+  look: RuleInputs,
   judge: (part: PartOf<'wheel'> | PartOf<'spacer'> | undefined | null) => Judgement | undefined,
 ): Judgement | undefined {
   const wheel = judge(look.part('wheel'))

@@ -1,5 +1,5 @@
 import { CornerHeat } from './corner-heat.ts'
-import { steps, workJ, type DutySegment } from './duty.ts'
+import { steps, workJ, type CycleSegment } from './drive-cycle.ts'
 import { fluidC, type CornerNodes, type Temperatures } from './nodes.ts'
 
 export interface CornerRun {
@@ -18,7 +18,7 @@ export function cornerRun(
     start,
     ambientC,
     segments,
-  }: { nodes: CornerNodes; start: Temperatures; ambientC: number; segments: readonly Omit<DutySegment, 'kind'>[] },
+  }: { nodes: CornerNodes; start: Temperatures; ambientC: number; segments: readonly Omit<CycleSegment, 'kind'>[] },
   mostStepS?: number,
 ): CornerRun {
   const heat = new CornerHeat(nodes, start, ambientC)

@@ -5,13 +5,13 @@ import { axleForcePerMpa, pressurePerNewton } from '../../hydraulics/maths/syste
 import { CORNER_NODES } from '../../testing/corner-nodes.ts'
 import { runs } from '../../testing/runs.ts'
 import { randomSystem } from '../../testing/systems.ts'
-import { dutySegments, dutyWorkJ, owedN, repeatsOf, steps, workJ, type Duty, type DutyCar } from './duty.ts'
+import { cycleSegments, cycleWorkJ, owedN, repeatsOf, steps, workJ, type DriveCycle, type CycleCar } from './drive-cycle.ts'
 import { presentBoil, waterAfter } from './fluid.ts'
 import { enthalpy, IRON_HEAT } from './nodes.ts'
 import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
-const car: DutyCar = { massKg: 1150, resistanceN: 180, resistancePerV2: 0.4 }
+const car: CycleCar = { massKg: 1150, resistanceN: 180, resistancePerV2: 0.4 }
 const FADES = [
   [0, 0.36],
   [100, 0.42],
@@ -28,7 +28,7 @@ const axle = (forcePerMpaN: number, friction: SessionAxle['friction'] = FADES): 
 })
 const axles = { front: axle(2600), rear: axle(900) }
 const circuits: Circuits = { rearPerFront: 1, valve: undefined, mostFrontMpa: 12 }
-const laps: Duty = {
+const laps: DriveCycle = {
   kind: 'laps',
   laps: 8,
   zones: [
@@ -36,8 +36,8 @@ const laps: Duty = {
     { fromKmh: 150, toKmh: 60, decelG: 0.8, secondsToNext: 22 },
   ],
 }
-const run = (of = axles, duty: Duty = laps, to: Partial<Circuits> = {}, mass = car, ambientC = 20) =>
-  session(of, { ...circuits, ...to }, dutySegments(mass, duty), { startC: ambientC, ambientC })
+const run = (of = axles, duty: DriveCycle = laps, to: Partial<Circuits> = {}, mass = car, ambientC = 20) =>
+  session(of, { ...circuits, ...to }, cycleSegments(mass, duty), { startC: ambientC, ambientC })
 
 describe('duties', () => {
   test('the work of a segment is that of many small pieces of it', () => {
@@ -67,19 +67,19 @@ describe('duties', () => {
       { kind: 'roll', seconds: 3600, fromKmh: 40, toKmh: 170, forceN: 0, forcePerV2: 0 },
       { kind: 'roll', seconds: 7200, fromKmh: 50, toKmh: 50, forceN: 0, forcePerV2: 0 },
     ] as const
-    for (const segment of [...dutySegments(car, laps), ...long]) {
+    for (const segment of [...cycleSegments(car, laps), ...long]) {
       const { count, seconds, ms } = steps(segment)
       const all = Array.from({ length: count }, (_, i) => seconds(i))
       expect(all.reduce((sum, one) => sum + one, 0)).toBeCloseTo(segment.seconds, 9)
       expect([ms(0) * 3.6, ms(count) * 3.6].map((one) => Math.round(one * 1e6) / 1e6)).toEqual([segment.fromKmh, segment.toKmh])
       let sum = 0
       for (let i = 0; i < count; i += 1) sum += workJ(segment, ms(i), ms(i + 1), seconds(i))
-      expect(sum).toBeCloseTo(dutyWorkJ([segment]), 3)
+      expect(sum).toBeCloseTo(cycleWorkJ([segment]), 3)
     }
   })
   test('standing still takes time and no work', () => {
-    expect(dutySegments(car, { kind: 'parked', seconds: 600 })).toMatchObject([{ seconds: 600, forceN: 0 }])
-    expect(dutySegments(car, { kind: 'parked', seconds: 0 })).toEqual([])
+    expect(cycleSegments(car, { kind: 'parked', seconds: 600 })).toMatchObject([{ seconds: 600, forceN: 0 }])
+    expect(cycleSegments(car, { kind: 'parked', seconds: 0 })).toEqual([])
   })
 })
 
@@ -122,13 +122,13 @@ describe('a session', () => {
   test('all the work of the car goes into its four corners', () => {
     const { workJ: of, gone } = run(axles, laps, { mostFrontMpa: 40 })
     expect(gone).toBeUndefined()
-    expect((of.front + of.rear) / dutyWorkJ(dutySegments(car, laps))).toBeCloseTo(1, 9)
+    expect((of.front + of.rear) / cycleWorkJ(cycleSegments(car, laps))).toBeCloseTo(1, 9)
   })
   test('pads that fade ask for more pressure, until there is no more: then it ends, in that braking', () => {
     const many = { ...laps, laps: 60 }
     const { gone, peak, peakPressureMpa, ends } = run({ front: axle(2200), rear: axle(800) }, many, { mostFrontMpa: 10 })
     expect(gone).toBeDefined()
-    expect(dutySegments(car, many)[gone!.segment]!.kind).toBe('brake')
+    expect(cycleSegments(car, many)[gone!.segment]!.kind).toBe('brake')
     expect(ends).toHaveLength(gone!.segment)
     expect(peakPressureMpa).toBe(10)
     expect(peak.front.faceC).toBeGreaterThan(400)
@@ -159,7 +159,7 @@ describe('a session', () => {
     )
   })
   test('halving the step changes nothing by more than 0.1 degC', () => {
-    const segments = dutySegments(car, { ...laps, laps: 3 })
+    const segments = cycleSegments(car, { ...laps, laps: 3 })
     const [whole, half] = [undefined, 0.05].map((mostStepS) =>
       session(axles, { ...circuits, mostFrontMpa: 40 }, segments, { startC: 20, ambientC: 20, ...(mostStepS ? { mostStepS } : {}) }),
     )
@@ -169,7 +169,7 @@ describe('a session', () => {
     })
   })
   test('odd duties end in honest results: no zones, no time, braking at a stand, deep frost', () => {
-    const odd: Duty[] = [
+    const odd: DriveCycle[] = [
       { kind: 'laps', laps: 3, zones: [] },
       { kind: 'laps', laps: 1, zones: [{ fromKmh: 0, toKmh: 0, decelG: 0.8, secondsToNext: 0 }] },
       { kind: 'stops', fromKmh: 100, toKmh: 100, decelG: 0.8, count: 3, accelG: 0.3, cruiseSeconds: 0 },
@@ -221,7 +221,7 @@ describe('long sessions', () => {
     decelG: between(0.3, 1),
     secondsToNext: fc.oneof(between(5, 60), between(300, 3600)),
   })
-  const repeated: fc.Arbitrary<Duty> = fc.oneof(
+  const repeated: fc.Arbitrary<DriveCycle> = fc.oneof(
     fc.record({
       kind: fc.constant('laps' as const),
       laps: fc.integer({ min: 3, max: 25 }),
@@ -238,11 +238,11 @@ describe('long sessions', () => {
     }),
   )
   /** A session and every moment of it. */
-  const whole = (duty: Duty, repeats: ReturnType<typeof repeatsOf>) => {
+  const whole = (duty: DriveCycle, repeats: ReturnType<typeof repeatsOf>) => {
     const moments: [number, number, number, number][] = []
     const each = (seconds: number, segment: number, front: { ringC: number }, rear: { padC: number }) =>
       void moments.push([seconds, segment, front.ringC, rear.padC])
-    const found = session(axles, circuits, dutySegments(car, duty), { startC: 20, ambientC: 20, each, repeats })
+    const found = session(axles, circuits, cycleSegments(car, duty), { startC: 20, ambientC: 20, each, repeats })
     return { found, moments }
   }
   test('a stretch that ends as it began is put again and again: every moment, end and joule as if it were computed', () => {
@@ -287,10 +287,10 @@ describe('long sessions', () => {
   })
   test('the most that a file may hold takes a bounded number of steps', () => {
     const zones = Array.from({ length: 15 }, () => ({ fromKmh: 120, toKmh: 60, decelG: 0.7, secondsToNext: 3600 }))
-    const duty: Duty = { kind: 'laps', laps: 100, zones }
+    const duty: DriveCycle = { kind: 'laps', laps: 100, zones }
     let computed = 0
     const counting = { ...axles, front: { ...axles.front, get nodes() { return (computed += 1), CORNER_NODES } } } // prettier-ignore
-    session(counting, circuits, dutySegments(car, duty), { startC: 20, ambientC: 20, repeats: repeatsOf(duty) })
+    session(counting, circuits, cycleSegments(car, duty), { startC: 20, ambientC: 20, repeats: repeatsOf(duty) })
     // a second each would be five million and more
     expect(computed).toBeLessThan(200_000)
   })

@@ -2,7 +2,7 @@ import { throttle } from '../../hydraulics/maths/chain.ts'
 import type { Valve } from '../../hydraulics/maths/system.ts'
 import type { Axle } from '../../quantity/axle.ts'
 import { CornerHeat } from './corner-heat.ts'
-import { steps, workJ, type DutySegment, type Repeats } from './duty.ts'
+import { steps, workJ, type CycleSegment, type Repeats } from './drive-cycle.ts'
 import { fluidC, IRON_HEAT, specificHeat, type CornerNodes, type Temperatures } from './nodes.ts'
 
 /** W/(m K) of grey iron: what a rubbing face is hotter than its ring. */
@@ -85,7 +85,7 @@ export interface SessionOptions {
 export function session(
   axles: Readonly<Record<Axle, SessionAxle>>,
   circuits: Circuits,
-  segments: readonly DutySegment[],
+  segments: readonly CycleSegment[],
   { startC, ambientC, each, mostStepS, coarser, repeats }: SessionOptions,
 ): Session {
   const front = new Side(axles.front, startC, ambientC)
@@ -98,7 +98,7 @@ export function session(
   /** Steps of the stretch that is being driven, kept as soon as it may be the last that is computed. */
   let record: Kept[] | undefined
   /** Goes a step; where the pressure is not enough, as far as it is. */
-  const go = (segment: DutySegment, at: number, from: number, to: number, stepS: number): boolean => {
+  const go = (segment: CycleSegment, at: number, from: number, to: number, stepS: number): boolean => {
     const braking = segment.forceN > 0
     const work = braking ? workJ(segment, from, to, stepS) : 0
     let pressureMpa = 0
@@ -121,7 +121,7 @@ export function session(
     record?.push({ seconds, segment: at, front: { ...front.now }, rear: { ...rear.now }, pressureMpa })
     return true
   }
-  const drive = (segment: DutySegment, at: number): boolean => {
+  const drive = (segment: CycleSegment, at: number): boolean => {
     const { count, seconds: stepS, ms } = steps(segment, mostStepS, coarser)
     for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS(i))) return false
     ends.push({ front: front.heat.now(), rear: rear.heat.now() })
@@ -146,9 +146,9 @@ export function session(
     seconds += times * lastS
     for (const side of [front, rear]) {
       const { inJ, outJ: before } = side === front ? start.front : start.rear
-      const { ledger } = side.heat
-      ledger.inJ += times * (ledger.inJ - inJ)
-      ledger.outJ += times * (ledger.outJ - before)
+      const { ledger: keyFigures } = side.heat
+      keyFigures.inJ += times * (keyFigures.inJ - inJ)
+      keyFigures.outJ += times * (keyFigures.outJ - before)
     }
   }
   let stopped = -1

@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
-import type { BrakingZone } from './duty.ts'
+import type { BrakingZone } from './drive-cycle.ts'
 
 /** One moment of a speed trace. */
 export type TracePoint = readonly [seconds: number, kmh: number]

@@ -1,5 +1,5 @@
 import { chain, unboost, type Chain } from './chain.ts'
-import { pedalForceForRoadForce } from './effort.ts'
+import { pedalForceForRoadForce } from './pedal-force.ts'
 import { STOCK_BORES_MM } from './same-feel.ts'
 import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
 import { axleFluidMm3, circuitStrokesMm, rodStrokeMm, strokeMm, type FluidTaker } from './travel.ts'

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { boost, chain, throttle, unboost } from './chain.ts'
 import { meanRadiusMm, uniformPressureRadiusMm } from './effective-radius.ts'
-import { pedalForceForRoadForce, stopOf } from './effort.ts'
+import { pedalForceForRoadForce, invertChain } from './pedal-force.ts'
 import { nearestStockBoreMm, sameFeelBoreMm, STOCK_BORES_MM } from './same-feel.ts'
 import type { AxleBrake, BrakeSystem } from './system.ts'
 import { axleFluidMm3, strokeMm } from './travel.ts'
@@ -69,7 +69,7 @@ describe('from the pedal to the road', () => {
   test('the axles share a force at the road as the chain shares it at the foot', () => {
     fc.assert(
       fc.property(anySystem, number(1, 20_000), (system, roadForceN) => {
-        const stop = stopOf(system)(roadForceN)
+        const stop = invertChain(system)(roadForceN)
         if (!stop) return
         const { front, rear } = chain(system, stop.pedalForceN)
         expect(Math.abs(stop.frontN - front.forceN)).toBeLessThanOrEqual(1e-7 * roadForceN)
@@ -81,7 +81,7 @@ describe('from the pedal to the road', () => {
   })
   test('a valve that is all but shut is as good as shut', () => {
     const shut = (slope: number): BrakeSystem => ({ ...plain(), valve: { kneeMpa: 0, slope }, rear: { ...plain().rear, sealMpa: 0.2 } })
-    for (const slope of [1e-307, 1e-12]) expect(stopOf(shut(slope))(3000)).toEqual(stopOf(shut(0))(3000))
+    for (const slope of [1e-307, 1e-12]) expect(invertChain(shut(slope))(3000)).toEqual(invertChain(shut(0))(3000))
   })
   test('shares stay between none and all, and are unknown only where nothing acts', () => {
     fc.assert(

@@ -15,7 +15,7 @@ import { useProjectStore } from '~/stores/project'
 import { useBalance } from '~/composables/balance'
 import { useFieldFocus } from '~/composables/field-focus'
 import { useView } from '~/composables/view'
-import { useDoubts } from '~/composables/doubts'
+import { useUncertainty } from '~/composables/uncertainty'
 import { useWorkbench } from '~/composables/workbench'
 
 const store = useProjectStore()
@@ -99,7 +99,7 @@ const setDecel = (figure: Figure | undefined) =>
 const set = <K extends 'effectiveRadius' | 'areaCounting'>(key: K, value: Preferences[K]) =>
   store.edit('Change preference', (draft) => void (draft.preferences[key] = value))
 
-const { doubt } = useDoubts()
+const { doubt } = useUncertainty()
 const headline = computed(() => {
   const of100 = doubt.value?.setupId === report.value?.setupId ? doubt.value?.frontFirstOf100 : undefined
   return report.value && orderHeadline(report.value, of100)

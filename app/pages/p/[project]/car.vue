@@ -54,7 +54,7 @@ const rename = (text: string) => {
       @change="change"
       @several="several"
     />
-    <UsesSaid :uses="car.uses" :units="units" />
+    <UsesNote :uses="car.uses" :units="units" />
     <div class="axles">
       <section v-for="axle in AXLES" :key="axle">
         <h2>{{ axle === 'front' ? 'Front hub and tyre' : 'Rear hub and tyre' }}</h2>

@@ -13,7 +13,7 @@ const view = useView(VIEWS)
 <template>
   <div>
     <ViewTabs step="heat" :views="VIEWS" :current="view" label="Views of the heat" />
-    <HeatLevers v-if="view === 'help'" />
+    <HeatAdjustments v-if="view === 'help'" />
     <HeatReadings v-else-if="view === 'read'" />
     <OneStop v-else-if="view === 'stop'" />
     <HeatSession v-else />

@@ -17,7 +17,7 @@ const view = useView(VIEWS)
   <div>
     <ViewTabs step="prove" :views="VIEWS" :current="view" label="Views of the logbook" />
     <LazyLogBook v-if="view === 'log'" />
-    <LazyLockSightings v-else-if="view === 'locks'" />
+    <LazyLockUpObservations v-else-if="view === 'locks'" />
     <LazyWearLog v-else-if="view === 'wear'" />
     <template v-else-if="view === 'gauges'">
       <LazyLastBars />

@@ -1,6 +1,0 @@
-import type { Axle, AxleSlot, HydraulicSlot, Part } from '../records/project.ts'
-
-/** A place that takes a part: "front.caliper", "masterCylinder". */
-export type PlaceName = `${Axle}.${AxleSlot}` | HydraulicSlot
-/** What stands in each place; null: nothing on purpose, undefined: not known. */
-export type Filling = Partial<Record<PlaceName, Part | null | undefined>>
