@@ -8,7 +8,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'build', 'setup=balanced&view=order')
   await expect(page.getByTestId('build-says')).toContainText('10 of 32 done. Next: 11. Front: fit the calipers dry')
-  await expect(page.getByTestId('torques-open')).toContainText('8 tightening torques are not entered')
+  await expect(page.getByTestId('torques-open')).toContainText('7 tightening torques are not entered')
   await fitsTheWindow(page)
   // targets are large enough for a thumb
   const size = await page.locator('[data-step="front.caliper"] .el-checkbox').boundingBox()
@@ -17,7 +17,7 @@ test('the balanced setup on a phone to the first drive: a torque is typed, a lea
   const torque = page.locator('[data-step="front.caliper"] [data-torque="front.caliper"]')
   await torque.getByLabel('Calipers, front, torque').fill('85')
   await torque.getByLabel('Calipers, front, torque').press('Enter')
-  await expect(page.getByTestId('torques-open')).toContainText('7 tightening torques')
+  await expect(page.getByTestId('torques-open')).toContainText('6 tightening torques')
   await expect(torque).toContainText('Enter its source.')
   await torque.getByLabel('Calipers, front: read from').fill('Kit sheet, page 2')
   await torque.getByLabel('Calipers, front: read from').press('Enter')

@@ -58,7 +58,7 @@ test('budget, sale of the old parts, a season and when the dearer option has pai
   await page.getByRole('link', { name: 'Season', exact: true }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('12 ± 2')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')
-  await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least EUR\u00a057')
+  await expect(page.getByRole('heading', { name: /A season/ })).toContainText('at least EUR\u00a0109')
   await page.getByRole('tab', { name: 'Current car' }).click()
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').fill('4')
   await row(page, 'wear', 'frontPads').getByLabel('Events that front pads last').press('Enter')

@@ -113,7 +113,7 @@ function holdProbe() {
           label="Of the"
           data-test="read-lump"
           :value="lump"
-          :options="(Object.keys(READ_LUMPS) as ReadLump[]).map((value) => ({ value, label: READ_LUMPS[value] }))"
+          :options="(Object.keys(READ_NODES) as ReadNode[]).map((value) => ({ value, label: READ_NODES[value] }))"
           @change="lump = $event"
       /></FieldItem>
       <FieldItem label="By" help="Paint and strips show the highest temperature; other methods show the present one."
@@ -153,13 +153,13 @@ function holdProbe() {
       <ul class="log" data-test="heat-log">
         <li v-for="{ one, used, setup: name, duty: drive } in log" :key="one.id">
           <span
-            ><strong class="num">{{ c(one.readC) }}</strong> {{ READ_LUMPS[one.lump] }}, {{ one.axle }}, by
+            ><strong class="num">{{ c(one.readC) }}</strong> {{ READ_NODES[one.lump] }}, {{ one.axle }}, by
             {{ TEMPERATURE_METHODS[one.method].label }}<span class="soft small">; {{ one.date }}, {{ name }}, {{ drive }}</span
             ><br /><span class="small" :class="used?.used ? 'tone-fits' : 'soft'">{{
               used ? used.words : 'Measured with other parts than this setup’s.'
             }}</span></span
           >
-          <ElButton text :aria-label="`Remove the temperature of ${one.date}, ${READ_LUMPS[one.lump]}`" @click="forget(one.id)">
+          <ElButton text :aria-label="`Remove the temperature of ${one.date}, ${READ_NODES[one.lump]}`" @click="forget(one.id)">
             <Icon name="tabler:trash" size="16" />
           </ElButton>
         </li>
@@ -168,7 +168,7 @@ function holdProbe() {
     <section>
       <h2>Simulated temperature probe</h2>
       <p class="soft small">
-        Simulated probe on the {{ READ_LUMPS[lump] }}, {{ axle }}, after this session, on a car that cools slightly better than usual. Wait
+        Simulated probe on the {{ READ_NODES[lump] }}, {{ axle }}, after this session, on a car that cools slightly better than usual. Wait
         until the reading is steady.
       </p>
       <div class="entry">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
 import type { WayId } from '#core/records/way-ids.ts'
-import { figuresFrom, WAYS, type Asked, type Way } from '#core/records/ways.ts'
+import { figuresFrom, WAYS, type Asked, type Derivation } from '#core/records/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
@@ -10,7 +10,7 @@ import type { UnitChoice } from '#core/quantity/units.ts'
 const props = defineProps<{ way: WayId; label: string; values: object; units: UnitChoice }>()
 const emit = defineEmits<{ several: [values: Record<string, Figure | Figure[]>]; enter: [] }>()
 const id = useId()
-const way = computed((): Way => WAYS[props.way])
+const way = computed((): Derivation => WAYS[props.way])
 const asked = computed(() => Object.entries<Asked>(way.value.asks)[0]!)
 const known = computed(() => way.value.makes.map((field) => (props.values as Record<string, Figure | undefined>)[field]))
 const given = computed(() => {

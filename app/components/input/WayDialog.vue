@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { WayId } from '#core/records/way-ids.ts'
-import { figuresFrom, madeIn, WAYS, type Asked, type Way } from '#core/records/ways.ts'
+import { figuresFrom, madeIn, WAYS, type Asked, type Derivation } from '#core/records/ways.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { editQuantity, formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
@@ -10,7 +10,7 @@ import type { UnitChoice } from '#core/quantity/units.ts'
 /** A figure worked out from others: what is asked for, the formula, and what comes out while it is typed. */
 const props = defineProps<{ way: WayId; figure: Figure | undefined; units: UnitChoice; label: string }>()
 const emit = defineEmits<{ made: [figures: Record<string, Figure | Figure[]>]; close: [] }>()
-const way = computed((): Way => WAYS[props.way])
+const way = computed((): Derivation => WAYS[props.way])
 const asks = computed(() => Object.entries<Asked>(way.value.asks))
 const before = props.figure?.madeOf?.way === props.way ? props.figure.madeOf.given : {}
 const texts = ref<Record<string, string>>(
