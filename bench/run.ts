@@ -120,7 +120,14 @@ say(
 // a verdict with its uncertainty: two outlines of a caliper, a measured wheel
 const DRAWS = 20_000
 const measured = caliperShape(40)
-const screw = { name: 'bleed screw', points: [[-60, 157], [-57, 163], [-52, 157]] as [number, number][] } // prettier-ignore
+const screw = {
+  name: 'bleed screw',
+  points: [
+    [-60, 157],
+    [-57, 163],
+    [-52, 157],
+  ] as [number, number][],
+}
 const outlined = prepareCaliper([...measured, screw])
 const profiled = prepareWheel(wheelShape(40))
 for (const [name, spacerMm, uMm] of [

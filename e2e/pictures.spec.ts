@@ -3,7 +3,7 @@ import { encode } from 'fast-png'
 import type { Locator, Page } from '@playwright/test'
 import { apply, homographyOf, type Homography, type Pair } from '../core/vision/homography.ts'
 import { MARKS, type Mm } from '../core/vision/sheet.ts'
-import { takePicture, type Camera, type Light, type Scene } from '../core/vision/simulated-camera.ts'
+import { takePicture, type Camera, type CameraLight, type Scene } from '../core/vision/simulated-camera.ts'
 import type { WheelProfile } from '../core/records/field.ts'
 import {
   choose,
@@ -20,7 +20,7 @@ import {
 } from './support.ts'
 
 const CAMERA: Camera = { width: 1600, height: 1200, focal35Mm: 26, distanceMm: 420, tiltDeg: 18, azimuthDeg: 240, turnDeg: 122, lens: 0.02 }
-const LIGHT: Light = { blurPx: 0.9, noise: 3, slope: 0.15 }
+const LIGHT: CameraLight = { blurPx: 0.9, noise: 3, slope: 0.15 }
 /** Grain without a generator: the same each time. */
 function grain(): () => number {
   let seed = 11

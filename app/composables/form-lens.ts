@@ -7,7 +7,7 @@ import { useUncertainty } from './uncertainty.ts'
 import { useWorkbench } from './workbench.ts'
 
 /** Questions whose answers are figures: for these a form knows what is needed. */
-export const FIGURED: readonly QuestionId[] = ['clears', 'balanced', 'lasts']
+const FIGURED: readonly QuestionId[] = ['clears', 'balanced', 'lasts']
 
 /** How forms are read: by their headings, or by what they are to an answer; and what of them is searched for. */
 export const useFormLens = createSharedComposable(() => {

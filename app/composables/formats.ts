@@ -6,7 +6,7 @@ import type { TakenReports } from '#core/formats/fit-reports-text.ts'
 import type { DxfLayer, DxfPlacing, ReadDxf } from '#core/formats/dxf-read.ts'
 import type { Paper, TemplateOptions } from '#core/formats/template.ts'
 import type { NamedOutline } from '#core/records/field.ts'
-import type { FormatsApi, Placed } from '../workers/formats.worker.ts'
+import type { FormatsApi, PlacedTemplate } from '../workers/formats.worker.ts'
 
 /** A file that keeps the reader busy longer than this is given up, ms. */
 const PATIENCE_MS = 20_000
@@ -16,8 +16,8 @@ const SHOW_AFTER_MS = 800
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
 
 /** What came of a file, or in one sentence why nothing did. */
-export type FromFile<T> = { ok: true; value: T } | NotRead
-export interface NotRead {
+type FromFile<T> = { ok: true; value: T } | NotRead
+interface NotRead {
   ok: false
   /** With the file's name in front. */
   message: string
@@ -85,8 +85,8 @@ export const useFormats = createSharedComposable(() => {
       if (!found.ok) return found
       return found.value.ok ? found.value : { ok: false, message: `${file.name.slice(0, 80)}: ${found.value.message}` }
     },
-    async place(layers: readonly DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): Promise<Placed> {
-      const found = await from('The drawing', (api) => api.placeDxf(plain([...layers]), placing, kind) as Promise<Placed>)
+    async place(layers: readonly DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): Promise<PlacedTemplate> {
+      const found = await from('The drawing', (api) => api.placeDxf(plain([...layers]), placing, kind) as Promise<PlacedTemplate>)
       return found.ok ? found.value : found
     },
     write: (outlines: readonly Pick<NamedOutline, 'name' | 'points'>[]) =>

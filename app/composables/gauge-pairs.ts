@@ -3,12 +3,12 @@ import { ref, shallowRef, watch } from 'vue'
 import { useProjectStore } from '../stores/project.ts'
 import { dropDraft, keepDraft, readDraft } from '../storage/drafts.ts'
 
-type Pair = [front: number, rear: number]
+type GaugePair = [front: number, rear: number]
 
 /** Pressure pairs that were read and not kept in the log yet: they outlast a look at another page, and a reload. */
 export const useGaugePairs = createSharedComposable(() => {
   const store = useProjectStore()
-  const pairs = shallowRef<Pair[]>([])
+  const pairs = shallowRef<GaugePair[]>([])
   const track = ref('')
   /** The pair that is being typed. */
   const front = ref('')
@@ -23,7 +23,7 @@ export const useGaugePairs = createSharedComposable(() => {
       kept = undefined
     }
     const { pairs: read, track: at, front: a, rear: b } = (kept ?? {}) as Record<string, unknown>
-    const isPair = (one: unknown): one is Pair => Array.isArray(one) && one.length === 2 && one.every((mpa) => Number.isFinite(mpa))
+    const isPair = (one: unknown): one is GaugePair => Array.isArray(one) && one.length === 2 && one.every((mpa) => Number.isFinite(mpa))
     pairs.value = Array.isArray(read) ? read.filter(isPair).slice(0, 50) : []
     const words = (value: unknown) => (typeof value === 'string' ? value.slice(0, 120) : '')
     ;[track.value, front.value, rear.value] = [words(at), words(a), words(b)]

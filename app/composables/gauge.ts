@@ -6,7 +6,7 @@ import { keyboardGauge } from '../gauge/keyboard-gauge.ts'
 import { simulatedGauge, type GaugeFault } from '../gauge/simulated-gauge.ts'
 
 /** A field that takes readings while it has the focus, or had it last. */
-export interface GaugeField {
+interface GaugeField {
   label: string
   take(valueMm: number): void
 }

@@ -8,7 +8,7 @@ import type { HeatReport } from '#core/heat/heat-report.ts'
 import { cyclesOf, cycleFor } from '#core/heat/drive-cycles.ts'
 import type { Project } from '#core/records/project.ts'
 import type { Onward } from '../workers/evaluate.worker.ts'
-import type { Figures } from '../workers/figures.ts'
+import type { WorkerFigures } from '../workers/figures.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
@@ -34,7 +34,7 @@ export function useCycle() {
 /** Something computed of the setup that is looked at over the driving chosen, in the worker; the latest wins. */
 function useOverDuty<T>(
   what: string,
-  compute: (of: Figures, project: Project, setupId: string, dutyId: string, onward: Onward) => Promise<T | undefined>,
+  compute: (of: WorkerFigures, project: Project, setupId: string, dutyId: string, onward: Onward) => Promise<T | undefined>,
 ) {
   const store = useProjectStore()
   const { setup } = useWorkbench()

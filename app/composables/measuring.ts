@@ -21,10 +21,10 @@ export const LOOSE_FIELDS: Readonly<Record<string, FigureField>> = {
   protrusionNewMm: length('New caliper beyond mounting face', -150, 200),
   gapMm: length('Minimum clearance measured', -20, 100),
 }
-type Loose = Draft<Record<string, unknown>>
+type AnyRecord = Draft<Record<string, unknown>>
 
 /** Writes a field, or takes it away when there is nothing to write. */
-function put(target: Loose, key: string, value: unknown): void {
+function put(target: AnyRecord, key: string, value: unknown): void {
   if (value === undefined) Reflect.deleteProperty(target, key)
   else target[key] = value
 }
@@ -106,18 +106,18 @@ export function useMeasuring() {
     store.edit(`Measure: ${fieldOf(field)?.label.toLowerCase() ?? 'points'}`, (draft) => {
       if (on === 'byDifference' || on === 'trialFit') {
         const target = draft.setups.find((one) => one.id === setup.value?.id)![axle.value]
-        if (on === 'trialFit') put(target as Loose, 'trialFit', value && trialWith(value as Figure))
+        if (on === 'trialFit') put(target as AnyRecord, 'trialFit', value && trialWith(value as Figure))
         else {
-          put((target.byDifference ??= {}) as Loose, field, value)
+          put((target.byDifference ??= {}) as AnyRecord, field, value)
           if (Object.keys(target.byDifference).length === 0) delete target.byDifference
         }
       } else if (on === 'carAxle') {
         const target = draft.car[axle.value]
-        put(target as Loose, field, value)
+        put(target as AnyRecord, field, value)
         const hat = resolved.value?.rotor?.hatThicknessMm
         if (field === 'objects' && value !== undefined && hat) target.objectsTakenWithHatMm ??= { ...hat }
       } else {
-        const target = draft.parts.find((one) => one.id === part.value?.id) as Loose | undefined
+        const target = draft.parts.find((one) => one.id === part.value?.id) as AnyRecord | undefined
         if (!target) return
         put(target, field, value)
         if (value !== undefined) taken(target, field)
@@ -125,7 +125,7 @@ export function useMeasuring() {
     })
   }
   /** What follows from a figure that was measured: which outline is in use, and which guess of its doubt is outdone. */
-  function taken(target: Loose, field: string): void {
+  function taken(target: AnyRecord, field: string): void {
     if (field === 'outlines') target.outlineFrom = 'points'
     else if (sheet.value.id === 'caliperQuick' && field !== 'rotorEdgeToTallestMm') target.outlineFrom ??= 'quick'
     if (field === 'faceMm' || field === 'outlines') Reflect.deleteProperty(target, 'uAxialMm')

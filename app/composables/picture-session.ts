@@ -8,8 +8,8 @@ import { barsDisagree, type Printed } from '#core/vision/printed.ts'
 import { BAR_MM } from '#core/vision/sheet.ts'
 import { ofDrawing, printedBar, USUAL_HEIGHT } from '#core/vision/sentences.ts'
 import type { Traced } from '#core/vision/snap.ts'
-import type { Drawn } from '#core/vision/simulated-camera.ts'
-import type { Asked, AskedScale, Open, Outlined, ReadMarks } from '../workers/picture.worker.ts'
+import type { DrawnScene } from '#core/vision/simulated-camera.ts'
+import type { PictureRequest, AskedScale, OpenPicture, Outlined, ReadMarks } from '../workers/picture.worker.ts'
 import { usePicture } from './picture.ts'
 import { useTracing } from './tracing.ts'
 
@@ -21,8 +21,6 @@ export const LIES = {
   drawing: 'A drawing or scan, no sheet',
 } as const
 export type Lies = keyof typeof LIES
-
-export type PxHandle = `mark-${number}` | `scale-${number}` | `axis-${number}` | `seat-${number}` | `place-${number}`
 
 /** From a picture to an outline: what millimetres are told by, where axis and seat are, and the line as it is traced. */
 export function usePictureSession(profile: () => boolean) {
@@ -80,7 +78,7 @@ export function usePictureSession(profile: () => boolean) {
     seatPx.value = [at(0.6, 0.8), at(0.6, 0.2)]
     pointed.value = {}
   }
-  async function begin(opened: Open): Promise<void> {
+  async function begin(opened: OpenPicture): Promise<void> {
     if (!opened.ok) return void (message.value = opened.message)
     message.value = ''
     stage.value = 'scale'
@@ -110,7 +108,7 @@ export function usePictureSession(profile: () => boolean) {
     (drawing) => void (!drawing && !found.value && look()),
   )
   const open = async (file: File, page?: number): Promise<void> => begin(await picture.open(file, page))
-  const example = async (drawn: Drawn[]): Promise<void> => {
+  const example = async (drawn: DrawnScene[]): Promise<void> => {
     // its printer is exact
     Object.assign(state, { lies: 'sheet', barWith: 'digitalCaliper', acrossMm: BAR_MM, alongMm: BAR_MM })
     await begin(await picture.example(drawn))
@@ -200,7 +198,7 @@ export function usePictureSession(profile: () => boolean) {
       ? { by: 'sheet', laid: state.lies !== 'sheet', mirrored: state.mirrored }
       : { by: 'clicks', axis: axisPx.value as unknown as [Px, Px], seat: seatPx.value as unknown as [Px, Px], mirrored: state.mirrored },
   )
-  const asked = computed((): Asked<WheelTag> => ({
+  const asked = computed((): PictureRequest<WheelTag> => ({
     scale: scale.value,
     datum: datum.value,
     stretches: tracing.stretches.value,

@@ -2,9 +2,9 @@ import { wrap, type Remote } from 'comlink'
 import { onScopeDispose, ref, shallowRef, toRaw } from 'vue'
 import type { Px } from '#core/vision/grey.ts'
 import type { FourMarks } from '#core/vision/marks.ts'
-import type { Drawn } from '#core/vision/simulated-camera.ts'
+import type { DrawnScene } from '#core/vision/simulated-camera.ts'
 import type { Traced } from '#core/vision/snap.ts'
-import type { Asked, Open, Opened, PictureApi } from '../workers/picture.worker.ts'
+import type { PictureRequest, OpenPicture, Opened, PictureApi } from '../workers/picture.worker.ts'
 
 /** A picture that keeps the reader busy longer than this is given up, ms. */
 const PATIENCE_MS = 30_000
@@ -32,16 +32,16 @@ export function usePicture() {
   }
   onScopeDispose(close)
 
-  async function taken(name: string, work: (api: Remote<PictureApi>) => Promise<Open>): Promise<Open> {
+  async function taken(name: string, work: (api: Remote<PictureApi>) => Promise<OpenPicture>): Promise<OpenPicture> {
     busy.value = true
-    const given = new Promise<Open>((done) => {
+    const given = new Promise<OpenPicture>((done) => {
       stopped = () => done({ ok: false, message: `${name} was left. Nothing was changed.` })
     })
     const late = setTimeout(() => {
       close()
     }, PATIENCE_MS)
     const found = await Promise.race([
-      work(start()).catch((error: unknown): Open => ({
+      work(start()).catch((error: unknown): OpenPicture => ({
         ok: false,
         message: `${name} cannot be read: ${((error as Error).message ?? 'an unknown fault').slice(0, 160)}. Nothing was changed.`,
       })),
@@ -61,16 +61,17 @@ export function usePicture() {
     shown,
     busy,
     close,
-    open: (file: File, page = 1): Promise<Open> =>
-      taken(file.name.slice(0, 80), (api) => api.open(file, file.name.slice(0, 80), page) as Promise<Open>),
-    example: (drawn: Drawn[]): Promise<Open> => taken('The example', (api) => api.example(plain(drawn)) as Promise<Open>),
+    open: (file: File, page = 1): Promise<OpenPicture> =>
+      taken(file.name.slice(0, 80), (api) => api.open(file, file.name.slice(0, 80), page) as Promise<OpenPicture>),
+    example: (drawn: DrawnScene[]): Promise<OpenPicture> =>
+      taken('The example', (api) => api.example(plain(drawn)) as Promise<OpenPicture>),
     findMarks: () => start().findMarks(),
     readMarks: (marks: FourMarks, exact: boolean) => start().readMarks(plain(marks), exact),
     snap: (px: Px, reachPx: number, what: Traced, linePx: number) => start().snap(plain(px), reachPx, what, linePx),
     follow: (from: Px, to: Px, what: Traced, linePx: number) => start().follow(plain(from), plain(to), what, linePx),
     piece: (px: Px, sizePx: number, by: number) => start().piece(plain(px), sizePx, by),
-    outline: <Tag extends string>(asked: Asked<Tag>) => start().outline(plain(asked)),
-    behind: (asked: Asked, points: [number, number][]) => start().behind(plain(asked), plain(points)),
+    outline: <Tag extends string>(asked: PictureRequest<Tag>) => start().outline(plain(asked)),
+    behind: (asked: PictureRequest, points: [number, number][]) => start().behind(plain(asked), plain(points)),
   }
 }
 export type Picture = ReturnType<typeof usePicture>

@@ -51,7 +51,7 @@ export function rowsOf(value: readonly NamedOutline[] | WheelProfile | undefined
   }))
 }
 
-export interface RowProblem {
+interface RowProblem {
   line: number
   row: number
   cell: 'z' | 'r'

@@ -206,7 +206,16 @@ describe('points that nobody read', () => {
 })
 
 describe('outlines', () => {
-  const TWO: NamedOutline[] = [...BODY, { name: 'hose', points: [[0, 90], [5, 95]] }] // prettier-ignore
+  const TWO: NamedOutline[] = [
+    ...BODY,
+    {
+      name: 'hose',
+      points: [
+        [0, 90],
+        [5, 95],
+      ],
+    },
+  ]
   test('a further one is added empty, and handed on when it is whole', () => {
     const { add, left, handed, at, value } = table(BODY)
     add('bleed screw')

@@ -6,7 +6,7 @@ import type { UnitChoice } from '#core/quantity/units.ts'
 import { emptyRow, rowsOf, takeRows, type PointLine } from './point-rows.ts'
 
 export type PointCell = 'z' | 'r'
-type Points = NamedOutline[] | WheelProfile | undefined
+type TablePoints = NamedOutline[] | WheelProfile | undefined
 
 /** Two texts of one place differ by no more than their last digit, mm. */
 const SAME_MM = 0.002
@@ -26,8 +26,8 @@ function tracedOf(before: NamedOutline | WheelProfile | undefined, points: reado
   }
 }
 
-interface Options {
-  value(): Points
+interface PointTableOptions {
+  value(): TablePoints
   profile(): boolean
   units(): UnitChoice
   /** Added to each radius that is typed, mm: half the register where radii are read from its edge. */
@@ -37,7 +37,7 @@ interface Options {
   instrument: InstrumentId
   /** Where rows that are not whole yet outlast a reload. */
   draft?: { read(): string | undefined; keep(text: string): void; drop(): void }
-  change(value: Points): void
+  change(value: TablePoints): void
 }
 
 interface Waiting {
@@ -60,7 +60,7 @@ function waitingIn(text: string | undefined, over: string): PointLine[] | undefi
  * Measured points as a table of texts: a line an outline, a row a point, a cell its readings. What is whole is handed on
  * as points; what is not waits in the table with its problems.
  */
-export function usePointTable(options: Options) {
+export function usePointTable(options: PointTableOptions) {
   const lines = ref<PointLine[]>([])
   /** The outline in hand. */
   const at = ref(0)
@@ -73,7 +73,7 @@ export function usePointTable(options: Options) {
 
   /** Pictures aside: they are long, and change with the points. */
   const key = (value: unknown) => JSON.stringify(value ?? null, (name, one: unknown) => (name === 'picture' ? undefined : one))
-  const over = (value: Points) => `${options.units().length} ${key(value)}`
+  const over = (value: TablePoints) => `${options.units().length} ${key(value)}`
   /** A figure of the table's unit as the text of a cell. */
   const cellText = (mm: number) => rowsOf([{ name: '', points: [[mm, 0]] }], options.units())[0]!.rows[0]!.z
 
@@ -114,7 +114,7 @@ export function usePointTable(options: Options) {
   function wait(): void {
     options.draft?.keep(JSON.stringify({ over: over(options.value()), lines: lines.value } satisfies Waiting))
   }
-  function hand(next: Points): void {
+  function hand(next: TablePoints): void {
     sent = key(next)
     options.draft?.drop()
     options.change(next)
@@ -127,7 +127,7 @@ export function usePointTable(options: Options) {
       .filter((one) => one.points.length >= 2)
     const value = options.value()
     const before = (at: number | undefined) => (at === undefined || !value ? undefined : Array.isArray(value) ? value[at] : value)
-    let next: Points
+    let next: TablePoints
     if (whole.length === 0) next = undefined
     else if (options.profile()) {
       const { points, readings, instrument: used, rows: from } = whole[0]!

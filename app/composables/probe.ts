@@ -1,6 +1,6 @@
 import { onBeforeUnmount, ref } from 'vue'
 import { newId } from './new-id.ts'
-import { simulatedProbe, type ProbeFault } from '../gauge/simulated-probe.ts'
+import { simulatedProbe, type SimulatedProbeFault } from '../gauge/simulated-probe.ts'
 
 /** The temperature probe in hand: what it shows, and what it sends. */
 export function useProbe(taken: (readC: number) => void) {
@@ -37,7 +37,7 @@ export function useProbe(taken: (readC: number) => void) {
     shownC,
     trouble,
     turn,
-    hold: (truthC: number, fault: ProbeFault) => tell(() => probe.hold(truthC, fault)),
+    hold: (truthC: number, fault: SimulatedProbeFault) => tell(() => probe.hold(truthC, fault)),
     send: () => tell(() => probe.send()),
   }
 }

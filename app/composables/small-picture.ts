@@ -5,7 +5,7 @@ const MOST_BYTES = 40e6
 /** As text in the project file. */
 const MOST_SIGNS = 150_000
 
-export type SmallPicture = { ok: true; picture: string } | { ok: false; message: string }
+type SmallPicture = { ok: true; picture: string } | { ok: false; message: string }
 
 /** A picture made small enough to be kept in the project: a JPEG as a data address. It is never sent anywhere. */
 export async function smallPicture(file: File): Promise<SmallPicture> {

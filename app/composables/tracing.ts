@@ -4,7 +4,7 @@ import type { Px } from '#core/vision/grey.ts'
 import type { Stretch } from '#core/vision/outline.ts'
 
 /** A place that was pointed at, and the way to it from the one before. */
-export interface Anchor<Tag extends string> {
+interface Anchor<Tag extends string> {
   px: Px
   snapped: boolean
   /** How well it was pointed at, px of the picture. */
@@ -16,7 +16,7 @@ export interface Anchor<Tag extends string> {
 }
 type Anchors<Tag extends string> = readonly Anchor<Tag>[]
 
-interface Options<Tag extends string> {
+interface TracingOptions<Tag extends string> {
   /** The strongest line or edge near a place; undefined where there is none, or none is wanted. */
   snap(px: Px): Promise<Px | undefined>
   /** The line from one place to another; undefined where it is not to be followed. */
@@ -29,7 +29,7 @@ interface Options<Tag extends string> {
 const same = (a: Px, b: Px) => a[0] === b[0] && a[1] === b[1]
 
 /** A line that is traced place by place: with a way back and forth again through all that was done. */
-export function useTracing<Tag extends string>(options: Options<Tag>) {
+export function useTracing<Tag extends string>(options: TracingOptions<Tag>) {
   const history = shallowRef<Anchors<Tag>[]>([[]])
   const at = ref(0)
   const message = ref('')

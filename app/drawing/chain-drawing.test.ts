@@ -5,7 +5,7 @@ import { AXLES } from '#core/records/project.ts'
 import { chainBody } from '#core/hydraulics/chain-body.ts'
 import { chainPicture } from '#core/hydraulics/chain-picture.ts'
 import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
-import { chainLayout, drawnBrake, drawnFoot, PX_PER_MM, WHEEL_PX_PER_MM, type Box } from './chain-drawing.ts'
+import { chainLayout, drawnBrake, drawnFoot, PX_PER_MM, WHEEL_PX_PER_MM, type DrawnBox } from './chain-drawing.ts'
 
 const hydraulics = hydraulicsOf(DEMO_PROJECT, 'balanced')
 const body = chainBody(hydraulics)!
@@ -40,7 +40,7 @@ describe('the foot and its cylinders', () => {
 
 describe('a brake', () => {
   const layout = chainLayout(1080)
-  const apart = (a: Box, b: Box) => Math.max(b.x - a.x - a.width, a.x - b.x - b.width)
+  const apart = (a: DrawnBox, b: DrawnBox) => Math.max(b.x - a.x - a.width, a.x - b.x - b.width)
   test('opposed pistons stand on both sides, a sliding caliper’s on one, each as large as it is', () => {
     const [four, sliding] = AXLES.map((axle) => drawnBrake(body[axle], 0, layout))
     expect(four!.pistons).toHaveLength(2 * body.front.pistonsMm.length)

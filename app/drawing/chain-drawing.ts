@@ -10,10 +10,10 @@ export const PX_PER_MM = 0.8
 export const WHEEL_PX_PER_MM = 0.26
 export const PAD_TIMES = 12
 /** How long the lever is drawn; only its ratio is known. */
-export const LEVER_MM = 250
+const LEVER_MM = 250
 
 type At = [x: number, y: number]
-export interface Box {
+export interface DrawnBox {
   x: number
   y: number
   width: number
@@ -21,28 +21,28 @@ export interface Box {
 }
 
 /** One cylinder with the piston in it, and the fluid before it. */
-export interface DrawnCylinder {
-  body: Box
-  piston: Box
-  fluid: Box
+interface DrawnCylinder {
+  body: DrawnBox
+  piston: DrawnBox
+  fluid: DrawnBox
   outlet: At
 }
-export interface DrawnFoot {
+interface DrawnFoot {
   pivot: At
   pad: At
   pin: At
   /** Rod from the lever, through the booster where there is one, to the cylinder or the bar. */
   rod: { from: At; to: At }
-  booster: Box | undefined
+  booster: DrawnBox | undefined
   bar: { front: At; rear: At; pivot: At } | undefined
   cylinders: Record<Axle, DrawnCylinder>
 }
 export interface DrawnBrake {
   /** Rotor seen on its edge; undefined for a drum. */
-  rotor: Box | undefined
-  pads: Box[]
-  pistons: Box[]
-  body: Box
+  rotor: DrawnBox | undefined
+  pads: DrawnBox[]
+  pistons: DrawnBox[]
+  body: DrawnBox
   inlet: At
   wheel: { centre: At; tyrePx: number; discPx: number | undefined; effectivePx: number }
 }
@@ -165,7 +165,7 @@ export function drawnBrake(brake: BrakeBody, padMm: number, { inCircuit }: Chain
     top += height + BETWEEN_PISTONS
     return { y, height }
   })
-  const row = (at: number): Box[] => stood.map(({ y, height }) => ({ x: at, y, width: PISTON_PX, height }))
+  const row = (at: number): DrawnBox[] => stood.map(({ y, height }) => ({ x: at, y, width: PISTON_PX, height }))
   const bodyHeight = Math.max(stack, PAD.height) + 26
   const seen = {
     centre: [wheel, CIRCUIT_Y] as At,
@@ -177,8 +177,8 @@ export function drawnBrake(brake: BrakeBody, padMm: number, { inCircuit }: Chain
     // the pistons of a wheel cylinder go outwards and push the shoes
     const bore = heights[0] ?? 14
     const body = { x: x - 17, y: CIRCUIT_Y - bore / 2, width: 34, height: bore }
-    const piston = (at: number): Box => ({ x: at, y: body.y, width: 10, height: bore })
-    const shoe = (at: number): Box => ({ x: at, y: CIRCUIT_Y - PAD.height / 2, width: PAD.width, height: PAD.height })
+    const piston = (at: number): DrawnBox => ({ x: at, y: body.y, width: 10, height: bore })
+    const shoe = (at: number): DrawnBox => ({ x: at, y: CIRCUIT_Y - PAD.height / 2, width: PAD.width, height: PAD.height })
     return {
       rotor: undefined,
       pads: [shoe(body.x - PAD.width - 4 - closed), shoe(body.x + body.width + 4 + closed)],

@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '#core/demo/project.ts'
 import { fieldsOf, PART_KIND_NAMES } from '#core/records/part-kinds.ts'
 import type { Project } from '#core/records/project.ts'
 import { evaluate } from '#core/evaluate/evaluate.ts'
-import { FIGURE_HEIGHT, FIGURE_WIDTH, interfaceFigure, type Shape } from './interface-figures.ts'
+import { FIGURE_HEIGHT, FIGURE_WIDTH, interfaceFigure, type DrawnShape } from './interface-figures.ts'
 import { PART_FIGURES } from './part-figures.ts'
 
 const found = DEMO_PROJECT.setups.flatMap((setup) => evaluate(DEMO_PROJECT, setup.id).fit)
@@ -11,8 +11,8 @@ const of = (rule: string, project: Project = DEMO_PROJECT, setupId = 'as-it-stan
   evaluate(project, setupId).fit.find((one) => one.rule === rule && (one.axle ?? 'front') === 'front')!
 
 /** Every number of a shape. */
-const numbers = (shape: Shape): number[] => Object.values(shape).filter((value): value is number => typeof value === 'number')
-const widths = (shapes: readonly Shape[], tone: string) =>
+const numbers = (shape: DrawnShape): number[] => Object.values(shape).filter((value): value is number => typeof value === 'number')
+const widths = (shapes: readonly DrawnShape[], tone: string) =>
   shapes.flatMap((one) => (one.kind === 'rect' && one.tone === tone ? [one.w] : []))
 
 describe('a drawing of an interface', () => {

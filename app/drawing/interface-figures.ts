@@ -9,23 +9,23 @@ import type { RuleId } from '#core/fit/rules.ts'
 export const FIGURE_WIDTH = 168
 export const FIGURE_HEIGHT = 92
 
-export type Tone = 'part' | 'other' | 'room' | 'limit' | 'axis'
-export type Shape =
+type Tone = 'part' | 'other' | 'room' | 'limit' | 'axis'
+export type DrawnShape =
   | { kind: 'rect'; x: number; y: number; w: number; h: number; tone: Tone }
   | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; tone: Tone; dashed?: true }
   | { kind: 'circle'; cx: number; cy: number; r: number; tone: Tone }
   | { kind: 'text'; x: number; y: number; text: string; anchor?: 'start' | 'middle' | 'end' }
 export interface InterfaceFigure {
-  shapes: Shape[]
+  shapes: DrawnShape[]
   /** What is drawn, for those who do not see it. */
   title: string
 }
 
-type Read = (field: string, nth?: number) => number | undefined
-type Draw = (read: Read, words: (field: string) => string | undefined) => InterfaceFigure | undefined
+type FigureReader = (field: string, nth?: number) => number | undefined
+type Draw = (read: FigureReader, words: (field: string) => string | undefined) => InterfaceFigure | undefined
 
 const MID = FIGURE_WIDTH / 2
-const rect = (x: number, y: number, w: number, h: number, tone: Tone): Shape => ({
+const rect = (x: number, y: number, w: number, h: number, tone: Tone): DrawnShape => ({
   kind: 'rect',
   x: Math.min(x, x + w),
   y,
@@ -33,7 +33,7 @@ const rect = (x: number, y: number, w: number, h: number, tone: Tone): Shape => 
   h,
   tone,
 })
-const line = (x1: number, y1: number, x2: number, y2: number, tone: Tone, dashed?: true): Shape => ({
+const line = (x1: number, y1: number, x2: number, y2: number, tone: Tone, dashed?: true): DrawnShape => ({
   kind: 'line',
   x1,
   y1,
@@ -42,7 +42,7 @@ const line = (x1: number, y1: number, x2: number, y2: number, tone: Tone, dashed
   tone,
   ...(dashed ? { dashed } : {}),
 })
-const text = (x: number, y: number, words: string, anchor: 'start' | 'middle' | 'end' = 'middle'): Shape => ({
+const text = (x: number, y: number, words: string, anchor: 'start' | 'middle' | 'end' = 'middle'): DrawnShape => ({
   kind: 'text',
   x,
   y,
@@ -57,7 +57,7 @@ const discInSlot: Draw = (read) => {
   if (rotor === undefined) return undefined
   const widest = Math.max(slot ?? 0, rotor + 2 * (pad ?? 0), to ?? 0) * 1.08
   const x = scaleLinear([-widest / 2, widest / 2], [6, FIGURE_WIDTH - 6])
-  const shapes: Shape[] = [rect(x(-rotor / 2), 22, x(rotor / 2) - x(-rotor / 2), 48, 'part'), text(MID, 84, 'rotor')]
+  const shapes: DrawnShape[] = [rect(x(-rotor / 2), 22, x(rotor / 2) - x(-rotor / 2), 48, 'part'), text(MID, 84, 'rotor')]
   if (pad !== undefined) {
     shapes.push(
       rect(x(rotor / 2), 26, x(rotor / 2 + pad) - x(rotor / 2), 40, 'other'),
@@ -86,7 +86,10 @@ const padOnDisc: Draw = (read) => {
   const hat = read('hatOuterDiameterMm')
   const lowest = Math.min(inner, foot ?? inner, hat === undefined ? inner : hat / 2)
   const y = scaleLinear([lowest - 6, highest + 6], [FIGURE_HEIGHT - 4, 4])
-  const shapes: Shape[] = [rect(62, y(outer), 16, y(inner) - y(outer), 'part'), text(56, (y(outer) + y(inner)) / 2 + 3, 'rotor', 'end')]
+  const shapes: DrawnShape[] = [
+    rect(62, y(outer), 16, y(inner) - y(outer), 'part'),
+    text(56, (y(outer) + y(inner)) / 2 + 3, 'rotor', 'end'),
+  ]
   if (top !== undefined && foot !== undefined)
     shapes.push(rect(80, y(top), 18, y(foot) - y(top), 'other'), text(104, (y(top) + y(foot)) / 2 + 3, 'pad', 'start'))
   if (bridge !== undefined) shapes.push(line(50, y(bridge), 112, y(bridge), 'limit'), text(118, y(bridge) + 3, 'bridge', 'start'))
@@ -104,7 +107,7 @@ const shimStack: Draw = (read) => {
   const disc = hat - offset
   const all = [mount, mount + bracket, mount + bracket + shim, slot, disc, 0]
   const x = scaleLinear([Math.min(...all) - 5, Math.max(...all) + 5], [8, FIGURE_WIDTH - 8])
-  const shapes: Shape[] = [
+  const shapes: DrawnShape[] = [
     rect(x(mount) - 7, 50, 7, 34, 'part'),
     text(x(mount) - 4, 46, 'mount'),
     line(x(0), 8, x(0), 86, 'axis', true),
@@ -143,7 +146,7 @@ const pattern: Draw = (read) => {
   const [mine, theirs, circle, hub] = [read('boltCount'), read('boltCount', 1), read('boltCircleMm'), read('boltCircleMm', 1)]
   if (mine === undefined || theirs === undefined) return undefined
   const r = scaleLinear([0, Math.max(circle ?? 1, hub ?? 1)], [0, 36])
-  const holes = (count: number, radius: number, size: number, tone: Tone): Shape[] =>
+  const holes = (count: number, radius: number, size: number, tone: Tone): DrawnShape[] =>
     Array.from({ length: count }, (_, i) => {
       const angle = (2 * Math.PI * i) / count - Math.PI / 2
       return { kind: 'circle', cx: MID + radius * Math.cos(angle), cy: 46 + radius * Math.sin(angle), r: size, tone }
@@ -160,7 +163,7 @@ const boltsApart: Draw = (read) => {
   const theirs = read('mountSpacingMm', 1) ?? read('knuckleSpacingMm') ?? read('caliperSpacingMm')
   if (mine === undefined || theirs === undefined) return undefined
   const x = scaleLinear([-Math.max(mine, theirs) / 2, Math.max(mine, theirs) / 2], [20, FIGURE_WIDTH - 20])
-  const row = (spacing: number, y: number, tone: Tone): Shape[] => [
+  const row = (spacing: number, y: number, tone: Tone): DrawnShape[] => [
     rect(x(-spacing / 2) - 9, y - 9, x(spacing / 2) - x(-spacing / 2) + 18, 18, tone),
     { kind: 'circle', cx: x(-spacing / 2), cy: y, r: 5, tone: 'limit' },
     { kind: 'circle', cx: x(spacing / 2), cy: y, r: 5, tone: 'limit' },
@@ -201,7 +204,7 @@ const hose: Draw = (read) => {
   }
 }
 
-const SEATS: Record<string, (x: number, side: 1 | -1) => Shape[]> = {
+const SEATS: Record<string, (x: number, side: 1 | -1) => DrawnShape[]> = {
   banjo: (x, side) => [
     { kind: 'circle', cx: x + side * 16, cy: 46, r: 14, tone: 'part' },
     { kind: 'circle', cx: x + side * 16, cy: 46, r: 6, tone: 'room' },
@@ -287,7 +290,7 @@ export function interfaceFigure(finding: InterfaceCheck): InterfaceFigure | unde
   if (!draw) return undefined
   const at = (field: string) =>
     finding.looked.filter(({ at: place }) => ('field' in place ? place.field === field : 'slot' in place && place.slot === field))
-  const read: Read = (field, nth = 0) => {
+  const read: FigureReader = (field, nth = 0) => {
     const value = at(field)[nth]?.value
     return typeof value === 'number' ? value : undefined
   }

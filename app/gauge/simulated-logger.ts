@@ -2,14 +2,14 @@
  * What a speed logger is to the step Prove: one function that listens to a stop and says each sample as it comes. Another
  * kind (a serial line, a satellite receiver) is another such function.
  */
-export interface LoggerListener {
+interface LoggerListener {
   sample(seconds: number, kmh: number): void
   /** The stop is over: nothing comes any more. */
   ended(): void
   trouble(message: string): void
 }
 /** Starts listening. @returns how to stop */
-export type LoggerDriver = (listener: LoggerListener) => () => void
+type LoggerDriver = (listener: LoggerListener) => () => void
 
 export const LOGGER_FAULTS = [
   { id: 'none', label: 'none' },
@@ -17,10 +17,10 @@ export const LOGGER_FAULTS = [
   { id: 'dropOut', label: 'drops out' },
   { id: 'lockedWheel', label: 'its wheel locks' },
 ] as const
-export type LoggerFault = (typeof LOGGER_FAULTS)[number]['id']
+export type SimulatedLoggerFault = (typeof LOGGER_FAULTS)[number]['id']
 
 /** The logger that ships with the server: a stop from a speed at a deceleration, with noise and faults. */
-export function simulatedLogger(stop: { fromKmh: number; decelG: number; fault: LoggerFault; pace?: number }): LoggerDriver {
+export function simulatedLogger(stop: { fromKmh: number; decelG: number; fault: SimulatedLoggerFault; pace?: number }): LoggerDriver {
   return (listener) => {
     const query = new URLSearchParams(Object.entries(stop).map(([key, value]) => [key, String(value)]))
     const source = new EventSource(`/api/logger/stream?${query.toString()}`)

@@ -6,7 +6,7 @@ export const PROBE_FAULTS = [
   { id: 'late', label: 'slow to warm up' },
   { id: 'emissivity', label: 'set to the wrong emissivity' },
 ] as const
-export type ProbeFault = (typeof PROBE_FAULTS)[number]['id']
+export type SimulatedProbeFault = (typeof PROBE_FAULTS)[number]['id']
 
 const post = (path: string, body: object) =>
   fetch(`/api/probe/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
@@ -14,7 +14,7 @@ const post = (path: string, body: object) =>
 /** The temperature probe that ships with the server: it is held to something as hot as it is told, with noise and faults. */
 export function simulatedProbe(
   id: string,
-): GaugeDriver & { hold(truthC: number, fault: ProbeFault): Promise<void>; send(): Promise<void> } {
+): GaugeDriver & { hold(truthC: number, fault: SimulatedProbeFault): Promise<void>; send(): Promise<void> } {
   const queue = inTurn()
   return {
     id: 'simulatedProbe',

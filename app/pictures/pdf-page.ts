@@ -1,4 +1,4 @@
-export type Page = { ok: true; bitmap: ImageBitmap; pages: number } | { ok: false; message: string }
+type PdfPage = { ok: true; bitmap: ImageBitmap; pages: number } | { ok: false; message: string }
 
 /** So many pixels is a page's longer side drawn with. */
 const LONGEST_PX = 3200
@@ -39,7 +39,7 @@ class Letters {
 }
 
 /** One page of a PDF as a picture. Nothing in the file is run, and nothing is fetched for it. */
-export async function openPage(file: Blob, name: string, page: number): Promise<Page> {
+export async function openPage(file: Blob, name: string, page: number): Promise<PdfPage> {
   // both with the first PDF only: half a megabyte
   const [pdf, worker] = await Promise.all([import('pdfjs-dist'), import('pdfjs-dist/build/pdf.worker.mjs')])
   // it would start a worker of its own; this is one

@@ -2,7 +2,7 @@ import localforage from 'localforage'
 import { shallowRef } from 'vue'
 
 /** What of a store of the browser is used here. */
-export interface Box {
+interface StorageBox {
   getItem<T>(key: string): Promise<T | null>
   setItem<T>(key: string, value: T): Promise<T>
   removeItem(key: string): Promise<void>
@@ -13,7 +13,7 @@ export interface Box {
 export const inMemory = shallowRef(false)
 
 /** A store that lives as long as the page. What goes in is copied, as a browser's store does. */
-export function memoryBox(): Box {
+export function memoryBox(): StorageBox {
   const held = new Map<string, unknown>()
   return {
     getItem: async <T>(key: string) => (held.has(key) ? (structuredClone(held.get(key)) as T) : null),
@@ -29,13 +29,13 @@ export function memoryBox(): Box {
 /** A browser that does not answer in this time does not keep anything, ms. */
 export const PATIENCE_MS = 8000
 /** Whoever waits longer than that is told who holds it up. */
-export class Held extends Error {}
+export class StoredValue extends Error {}
 
 /** @throws Held when the work takes longer */
 export async function inTime<T>(work: Promise<T>, patienceMs = PATIENCE_MS): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Held(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
+    timer = setTimeout(() => reject(new StoredValue(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
   })
   try {
     return await Promise.race([work, late])
@@ -53,14 +53,14 @@ export function withoutStorage(): void {
  * A store of the browser; where there is none, one in memory, and `inMemory` says so.
  * @throws Held from each of its methods where the browser does not answer
  */
-export function browserBox(storeName: string, version: number, patienceMs = PATIENCE_MS): Box {
+export function browserBox(storeName: string, version: number, patienceMs = PATIENCE_MS): StorageBox {
   const kept = localforage.createInstance({ name: 'valiant-caliper', storeName, version })
   const memory = memoryBox()
-  const ready = async (): Promise<Box> => {
+  const ready = async (): Promise<StorageBox> => {
     if (!inMemory.value) await kept.ready().catch(withoutStorage)
     return inMemory.value ? memory : kept
   }
-  const answered = <T>(of: (box: Box) => Promise<T>): Promise<T> => inTime(ready().then(of), patienceMs)
+  const answered = <T>(of: (box: StorageBox) => Promise<T>): Promise<T> => inTime(ready().then(of), patienceMs)
   return {
     getItem: (key) => answered((box) => box.getItem(key)),
     setItem: (key, value) => answered((box) => box.setItem(key, value)),

@@ -1,4 +1,4 @@
-import { browserKeeper, type Keeper } from './keeper.ts'
+import { browserKeeper, type ProjectKeeper } from './keeper.ts'
 
 /**
  * Texts that were typed and not taken yet: kept at once in the browser's small store, so that neither a reload nor another
@@ -10,16 +10,16 @@ const PREFIX = 'valiant-caliper/draft/'
 const MOST = 200
 const MOST_LETTERS = 200_000
 
-interface Kept {
+interface KeptDraft {
   text: string
   at: number
 }
 
-function read(text: string | null): Kept | undefined {
+function read(text: string | null): KeptDraft | undefined {
   if (text === null) return undefined
   try {
-    const kept = JSON.parse(text) as Partial<Kept>
-    return typeof kept.text === 'string' && typeof kept.at === 'number' ? (kept as Kept) : undefined
+    const kept = JSON.parse(text) as Partial<KeptDraft>
+    return typeof kept.text === 'string' && typeof kept.at === 'number' ? (kept as KeptDraft) : undefined
   } catch {
     return undefined
   }
@@ -32,7 +32,7 @@ export const readDraft = (place: string, keeper = browserKeeper()): string | und
 export function keepDraft(place: string, text: string, at: number, keeper = browserKeeper()): void {
   if (!keeper || text.length > MOST_LETTERS) return
   try {
-    keeper.setItem(PREFIX + place, JSON.stringify({ text, at } satisfies Kept))
+    keeper.setItem(PREFIX + place, JSON.stringify({ text, at } satisfies KeptDraft))
     forgetOldest(keeper)
   } catch {
     // no room: the text still stands in its field
@@ -41,7 +41,7 @@ export function keepDraft(place: string, text: string, at: number, keeper = brow
 
 export const dropDraft = (place: string, keeper = browserKeeper()): void => keeper?.removeItem(PREFIX + place)
 
-function forgetOldest(keeper: Keeper): void {
+function forgetOldest(keeper: ProjectKeeper): void {
   const keys = Array.from({ length: keeper.length }, (_, i) => keeper.key(i)).filter(
     (key): key is string => key?.startsWith(PREFIX) ?? false,
   )

@@ -12,11 +12,15 @@ interface Reference {
   [NAMED]: string
 }
 const isReference = (value: unknown): value is Reference =>
-  typeof value === 'object' && value !== null && NAMED in value && Object.keys(value).length === 1 && typeof (value as Reference)[NAMED] === 'string' // prettier-ignore
+  typeof value === 'object' &&
+  value !== null &&
+  NAMED in value &&
+  Object.keys(value).length === 1 &&
+  typeof (value as Reference)[NAMED] === 'string'
 const isBranch = (value: unknown): value is Record<string, unknown> | readonly unknown[] => typeof value === 'object' && value !== null
 
 /** A project without its long texts, and the keys of those. */
-export interface Light {
+interface LightProject {
   light: unknown
   keys: readonly string[]
 }
@@ -27,7 +31,7 @@ export class LongTexts {
   private readonly keyOf = new Map<string, string>()
   private readonly textOf = new Map<string, string>()
   /** Branches never change once they are frozen, so that each is looked through once. */
-  private readonly known = new WeakMap<object, Light>()
+  private readonly known = new WeakMap<object, LightProject>()
 
   constructor(private readonly newKey: () => string) {}
 
@@ -37,7 +41,7 @@ export class LongTexts {
   }
 
   /** Branches without a long text stay the same objects. */
-  lightOf(value: unknown): Light {
+  lightOf(value: unknown): LightProject {
     if (typeof value === 'string') return value.length < LONG ? { light: value, keys: NONE } : this.named(value)
     if (!isBranch(value)) return { light: value, keys: NONE }
     const known = this.known.get(value)
@@ -46,7 +50,7 @@ export class LongTexts {
     if (Object.isFrozen(value)) this.known.set(value, found)
     return found
   }
-  private named(text: string): Light {
+  private named(text: string): LightProject {
     let key = this.keyOf.get(text)
     if (key === undefined) this.learn((key = this.newKey()), text)
     return { light: { [NAMED]: key }, keys: [key] }
@@ -55,7 +59,7 @@ export class LongTexts {
     this.keyOf.set(text, key)
     this.textOf.set(key, text)
   }
-  private branch(value: Record<string, unknown> | readonly unknown[]): Light {
+  private branch(value: Record<string, unknown> | readonly unknown[]): LightProject {
     const keys: string[] = []
     const of = (one: unknown) => {
       const found = this.lightOf(one)

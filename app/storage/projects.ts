@@ -1,7 +1,7 @@
 import { checkProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/records/check.ts'
 import type { Project } from '#core/records/project.ts'
-import { browserBox, Held, inTime, PATIENCE_MS } from './box.ts'
+import { browserBox, StoredValue, inTime, PATIENCE_MS } from './box.ts'
 import { LongTexts, referencesIn } from './long-texts.ts'
 
 /**
@@ -11,7 +11,7 @@ import { LongTexts, referencesIn } from './long-texts.ts'
 
 const SHELF_VERSION = 1
 
-export interface Kept {
+interface StoredProject {
   shelfVersion: number
   revision: number
   savedAt: string
@@ -88,7 +88,7 @@ async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENC
     })
   } catch (error) {
     if (error instanceof Error && error.name === 'AbortError')
-      throw new Held('another tab of this page blocks the storage: close it, then try again')
+      throw new StoredValue('another tab of this page blocks the storage: close it, then try again')
     throw error
   } finally {
     clearTimeout(timer)
@@ -99,14 +99,14 @@ async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENC
 async function storedRevision(id: string, expected: number | undefined): Promise<number | undefined> {
   const head = await heads.getItem<number>(id)
   if (expected !== undefined && head === expected) return head
-  return (await projects.getItem<Kept>(id))?.revision
+  return (await projects.getItem<StoredProject>(id))?.revision
 }
 
 /** Keeps what is stored before it is written over, unless that was done a moment ago. */
 async function keepCopy(id: string, nowMs: number): Promise<void> {
   const last = copiedAt.get(id)
   if (last !== undefined && nowMs - last < COPY_AFTER_MS && nowMs >= last) return
-  const before = await projects.getItem<Kept>(id)
+  const before = await projects.getItem<StoredProject>(id)
   if (!before) return
   await copies.setItem(id, before)
   copiedAt.set(id, nowMs)
@@ -130,7 +130,7 @@ async function keepTexts(id: string, keys: readonly string[]): Promise<Set<strin
 /** Removes the pictures that neither the project nor the copy before it names. */
 async function dropTexts(id: string, keys: readonly string[], stored: Set<string>): Promise<void> {
   if (stored.size > keys.length) {
-    const copy = await copies.getItem<Kept>(id)
+    const copy = await copies.getItem<StoredProject>(id)
     const named = new Set([...keys, ...referencesIn(copy?.project)])
     for (const key of stored) {
       if (named.has(key)) continue
@@ -177,11 +177,11 @@ export async function loadProject(id: string): Promise<Loaded> {
 }
 
 /** What was kept, when it is of the shape this application keeps; another program, or a browser's fault, may have left anything. */
-function asKept(stored: unknown): Kept | undefined {
-  const kept = stored as Partial<Kept> | null
+function asKept(stored: unknown): StoredProject | undefined {
+  const kept = stored as Partial<StoredProject> | null
   if (typeof kept !== 'object' || kept === null) return undefined
   return typeof kept.revision === 'number' && typeof kept.savedAt === 'string' && typeof kept.project === 'object'
-    ? (kept as Kept)
+    ? (kept as StoredProject)
     : undefined
 }
 
@@ -223,7 +223,7 @@ export async function saveProject(project: Project, expected: number | undefined
         const { light, keys } = textsFor(id).lightOf(project)
         const stored = await keepTexts(id, keys)
         await heads.setItem(id, revision)
-        await projects.setItem<Kept>(id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project: light })
+        await projects.setItem<StoredProject>(id, { shelfVersion: SHELF_VERSION, revision, savedAt: now.toISOString(), project: light })
         await dropTexts(id, keys, stored)
         return { ok: true, revision }
       },
@@ -239,12 +239,12 @@ export async function saveProject(project: Project, expected: number | undefined
 /** Puts the copy before the last save back in place. */
 export async function restoreCopy(id: string): Promise<boolean> {
   return await alone(id, async () => {
-    const copy = await copies.getItem<Kept>(id)
+    const copy = await copies.getItem<StoredProject>(id)
     if (!copy) return false
-    const now = await projects.getItem<Kept>(id)
+    const now = await projects.getItem<StoredProject>(id)
     const revision = (now?.revision ?? copy.revision) + 1
     await heads.setItem(id, revision)
-    await projects.setItem<Kept>(id, { ...copy, revision })
+    await projects.setItem<StoredProject>(id, { ...copy, revision })
     listed.delete(id)
     return true
   })

@@ -2,7 +2,7 @@
  * What was changed in the last moment before a page went away: the store's own saving takes a moment, and
  * a page that is closed has none. This writes at once, and is read and thrown away at the next opening.
  */
-export interface Rescued {
+interface Rescued {
   /** The saved revision that the change was made on. */
   revision: number | undefined
   /** When the save began that was still under way: if it arrived, the change was made on what it left. */
@@ -36,7 +36,7 @@ export function keepRescue(id: string, project: unknown, on: Pick<Rescued, 'revi
 export const dropRescue = (id: string, keeper: Keeper): void => keeper.removeItem(keyOf(id))
 
 /** What came back: made on what is stored, or on something older that is there with it. */
-export interface TakenBack {
+interface TakenBack {
   project: unknown
   older?: { base: unknown; revision: number | undefined }
 }

@@ -86,7 +86,11 @@ test('what could not be saved is saved by itself once the storage takes it, and 
     throw new DOMException('busy', 'AbortError')
   })
   const states = new Set<string>()
-  const stop = watch(() => one.saveState, (state) => states.add(state), { flush: 'sync' }) // prettier-ignore
+  const stop = watch(
+    () => one.saveState,
+    (state) => states.add(state),
+    { flush: 'sync' },
+  )
   note(one, 0, 'typed once')
   await pass(3000)
   expect(put.mock.calls.length).toBeGreaterThan(1)

@@ -8,7 +8,7 @@ import { entryAt, placeInWords } from '#core/records/place.ts'
 import type { EntryPlace } from '#core/records/question.ts'
 import type { Project } from '#core/records/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
-import { Held } from '../storage/box.ts'
+import { StoredValue } from '../storage/box.ts'
 import { browserKeeper } from '../storage/keeper.ts'
 import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
 import { dropRescue, keepRescue, takeRescue } from '../storage/rescue.ts'
@@ -24,8 +24,8 @@ interface Step {
   back: Patch[]
 }
 
-export type SaveState = 'saved' | 'unsaved' | 'saving' | 'full' | 'failed' | 'conflict'
-export type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
+type SaveState = 'saved' | 'unsaved' | 'saving' | 'full' | 'failed' | 'conflict'
+type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
 
 const MOST_STEPS = 500
 /** From the first change that is not saved: who goes on typing is saved all the same. */
@@ -95,7 +95,7 @@ export const useProjectStore = defineStore('project', () => {
     try {
       loaded = await loadProject(id)
     } catch (error) {
-      held.value = error instanceof Held
+      held.value = error instanceof StoredValue
       // private windows and locked profiles refuse storage altogether
       const message = held.value
         ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again. Or work without storage and export the project.'

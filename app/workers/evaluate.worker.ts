@@ -12,7 +12,7 @@ import { bundleOffers, type BundleOffer } from '../../core/decide/bundle-offers.
 import { judgedCandidates } from '../../core/evaluate/judged-candidates.ts'
 import type { Candidate } from '../../core/whatif/candidates.ts'
 import { compareBrakes } from '../../core/decide/compare-brakes.ts'
-import { compareWheels, smallestRim, type CompareRow, type RimHint } from '../../core/whatif/compare-wheels.ts'
+import { compareWheels, smallestRim, type PairingRow, type RimHint } from '../../core/whatif/compare-wheels.ts'
 import { evaluate } from '../../core/evaluate/evaluate.ts'
 import { evaluateAll, isReport, remembering, type FailedReport } from '../../core/evaluate/evaluate-all.ts'
 import type { Precision } from '../../core/clearance/judge.ts'
@@ -31,7 +31,7 @@ const api = {
     return { reports: all.filter(isReport), failed: all.filter((one) => !isReport(one)) as FailedReport[] }
   },
   report: (project: Project, setupId: string, precision: Precision): Report => evaluate(project, setupId, { precision }),
-  wheels: (project: Project, setupId: string, axle: Axle): { rows: CompareRow[]; rim: RimHint } => ({
+  wheels: (project: Project, setupId: string, axle: Axle): { rows: PairingRow[]; rim: RimHint } => ({
     rows: compareWheels(project, setupId, axle),
     rim: smallestRim(project, setupId, axle),
   }),
@@ -60,7 +60,7 @@ const api = {
   doubts: (project: Project, setupId: string): UncertaintyReport =>
     uncertaintyOf(project, evaluate(project, setupId, { precision: 'linear' })),
   bundles: (project: Project, setupId: string): BundleOffer[] => bundleOffers(project, setupId),
-  brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] => compareBrakes(project, setupId, axle, wheelId),
+  brakes: (project: Project, setupId: string, axle: Axle, wheelId: string): PairingRow[] => compareBrakes(project, setupId, axle, wheelId),
 }
 
 export type EvaluateApi = typeof api

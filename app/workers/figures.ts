@@ -3,13 +3,15 @@ import type { Project } from '#core/records/project.ts'
 import type { EvaluateApi } from './evaluate.worker.ts'
 import { deltaOf, type Answering } from './project-delta.ts'
 
-type Rest<F> = F extends (project: Project, ...rest: infer R) => unknown ? R : never
-type Answer<F> = F extends (...all: never[]) => infer R ? Awaited<R> : never
+type OtherFigures<F> = F extends (project: Project, ...rest: infer R) => unknown ? R : never
+type WorkerAnswer<F> = F extends (...all: never[]) => infer R ? Awaited<R> : never
 /** What is computed of a project, away from the page. */
-export type Figures = { [K in keyof EvaluateApi]: (project: Project, ...rest: Rest<EvaluateApi[K]>) => Promise<Answer<EvaluateApi[K]>> }
+export type WorkerFigures = {
+  [K in keyof EvaluateApi]: (project: Project, ...rest: OtherFigures<EvaluateApi[K]>) => Promise<WorkerAnswer<EvaluateApi[K]>>
+}
 
 /** A worker that computes figures. It holds the project it saw last; each call tells it what has changed. */
-export function figuresWorker(): Figures {
+export function figuresWorker(): WorkerFigures {
   let remote: Remote<Answering> | undefined
   let sent: Project | undefined
   const call = (name: keyof EvaluateApi, project: Project, rest: unknown[]) => {
@@ -18,7 +20,7 @@ export function figuresWorker(): Figures {
     sent = project
     return remote.run(delta, name, ...rest)
   }
-  return new Proxy({} as Figures, {
+  return new Proxy({} as WorkerFigures, {
     get:
       (_, name) =>
       (project: Project, ...rest: unknown[]) =>

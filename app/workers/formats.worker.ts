@@ -10,13 +10,13 @@ import { template, type Paper, type TemplateOptions } from '../../core/formats/t
 import type { NamedOutline, WheelProfile } from '../../core/records/field.ts'
 import { newId } from '../composables/new-id.ts'
 
-export type Placed = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }
+export type PlacedTemplate = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }
 
 const api = {
   readProject: async (file: Blob): Promise<ReadProject> => readProject(await file.text()),
   readReports: async (file: Blob): Promise<TakenReports> => readReports(await file.text(), () => newId()),
   readDxf: async (file: Blob): Promise<ReadDxf> => readDxf(await file.text()),
-  placeDxf(layers: DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): Placed {
+  placeDxf(layers: DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): PlacedTemplate {
     if (kind === 'outlines') return { ok: true, value: outlinesFromDxf(layers, placing) }
     const found = profileFromDxf(layers, placing)
     return found.ok ? { ok: true, value: found.profile } : found

@@ -2,7 +2,7 @@ import { expose, transfer } from 'comlink'
 import { greyOf, type Grey, type Px } from '../../core/vision/grey.ts'
 import { findMarks, orderedMarks, type FourMarks } from '../../core/vision/marks.ts'
 import { BELOW_AXIS_MM, inOrder, outlineOf, type Stretch, type TracedOutline } from '../../core/vision/outline.ts'
-import { placing, type Datum, type Scale } from '../../core/vision/placing.ts'
+import { placing, type Datum, type PictureScale } from '../../core/vision/placing.ts'
 import type { Printed } from '../../core/vision/printed.ts'
 import { seenUneven, sheetScale } from '../../core/vision/sheet-scale.ts'
 import type { Sure } from '../../core/vision/sure.ts'
@@ -10,7 +10,7 @@ import { poseOf, lensOver, type Focal } from '../../core/vision/pose.ts'
 import { readSheet, type Seen, type SheetReading } from '../../core/vision/read-sheet.ts'
 import { FIELD } from '../../core/vision/sheet.ts'
 import { mmPerPx, toPx } from '../../core/vision/sheet-map.ts'
-import { takePicture, type Drawn } from '../../core/vision/simulated-camera.ts'
+import { takePicture, type DrawnScene } from '../../core/vision/simulated-camera.ts'
 import { follow, type Followed } from '../../core/vision/follow.ts'
 import { snap, type Traced } from '../../core/vision/snap.ts'
 import { extentOf, straightened, type Extent } from '../../core/vision/straightened.ts'
@@ -33,7 +33,7 @@ export interface Opened {
   /** Of a PDF. */
   pages?: number
 }
-export type Open = Opened | { ok: false; message: string }
+export type OpenPicture = Opened | { ok: false; message: string }
 export type ReadMarks =
   | {
       ok: true
@@ -56,9 +56,9 @@ export type ReadMarks =
 /** A scale as the page knows it: of the sheet only what was entered. */
 export type AskedScale =
   | { by: 'sheet'; heightMm: Sure; printedMm: Printed }
-  | Omit<Extract<Scale, { by: 'two' }>, 'size'>
-  | Omit<Extract<Scale, { by: 'corners' }>, 'size'>
-export interface Asked<Tag extends string = string> {
+  | Omit<Extract<PictureScale, { by: 'two' }>, 'size'>
+  | Omit<Extract<PictureScale, { by: 'corners' }>, 'size'>
+export interface PictureRequest<Tag extends string = string> {
   scale: AskedScale
   datum: Datum
   stretches: Stretch<Tag>[]
@@ -102,13 +102,13 @@ async function keep(next: ImageBitmap, pages?: number): Promise<Opened> {
   return transfer({ ok: true as const, width, height, shown, ...(pages === undefined ? {} : { pages }) }, [shown])
 }
 
-function whole(scale: AskedScale): Scale | undefined {
+function whole(scale: AskedScale): PictureScale | undefined {
   if (!grey) return undefined
   if (scale.by === 'sheet') return reading && sheetScale(reading, focal35Mm, scale)
   return { ...scale, size: { width: grey.width, height: grey.height } }
 }
 
-function placed({ scale, datum, stretches, pointedPx }: Asked) {
+function placed({ scale, datum, stretches, pointedPx }: PictureRequest) {
   const known = whole(scale)
   if (!known) return { ok: false as const, message: 'First put the four marks on their rings.' }
   const all = stretches.flatMap((one) => one.points)
@@ -116,7 +116,7 @@ function placed({ scale, datum, stretches, pointedPx }: Asked) {
 }
 
 const api = {
-  async open(file: Blob, name: string, page = 1): Promise<Open> {
+  async open(file: Blob, name: string, page = 1): Promise<OpenPicture> {
     const checked = await checkPicture(file, name)
     if (!checked.ok) return checked
     focal35Mm = checked.focal35Mm
@@ -134,7 +134,7 @@ const api = {
     }
   },
   /** A picture as a camera over the sheet would have taken it, of a line drawn on it. */
-  async example(drawn: Drawn[]): Promise<Open> {
+  async example(drawn: DrawnScene[]): Promise<OpenPicture> {
     focal35Mm = 26
     let seed = 7
     const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
@@ -198,7 +198,7 @@ const api = {
     const piece = await createImageBitmap(canvas)
     return transfer(piece, [piece])
   },
-  outline<Tag extends string>(asked: Asked<Tag>): Outlined<Tag> {
+  outline<Tag extends string>(asked: PictureRequest<Tag>): Outlined<Tag> {
     const found = placed(asked)
     if (!found.ok) return found
     const outline = outlineOf(asked.stretches, found.placing, asked.lineMm)
@@ -209,7 +209,7 @@ const api = {
     return { ok: true, outline: inOrder(outline, asked.profile), ...(offSquareDeg === undefined ? {} : { offSquareDeg }) }
   },
   /** The picture behind an outline as seen from straight above, small enough to keep. */
-  async behind(asked: Asked, points: [number, number][]): Promise<({ jpeg: string } & Extent) | undefined> {
+  async behind(asked: PictureRequest, points: [number, number][]): Promise<({ jpeg: string } & Extent) | undefined> {
     const found = placed(asked)
     if (!found.ok || !bitmap) return undefined
     const extent = extentOf(points)

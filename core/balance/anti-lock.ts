@@ -9,14 +9,14 @@ import type { Context } from '../figures/read.ts'
 import type { FigureCheck } from '../figures/figure-check.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 
-interface BesideStock {
+interface BalanceBesideBaseline {
   stage: Chain | undefined
   pedalForceN: number | undefined
   stock: BrakeSystem | undefined
 }
 
 /** How far the bias at the road lies from that of the car as it stands, the foot pressing alike. */
-export const AGAINST_STOCK: CarFigure<'bias.againstStock', BesideStock> = carFigure('bias.againstStock', {
+export const AGAINST_STOCK: CarFigure<'bias.againstStock', BalanceBesideBaseline> = carFigure('bias.againstStock', {
   label: 'Change of brake balance against the baseline',
   dimension: 'share',
   formula: {

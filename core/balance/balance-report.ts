@@ -23,7 +23,7 @@ import type { Missing, ReportFigure } from '../figures/figure.ts'
 
 export { CRITERIA } from './maths/limits.ts'
 
-export interface BalanceCase {
+interface BalanceCase {
   load: LoadId
   surface: Surface
   friction: number
@@ -66,7 +66,7 @@ export interface BalanceReport {
   bareAtLimitG: number | undefined
   calibration: string
   /** What an everyday stop and the stated one ask of the foot. */
-  stops: Stop[]
+  stops: PedalStop[]
   /** Pedal force at the stated deceleration by what the booster still gives. */
   vacuum: { share: number; forceN: number; atLeast: boolean }[]
   /** What the travel at the stated deceleration is made of, mm at the pedal. */
@@ -75,7 +75,7 @@ export interface BalanceReport {
   hoses: { kind: keyof typeof HOSE_SWELL; travelMm: number }[]
 }
 
-export interface FailureRow extends Failure {
+interface FailureRow extends Failure {
   decelG: number
   /** What keeps it from more: the tyres, the rear wheels that lift, or the brakes themselves. */
   limit: 'tyres' | 'lift' | 'brakes'
@@ -97,7 +97,7 @@ export function worstCircuitLossG(failures: readonly Pick<FailureRow, 'lost' | '
   return left.length > 0 ? Math.min(...left) : undefined
 }
 
-export interface Stop {
+interface PedalStop {
   decelG: number
   /** With the assist that works, and without. */
   forceN: number
@@ -111,7 +111,7 @@ export interface Stop {
 /** A stop in traffic, g. */
 export const EVERYDAY_G = 0.3
 
-export interface TravelParts {
+interface TravelParts {
   clearanceMm: number
   complianceMm: number
   hosesMm: number
@@ -192,7 +192,7 @@ function limitWhy(limitG: number | undefined): string | undefined {
   return `They cover up to ${g(FRONT_FIRST_TO_G)}. This page requires front lock-up first up to ${g(limitG)}, the dry tyre grip with the driver only.`
 }
 
-function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): Stop[] {
+function stopsOf(system: BrakeSystem, takers: Takers | undefined, mass: Mass, dry: number, statedG: number): PedalStop[] {
   const best = bestWithoutLock(system, mass, dry)?.decelG
   const [effort, bareEffort] = [pedalForceOf(system), pedalForceOf({ ...system, booster: undefined })]
   return [...new Set([EVERYDAY_G, statedG])].flatMap((decelG) => {

@@ -5,19 +5,19 @@ import { AXLES, type Axle } from '../records/project.ts'
 import type { Dimension } from '../quantity/units.ts'
 import { masterOf } from '../hydraulics/brake-system.ts'
 import type { AxleBrakeReport } from '../hydraulics/brake.ts'
-import { carFigure, type CarFigure, type Entry } from '../figures/entry.ts'
+import { carFigure, type CarFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { readCar, readCarAxle, type Context } from '../figures/read.ts'
 import type { Working } from '../figures/working.ts'
 
 /** The chain at the pedal force for the stated deceleration, and what is known of it where it is not whole. */
-export interface AtForce {
+interface AtForce {
   context: Context
   brakes: Record<Axle, AxleBrakeReport>
   force: ReportFigure
   stage: Chain | undefined
 }
-type Stage = 'pressure' | 'clamp' | 'torque' | 'road'
+type BalanceStage = 'pressure' | 'clamp' | 'torque' | 'road'
 
 const LIMPERT_7 = 'R. Limpert, Brake Design and Safety, ch. 7'
 const GILLESPIE_3 = 'T. Gillespie, Fundamentals of Vehicle Dynamics, ch. 3'
@@ -32,10 +32,10 @@ interface ReadShare {
 
 /** Front share at one stage of the chain, of a value that both axles have there. */
 function shareOf(
-  stage: Stage,
+  stage: BalanceStage,
   of: { what: string; symbol: string; dimension: Dimension; formula: Omit<Formula, 'text'>; without?: string },
   valueAt: (axle: Chain['front']) => number | undefined,
-): Entry<AtForce, ReadShare> {
+): FigureEntry<AtForce, ReadShare> {
   const [front, rear] = [`${of.symbol}_f`, `${of.symbol}_r`]
   return {
     label: `Front share of ${of.what}`,
@@ -71,7 +71,7 @@ function shareOf(
  * The share from its own figures alone, before pedal, booster and mass are known: at pressures well above what the seals
  * hold, and below where a valve takes hold.
  */
-function withoutPedal(work: Working, stage: Stage, { context, brakes }: AtForce): ReadShare {
+function withoutPedal(work: Working, stage: BalanceStage, { context, brakes }: AtForce): ReadShare {
   const { masterCylinder, valve } = context.resolved
   const master = masterOf(work, context, masterCylinder)
   const perMpa = (axle: Axle): number | undefined => {

@@ -38,7 +38,7 @@ export interface Bar {
   mostTiltDeg: number | undefined
 }
 
-export type Pair = PairCell & {
+type BorePair = PairCell & {
   reasons: BoreReason[]
   /** Off the middle towards the front clevis, and how far unlike strokes tilt the bar; undefined without a bar. */
   pivotMm: number | undefined
@@ -58,9 +58,9 @@ export interface BoreReport {
   /** The bore of the setup's own tandem cylinder, where it has one. */
   fittedBoreMm: number | undefined
   bar: Bar | undefined
-  pairs: Pair[]
+  pairs: BorePair[]
   /** The feasible pair with the least difference of stroke. */
-  best: Pair | undefined
+  best: BorePair | undefined
   /** The feasible tandem bore nearest the middle of the force band. */
   bestTandem: BoreRow | undefined
 }
@@ -121,7 +121,7 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
     ...row,
   }))
   const bar = barOf(project, setupId)
-  const pairs: Pair[] =
+  const pairs: BorePair[] =
     wantedShare === undefined
       ? []
       : pairMatrix(system, takers, { roadForceN, frontShare: wantedShare }, DEFAULT_FREE_STROKE_MM).map((cell) => {

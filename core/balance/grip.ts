@@ -10,7 +10,7 @@ import type { Context } from '../figures/read.ts'
 import type { Missing } from '../figures/figure.ts'
 
 /** Tyre friction that stands in where nobody entered one; the report says so. */
-export const ASSUMED_FRICTION = { dry: 0.9, wet: 0.6, loose: 0.4 } as const
+const ASSUMED_FRICTION = { dry: 0.9, wet: 0.6, loose: 0.4 } as const
 export type Surface = keyof typeof ASSUMED_FRICTION
 export const SURFACES = Object.keys(ASSUMED_FRICTION) as Surface[]
 
@@ -32,7 +32,7 @@ const MASS_FIELDS = {
 type CarField = keyof typeof carFields
 
 /** Mass and its place in a load case; undefined while a figure of it is missing. An unknown height is that of the driver alone. */
-export function massIn({ car }: Project, load: LoadId): Mass | undefined {
+function massIn({ car }: Project, load: LoadId): Mass | undefined {
   const { mass, share, height } = MASS_FIELDS[load]
   const figureOf = (field: CarField) => car[field] as Figure | undefined
   const [massKg, front] = [figureOf(mass), figureOf(share)]
@@ -54,7 +54,7 @@ export function extrasOf({ car }: Project, use: { engine: boolean; downforce: bo
 }
 
 /** The brakes in a load case: a load-sensing valve has a knee of its own when the car is laden; undefined while nobody knows it. */
-export function systemIn(system: BrakeSystem, { valve }: ResolvedSetup, load: LoadId): BrakeSystem | undefined {
+function systemIn(system: BrakeSystem, { valve }: ResolvedSetup, load: LoadId): BrakeSystem | undefined {
   if (load !== 'laden' || valve?.action !== 'loadSensing' || !system.valve) return system
   const kneeMpa = valve.kneeLadenMpa?.value
   return kneeMpa === undefined ? undefined : { ...system, valve: { ...system.valve, kneeMpa } }

@@ -108,7 +108,7 @@ export function orderMarginG(context: Context, system: BrakeSystem, mass: Mass, 
 const LOOKED_AT = ['driver', 'laden', 'own'] as const satisfies LoadId[]
 
 /** A rear axle that was seen to lock first where the model has the front first: the lowest such deceleration. */
-export interface SeenAgainstModel {
+interface SeenAgainstModel {
   sighting: LockUpObservation
   /** How far the model has the front first in that load, g; undefined: it does not know. */
   modelToG: number | undefined

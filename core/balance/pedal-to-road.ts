@@ -28,7 +28,7 @@ export interface StockBrakes {
   calibration: Calibration
 }
 
-export interface PedalToRoad {
+interface PedalToRoad {
   figures: ReportFigure[]
   roadBias: ReportFigure
   chain: Chain | undefined

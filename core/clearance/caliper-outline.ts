@@ -1,5 +1,5 @@
 import { moveOutlines } from './maths/outline.ts'
-import { axialShift, type Placing } from './maths/placing.ts'
+import { axialShift, type OutlinePlacing } from './maths/placing.ts'
 import { quickOutline, quickOutlineContradiction } from './maths/quick-outline.ts'
 import type { NamedOutline } from '../records/field.ts'
 import { caliperFields } from '../records/part-kinds.ts'
@@ -16,14 +16,14 @@ export function ownOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOut
   return body && [...body, ...(caliper.furtherOutlines ?? [])]
 }
 
-export const isQuick = (caliper: PartOf<'caliper'>): boolean =>
+const isQuick = (caliper: PartOf<'caliper'>): boolean =>
   caliper.outlineFrom === 'quick' || (caliper.outlineFrom === undefined && !caliper.outlines)
 
 /** Names that the application offers for what stands on a caliper; any other name is taken for the body or a part of it. */
 const OBJECTS_ON_A_BODY: readonly string[] = ['bleed screw', 'hose', 'crossover pipe', 'sensor']
 
 /** Where a body ends that nobody measured there. */
-interface Reach {
+interface BodyReach {
   tallFromMm: number
   tallToMm: number
   faceOuterRadiusMm: number
@@ -33,7 +33,7 @@ interface Reach {
  * The most that a body of this height and face can fill: tall all the way inboard and out to its face, the face as high as
  * the body and down to the hub. No body with these two figures is larger, so what clears it clears the true one.
  */
-const reach = (tallestRadiusMm: number, faceMm: number): Reach => ({
+const reach = (tallestRadiusMm: number, faceMm: number): BodyReach => ({
   tallFromMm: Math.min(FARTHEST_INBOARD_MM, faceMm - 1),
   tallToMm: faceMm,
   faceOuterRadiusMm: tallestRadiusMm,
@@ -62,7 +62,7 @@ function bodyOutlines(work: Working, caliper: PartOf<'caliper'>): NamedOutline[]
   const faceMm = readPart(work, caliper, 'faceMm')
   const cautious =
     tallestRadiusMm === undefined || faceMm === undefined || caliper.frame === 'mount' ? undefined : reach(tallestRadiusMm, faceMm)
-  const read = (field: keyof Reach): number | undefined => {
+  const read = (field: keyof BodyReach): number | undefined => {
     if (cautious) return readPartOr(work, caliper, field, cautious[field])
     // height and face come first: with them the ends are taken as far as they can be
     return caliper[field] || caliper.frame === 'mount' ? readPart(work, caliper, field) : undefined
@@ -153,7 +153,7 @@ function place(
     work.notes.push('The outline was measured with the rotor and pads of this setup.')
     return dz === undefined || dr === undefined ? undefined : { dz, dr }
   }
-  let placing: Placing | undefined
+  let placing: OutlinePlacing | undefined
   if (caliper.construction === 'fixed') {
     const hatMm = rotor ? read.thickness(rotor, 'hatThicknessMm', { caliperAxialMm: -1 }) : undefined
     if (caliper.frame === 'seat') {

@@ -15,7 +15,17 @@ import { differenceReport, type SaidByDifference } from './gap-difference.ts'
 import { BARREL_GAP, FACE_GAP, LEAST_GAP } from './gap-figures.ts'
 import { GapInputs } from './gap-inputs.ts'
 import type { Corner } from './half-section.ts'
-import { judge, readyCaliper, readyWheel, requiredGapMm, seenGap, type Judge, type Judged, type Precision, type SeenGap } from './judge.ts'
+import {
+  judge,
+  readyCaliper,
+  readyWheel,
+  requiredGapMm,
+  seenGap,
+  type Judge,
+  type JudgedClearance,
+  type Precision,
+  type SeenGap,
+} from './judge.ts'
 import { nearestPointsNotes } from './nearest-points.ts'
 import { nextMeasurements } from './next-measurement.ts'
 import { rotorSection } from './rotor-section.ts'
@@ -46,7 +56,7 @@ interface CornerAnalysis extends AtAxle {
   spacerMm: number | undefined
   ready: Judge | undefined
   seen: SeenGap | undefined
-  now: Judged | undefined
+  now: JudgedClearance | undefined
   difference: ReturnType<typeof differenceReport>
   verdict: ClearanceVerdict
 }
@@ -261,7 +271,7 @@ function halfSection(
 
 function gapSentence(
   ready: Judge,
-  now: Judged,
+  now: JudgedClearance,
   spacerMm: number,
   wheelName: string,
   units: Context['project']['preferences']['units'],
@@ -293,7 +303,11 @@ function askFewerPoints(work: Working, caliper: PartOf<'caliper'>, wheel: PartOf
   else work.ask(`Profile of ${wheel.name} with fewer points`, { kind: 'part', partId: wheel.id, field: 'profile' }, how)
 }
 
-function differenceAgrees(difference: SaidByDifference, now: Judged | undefined, units: Context['project']['preferences']['units']) {
+function differenceAgrees(
+  difference: SaidByDifference,
+  now: JudgedClearance | undefined,
+  units: Context['project']['preferences']['units'],
+) {
   if (now?.gap.faceGapMm === undefined || difference.seen === undefined) return undefined
   return agreementSentence(
     'the spoke clearance from the outlines',

@@ -1,12 +1,12 @@
-import { axleFigure, type AxleFigure, type Entry } from '../figures/entry.ts'
+import { axleFigure, type AxleFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import type { AtAxle } from '../figures/read.ts'
-import type { Judged } from './judge.ts'
+import type { JudgedClearance } from './judge.ts'
 
 /** A corner that was judged, or could not be, with all that was read for it. */
-export interface JudgedCorner extends AtAxle {
+interface JudgedCorner extends AtAxle {
   reading: Pick<ReportFigure, 'inputs' | 'missing' | 'notes'>
-  now: Judged | undefined
+  now: JudgedClearance | undefined
   faceKnown: boolean
   cautious: boolean
   /** Where the two are nearest, and what to measure next, in words. */
@@ -41,7 +41,7 @@ const oneWay = (
   label: string,
   formula: Formula,
   which: 'faceGapMm' | 'barrelGapMm',
-): Entry<JudgedCorner, { gapMm: number | undefined }> => ({
+): FigureEntry<JudgedCorner, { gapMm: number | undefined }> => ({
   label: ({ axle }) => `${label}, ${axle}`,
   dimension: 'length',
   formula,

@@ -1,4 +1,4 @@
-import type { UncertainInput } from './maths/measure-next.ts'
+import type { ClearanceInput } from './maths/measure-next.ts'
 import type { Shifts } from './maths/shift.ts'
 import type { PointDoubts, PointReadings } from '../records/field.ts'
 import { ASSUMED_LENGTH_U_MM, ASSUMED_THICKNESS_U_MM, type Figure, type Origin } from '../quantity/figure.ts'
@@ -7,7 +7,7 @@ import { measuredValue } from '../quantity/readings.ts'
 import type { Place } from '../figures/figure.ts'
 
 /** An uncertain input of the gap, with where it is entered. */
-export interface GapInput extends UncertainInput {
+export interface GapInput extends ClearanceInput {
   what: string
   at: Place
   /** Nobody said how sure it is: what figures of its origin have turned out to be worth. */
@@ -58,7 +58,7 @@ export class GapInputs {
 }
 
 /** How well points are known, mm. */
-export interface PointDoubt {
+interface PointDoubt {
   zMm: number
   rMm: number
   /** Nobody said it, nor were the points read more than once. */

@@ -20,7 +20,7 @@ export interface SeenGap {
   uMm: number
 }
 
-export interface Judged {
+export interface JudgedClearance {
   gap: Gap
   /** Mean of the gap with all that is known of it, mm. */
   meanMm: number
@@ -95,11 +95,11 @@ function drawn({ caliper, wheel, u }: Judge, spacerMm: number, whole: Gap): Unce
  * close, but never clear.
  * @throws TooMuch when the gap costs more than the caliper's effort
  */
-export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: SeenGap, barrelOnly = false): Judged {
+export function judge(of: Judge, spacerMm: number, precision: Precision, seen?: SeenGap, barrelOnly = false): JudgedClearance {
   const found = gap(of.caliper.whole, of.wheel.whole, spacerMm)
   let known: UncertainGap =
     precision === 'draws' ? drawn(of, spacerMm, found) : linear(found.minGapMm, gapUncertainty(gapGradient(found), of.u))
-  let trial: Judged['trial']
+  let trial: JudgedClearance['trial']
   if (seen) {
     const compared = agreement({ valueMm: known.meanMm, uMm: known.uMm }, seen)
     // a body taken as large as it can be only says that the gap is not less

@@ -6,7 +6,7 @@ import { judge, readyCaliper, readyWheel, type Judge } from './judge.ts'
 import type { Corner } from './half-section.ts'
 
 /** The gap at a spacer while the hand still moves it. */
-export interface LiveGap {
+interface LiveGap {
   minGapMm: number
   p05Mm: number
   p95Mm: number

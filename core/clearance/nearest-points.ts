@@ -6,12 +6,12 @@ import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 import { PLACE_WORDS } from './words.ts'
 
-type Segment = readonly [Point, Point]
+type OutlineSegment = readonly [Point, Point]
 
 /** The segment of a line that a point lies on. */
-function segmentAt(line: Polyline, [z, r]: Point): Segment | undefined {
+function segmentAt(line: Polyline, [z, r]: Point): OutlineSegment | undefined {
   const record = closest()
-  let [least, found] = [Infinity, undefined as Segment | undefined]
+  let [least, found] = [Infinity, undefined as OutlineSegment | undefined]
   for (let i = 0; i + 1 < line.length; i += 1) {
     const [a, b] = [line[i]!, line[i + 1]!]
     segmentDistance(a[0], a[1], b[0], b[1], z, r, z, r, record)
@@ -37,7 +37,7 @@ export function nearestPointsNotes(
   const bare = (value: number) => formatQuantity(value, 'length', units, { bare: true, decimals })
   const whole = (value: number) => formatQuantity(value, 'length', units, { decimals })
   const at = ([z, r]: Point) => `z ${bare(z)}, r ${whole(r)}`
-  const between = (segment: Segment | undefined) => (segment ? `from ${at(segment[0])} to ${at(segment[1])}` : 'unknown')
+  const between = (segment: OutlineSegment | undefined) => (segment ? `from ${at(segment[0])} to ${at(segment[1])}` : 'unknown')
   const outline = caliper.find((one) => one.name === limitingOutline)
   const onSpacer = wheel.map(([z, r]): Point => [z + spacerMm, r])
   const moved = spacerMm === 0 ? '' : `, moved out by the ${formatQuantity(spacerMm, 'length', units)} spacer`

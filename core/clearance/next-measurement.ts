@@ -6,7 +6,7 @@ import { capital, formatQuantity, inSentence } from '../quantity/format.ts'
 import { INSTRUMENTS } from '../quantity/instrument.ts'
 import { probabilityWords } from '../quantity/uncertainty-words.ts'
 import { PROPOSED_READINGS, uOfProposed, type GapInput } from './gap-inputs.ts'
-import { requiredGapMm, type Judged } from './judge.ts'
+import { requiredGapMm, type JudgedClearance } from './judge.ts'
 import type { Place } from '../figures/figure.ts'
 import { wholeParts } from '../quantity/whole-parts.ts'
 import { PLACE_WORDS } from './words.ts'
@@ -33,7 +33,12 @@ const LEAST_CHANCE = 0.05
  * The measurements that would narrow the gap most, in words, the most useful first: what to measure,
  * where, with what, and whether that can change the verdict. A trial fit is one of them.
  */
-export function nextMeasurements(judged: Judged, inputs: readonly GapInput[], preferences: Preferences, trialAt: Place): NextMeasurement[] {
+export function nextMeasurements(
+  judged: JudgedClearance,
+  inputs: readonly GapInput[],
+  preferences: Preferences,
+  trialAt: Place,
+): NextMeasurement[] {
   const { gapPolicy, instrument, units } = preferences
   const limits = { requiredMm: judged.requiredMm, tightMm: TIGHT_LIMIT_MM }
   const mm = (value: number) => formatQuantity(value, 'length', units)

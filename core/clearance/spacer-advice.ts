@@ -1,7 +1,7 @@
 import { gap } from './maths/gap.ts'
 import { leastSpacer, STOCK_SPACERS_MM, stockSpacer } from './maths/spacer.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import { judge, requiredGapMm, type Judge, type Judged, type Precision } from './judge.ts'
+import { judge, requiredGapMm, type Judge, type JudgedClearance, type Precision } from './judge.ts'
 import { spacerWords } from './words.ts'
 
 const MAX_SPACER_MM = STOCK_SPACERS_MM[STOCK_SPACERS_MM.length - 1]!
@@ -13,7 +13,13 @@ export interface SpacerAdvice {
 }
 
 /** The nominal spacer on the mean gap, and the smallest stock size whose own verdict is "clears". */
-export function spacerAdvice(ready: Judge, precision: Precision, units: UnitChoice, now: Judged | undefined, nowMm: number): SpacerAdvice {
+export function spacerAdvice(
+  ready: Judge,
+  precision: Precision,
+  units: UnitChoice,
+  now: JudgedClearance | undefined,
+  nowMm: number,
+): SpacerAdvice {
   // a trial fit speaks of one spacer only
   const requiredMm = requiredGapMm(ready.policy, false)
   const leastMm = leastSpacer(ready.caliper.whole, ready.wheel.whole, requiredMm, MAX_SPACER_MM)

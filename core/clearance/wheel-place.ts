@@ -3,7 +3,7 @@ import { threadHold } from '../fit/rules/stud-engagement.ts'
 import { registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
 import type { PartOf } from '../records/project.ts'
 import { resolveSetup, spacerInUseMm, stockSetup, type ResolvedAxle } from '../records/resolve.ts'
-import { axleFigure, type AxleFigure, type Entry } from '../figures/entry.ts'
+import { axleFigure, type AxleFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula } from '../figures/figure.ts'
 import { askSlot, readCarAxle, readPart, type AtAxle } from '../figures/read.ts'
 import { Working } from '../figures/working.ts'
@@ -74,11 +74,11 @@ export const REGISTER_LEFT: AxleFigure<'registerLeft', AtSpacer> = axleFigure('r
 })
 
 /** Where the wheel stands against the car as it stands, read once for the three figures that say so. */
-export interface Placed extends AtSpacer {
+interface WheelPlaced extends AtSpacer {
   reading: Pick<Working, 'inputs' | 'missing'>
   stance: ReturnType<typeof stanceChange> | undefined
 }
-export function placeOfWheel(at: AtSpacer): Placed {
+export function placeOfWheel(at: AtSpacer): WheelPlaced {
   const { context, axle } = at
   const work = new Working()
   const { hatMm, spacerMm } = readStack(work, at)
@@ -125,7 +125,10 @@ const WHEEL_PLACE: Formula = {
   text: 'effective offset = ET − s − (h − h_0), outboard by (ET_0 − ET) + (s − s_0) + (h − h_0), track twice that, rim edge plus half the change of width',
   source: 'Geometry of the wheel mounting face',
 }
-const placed = (label: string, of: (stance: NonNullable<Placed['stance']>) => number): Entry<Placed, { stance: Placed['stance'] }> => ({
+const placed = (
+  label: string,
+  of: (stance: NonNullable<WheelPlaced['stance']>) => number,
+): FigureEntry<WheelPlaced, { stance: WheelPlaced['stance'] }> => ({
   label: ({ axle }) => `${label}, ${axle}`,
   dimension: 'length',
   formula: WHEEL_PLACE,
@@ -137,15 +140,15 @@ const placed = (label: string, of: (stance: NonNullable<Placed['stance']>) => nu
   value: ({ stance }) => of(stance),
 })
 
-export const EFFECTIVE_OFFSET: AxleFigure<'effectiveOffset', Placed> = axleFigure(
+export const EFFECTIVE_OFFSET: AxleFigure<'effectiveOffset', WheelPlaced> = axleFigure(
   'effectiveOffset',
   placed('Effective offset', ({ effectiveOffsetMm }) => effectiveOffsetMm),
 )
-export const TRACK_CHANGE: AxleFigure<'track', Placed> = axleFigure(
+export const TRACK_CHANGE: AxleFigure<'track', WheelPlaced> = axleFigure(
   'track',
   placed('Change of track', ({ trackMm }) => trackMm),
 )
-export const RIM_EDGE: AxleFigure<'poke', Placed> = axleFigure(
+export const RIM_EDGE: AxleFigure<'poke', WheelPlaced> = axleFigure(
   'poke',
   placed('Rim edge outboard', ({ pokeMm }) => pokeMm),
 )

@@ -17,7 +17,7 @@ export const VERDICT_SHORT: Record<ClearanceVerdict, string> = {
   measure: 'Not enough data',
 }
 
-export interface GapFacts {
+interface GapFacts {
   gap: Gap
   meanMm: number
   p05Mm: number

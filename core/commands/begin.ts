@@ -41,7 +41,7 @@ export function beginQuestion(draft: Draft<Project>, question: QuestionId): stri
 }
 
 /** Brakes of which nothing is known yet, wherever the car as it stands has an open place. */
-export function beginBrakes(draft: Draft<Project>): void {
+function beginBrakes(draft: Draft<Project>): void {
   const stock = draft.setups[0]
   for (const axle of ['front', 'rear'] as const) {
     const name = axle === 'front' ? 'Front' : 'Rear'

@@ -14,7 +14,7 @@ export type HeatEdit =
   | { kind: 'gear'; dutyId: string; engineDragN: number }
 
 /** The line of the bill that a hose or shims stand on. */
-export const heatLineId = (kind: 'duct' | 'padShims', axle: Axle): string => `heat.${kind}.${axle}`
+const heatLineId = (kind: 'duct' | 'padShims', axle: Axle): string => `heat.${kind}.${axle}`
 
 /** The project with the change made; what it shares with the other stays shared. */
 export function withHeatEdit(project: Project, setupId: string, edit: HeatEdit): Project {

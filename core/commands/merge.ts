@@ -1,7 +1,7 @@
 /** Two changes of one project that were made at the same time, put together. Plain data only. */
 
 type Plain = Record<string, unknown>
-export type MergePath = readonly (string | number)[]
+type MergePath = readonly (string | number)[]
 
 /** A place that both have changed, each to something else; `mine` stands in the merged value until it is chosen. */
 export interface MergeConflict {
@@ -11,7 +11,7 @@ export interface MergeConflict {
   theirs: unknown
 }
 
-export interface Merged<T> {
+interface Merged<T> {
   value: T
   conflicts: MergeConflict[]
 }

@@ -93,14 +93,30 @@ describe('the job card', () => {
       prove: { state: 'todo', count: 3 },
     })
     expect(steps('as-it-stands').prove).toEqual({ state: 'settled' })
-    expect(steps('balanced', (project) => void (project.stopTests = project.lockSightings = project.gaugeSessions = project.heatReadings = project.wearReadings = project.fitReports = [])).prove).toEqual({ state: 'nothing' }) // prettier-ignore
+    expect(
+      steps(
+        'balanced',
+        (project) =>
+          void (project.stopTests =
+            project.lockSightings =
+            project.gaugeSessions =
+            project.heatReadings =
+            project.wearReadings =
+            project.fitReports =
+              []),
+      ).prove,
+    ).toEqual({ state: 'nothing' })
     const ticked = (doneOn: string[]) =>
       steps('balanced', (project) => {
         project.builds = [{ id: 'balanced', notes: doneOn.map((id) => ({ id, doneOn: '2026-11-01' })), torques: [] }]
       }).build
     const all = workOrder(DEMO_PROJECT, 'balanced').steps.map((one) => one.id)
     // what is still to be checked on the car is not done with the last tick
-    expect([ticked([]), ticked(['read']), ticked(all)]).toEqual([{ state: 'nothing' }, { state: 'todo', count: all.length - 1 }, { state: 'check', count: 1 }]) // prettier-ignore
+    expect([ticked([]), ticked(['read']), ticked(all)]).toEqual([
+      { state: 'nothing' },
+      { state: 'todo', count: all.length - 1 },
+      { state: 'check', count: 1 },
+    ])
     const open = steps('balanced', (project) => {
       delete project.car.massKg
       delete project.setups[0].front.hose

@@ -47,7 +47,7 @@ export interface Bill {
 }
 
 /** What is to be bought, before it has a price. */
-interface Wanted {
+interface WantedLine {
   id: string
   label: string
   detail: string
@@ -128,7 +128,7 @@ export function billReport(context: Context): { bill: Bill; figure: ReportFigure
   return { bill, figure }
 }
 
-const wholeBundles = ({ project, setup, isStock }: Context): Wanted[] =>
+const wholeBundles = ({ project, setup, isStock }: Context): WantedLine[] =>
   (isStock ? [] : boughtWhole(project, setup)).map((bundle) => ({
     id: `bundle.${bundle.id}`,
     label: bundle.name,
@@ -140,7 +140,7 @@ const wholeBundles = ({ project, setup, isStock }: Context): Wanted[] =>
     price: bundle.price,
   }))
 
-function ownParts(context: Context): Wanted[] {
+function ownParts(context: Context): WantedLine[] {
   const { project, setup, isStock } = context
   if (isStock) return []
   return partsToBuy(context, broughtBy(project, boughtWhole(project, setup))).map(({ part, pieces, places }) => {
@@ -164,8 +164,8 @@ function ownParts(context: Context): Wanted[] {
   })
 }
 
-const triedSpacers = ({ project, setup }: Context): Wanted[] =>
-  AXLES.flatMap((axle): Wanted[] => {
+const triedSpacers = ({ project, setup }: Context): WantedLine[] =>
+  AXLES.flatMap((axle): WantedLine[] => {
     const trialMm = setup[axle].spacerTrialMm
     if (!trialMm) return []
     return [
@@ -182,7 +182,7 @@ const triedSpacers = ({ project, setup }: Context): Wanted[] =>
     ]
   })
 
-const extraLines = ({ setup }: Context): Wanted[] =>
+const extraLines = ({ setup }: Context): WantedLine[] =>
   setup.extras.map((line) => ({
     id: line.id,
     label: line.label,
@@ -196,7 +196,7 @@ const extraLines = ({ setup }: Context): Wanted[] =>
   }))
 
 /** A line of the bill with its amounts; asks for its price, or for the rate of a price's currency. */
-function priceOf(work: Working, preferences: Preferences, { price, sold = false, ...line }: Wanted): Priced {
+function priceOf(work: Working, preferences: Preferences, { price, sold = false, ...line }: WantedLine): Priced {
   if (line.owned) return { line: { low: 0, likely: 0, high: 0, ...line }, depositMinor: 0 }
   const { currency, taxPercent, rates } = preferences
   const rate = price && (price.currency === currency ? OWN_CURRENCY : rates.find((one) => one.currency === price.currency))
@@ -221,7 +221,7 @@ const OWN_CURRENCY = { rate: 1, spreadPercent: 0 }
 
 /** What is sold brings money: its dearest price is the lowest cost. */
 function costLine(
-  line: Pick<Wanted, 'quantity' | 'owned' | 'group'>,
+  line: Pick<WantedLine, 'quantity' | 'owned' | 'group'>,
   price: Price,
   rate: { rate: number; spreadPercent?: number },
   sold: boolean,

@@ -2,7 +2,7 @@ import type { Place } from '../figures/figure.ts'
 import type { Bill } from './bill.ts'
 
 /** A line of the bill whose price is open, with its share of what all open prices leave open. */
-export interface CostMatter {
+interface CostMatter {
   label: string
   at: Place
   /** Share of the sum of the lines' variances, 0 to 1. */

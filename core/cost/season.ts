@@ -11,7 +11,7 @@ import type { Missing, ReportFigure } from '../figures/figure.ts'
 import type { Working } from '../figures/working.ts'
 
 /** What wears in each slot: pads and rotors by axle, the fluid, and seals that no slot holds. */
-const SLOTS: Record<Wearing, ((setup: Context['resolved']) => Part) | undefined> = {
+const SLOTS: Record<Wearing, ((setup: Context['resolved']) => WearingPart) | undefined> = {
   frontPads: (resolved) => ofDisc(resolved.front, 'pad'),
   rearPads: (resolved) => ofDisc(resolved.rear, 'pad'),
   frontRotors: (resolved) => ofDisc(resolved.front, 'rotor'),
@@ -20,7 +20,8 @@ const SLOTS: Record<Wearing, ((setup: Context['resolved']) => Part) | undefined>
   rebuild: undefined,
 }
 /** A drum brake has neither pads nor a rotor, whatever the slots beside it hold. */
-const ofDisc = (axle: Context['resolved']['front'], slot: 'pad' | 'rotor'): Part => (axle.caliper?.kind === 'drum' ? null : axle[slot])
+const ofDisc = (axle: Context['resolved']['front'], slot: 'pad' | 'rotor'): WearingPart =>
+  axle.caliper?.kind === 'drum' ? null : axle[slot]
 const PIECES: Record<Wearing, number> = {
   frontPads: PER_AXLE.pad,
   rearPads: PER_AXLE.pad,
@@ -36,7 +37,7 @@ const MEASURED: Partial<Record<Wearing, { axle: 'front' | 'rear'; what: 'pad' | 
   frontRotors: { axle: 'front', what: 'rotor' },
   rearRotors: { axle: 'rear', what: 'rotor' },
 }
-type Part = { id: string; name: string; price?: Price } | null | undefined
+type WearingPart = { id: string; name: string; price?: Price } | null | undefined
 
 /** Of a count of events without a doubt of its own. */
 const SEASON_DOUBT = 0.3
@@ -94,19 +95,19 @@ export const SEASON_COST: CarFigure<'cost.season', Context, Wears> = carFigure('
   bound: ({ open }) => (open ? 'atLeast' : undefined),
 })
 
-interface Row {
+interface WearSource {
   row: Season['rows'][number]
   wearer: Wearer | undefined
 }
 interface Wears {
-  rows: Row[]
+  rows: WearSource[]
   perEvent: Range | undefined
   perSeason: Range | undefined
   open: boolean
 }
 
 /** One thing that wears; undefined where the setup has none of it. */
-function rowOf(work: Working, { project, setup, resolved }: Context, what: Wearing, label: string): Row | undefined {
+function rowOf(work: Working, { project, setup, resolved }: Context, what: Wearing, label: string): WearSource | undefined {
   const part = SLOTS[what]?.(resolved)
   if (part === null) return undefined
   const wear = wearOf(project, setup, what, part)
@@ -158,7 +159,7 @@ export function paybackAgainst(
 }
 
 /** A setup's own word on wear, or that of the car as it stands where the same part is in. */
-function wearOf(project: Project, setup: Setup, what: Wearing, part: Part): Wear {
+function wearOf(project: Project, setup: Setup, what: Wearing, part: WearingPart): Wear {
   const stock = stockSetup(project)
   const own = setup.wear?.[what] ?? {}
   const slot = STOCK_SLOT[what]?.(stock)

@@ -30,7 +30,7 @@ export function rulesOf(readings: DependencyMemo, axle: Axle, gap: GapOf, { must
   ]
 }
 
-export interface AxleWalk<S> {
+interface AxleWalk<S> {
   axle: Axle
   options: Readonly<Record<SlotId, readonly (Part | null | undefined)[]>>
   rules: WatchedRule[]

@@ -10,7 +10,7 @@ import { partCost } from './prices.ts'
 import { AXLE_ORDER, DEFAULT_QUERY, spaceOf, type Assignment, type SearchQuery } from './search-space.ts'
 
 /** What stands in some slots of an axle; null: nothing. */
-export type AxleParts = Partial<Record<AxleSlot, Part | null | undefined>>
+type AxleParts = Partial<Record<AxleSlot, Part | null | undefined>>
 /** What a caliper works with. */
 export type CompanionParts = Pick<ResolvedAxle, 'rotor' | 'pad' | 'bracket'>
 const COMPANY = ['rotor', 'pad', 'bracket'] as const

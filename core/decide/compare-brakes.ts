@@ -2,8 +2,8 @@ import type { Axle, Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import { cornerOf } from '../clearance/corner.ts'
 import type { Context } from '../figures/read.ts'
-import { worse, worstByRules, type Judged } from '../whatif/candidates.ts'
-import { bestFirst, contextOf, rowOf, withAxle, type CompareRow } from '../whatif/compare-wheels.ts'
+import { worse, worstByRules, type WorstOfRules } from '../whatif/candidates.ts'
+import { bestFirst, contextOf, rowOf, withAxle, type PairingRow } from '../whatif/compare-wheels.ts'
 import { companionPartsOf, partsInWords, type CompanionParts } from './companion-parts.ts'
 
 /**
@@ -12,14 +12,14 @@ import { companionPartsOf, partsInWords, type CompanionParts } from './companion
  * @param wheelId a customer's wheel, say
  * @throws RangeError when the project has no such setup or wheel
  */
-export function compareBrakes(project: Project, setupId: string, axle: Axle, wheelId: string): CompareRow[] {
+export function compareBrakes(project: Project, setupId: string, axle: Axle, wheelId: string): PairingRow[] {
   const looked = findSetup(project, setupId)
   if (!looked) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const here = contextOf(project, looked)
   const wheel = project.parts.find((part) => part.id === wheelId)
   if (wheel?.kind !== 'wheel') throw new RangeError(`no wheel ${wheelId} in project ${project.id}`)
   const spacer = { spacer: here.resolved[axle].spacer, spacerTrialMm: here.resolved[axle].spacerTrialMm, wheel }
-  const rows: CompareRow[] = []
+  const rows: PairingRow[] = []
   const seen = new Set<string>()
   const calipers = new Set<string>()
   for (const setup of project.setups) {
@@ -48,7 +48,7 @@ export function compareBrakes(project: Project, setupId: string, axle: Axle, whe
 }
 
 /** The worst that the rules find of a brake with a wheel over it: of what it works with as of the caliper itself. */
-const worstOfBrake = (context: Context, axle: Axle): Judged =>
+const worstOfBrake = (context: Context, axle: Axle): WorstOfRules =>
   (['caliper', 'rotor', 'pad', 'bracket', 'wheel'] as const).map((slot) => worstByRules(context, axle, slot)).reduce(worse)
 
 /** What of a brake is not as in the setup: "with Estate front rotor 284 x 24, no bracket". */

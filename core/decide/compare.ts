@@ -31,7 +31,7 @@ export interface CompareCell {
   difference: string
   figureId?: FigureId
 }
-export interface CompareRow {
+export interface ComparisonRow {
   id: string
   label: string
   better: 'low' | 'high' | undefined
@@ -42,7 +42,7 @@ export interface CompareRow {
   /** One for each column. */
   cells: CompareCell[]
 }
-export interface CompareColumn {
+interface CompareColumn {
   setupId: string
   name: string
   isStock: boolean
@@ -52,7 +52,7 @@ export interface CompareColumn {
 }
 export interface Comparison {
   columns: CompareColumn[]
-  rows: CompareRow[]
+  rows: ComparisonRow[]
   /** The answer in one line. */
   headline: string
   /** What the choice is between, beyond the headline. */
@@ -68,9 +68,9 @@ interface RowSpec {
   better?: 'low' | 'high'
   tolerance?: number
   dimension?: Dimension | 'money'
-  of: (column: Column) => Raw
+  of: (column: ComparedSetup) => Raw
 }
-interface Column {
+interface ComparedSetup {
   report: Report
   heat: HeatBrief | undefined
   criteria: Record<CriterionId, CriterionValue>
@@ -94,7 +94,7 @@ export function compare(
   heats: Readonly<Record<string, HeatBrief>>,
   frontFirstOf100: Readonly<Record<string, number | undefined>> = {},
 ): Comparison {
-  const columns = reports.map((report): Column => {
+  const columns = reports.map((report): ComparedSetup => {
     const heat = heats[report.setupId]
     const verdicts = shownVerdicts(report, frontFirstOf100[report.setupId])
     return { report, heat, verdicts, criteria: setupCriteria(project, report, heat) }
@@ -117,7 +117,7 @@ export function compare(
 }
 
 /** Whether one column is nowhere worse than another and somewhere better, by more than tie and doubt; unknown on either side: no. */
-function dominatesColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: number): boolean {
+function dominatesColumn(rows: ReadonlyMap<string, ComparisonRow>, a: number, b: number): boolean {
   let better = false
   for (const id of SETUP_CRITERIA) {
     const row = rows.get(id)!
@@ -131,7 +131,7 @@ function dominatesColumn(rows: ReadonlyMap<string, CompareRow>, a: number, b: nu
 
 /** One cell against another: the doubt of both together, or the tie where that is larger. */
 export function heldAgainst(
-  { better, tolerance }: Pick<CompareRow, 'better' | 'tolerance'>,
+  { better, tolerance }: Pick<ComparisonRow, 'better' | 'tolerance'>,
   a: Pick<CompareCell, 'value' | 'u' | 'bound'>,
   b: Pick<CompareCell, 'value' | 'u' | 'bound'>,
 ): CompareCell['against'] {
@@ -141,7 +141,7 @@ export function heldAgainst(
   return ahead > room ? 'better' : ahead < -room ? 'worse' : 'same'
 }
 
-function rowOf(spec: RowSpec, columns: readonly Column[], project: Project): CompareRow {
+function rowOf(spec: RowSpec, columns: readonly ComparedSetup[], project: Project): ComparisonRow {
   const { id, label, better, tolerance = 0, dimension } = spec
   const raws = columns.map((column) => spec.of(column))
   const [reference] = raws
@@ -175,20 +175,21 @@ function specs(project: Project): RowSpec[] {
       : dimension === 'money'
         ? formatMoney(value, currency, { whole: true })
         : formatQuantity(value, dimension, units, digits)
-  const figure = (id: FigureId): ((column: Column) => Raw) => {
+  const figure = (id: FigureId): ((column: ComparedSetup) => Raw) => {
     return ({ report }) => ofFigure(report.figures[id], show)
   }
   const plain = (text: string, value?: number, u?: number): Raw => ({ text, value, u, bound: false })
-  const both = (of: (axle: Axle, column: Column) => string) => (column: Column) => plain(AXLES.map((axle) => of(axle, column)).join(' / '))
+  const both = (of: (axle: Axle, column: ComparedSetup) => string) => (column: ComparedSetup) =>
+    plain(AXLES.map((axle) => of(axle, column)).join(' / '))
   const parts = (report: Report) =>
     resolveSetup(
       project,
       project.setups.find((one) => one.id === report.setupId)!,
     )
   /** A row of a criterion that setups and results of the search share. */
-  const criterion = (id: CriterionId, words?: (value: number, column: Column) => string): RowSpec => {
+  const criterion = (id: CriterionId, words?: (value: number, column: ComparedSetup) => string): RowSpec => {
     const { label, better, tolerance, dimension } = CRITERIA[id]
-    const of = (column: Column): Raw => {
+    const of = (column: ComparedSetup): Raw => {
       const one = column.criteria[id]
       const { value, figureId } = one
       const own = words && value !== undefined ? words(value, column) : undefined
@@ -197,7 +198,7 @@ function specs(project: Project): RowSpec[] {
     }
     return { id, label, better, tolerance, dimension, of }
   }
-  const stop = ({ report }: Column): Raw => {
+  const stop = ({ report }: ComparedSetup): Raw => {
     const { rows, footAtMost } = stopReport(project, report.setupId)
     const row = rows[0]
     if (!row) return plain('not known')
@@ -341,7 +342,7 @@ function ofFigure(figure: ReportFigure, show: (value: number | undefined, dimens
 function choiceWords(
   project: Project,
   columns: readonly CompareColumn[],
-  rows: ReadonlyMap<string, CompareRow>,
+  rows: ReadonlyMap<string, ComparisonRow>,
 ): Pick<Comparison, 'headline' | 'detail'> {
   const others = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.isStock)
   const goes = others.filter(({ column }) => column.verdict !== 'blocked')

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { FRONT_FIRST_TO_G, type Braked, type Weighed } from './figures-of.ts'
+import { FRONT_FIRST_TO_G, type AssignedBrakes, type Weighed } from './figures-of.ts'
 import { failedConstraint, LITTLE } from './constraints.ts'
 import { DEFAULT_QUERY, spaceOf, type SearchQuery } from './search-space.ts'
 
 const WEIGHED: Weighed = { cost: 50_000, heat: undefined, gap: undefined, bias: undefined, mass: undefined, pedal: undefined }
-const BRAKED: Braked = { pedalN: 150, frontShare: 0.7, rearFirstG: 0.9 }
+const BRAKED: AssignedBrakes = { pedalN: 150, frontShare: 0.7, rearFirstG: 0.9 }
 const BAND = { low: 100, high: 200 }
 const asked = (musts: Partial<SearchQuery['musts']>) =>
   spaceOf(DEMO_PROJECT, { ...DEFAULT_QUERY, setupId: 'as-it-stands', musts: { ...DEFAULT_QUERY.musts, ...musts } })
-const fails = (musts: Partial<SearchQuery['musts']>, weighed: Partial<Weighed> = {}, braked: Partial<Braked> = {}) =>
+const fails = (musts: Partial<SearchQuery['musts']>, weighed: Partial<Weighed> = {}, braked: Partial<AssignedBrakes> = {}) =>
   failedConstraint(asked(musts), BAND, { ...WEIGHED, ...weighed }, { ...BRAKED, ...braked })
 
 describe('the budget', () => {

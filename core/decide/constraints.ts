@@ -1,11 +1,11 @@
 import { formatMoney } from '../quantity/format.ts'
-import { FRONT_FIRST_TO_G, type Braked, type CarAsked, type Weighed } from './figures-of.ts'
+import { FRONT_FIRST_TO_G, type AssignedBrakes, type CarAsked, type Weighed } from './figures-of.ts'
 import type { SearchSpace } from './search-space.ts'
 
 /** How far over a limit is "by little": a share of the budget, of the pedal's band, of the deceleration. */
 export const LITTLE = { budget: 0.15, pedal: 0.25, frontFirstG: 0.7 }
 
-export interface FailedConstraint {
+interface FailedConstraint {
   id: string
   little: boolean
   words: string
@@ -16,7 +16,7 @@ export function failedConstraint(
   { ask: { musts }, project }: SearchSpace,
   { low, high }: CarAsked['bandN'],
   { cost }: Weighed,
-  { pedalN, rearFirstG }: Braked,
+  { pedalN, rearFirstG }: AssignedBrakes,
 ): FailedConstraint[] {
   const fails: FailedConstraint[] = []
   if (musts.budgetMinor !== undefined && (cost === undefined || cost > musts.budgetMinor))

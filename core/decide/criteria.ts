@@ -8,7 +8,7 @@ import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS, type Band } from '../hydraulics/pedal-bands.ts'
 import type { Report } from '../evaluate/report.ts'
 
-export interface CriterionSpec {
+interface CriterionSpec {
   label: string
   /** Beside a slider or in the head of a column. */
   short: string

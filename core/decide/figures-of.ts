@@ -45,7 +45,7 @@ const DISC_ONLY: readonly AxleSlot[] = ['rotor', 'pad', 'bracket']
 
 const PLACES = { front: AXLE_ORDER.map((slot) => `front.${slot}` as const), rear: AXLE_ORDER.map((slot) => `rear.${slot}` as const) }
 /** What the brake of an axle costs, with the kits that it is bought in where that is cheaper. */
-export function axleCost(space: SearchSpace, filling: Assignment, axle: Axle): ReturnType<typeof leastWithKits> {
+function axleCost(space: SearchSpace, filling: Assignment, axle: Axle): ReturnType<typeof leastWithKits> {
   return leastWithKits(space.kitsWithin[axle], filling, PLACES[axle], aloneAt(space, filling, axle))
 }
 /** What the part in a place of an axle costs alone. */
@@ -152,7 +152,7 @@ export function carAsked(project: Project, context: Context): CarAsked {
 }
 
 /** What a system asks of the foot, and how it shares a stop. */
-export interface Braked {
+export interface AssignedBrakes {
   frontShare: number | undefined
   pedalN: number | undefined
   /** Deceleration from which the rear locks first, g; Infinity: never as far as is asked. */
@@ -180,7 +180,7 @@ export function withBarSet(asked: CarAsked, system: BrakeSystem): { system: Brak
 
 /** As far as the criterion of UN Regulation No. 13-H looks, g. */
 export const FRONT_FIRST_TO_G = 0.8
-export function brakedBy({ mass, refG }: CarAsked, system: BrakeSystem | undefined): Braked {
+export function brakedBy({ mass, refG }: CarAsked, system: BrakeSystem | undefined): AssignedBrakes {
   if (!system || !mass) return { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
   const stop = invertChain(system)(mass.massKg * STANDARD_GRAVITY * refG)
   return {
@@ -195,7 +195,7 @@ export function weigh(
   asked: CarAsked,
   axles: Record<Axle, AxleWeights>,
   hydraulicsMinor: number | undefined,
-  { frontShare, pedalN }: Braked,
+  { frontShare, pedalN }: AssignedBrakes,
 ): Weighed {
   // asked millions of times in a search: no lists are made
   const { front, rear } = axles

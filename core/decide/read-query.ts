@@ -34,7 +34,7 @@ const askSchema = closed({
     .test('once', 'names a criterion twice', (by: unknown) => !Array.isArray(by) || new Set(by as unknown[]).size === by.length),
 })
 
-export type ReadQuery = { ok: true; ask: SearchQuery } | { ok: false; problems: { path: string; message: string }[] }
+type ReadQuery = { ok: true; ask: SearchQuery } | { ok: false; problems: { path: string; message: string }[] }
 
 /**
  * What a search is asked, from outside: what is left out is as usual, and the setup searched from is the car as it stands.

@@ -1,4 +1,4 @@
-import type { Criterion, Values } from './maths/pareto.ts'
+import type { Criterion, CriterionValues } from './maths/pareto.ts'
 import type { Axle } from '../records/project.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import type { Ruled } from './rejections.ts'
@@ -59,7 +59,7 @@ export interface SearchReport {
   near: NearMiss[]
 }
 export const criteriaOf = ({ by }: SearchQuery): Criterion[] => by.map((id) => CRITERIA[id])
-export const valuesOf = ({ by }: SearchQuery, values: Weighed): Values => by.map((id) => values[id])
+export const valuesOf = ({ by }: SearchQuery, values: Weighed): CriterionValues => by.map((id) => values[id])
 
 /**
  * Of those that weigh exactly the same, none that another with fewer changes and no worse verdict stands for: a part that does

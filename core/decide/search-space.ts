@@ -76,7 +76,7 @@ export interface SearchSpace {
   packs: ReadonlyMap<string, number>
 }
 /** What a setup of a combination has beside its parts. */
-export interface SetAs {
+interface SetAs {
   /** Front share of the bar of two cylinders, where the search sets it. */
   barFrontShare?: number
   /** Kits and donors bought whole. */
@@ -142,7 +142,8 @@ export function spaceOf(project: Project, ask: SearchQuery): SearchSpace {
 }
 
 function packsOf({ preferences }: Project, options: SearchSpace['options']): Map<string, number> {
-  const at = (axle: Axle) => (Object.keys(options) as SlotId[]).filter((name) => name.startsWith(`${axle}.`)).flatMap((name) => options[name]) // prettier-ignore
+  const at = (axle: Axle) =>
+    (Object.keys(options) as SlotId[]).filter((name) => name.startsWith(`${axle}.`)).flatMap((name) => options[name])
   const rear = new Set(at('rear').map((part) => part?.id))
   const shared = at('front').filter((part): part is Part => !!part && !part.owned && (part.price?.pieces ?? 1) > 1 && rear.has(part.id))
   return new Map(shared.map((part) => [part.id, packsCost(part, 1, preferences) ?? 0]))

@@ -1,4 +1,4 @@
-import { ParetoFront, type Criterion, type Values } from './maths/pareto.ts'
+import { ParetoFront, type Criterion, type CriterionValues } from './maths/pareto.ts'
 import type { Axle, Project } from '../records/project.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { AxleBuilds, type EquivalenceClass, type Build, type Builds } from './axle-builds.ts'
@@ -6,7 +6,7 @@ import type { WatchedRule } from './axle-walk.ts'
 import { betweenOf, type Between } from './between.ts'
 import { DependencyMemo } from './dependency-memo.ts'
 import { CAR_RULES, rejects, ruledBy } from './rejections.ts'
-import { weigh, wholeCost, type Braked, type Weighed } from './figures-of.ts'
+import { weigh, wholeCost, type AssignedBrakes, type Weighed } from './figures-of.ts'
 import {
   criteriaOf,
   fewestChanges,
@@ -58,7 +58,7 @@ export function* searching(project: Project, ask: SearchQuery): Generator<Search
  * What is weighed of everything that could beat another: of combinations that keep all musts those that none covers.
  * @throws RangeError when the project has no such setup
  */
-export function uncovered(project: Project, ask: SearchQuery): readonly Values[] {
+export function uncovered(project: Project, ask: SearchQuery): readonly CriterionValues[] {
   const search = new Search(spaceOf(project, ask))
   for (const _ of search.pairs({ front: search.builds.front.all(), rear: search.builds.rear.all() }));
   return search.uncovered
@@ -100,7 +100,7 @@ class Search {
     this.car = new WholeCar(space)
   }
 
-  get uncovered(): readonly Values[] {
+  get uncovered(): readonly CriterionValues[] {
     return this.held.uncovered
   }
 
@@ -165,7 +165,7 @@ class Search {
     return minor
   }
 
-  private look(f: Build, r: Build, h: Between, braked: Braked, barFrontShare: number | undefined): void {
+  private look(f: Build, r: Build, h: Between, braked: AssignedBrakes, barFrontShare: number | undefined): void {
     const { ask } = this.space
     const values = weigh(this.car.asked, { front: f.weights, rear: r.weights }, h.costMinor, braked)
     const shares = f.packed.some((id) => r.packed.includes(id))

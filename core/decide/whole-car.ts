@@ -10,10 +10,10 @@ import { Working } from '../figures/working.ts'
 import type { EquivalenceClass } from './axle-builds.ts'
 import type { Between } from './between.ts'
 import { rejects, type Ruled } from './rejections.ts'
-import { brakedBy, carAsked, withBarSet, type Braked, type CarAsked } from './figures-of.ts'
+import { brakedBy, carAsked, withBarSet, type AssignedBrakes, type CarAsked } from './figures-of.ts'
 import { setupOf, type Assignment, type SearchSpace } from './search-space.ts'
 
-const NOT_BRAKED: Braked = { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
+const NOT_BRAKED: AssignedBrakes = { frontShare: undefined, pedalN: undefined, rearFirstG: undefined }
 const BAR_IN_THE_MIDDLE = 0.5
 
 interface Whole {
@@ -35,7 +35,7 @@ export class WholeCar {
   }
 
   /** How it brakes with the brakes of both axles in it, the bar of cylinders set that are searched for; what stands between is read once for each. */
-  brakedWith(h: Between, f: EquivalenceClass, r: EquivalenceClass): { braked: Braked; barFrontShare: number | undefined } {
+  brakedWith(h: Between, f: EquivalenceClass, r: EquivalenceClass): { braked: AssignedBrakes; barFrontShare: number | undefined } {
     const { brake: front } = f.best
     const { brake: rear } = r.best
     if (!front || !rear) return { braked: NOT_BRAKED, barFrontShare: undefined }

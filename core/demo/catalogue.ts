@@ -13,11 +13,11 @@ export function seeded(seed: number): () => number {
 
 /** Kinds of which a catalogue has many, with how many of a hundred parts are of each. */
 const SHARES = { rotor: 26, pad: 22, caliper: 18, hose: 10, bracket: 7, wheel: 7, valve: 4, masterCylinder: 4, spacer: 2 } as const
-type Kind = keyof typeof SHARES
-const KINDS = Object.keys(SHARES) as Kind[]
+type CatalogueKind = keyof typeof SHARES
+const KINDS = Object.keys(SHARES) as CatalogueKind[]
 
 /** Figures that differ from one to the next of a catalogue, by how much; all else is that of the part it is made like. */
-const VARIED: Record<Kind, [field: string, off: number, step: number][]> = {
+const VARIED: Record<CatalogueKind, [field: string, off: number, step: number][]> = {
   rotor: [
     ['diameterMm', 12, 2],
     ['thicknessMm', 2, 1],

@@ -2,7 +2,7 @@ import type { FitReport } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 
 const CAR = 'Pellin Sprig, club car 7'
-type Row = [
+type ReportRow = [
   car: string,
   axle: FitReport['axle'],
   caliper: string,
@@ -14,7 +14,7 @@ type Row = [
   note?: string,
 ]
 
-const ROWS: Row[] = [
+const ROWS: ReportRow[] = [
   [CAR, 'front', 'Front sliding caliper', 'Club wheel 6.5J x 15 ET 35', 'clears', 13, 0, 'club log'],
   [CAR, 'front', 'Estate front caliper', 'Club wheel 6.5J x 15 ET 35', 'clears', 6, 5, 'A. Wren'],
   [CAR, 'front', 'Estate front caliper', 'Winter steel wheel 5.5J x 14 ET 38', 'touches', undefined, 0, 'A. Wren', 'Rubs on the barrel.'],

@@ -23,7 +23,7 @@ import { Working } from '../figures/working.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 
-export interface EvaluateOptions {
+interface EvaluateOptions {
   precision?: Precision
 }
 

@@ -12,7 +12,7 @@ import type { Report } from './report.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 
 /** One of the six figures that stand under every screen. */
-export interface KeyFigure {
+interface KeyFigure {
   id: 'verdict' | 'area' | 'bias' | 'pedal' | 'heat' | 'cost'
   label: string
   value: string

@@ -19,7 +19,7 @@ export function stateOfVerdicts(verdicts: readonly Verdict[]): StepState {
 }
 
 /** What is computed after the figures: the chosen session, and how probable the lock-up order is. */
-export interface LaterResults {
+interface LaterResults {
   heat?: Pick<HeatBrief, 'verdict' | 'missingCount'> | undefined
   frontFirstOf100?: number | undefined
 }

@@ -27,13 +27,23 @@ describe('the state of a step', () => {
     const { heat, balance, fit, cost } = withLaterResults(report, { heat: heatBrief(DEMO_PROJECT, id), frontFirstOf100: 99 })
     const done = (verdicts: readonly Verdict[]) => verdicts.every((one) => one === 'fits')
     expect(heat.state === 'settled').toBe(heatBrief(DEMO_PROJECT, id).verdict === 'fits')
-    expect(fit.state === 'settled').toBe(done([...report.findings, ...report.fit].map((one) => one.verdict))) // prettier-ignore
-    expect(balance.state === 'settled').toBe(done(report.findings.filter((one) => one.rule !== 'wheel-clearance').map((one) => one.verdict))) // prettier-ignore
+    expect(fit.state === 'settled').toBe(done([...report.findings, ...report.fit].map((one) => one.verdict)))
+    expect(balance.state === 'settled').toBe(
+      done(report.findings.filter((one) => one.rule !== 'wheel-clearance').map((one) => one.verdict)),
+    )
     if (cost.state === 'settled') expect(report.verdict).toBe('fits')
   })
   test('a seen rear lock-up leaves Prove and Balance red', () => {
     const project = structuredClone(DEMO_PROJECT)
-    project.lockSightings.push({ id: 'seen', date: '2026-11-01', setupId: 'balanced', atG: 0.5, axle: 'rear', surface: 'wet', load: 'driver' }) // prettier-ignore
+    project.lockSightings.push({
+      id: 'seen',
+      date: '2026-11-01',
+      setupId: 'balanced',
+      atG: 0.5,
+      axle: 'rear',
+      surface: 'wet',
+      load: 'driver',
+    })
     expect(evaluate(project, 'balanced').steps).toMatchObject({ balance: { state: 'blocked' }, prove: { state: 'blocked' } })
   })
 })

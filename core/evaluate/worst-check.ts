@@ -4,7 +4,7 @@ import type { Report } from './report.ts'
 import { shownFinding } from './step-state.ts'
 
 /** A check that outweighs what a headline would say otherwise. */
-export interface WorstCheck {
+interface WorstCheck {
   verdict: Verdict
   sentence: string
   /** Of the checks that are as bad: how many there are. */

@@ -73,7 +73,19 @@ describe('sessions at the pressures that the page proposes', () => {
 
 describe('the words', () => {
   test('a front gauge on its stop is named with its size, and no bore, knee or air', () => {
-    const pairs: PressurePair[] = [[0, 0], [0, 0.2], [0.06, 0.4], [0.26, 0.6], [0.46, 0.8], [0.66, 1], [1.16, 1.5], [1.66, 2], [2.66, 3], [3.66, 4], [5.66, 6]] // prettier-ignore
+    const pairs: PressurePair[] = [
+      [0, 0],
+      [0, 0.2],
+      [0.06, 0.4],
+      [0.26, 0.6],
+      [0.46, 0.8],
+      [0.66, 1],
+      [1.16, 1.5],
+      [1.66, 2],
+      [2.66, 3],
+      [3.66, 4],
+      [5.66, 6],
+    ]
     expect(text(noValve, pairs)).toMatch(/^The front gauge reads 3\.4.bar too low\./)
     expect(text(noValve, pairs)).not.toMatch(/bore|knee|air/i)
   })
@@ -84,7 +96,12 @@ describe('the words', () => {
     expect(found.sentences[0]).toEqual({ tone: 'unknown', text: expect.stringMatching(/Swap the gauges and read again/) })
   })
   test('four pairs about a knee do not say that there is none', () => {
-    const pairs: PressurePair[] = [[0, 0], [1.9, 1.9], [3.8, 3.26], [5.7, 4.02]] // prettier-ignore
+    const pairs: PressurePair[] = [
+      [0, 0],
+      [1.9, 1.9],
+      [3.8, 3.26],
+      [5.7, 4.02],
+    ]
     expect(text(valved, pairs)).not.toMatch(/No knee/)
   })
   test('a share where no bar stands is not offered', () => {
@@ -97,8 +114,19 @@ describe('the words', () => {
     const bar = (pairs: readonly PressurePair[]) =>
       gaugeReport(twin, 'balanced', pairs).sentences.find((one) => /^Balance bar/.test(one.text))!.tone
     expect(bar([[2, 1.6]])).toBe('unknown')
-    expect(bar([[0, 0], [1, 1.1], [2, 1.2], [3, 2.9]])).not.toBe('fits') // prettier-ignore
-    const { ratio } = gaugeReport(twin, 'balanced', [[0, 0], [6, 4.8], [3, 2.4]]) // prettier-ignore
+    expect(
+      bar([
+        [0, 0],
+        [1, 1.1],
+        [2, 1.2],
+        [3, 2.9],
+      ]),
+    ).not.toBe('fits')
+    const { ratio } = gaugeReport(twin, 'balanced', [
+      [0, 0],
+      [6, 4.8],
+      [3, 2.4],
+    ])
     expect(ratio!.u).toBeDefined()
   })
   test('readings that end before the knee ask for harder ones', () => {
@@ -135,9 +163,22 @@ describe('a project with little in it', () => {
   })
   test('one pair with known pistons gives the clamp share', () => {
     const project = bare()
-    const caliper = (id: string, boresInch: number[]) => ({ id, kind: 'caliper' as const, name: id, construction: 'fixed' as const, pistonsMm: boresInch.map((bore) => figure(bore * inch)) }) // prettier-ignore
+    const caliper = (id: string, boresInch: number[]) => ({
+      id,
+      kind: 'caliper' as const,
+      name: id,
+      construction: 'fixed' as const,
+      pistonsMm: boresInch.map((bore) => figure(bore * inch)),
+    })
     project.parts.push(caliper('front-caliper', [1.875, 1.75]), caliper('rear-caliper', [1.375]))
-    project.parts.push({ id: 'cylinders', kind: 'masterCylinder', name: 'cylinders', construction: 'twin', frontBoreMm: figure(0.875 * inch), rearBoreMm: figure(0.875 * inch) }) // prettier-ignore
+    project.parts.push({
+      id: 'cylinders',
+      kind: 'masterCylinder',
+      name: 'cylinders',
+      construction: 'twin',
+      frontBoreMm: figure(0.875 * inch),
+      rearBoreMm: figure(0.875 * inch),
+    })
     const [setup] = project.setups
     setup.front.caliper = 'front-caliper'
     setup.rear.caliper = 'rear-caliper'

@@ -39,18 +39,18 @@ export interface GaugeReport {
 }
 
 /** A value with its standard uncertainty, where there are readings enough for one. */
-export interface GaugeEstimate {
+interface GaugeEstimate {
   value: number
   u: number | undefined
 }
 
 /** A balance bar works between these, front share; beyond them readings or bores are wrong. */
-export const BAR_RANGE = { low: 0.35, high: 0.65 } as const
+const BAR_RANGE = { low: 0.35, high: 0.65 } as const
 /** Half of a 90% range in standard uncertainties. */
 const NINETY = 1.645
 
 type Wording = (value: number, bare?: boolean) => string
-interface Words {
+interface GaugeWords {
   mpa: Wording
   share: Wording
   range: (one: GaugeEstimate, words: Wording) => string
@@ -84,7 +84,7 @@ export function gaugeReport(project: Project, setupId: string, pairs: readonly P
     (dimension: 'pressure' | 'share'): Wording =>
     (value, bare = false) =>
       formatQuantity(value, dimension, units, { bare })
-  const words: Words = {
+  const words: GaugeWords = {
     mpa: as('pressure'),
     share: as('share'),
     range: ({ value, u }, words) =>
@@ -122,7 +122,7 @@ function clampShareOf({ brakes, context }: Hydraulics, ratio: GaugeEstimate): Ga
 }
 
 /** Where the bar stands, from the ratio; fills in what the page offers. */
-function aboutBar(report: GaugeReport, twin: (MasterCylinder & { kind: 'twin' }) | undefined, words: Words): Sentence[] {
+function aboutBar(report: GaugeReport, twin: (MasterCylinder & { kind: 'twin' }) | undefined, words: GaugeWords): Sentence[] {
   const { ratio, stated, undecided } = report
   if (!twin || !ratio || undecided.includes('bar')) return []
   const at = (slope: number) => barShareOfSlope(slope, twin.frontBoreMm, twin.rearBoreMm)
@@ -157,7 +157,7 @@ const NAMES: Readonly<Record<GaugeCause, string>> = {
   bores: 'unequal bores of the master cylinder',
 }
 
-function aboutCauses(report: GaugeReport, entered: EnteredHydraulics, { mpa, share, range }: Words): Sentence[] {
+function aboutCauses(report: GaugeReport, entered: EnteredHydraulics, { mpa, share, range }: GaugeWords): Sentence[] {
   const { diagnosis, stated, undecided } = report
   if (!diagnosis)
     return [
@@ -209,7 +209,7 @@ function nextReading(causes: readonly GaugeCause[]): string {
 /** Readings go so far beyond a knee before its absence says anything, and so many of them. */
 const WELL_BEYOND = 1.25
 
-function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: readonly PressurePair[], words: Words): Sentence[] {
+function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: readonly PressurePair[], words: GaugeWords): Sentence[] {
   const { diagnosis, stated, undecided } = report
   const { mpa, range } = words
   if (!diagnosis || undecided.includes('valveKnee')) return []
@@ -241,7 +241,7 @@ function aboutValve(report: GaugeReport, entered: EnteredHydraulics, pairs: read
 }
 
 /** What every pair says, whatever else is known of the car. */
-function aboutShares({ ratio, clampShare, diagnosis }: GaugeReport, pairs: readonly PressurePair[], words: Words): Sentence[] {
+function aboutShares({ ratio, clampShare, diagnosis }: GaugeReport, pairs: readonly PressurePair[], words: GaugeWords): Sentence[] {
   if (!ratio) return []
   const where = diagnosis?.kneeMpa ? 'Below the knee' : pairs.length === 1 ? 'At this pair' : 'At these readings'
   return [

@@ -17,7 +17,7 @@ export interface Explains {
   value: number
   words: string
 }
-export interface ObservationResult {
+interface ObservationResult {
   sighting: LockUpObservation
   setupName: string
   verdict: 'agrees' | 'differs' | 'unknown'

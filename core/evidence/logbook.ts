@@ -60,13 +60,19 @@ export function timeline(project: Project, stepTitles: (setupId: string) => Read
         `Stop from ${one.fromKmh.toFixed(1)} km/h in ${one.distanceM.toFixed(1)} m, ${SURFACES[one.surface]}, ${LOADS_DRIVEN[one.load]}`,
       ),
     ),
-    ...project.lockSightings.map(
-      (one) =>
-      entry('lock', one, `${one.axle === 'none' ? 'No wheel' : one.axle === 'front' ? 'Front wheels' : 'Rear wheels'} locked${one.axle === 'none' ? '' : ' first'} at ${formatQuantity(one.atG, 'deceleration')}, ${SURFACES[one.surface]}`), // prettier-ignore
+    ...project.lockSightings.map((one) =>
+      entry(
+        'lock',
+        one,
+        `${one.axle === 'none' ? 'No wheel' : one.axle === 'front' ? 'Front wheels' : 'Rear wheels'} locked${one.axle === 'none' ? '' : ' first'} at ${formatQuantity(one.atG, 'deceleration')}, ${SURFACES[one.surface]}`,
+      ),
     ),
-    ...project.gaugeSessions.map(
-      (one) =>
-      entry('gauge', one, `${one.pairs.length} pressure ${one.pairs.length === 1 ? 'pair' : 'pairs'}${one.pairs[0] ? `, the first ${mpa(one.pairs[0][0])} front and ${mpa(one.pairs[0][1])} rear` : ''}${one.barFrontShare === undefined ? '' : `; bar ${formatQuantity(one.barFrontShare, 'share', units)} front`}${one.knob ? `; knob ${one.knob}` : ''}`), // prettier-ignore
+    ...project.gaugeSessions.map((one) =>
+      entry(
+        'gauge',
+        one,
+        `${one.pairs.length} pressure ${one.pairs.length === 1 ? 'pair' : 'pairs'}${one.pairs[0] ? `, the first ${mpa(one.pairs[0][0])} front and ${mpa(one.pairs[0][1])} rear` : ''}${one.barFrontShare === undefined ? '' : `; bar ${formatQuantity(one.barFrontShare, 'share', units)} front`}${one.knob ? `; knob ${one.knob}` : ''}`,
+      ),
     ),
     ...project.heatReadings.map((one) =>
       entry('temperature', one, `${READ_NODES[one.lump]}, ${one.axle}: ${c(one.readC)} after ${one.driving.name}`),
@@ -89,7 +95,13 @@ export function timeline(project: Project, stepTitles: (setupId: string) => Read
       const titles = stepTitles(build.id)
       return build.notes
         .filter((one) => one.doneOn)
-        .map((one) => entry('build', { id: `${build.id}/${one.id}`, date: one.doneOn!, setupId: build.id, ...(one.note ? { note: one.note } : {}) }, titles.get(one.id.replace(/^s\d+\./, '')) ?? `A step that is not in the order any more: ${one.id}`)) // prettier-ignore
+        .map((one) =>
+          entry(
+            'build',
+            { id: `${build.id}/${one.id}`, date: one.doneOn!, setupId: build.id, ...(one.note ? { note: one.note } : {}) },
+            titles.get(one.id.replace(/^s\d+\./, '')) ?? `A step that is not in the order any more: ${one.id}`,
+          ),
+        )
     }),
   ]
   return all

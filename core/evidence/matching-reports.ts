@@ -14,7 +14,7 @@ type Named = { name: string; maker?: string; number?: string }
  * How near a report is: the very thing; the same but for the spacer; the same wheel over the same caliper on
  * another car; a wheel of the same size over the same caliper.
  */
-export type Nearness = 'exact' | 'otherSpacer' | 'otherCar' | 'sameSize'
+type Nearness = 'exact' | 'otherSpacer' | 'otherCar' | 'sameSize'
 export const NEARNESS_WORDS: Record<Nearness, string> = {
   exact: 'this caliper, wheel, spacer and car',
   otherSpacer: 'with another spacer',
@@ -110,7 +110,7 @@ export function matchReports(reports: readonly FitReport[], corner: CornerNamed)
 }
 
 /** What is computed of the corner, mm. */
-export interface ComputedGap {
+interface ComputedGap {
   meanMm: number
   u: number
 }

@@ -67,11 +67,18 @@ describe('stops of two setups', () => {
     )
     project.stopTests.push(stop('as-it-stands', 48, { fromKmh: 95 }))
     const { a } = stopsReport(project, ASKED)
-    expect(a.rows.map((row) => [row.correctedM === undefined, row.excluded])).toEqual([[false, ''], [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)]]) // prettier-ignore
+    expect(a.rows.map((row) => [row.correctedM === undefined, row.excluded])).toEqual([
+      [false, ''],
+      [true, expect.stringMatching(/^began at 95\.0 km\/h: more than 3\.2 off 100/)],
+    ])
   })
   test('traces and distances are never mixed: those of which there are more count', () => {
     const project = withStops([51, 52], [51, 52])
-    const trace: [number, number][] = [[0, 100], [2, 50], [4, 0]] // prettier-ignore
+    const trace: [number, number][] = [
+      [0, 100],
+      [2, 50],
+      [4, 0],
+    ]
     project.stopTests.push(stop('as-it-stands', 55.6, { trace }))
     const { a } = stopsReport(project, ASKED)
     expect(a.rows.map((row) => row.excluded)).toEqual(['', '', 'a trace: not mixed with distances'])
@@ -81,7 +88,14 @@ describe('stops of two setups', () => {
   })
   test('what else changed is said, and two things at once; two blocks of each take the note away', () => {
     const { notes } = stopsReport(withStops([51, 52], [49, 50], { tyre: 'sticky', date: '2026-10-10', airC: 30, abs: true }), ASKED)
-    expect(notes).toEqual(expect.arrayContaining([expect.stringMatching(/^Changed as well: tyre/), expect.stringMatching(/^Changed as well: day/), expect.stringMatching(/^The ABS worked with one/), expect.stringMatching(/^Several things changed/)])) // prettier-ignore
+    expect(notes).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^Changed as well: tyre/),
+        expect.stringMatching(/^Changed as well: day/),
+        expect.stringMatching(/^The ABS worked with one/),
+        expect.stringMatching(/^Several things changed/),
+      ]),
+    )
     const blocks = changed((project) => {
       project.stopTests = [51, 50, 51.5, 50.5].map((one, i) => stop(i % 2 ? 'estate-fronts' : 'as-it-stands', one))
     })
@@ -126,7 +140,16 @@ describe('stops of two setups', () => {
 })
 
 describe('wheels that locked', () => {
-  const sight = (more: Partial<LockUpObservation>): LockUpObservation => ({ id: 'one', date: '2026-10-03', setupId: 'as-it-stands', surface: 'dry', load: 'driver', axle: 'front', atG: 0.83, ...more }) // prettier-ignore
+  const sight = (more: Partial<LockUpObservation>): LockUpObservation => ({
+    id: 'one',
+    date: '2026-10-03',
+    setupId: 'as-it-stands',
+    surface: 'dry',
+    load: 'driver',
+    axle: 'front',
+    atG: 0.83,
+    ...more,
+  })
   const report = (more: Partial<LockUpObservation>, change: (project: Project) => void = () => {}) => {
     const project = changed((draft) => {
       draft.lockSightings = [sight(more)]
@@ -135,7 +158,11 @@ describe('wheels that locked', () => {
     return { project, found: lockUpReport(project)[0]! }
   }
   test('as the model says agrees', () => {
-    expect(report({}).found).toMatchObject({ verdict: 'agrees', explains: [], sentence: expect.stringMatching(/^The model predicts front lock-up first, at 0\.83.g: as seen/) }) // prettier-ignore
+    expect(report({}).found).toMatchObject({
+      verdict: 'agrees',
+      explains: [],
+      sentence: expect.stringMatching(/^The model predicts front lock-up first, at 0\.83.g: as seen/),
+    })
     expect(report({ axle: 'none', atG: 0.6 }).found.verdict).toBe('agrees')
   })
   test.each<[string, Partial<LockUpObservation>]>([
@@ -173,7 +200,19 @@ describe('wear', () => {
   const ROTOR = DEMO_PROJECT.setups[0].front.rotor!
   const wear = (events: number, mm: number | [number, number, number, number], more: Partial<WearReading> = {}): WearReading => {
     const [a, b, c, d] = Array.isArray(mm) ? mm : [mm, mm, mm, mm]
-    return { id: `wear-${(count += 1)}`, date: '2026-10-03', axle: 'front', side: 'left', events, pad: PAD, innerLeadingMm: a, innerTrailingMm: b, outerLeadingMm: c, outerTrailingMm: d, ...more } // prettier-ignore
+    return {
+      id: `wear-${(count += 1)}`,
+      date: '2026-10-03',
+      axle: 'front',
+      side: 'left',
+      events,
+      pad: PAD,
+      innerLeadingMm: a,
+      innerTrailingMm: b,
+      outerLeadingMm: c,
+      outerTrailingMm: d,
+      ...more,
+    }
   }
   const minimum = (() => {
     const pad = DEMO_PROJECT.parts.find((one) => one.id === PAD)!
@@ -190,7 +229,9 @@ describe('wear', () => {
     expect([row.measured, row.lastsEvents]).toEqual([true, expect.objectContaining({ value: 25, origin: 'measured' })])
     expect(season({ ...two, wearReadings: [] }).lastsEvents).toEqual(before.lastsEvents)
     // another part's readings say nothing of this one
-    expect(season(changed((project) => (project.wearReadings = [wear(0, 14, { pad: 'kit4-pad' }), wear(5, 12, { pad: 'kit4-pad' })]))).measured).toBe(false) // prettier-ignore
+    expect(
+      season(changed((project) => (project.wearReadings = [wear(0, 14, { pad: 'kit4-pad' }), wear(5, 12, { pad: 'kit4-pad' })]))).measured,
+    ).toBe(false)
   })
   test.each([
     ['frontPads', 'front', 'pad'],
@@ -230,7 +271,10 @@ describe('wear', () => {
     })
     expect(season(both).lastsEvents!.value).toBe(12.5)
     const { forecasts } = wearReport(both)
-    expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([['left', 12.5], ['right', 50]]) // prettier-ignore
+    expect(forecasts.map((one) => [one.series.side, one.line!.usedUpAt])).toEqual([
+      ['left', 12.5],
+      ['right', 50],
+    ])
     expect(forecasts[0]!.sentence).toMatch(/at its minimum of 7\.0.mm after event 12 \(7 more, 90% range 10–14\) at the present rate\.$/)
   })
   test('one reading with the thickness when new gives a first forecast; nothing is swapped across', () => {
@@ -253,9 +297,24 @@ describe('wear', () => {
     const [seen] = wearReport(changed((project) => (project.wearReadings = [wear(3, 10), wear(3, 10, { setupId: 'balanced' })]))).looks
     expect([seen!.pistonsMm.inner.length, seen!.pistonsMm.outer]).toEqual([1, []])
     expect(says([10, 10, 10, 10])).toEqual([{ tone: 'fits', text: expect.stringMatching(/^Even/) }])
-    const partly = (change: (project: Project) => void) => wearReport(changed((project) => { project.wearReadings = [wear(3, 10)]; change(project) })).looks[0]!.says // prettier-ignore
-    expect(partly((project) => delete project.wearReadings[0]!.outerLeadingMm)).toEqual([{ tone: 'unknown', text: expect.stringMatching(/not every place was read/) }]) // prettier-ignore
-    expect(partly((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === PAD)!, 'minThicknessMm'))).toEqual([{ tone: 'unknown', text: expect.stringMatching(/the minimum thickness is unknown/) }]) // prettier-ignore
+    const partly = (change: (project: Project) => void) =>
+      wearReport(
+        changed((project) => {
+          project.wearReadings = [wear(3, 10)]
+          change(project)
+        }),
+      ).looks[0]!.says
+    expect(partly((project) => delete project.wearReadings[0]!.outerLeadingMm)).toEqual([
+      { tone: 'unknown', text: expect.stringMatching(/not every place was read/) },
+    ])
+    expect(
+      partly((project) =>
+        Reflect.deleteProperty(
+          project.parts.find((one) => one.id === PAD)!,
+          'minThicknessMm',
+        ),
+      ),
+    ).toEqual([{ tone: 'unknown', text: expect.stringMatching(/the minimum thickness is unknown/) }])
     expect(says([9, 10.5, 10, 10])[0]!.text).toMatch(/^The inner pad is 1\.5.mm thinner at its leading end\. Check for worn guide pins/)
     expect(says([10, 8.5, 10, 10])[0]!.text).toMatch(/trailing end\. Check for a sticking leading piston/)
     expect(says([8, 8, 10, 10])[0]!.text).toMatch(/^The inner pad is 2.*guide pins stick/)
@@ -269,19 +328,48 @@ describe('wear', () => {
           change(project)
         }),
       ).forecasts.find((one) => one.series.what === 'rotor')!
-    expect(rotors((project) => Reflect.deleteProperty(project.parts.find((one) => one.id === ROTOR)!, 'minThicknessMm'))).toMatchObject({ tone: 'unknown', sentence: expect.stringMatching(/stamped/) }) // prettier-ignore
+    expect(
+      rotors((project) =>
+        Reflect.deleteProperty(
+          project.parts.find((one) => one.id === ROTOR)!,
+          'minThicknessMm',
+        ),
+      ),
+    ).toMatchObject({ tone: 'unknown', sentence: expect.stringMatching(/stamped/) })
     expect(rotors(() => {}).tone).toBe('blocked')
   })
 })
 
 describe('the logbook', () => {
   const full = changed((project) => {
-    project.stopTests = [stop('as-it-stands', 51, { trace: [[0, 100], [2, 50], [4, 0]], note: '=1+1, "quoted"', abs: false, airC: 12 })] // prettier-ignore
-    project.lockSightings = [{ id: 'l', date: '2026-10-04', setupId: 'balanced', surface: 'wet', load: 'laden', axle: 'rear', atG: 0.5, track: 'Wold Ring' }] // prettier-ignore
+    project.stopTests = [
+      stop('as-it-stands', 51, {
+        trace: [
+          [0, 100],
+          [2, 50],
+          [4, 0],
+        ],
+        note: '=1+1, "quoted"',
+        abs: false,
+        airC: 12,
+      }),
+    ]
+    project.lockSightings = [
+      { id: 'l', date: '2026-10-04', setupId: 'balanced', surface: 'wet', load: 'laden', axle: 'rear', atG: 0.5, track: 'Wold Ring' },
+    ]
     project.wearReadings = [{ id: 'w', date: '2026-10-05', axle: 'rear', side: 'right', events: 3, rotorMm: 9.1, outerLeadingMm: 8 }]
     project.gaugeSessions = [
-      { id: 'g1', date: '2026-09-01', track: 'Wold Ring', pairs: [[4, 3]], barFrontShare: 0.58, knob: '2 turns in' }, // prettier-ignore
-      { id: 'g2', date: '2026-10-01', track: 'Wold Ring', pairs: [[4.5, 3.1], [6, 4]], barFrontShare: 0.61 }, // prettier-ignore
+      { id: 'g1', date: '2026-09-01', track: 'Wold Ring', pairs: [[4, 3]], barFrontShare: 0.58, knob: '2 turns in' },
+      {
+        id: 'g2',
+        date: '2026-10-01',
+        track: 'Wold Ring',
+        pairs: [
+          [4.5, 3.1],
+          [6, 4],
+        ],
+        barFrontShare: 0.61,
+      },
     ]
     project.heatReadings = [
       {
@@ -323,9 +411,16 @@ describe('the logbook', () => {
     expect(entries).toEqual(full[file])
   })
   test('of a CSV with something wrong the good lines are taken, the others named', () => {
-    const { entries, rejected, rejectedCount, notRead } = readLogCsv('date,setupId,fromKmh,distanceM,surface,load,colour\n2026-10-01,a,100,40,dry,driver,red\nyesterday,a,100,40,dry,driver,\n2026-10-01,a,fast,40,dry,driver,\n', 'stopTests', (line) => `l${line}`) // prettier-ignore
+    const { entries, rejected, rejectedCount, notRead } = readLogCsv(
+      'date,setupId,fromKmh,distanceM,surface,load,colour\n2026-10-01,a,100,40,dry,driver,red\nyesterday,a,100,40,dry,driver,\n2026-10-01,a,fast,40,dry,driver,\n',
+      'stopTests',
+      (line) => `l${line}`,
+    )
     expect(entries).toHaveLength(1)
-    expect(rejected.map((one) => [one.line, one.reasons.join()])).toEqual([[3, expect.stringMatching(/date/)], [4, 'fromKmh: “fast” is no number']]) // prettier-ignore
+    expect(rejected.map((one) => [one.line, one.reasons.join()])).toEqual([
+      [3, expect.stringMatching(/date/)],
+      [4, 'fromKmh: “fast” is no number'],
+    ])
     expect([rejectedCount, notRead]).toEqual([2, [{ line: 1, reasons: ['the column “colour” is not read'] }]])
     expect(readLogCsv('a,b\n1,2', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/no column “date”/)
     expect(readLogCsv('', 'stopTests', String).rejected[0]!.reasons[0]).toMatch(/nothing in it/)

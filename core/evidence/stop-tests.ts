@@ -51,7 +51,7 @@ export interface StopsReport {
   model: string
   plan: StopPlan
 }
-export interface StopPlan {
+interface StopPlan {
   /** m; of the runs at hand, or what is usual. */
   scatterM: number
   assumed: boolean
@@ -92,7 +92,11 @@ export function stopsReport(project: Project, asked: StopsAsked): StopsReport {
     plan,
   }
 }
-const byDay = (tests: readonly StopTest[]): StopTest[] => [...tests].map((one, i) => ({ one, i })).sort((x, y) => x.one.date.slice(0, 10).localeCompare(y.one.date.slice(0, 10)) || x.i - y.i).map(({ one }) => one) // prettier-ignore
+const byDay = (tests: readonly StopTest[]): StopTest[] =>
+  [...tests]
+    .map((one, i) => ({ one, i }))
+    .sort((x, y) => x.one.date.slice(0, 10).localeCompare(y.one.date.slice(0, 10)) || x.i - y.i)
+    .map(({ one }) => one)
 
 function groupOf(project: Project, tests: readonly StopTest[], setupId: string, asked: StopsAsked): RunGroup {
   const { surface, load, targetKmh } = asked
@@ -117,7 +121,11 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
   const counted = rows.flatMap((row) => row.correctedM ?? [])
   let blocks = 0
   here.forEach((one, i) => {
-    if (one.setupId === setupId && (i === 0 || here[i - 1]!.setupId !== setupId || here[i - 1]!.date.slice(0, 10) !== one.date.slice(0, 10))) blocks += 1 // prettier-ignore
+    if (
+      one.setupId === setupId &&
+      (i === 0 || here[i - 1]!.setupId !== setupId || here[i - 1]!.date.slice(0, 10) !== one.date.slice(0, 10))
+    )
+      blocks += 1
   })
   return {
     setupId,
@@ -235,7 +243,9 @@ function notesOn(project: Project, a: RunGroup, b: RunGroup, compared: RunsCompa
     if (x!.length === 0 || y!.length === 0) continue
     const off = meanOf(y!) - meanOf(x!)
     if (Math.abs(off) > least)
-      notes.push(`${key === 'airC' ? 'Air' : 'Rotors'} ${formatQuantity(Math.abs(off), 'temperatureRise', project.preferences.units, { decimals: 0 })} ${off > 0 ? 'warmer' : 'colder'} with ${b.name}.`) // prettier-ignore
+      notes.push(
+        `${key === 'airC' ? 'Air' : 'Rotors'} ${formatQuantity(Math.abs(off), 'temperatureRise', project.preferences.units, { decimals: 0 })} ${off > 0 ? 'warmer' : 'colder'} with ${b.name}.`,
+      )
   }
   const excluded = [...a.rows, ...b.rows].filter((row) => row.excluded !== '').length
   if (excluded > 0) notes.push(`${excluded} excluded ${excluded === 1 ? 'run' : 'runs'}; each shows its reason.`)

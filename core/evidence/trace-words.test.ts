@@ -25,13 +25,23 @@ describe('what a stop shows', () => {
     expect(points.every(([seconds], i) => i === 0 || seconds > points[i - 1]![0])).toBe(true)
   })
   test('half a stop says nothing', () => {
-    expect(traceWords([[0, 100], [1, 80]])).toMatchObject({ meanG: undefined, sentence: expect.stringMatching(/not evaluated/) }) // prettier-ignore
+    expect(
+      traceWords([
+        [0, 100],
+        [1, 80],
+      ]),
+    ).toMatchObject({ meanG: undefined, sentence: expect.stringMatching(/not evaluated/) })
   })
 })
 
 describe('a stop of a logger’s table', () => {
   const rolling = Array.from({ length: 31 }, (_, i): [number, number] => [i * 0.05, 100])
-  const all = [...rolling, ...stop(() => 0.8).slice(1).map(([t, v]): [number, number] => [Number((1.5 + t).toFixed(2)), v])] // prettier-ignore
+  const all = [
+    ...rolling,
+    ...stop(() => 0.8)
+      .slice(1)
+      .map(([t, v]): [number, number] => [Number((1.5 + t).toFixed(2)), v]),
+  ]
   test('in km/h, mph or m/s is the same stop', () => {
     const distance = (unit: string, by: number) => {
       const read = stopFromTable(`time (s),speed (${unit})\n${all.map(([t, v]) => `${t},${v * by}`).join('\n')}`)

@@ -1,7 +1,7 @@
 import { decelerations, tracedStop, type SpeedSample } from './maths/stop-run.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 
-export interface TraceWords {
+interface TraceWords {
   /** Seconds and g, smoothed over a few samples. */
   points: [seconds: number, g: number][]
   /** Mean of full braking, g. */

@@ -20,7 +20,7 @@ export interface PadLook {
   /** What follows, the gravest first. */
   says: { tone: 'blocked' | 'needs' | 'check' | 'fits' | 'unknown'; text: string }[]
 }
-export interface WearForecast {
+interface WearForecast {
   series: WearSeries
   partName: string
   minimumMm: number | undefined

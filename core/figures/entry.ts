@@ -7,7 +7,7 @@ import { Working } from './working.ts'
  * A figure of the report, described in one place: what it is called, how it comes about, what it reads, and a pure
  * function of what was read. The table in `figures.ts` names every entry; ids, steps and the working drawer follow it.
  */
-export interface Entry<From, Read extends object> {
+export interface FigureEntry<From, Read extends object> {
   label: string | ((from: From) => string)
   dimension: ReportFigure['dimension']
   formula: Formula | ((from: From) => Formula)
@@ -30,7 +30,7 @@ export interface Entry<From, Read extends object> {
 }
 
 /** The true value is this or more, or this or less. */
-export type Bound = 'atLeast' | 'atMost'
+type Bound = 'atLeast' | 'atMost'
 
 /** What was read, with nothing missing. */
 export type Known<Read extends object> = { [K in keyof Read]-?: Exclude<Read[K], undefined> }
@@ -54,14 +54,17 @@ export interface AxleFigure<Id extends string, From extends { axle: Axle }, Read
   of(from: From): Worked<Read>
 }
 
-export const carFigure = <Id extends string, From, Read extends object>(id: Id, entry: Entry<From, Read>): CarFigure<Id, From, Read> => ({
+export const carFigure = <Id extends string, From, Read extends object>(
+  id: Id,
+  entry: FigureEntry<From, Read>,
+): CarFigure<Id, From, Read> => ({
   id,
   of: (from) => work(id as string as FigureId, entry, from),
 })
 
 export function axleFigure<Id extends string, From extends { axle: Axle }, Read extends object>(
   id: Id,
-  entry: Entry<From, Read>,
+  entry: FigureEntry<From, Read>,
 ): AxleFigure<Id, From, Read> {
   const ids = { front: `front.${id}` as FigureId, rear: `rear.${id}` as FigureId }
   return { id, of: (from) => work(ids[from.axle], entry, from) }
@@ -73,7 +76,7 @@ function isKnown<Read extends object>(read: Read): read is Read & Known<Read> {
   return true
 }
 
-function work<From, Read extends object>(id: FigureId, entry: Entry<From, Read>, from: From): Worked<Read> {
+function work<From, Read extends object>(id: FigureId, entry: FigureEntry<From, Read>, from: From): Worked<Read> {
   const working = new Working()
   const read = entry.read(working, from)
   const bound = entry.bound?.(read, from)

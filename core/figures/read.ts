@@ -36,18 +36,18 @@ export type FigureOf<Holder> = {
   string
 type FigureName<Table extends FieldTable> = { [K in keyof Table]: Table[K] extends { type: 'figure' } ? K : never }[keyof Table] & string
 
-interface Words {
+interface ReadAs {
   label: string
   dimension: Dimension
   how: string | undefined
 }
 /** A figure's words as its table has them; a table of another kind has no such field, and the types see to it. */
-function wordsOf(field: Field): Words {
+function wordsOf(field: Field): ReadAs {
   return { label: field.label, dimension: 'dimension' in field ? field.dimension : 'number', how: field.help }
 }
 
 /** A part's figure as it is asked for: its words, and where it is entered. */
-export function partFigure<P extends Part>(part: P, field: FigureOf<P>): { figure: Figure | undefined; words: Words; at: Place } {
+export function partFigure<P extends Part>(part: P, field: FigureOf<P>): { figure: Figure | undefined; words: ReadAs; at: Place } {
   const words = wordsOf((fieldsOf(part.kind)[field] ?? COMMON_FIGURES[field])!)
   words.label += ` of ${part.name}`
   return {

@@ -3,7 +3,7 @@ import type { Figure } from '../quantity/figure.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { Input, Missing, Place, ReportFigure } from './figure.ts'
 
-interface Asked {
+interface WorkingQuestion {
   symbol?: string
   label: string
   dimension: Dimension
@@ -22,7 +22,7 @@ export class Working {
   readonly notes: string[] = []
 
   /** A figure someone entered; its absence is a question. */
-  read(figure: Figure | undefined, { symbol = '', label, dimension, at, how }: Asked): number | undefined {
+  read(figure: Figure | undefined, { symbol = '', label, dimension, at, how }: WorkingQuestion): number | undefined {
     const input: Input = { symbol, label, dimension, at, value: figure?.value }
     this.inputs.push(input)
     if (!figure) {
@@ -37,18 +37,18 @@ export class Working {
   }
 
   /** A figure with a default: used when nobody entered one, and marked as assumed. */
-  readOr(figure: Figure | undefined, fallback: number, asked: Asked): number {
+  readOr(figure: Figure | undefined, fallback: number, asked: WorkingQuestion): number {
     if (figure) return this.read(figure, asked)!
     return this.assume(fallback, asked)
   }
 
-  assume(value: number, { symbol = '', label, dimension, at }: Asked): number {
+  assume(value: number, { symbol = '', label, dimension, at }: WorkingQuestion): number {
     this.inputs.push({ symbol, label, dimension, at, value, origin: 'estimated', assumed: true })
     return value
   }
 
   /** A number that is chosen or computed, not measured: a setting, a preference, a step on the way. */
-  set(value: number, { symbol = '', label, dimension, at }: Asked): number {
+  set(value: number, { symbol = '', label, dimension, at }: WorkingQuestion): number {
     this.inputs.push({ symbol, label, dimension, at, value })
     return value
   }
@@ -121,14 +121,14 @@ export function fill(text: string, inputs: readonly Input[]): string | undefined
 export const filledOf = ({ value, filled, method, inputs }: ReportFigure): string | undefined =>
   value === undefined ? undefined : (filled ?? (method.inWords ? undefined : fill(method.text, inputs)))
 
-interface FixItem {
+interface FormulaPiece {
   text: string
   /** It may be a symbol. */
   word: boolean
 }
 /** Formulas are few: each is cut once. */
-const cut = new Map<string, readonly FixItem[]>()
-function piecesOf(text: string): readonly FixItem[] {
+const cut = new Map<string, readonly FormulaPiece[]>()
+function piecesOf(text: string): readonly FormulaPiece[] {
   const known = cut.get(text)
   if (known) return known
   const right = text.includes(' = ') ? text.slice(text.indexOf(' = ') + 3) : text

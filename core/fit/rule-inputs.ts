@@ -34,7 +34,7 @@ export interface Facts {
   seen: readonly string[]
 }
 
-type Filled<S extends AxleSlot> = NonNullable<ResolvedAxle[S]>
+type FilledSlots<S extends AxleSlot> = NonNullable<ResolvedAxle[S]>
 
 /**
  * The eyes of a rule: whatever it looks at is noted, and what is not there becomes a question. So a rule
@@ -69,14 +69,14 @@ export class RuleInputs {
   }
 
   /** What is fitted in a slot; null: nothing on purpose; undefined: not known, and asked for. */
-  part<S extends AxleSlot>(slot: S): Filled<S> | null | undefined {
+  part<S extends AxleSlot>(slot: S): FilledSlots<S> | null | undefined {
     const { axle, setup, resolved } = this.facts
     this.slots.push(slot)
     const found = resolved[slot]
     if (found) this.touch(found)
     if (found === undefined)
       this.ask(`${AXLE_SLOTS[slot].label}, ${axle}`, { kind: 'slot', setupId: setup.id, axle, slot }, 'Choose a part in the step Setup.')
-    return found as Filled<S> | null | undefined
+    return found as FilledSlots<S> | null | undefined
   }
   /** What is fitted in the hydraulics, in this setup or in the car as it stands. */
   hydraulic<S extends HydraulicSlot>(slot: S, of: 'whole' | 'stock' = 'whole'): NonNullable<ResolvedSetup[S]> | null | undefined {

@@ -13,7 +13,7 @@ import { fixLineId } from './rule.ts'
 import { parseThread } from './thread.ts'
 import { RULE_IDS, RULES, type RuleId } from './rules.ts'
 import { VISUAL_CHECKS, visualCheckAt } from './visual-checks.ts'
-import { demo, find, part, withField, type Loose } from '../testing/fit.ts'
+import { demo, find, part, withField, type PartChanges } from '../testing/fit.ts'
 import { runs } from '../testing/runs.ts'
 
 const CALIPER = 'stock-front-caliper'
@@ -385,9 +385,9 @@ describe('left and right', () => {
 })
 
 describe('wheel studs, nuts and bolts', () => {
-  const at = (more: (front: Loose, project: Project) => void) =>
+  const at = (more: (front: PartChanges, project: Project) => void) =>
     find(
-      demo((project) => more(project.car.front as unknown as Loose, project)),
+      demo((project) => more(project.car.front as unknown as PartChanges, project)),
       'stud-engagement',
     )!
   test.each<[number, Verdict]>([
@@ -450,7 +450,7 @@ describe('wheel studs, nuts and bolts', () => {
   })
   describe('a spacer on studs of its own', () => {
     // 38 - 6 = 32 of the hub's studs stand past the hat
-    const own = (thickness: number, seat: number, stud: number, more: Loose = {}) =>
+    const own = (thickness: number, seat: number, stud: number, more: PartChanges = {}) =>
       at((front, project) => {
         const { fastener, ...ofSpacer } = more
         if (fastener) Object.assign(front, { fastener, endRoomMm: figure(40) })
@@ -476,7 +476,7 @@ describe('wheel studs, nuts and bolts', () => {
       expect(own(thickness, seat, stud)).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) })
     })
     // 38 - 6 - 14 = 18 under its nuts, 2.5 of it a tip; 30 - 12 = 18 under the wheel's; 12 are needed
-    test.each<[string, Loose, Verdict, RegExp]>([
+    test.each<[string, PartChanges, Verdict, RegExp]>([
       ['nothing', {}, 'check', /with nuts and tips like the car’s own/],
       ['its nuts', { nutThreadMm: figure(12) }, 'check', /with tips like the car’s own/],
       ['its tips', { tipMm: figure(6) }, 'check', /with nuts like the car’s own/],
@@ -512,7 +512,7 @@ describe('wheel studs, nuts and bolts', () => {
 })
 
 test('a spacer of another pattern or bore does not go between', () => {
-  const spaced = (rule: RuleId, fields: Loose) =>
+  const spaced = (rule: RuleId, fields: PartChanges) =>
     find(
       demo((project) => {
         Object.assign(part(project, 'spacer-3'), fields)

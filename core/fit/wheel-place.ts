@@ -8,14 +8,14 @@ export const registerLeftMm = (registerHeightMm: number, hatThicknessMm: number,
   Math.max(registerHeightMm - hatThicknessMm - spacerMm, 0)
 
 /** Where a wheel stands on the car, mm: its offset ET, its width over the bead seats, what lies between it and the hub. */
-export interface WheelStance {
+interface WheelStance {
   offsetMm: number
   widthMm: number
   spacerMm: number
   hatThicknessMm: number
 }
 
-export interface StanceChange {
+interface StanceChange {
   /** Offset that would put the wheel in the same place on the hat as it was, without a spacer. */
   effectiveOffsetMm: number
   /** Change of the track, both wheels together; + wider. */

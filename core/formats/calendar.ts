@@ -2,7 +2,7 @@ import { createEvents, type EventAttributes } from 'ics'
 import { isDay } from '../quantity/day.ts'
 
 /** One whole day of a build. */
-export interface CalendarDay {
+interface CalendarDay {
   id: string
   /** 2026-11-28 */
   date: string

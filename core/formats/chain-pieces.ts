@@ -1,11 +1,11 @@
 /** Pieces of line that meet end to end become one; every piece is used once and may be turned round. */
 
-type Points = [number, number][]
+type PiecePoints = [number, number][]
 
 /** @param tolerance how near two ends must be to meet, in the unit of the points */
-export function chainPieces(pieces: readonly Points[], tolerance: number): Points[] {
+export function chainPieces(pieces: readonly PiecePoints[], tolerance: number): PiecePoints[] {
   const left = pieces.filter((piece) => piece.length >= 2).map((piece) => [...piece])
-  const chains: Points[] = []
+  const chains: PiecePoints[] = []
   while (left.length > 0) {
     const chain = left.shift()!
     for (let grown = true; grown;) {
@@ -28,7 +28,7 @@ const meet = (a: readonly [number, number], b: readonly [number, number], tolera
   Math.abs(a[0] - b[0]) <= tolerance && Math.abs(a[1] - b[1]) <= tolerance
 
 /** Puts a piece before or after a chain where they meet; false where they do not. */
-function join(chain: Points, piece: Points, tolerance: number): boolean {
+function join(chain: PiecePoints, piece: PiecePoints, tolerance: number): boolean {
   const head = chain[0]!
   const tail = chain[chain.length - 1]!
   const first = piece[0]!

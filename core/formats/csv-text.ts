@@ -11,7 +11,7 @@ const FIGURE = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i
  * @example
  * guard('=1+1') // => "'=1+1"
  */
-export function guard(text: string): string {
+function guard(text: string): string {
   const within = text.replaceAll(FORMULA_WITHIN, (all, before: string, blanks: string, quotes: string, at: number) =>
     FIGURE.test(pieceAt(text, at + before.length)) ? all : `${before}${blanks}'${quotes}`,
   )

@@ -55,7 +55,7 @@ export function readTrace(text: string): ReadZones {
   return found.ok ? zonesIn(found) : found
 }
 
-export type ReadSpeeds = { ok: true; trace: TracePoint[]; unit: string } | { ok: false; message: string }
+type ReadSpeeds = { ok: true; trace: TracePoint[]; unit: string } | { ok: false; message: string }
 /** Seconds and km/h of such a table. */
 export function readSpeeds(text: string): ReadSpeeds {
   const read = readTable(text, MOST_POINTS)

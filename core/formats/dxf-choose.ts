@@ -3,13 +3,13 @@ import type { DxfLayer } from './dxf-read.ts'
 const WHEEL = /wheel|rim|barrel|well|spoke|shoulder|\bface\b/i
 const CALIPER = /calip|body|bleed|bridge|piston|hose|carrier|outline/i
 
-interface Box {
+interface Bounds {
   width: number
   height: number
 }
 
 /** Extent of a layer's lines in the drawing's own unit. */
-function boxOf({ pieces }: DxfLayer): Box {
+function boxOf({ pieces }: DxfLayer): Bounds {
   const points = pieces.flat()
   const span = (axis: 0 | 1) => {
     let [low, high] = [Infinity, -Infinity]

@@ -19,7 +19,7 @@ export function outlinesFromDxf(layers: readonly DxfLayer[], placing: DxfPlacing
   })
 }
 
-export type ProfileFromDxf = { ok: true; profile: WheelProfile } | { ok: false; message: string }
+type ProfileFromDxf = { ok: true; profile: WheelProfile } | { ok: false; message: string }
 
 /** The wheel's profile from one connected line, tags from the layers' names or else from the slope. */
 export function profileFromDxf(layers: readonly DxfLayer[], placing: DxfPlacing): ProfileFromDxf {

@@ -4,14 +4,14 @@ import { FORMAT, VERSION } from '../records/project.ts'
 import { partSchema, projectSchema } from '../records/schema.ts'
 
 type Json = Record<string, unknown>
-interface Described {
+interface DescribedSchema {
   type: string
   optional?: boolean
   nullable?: boolean
   oneOf?: unknown[]
   tests?: { name?: string; params?: Record<string, unknown> }[]
-  fields?: Record<string, Described>
-  innerType?: Described | Described[]
+  fields?: Record<string, DescribedSchema>
+  innerType?: DescribedSchema | DescribedSchema[]
 }
 
 /** JSON Schema (draft 2020-12) of the project file, made from the very Yup schemas that check it. */
@@ -28,9 +28,9 @@ export function projectJsonSchema(): Json {
   }
 }
 
-const describe = (schema: AnySchema): Described => schema.describe() as SchemaDescription as Described
+const describe = (schema: AnySchema): DescribedSchema => schema.describe() as SchemaDescription as DescribedSchema
 
-function toJsonSchema(described: Described): Json {
+function toJsonSchema(described: DescribedSchema): Json {
   const json = shape(described)
   const values = (described.oneOf ?? []).filter((value) => value !== undefined && value !== null)
   if (values.length === 1) json.const = values[0]
@@ -38,7 +38,7 @@ function toJsonSchema(described: Described): Json {
   return described.nullable ? { anyOf: [json, { type: 'null' }] } : json
 }
 
-function shape(described: Described): Json {
+function shape(described: DescribedSchema): Json {
   const tests = described.tests ?? []
   const limit = (name: string, key: string): unknown => tests.find((test) => test.name === name)?.params?.[key]
   const bounds = (low: string, high: string): Json => {

@@ -17,11 +17,11 @@ export const LOG_FILES = {
   heatReadings: 'temperatures',
 } as const
 export type LogFile = keyof typeof LOG_FILES
-type Entry = StopTest | LockUpObservation | WearReading | GaugeSession | HeatReading
+type LogRow = StopTest | LockUpObservation | WearReading | GaugeSession | HeatReading
 
-type Kind = 'text' | 'number' | 'yesNo' | 'pairs' | 'json' | 'list'
+type LogColumnKind = 'text' | 'number' | 'yesNo' | 'pairs' | 'json' | 'list'
 interface Columns {
-  columns: Readonly<Record<string, Kind>>
+  columns: Readonly<Record<string, LogColumnKind>>
   schema: AnySchema
   most: number
 }
@@ -57,7 +57,7 @@ const FILES: Readonly<Record<LogFile, Columns>> = {
       events: 'number',
       setupId: 'text',
       pad: 'text',
-      ...(Object.fromEntries(Object.keys(PAD_POINTS).map((point) => [point, 'number'])) as Record<string, Kind>),
+      ...(Object.fromEntries(Object.keys(PAD_POINTS).map((point) => [point, 'number'])) as Record<string, LogColumnKind>),
       rotor: 'text',
       rotorMm: 'number',
       note: 'text',
@@ -94,7 +94,7 @@ const pairText = (pairs: unknown) => (Array.isArray(pairs) ? (pairs as [number, 
 
 export function writeLogCsv(project: Project, file: LogFile): string {
   const { columns } = FILES[file]
-  const cell = (value: unknown, kind: Kind): string | number => {
+  const cell = (value: unknown, kind: LogColumnKind): string | number => {
     if (value === undefined) return ''
     if (kind === 'pairs') return pairText(value)
     if (kind === 'json') return JSON.stringify(value)
@@ -108,8 +108,8 @@ export function writeLogCsv(project: Project, file: LogFile): string {
   return csvText(Object.keys(columns), rows)
 }
 
-export interface TakenEntries {
-  entries: Entry[]
+interface TakenEntries {
+  entries: LogRow[]
   /** Lines left out, with the reason; line 1 holds the names of the columns. */
   rejected: { line: number; reasons: string[] }[]
   /** How many lines were left out in all. */
@@ -152,7 +152,7 @@ export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => 
       else one[name] = value
     })
     if (reasons.length === 0) reasons.push(...schemaProblems(schema, one).map((problem) => `${problem.path} ${problem.message}`.trim()))
-    if (reasons.length === 0) taken.entries.push(one as unknown as Entry)
+    if (reasons.length === 0) taken.entries.push(one as unknown as LogRow)
     else {
       taken.rejectedCount += 1
       if (taken.rejected.length < MOST_REJECTED) taken.rejected.push({ line, reasons })
@@ -160,7 +160,7 @@ export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => 
   })
   return taken
 }
-const WORDS: Record<Kind, string> = {
+const WORDS: Record<LogColumnKind, string> = {
   text: 'text',
   number: 'number',
   yesNo: 'yes or no',
@@ -173,7 +173,7 @@ const numberOf = (text: string): number | undefined => {
   const value = Number(text.replace(',', '.'))
   return text !== '' && Number.isFinite(value) ? value : undefined
 }
-function valueOf(cell: string, kind: Kind): unknown {
+function valueOf(cell: string, kind: LogColumnKind): unknown {
   switch (kind) {
     case 'text':
       return cell

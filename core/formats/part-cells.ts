@@ -35,11 +35,11 @@ export interface PartColumn {
   /** For sorting; undefined sorts last. */
   value(part: Part): number | string | undefined
   /** Changes the part it is given; returns what is wrong with the text. */
-  write(part: Loose, text: string, context: CellContext): string | undefined
+  write(part: CellTarget, text: string, context: CellContext): string | undefined
 }
 
-type Loose = Record<string, unknown>
-const loose = (part: Part): Loose => part as unknown as Loose
+type CellTarget = Record<string, unknown>
+const loose = (part: Part): CellTarget => part as unknown as CellTarget
 
 const textColumn = (id: keyof Part & string, label: string, most: number): PartColumn => ({
   id,
@@ -134,7 +134,7 @@ const figureColumn = (id: string, field: FigureField | FiguresField, units: Unit
 
 /** Origin, date, doubt and note of a figure, as columns of their own. */
 function asides(id: string, field: FigureField | FiguresField): PartColumn[] {
-  const figures = (part: Loose): Figure[] => {
+  const figures = (part: CellTarget): Figure[] => {
     const value = part[id] as Figure | Figure[] | undefined
     return value === undefined ? [] : Array.isArray(value) ? value : [value]
   }
@@ -158,7 +158,7 @@ function asides(id: string, field: FigureField | FiguresField): PartColumn[] {
       if (text.trim() === '') return undefined
       const found = check(text.trim(), context)
       if (typeof found === 'string') return found
-      for (const figure of figures(part)) (figure as unknown as Loose)[key] = found.value
+      for (const figure of figures(part)) (figure as unknown as CellTarget)[key] = found.value
       return undefined
     },
   })
@@ -184,7 +184,7 @@ function asides(id: string, field: FigureField | FiguresField): PartColumn[] {
   ]
 }
 
-const priceOf = (part: Loose, { currency }: CellContext): Price =>
+const priceOf = (part: CellTarget, { currency }: CellContext): Price =>
   ({ lowMinor: 0, likelyMinor: 0, highMinor: 0, currency, pieces: 1, ...(part.price as Price | undefined) }) satisfies Price
 
 function moneyColumn(key: 'lowMinor' | 'likelyMinor' | 'highMinor' | 'depositMinor', label: string): PartColumn {

@@ -9,7 +9,7 @@ import { parseQuantity } from '../quantity/parse.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 
 /** What a line of text says of a part, and what of it was not understood. */
-export interface PartLine {
+interface PartLine {
   name?: string
   /** Fields as a part holds them. */
   values: Record<string, Figure | Figure[] | string>

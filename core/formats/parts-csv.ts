@@ -11,15 +11,15 @@ import { csvText, unguard } from './csv-text.ts'
 import { partColumns, type CellContext, type PartColumn } from './part-cells.ts'
 
 export const MAX_TABLE_BYTES = 2_000_000
-export const MAX_TABLE_ROWS = 1000
+const MAX_TABLE_ROWS = 1000
 /** Three times what any kind of part has, with what stands beside each figure. */
-export const MAX_TABLE_COLUMNS = 500
+const MAX_TABLE_COLUMNS = 500
 
 export interface PlainTable {
   header: string[]
   rows: string[][]
 }
-export type ReadTable = { ok: true; table: PlainTable } | { ok: false; message: string }
+type ReadTable = { ok: true; table: PlainTable } | { ok: false; message: string }
 
 /**
  * A table as a spreadsheet gives it: by commas, semicolons or tabs; the first row names the columns. Refused as a whole
@@ -101,13 +101,13 @@ export function guessMapping(header: readonly string[], columns: readonly PartCo
   })
 }
 
-export interface RowReport {
+interface RowReport {
   /** As a spreadsheet counts: the header is row 1. */
   row: number
   name: string
   reasons: string[]
 }
-export interface TakenTable {
+interface TakenTable {
   parts: Part[]
   /** Nothing of these rows was taken. */
   rejected: RowReport[]

@@ -14,7 +14,7 @@ export interface LineProblem {
   line: number
   message: string
 }
-export type Read<T> = { ok: true; value: T } | { ok: false; problems: LineProblem[] }
+type ReadPoints<T> = { ok: true; value: T } | { ok: false; problems: LineProblem[] }
 
 const MOST_POINTS = LIMITS.points
 /** More than these help nobody: what follows is not read. */
@@ -47,7 +47,7 @@ function readPoint(pieces: readonly string[], units: UnitChoice): [number, numbe
 const isNumberLine = (line: string): boolean => /^[-+\u2212]?\s*[\d.,]/.test(line)
 
 /** Outlines of a caliper: lines that are not numbers name the outline that follows. */
-export function readOutlines(text: string, units: UnitChoice): Read<NamedOutline[]> {
+export function readOutlines(text: string, units: UnitChoice): ReadPoints<NamedOutline[]> {
   const outlines: NamedOutline[] = []
   const problems: LineProblem[] = []
   let current: NamedOutline | undefined
@@ -83,7 +83,7 @@ export function readOutlines(text: string, units: UnitChoice): Read<NamedOutline
 }
 
 /** A wheel's profile: "z r tag" from the inboard edge of the barrel; the tag belongs to the stretch that follows. */
-export function readProfile(text: string, units: UnitChoice): Read<WheelProfile> {
+export function readProfile(text: string, units: UnitChoice): ReadPoints<WheelProfile> {
   const points: [number, number][] = []
   const tags: WheelTag[] = []
   const problems: LineProblem[] = []

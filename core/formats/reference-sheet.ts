@@ -1,5 +1,5 @@
 import { BAR_HALF_MM, BARS, DOT_MM, DOTS, FIELD, INNER_DOTS, MARK, MARKS, type Mm } from '../vision/sheet.ts'
-import { PAPERS, type Mark, type Paper, type Template } from './template.ts'
+import { PAPERS, type TemplateMark, type Paper, type Template } from './template.ts'
 
 /** The middle of what is printed, which stands in the middle of the paper: z, r. */
 const MIDDLE: Mm = [(MARKS[0][0] + MARKS[1][0]) / 2, (MARKS[0][1] + MARKS[2][1]) / 2]
@@ -12,11 +12,11 @@ export function referenceSheet(paper: Paper): Template {
   const { width, height } = PAPERS[paper]
   const [seatX, hubY] = [width / 2 - MIDDLE[0], height / 2 - MIDDLE[1]]
   const at = ([z, r]: Mm): [number, number] => [seatX + z, hubY + r]
-  const disc = (place: Mm, radius: number, shade: 'black' | 'white' = 'black'): Mark => {
+  const disc = (place: Mm, radius: number, shade: 'black' | 'white' = 'black'): TemplateMark => {
     const [x, y] = at(place)
     return { kind: 'disc', x, y, radius, shade }
   }
-  const bar = ([from, to]: readonly [Mm, Mm]): Mark => {
+  const bar = ([from, to]: readonly [Mm, Mm]): TemplateMark => {
     const upright = from[0] === to[0]
     const [x, y] = at(from)
     const length = Math.hypot(to[0] - from[0], to[1] - from[1])
@@ -24,8 +24,8 @@ export function referenceSheet(paper: Paper): Template {
       ? { kind: 'box', x: x - BAR_HALF_MM, y, width: 2 * BAR_HALF_MM, height: length }
       : { kind: 'box', x, y: y - BAR_HALF_MM, width: length, height: 2 * BAR_HALF_MM }
   }
-  const line = (from: Mm, to: Mm, name: string): Mark => ({ kind: 'line', style: 'faint', points: [at(from), at(to)], name })
-  const words = ([z, r]: Mm, text: string, sizeMm = 2.6): Mark => {
+  const line = (from: Mm, to: Mm, name: string): TemplateMark => ({ kind: 'line', style: 'faint', points: [at(from), at(to)], name })
+  const words = ([z, r]: Mm, text: string, sizeMm = 2.6): TemplateMark => {
     const [x, y] = at([z, r])
     return { kind: 'text', x, y, sizeMm, text }
   }

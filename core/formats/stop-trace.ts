@@ -3,7 +3,7 @@ import { tracedStop, type SpeedSample } from '../evidence/maths/stop-run.ts'
 import type { StopTest } from '../records/logbook.ts'
 import { readSpeeds } from './drive-cycle-text.ts'
 
-export type ReadStop = { ok: true; stop: Pick<StopTest, 'fromKmh' | 'distanceM' | 'trace'>; words: string } | { ok: false; message: string }
+type ReadStop = { ok: true; stop: Pick<StopTest, 'fromKmh' | 'distanceM' | 'trace'>; words: string } | { ok: false; message: string }
 
 /** A stop from samples as a logger gives them. */
 export function stopFromPoints(points: readonly SpeedSample[]): ReadStop {

@@ -1,5 +1,5 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib'
-import type { Mark, Style, Template } from './template.ts'
+import type { TemplateMark, Style, Template } from './template.ts'
 
 const POINTS_PER_MM = 72 / 25.4
 const WIDTHS_MM: Readonly<Record<Style, number>> = { cut: 0.6, outline: 0.25, axis: 0.2, bar: 0.3, tile: 0.15, faint: 0.15 }
@@ -22,7 +22,7 @@ export async function templatePdf(template: Template): Promise<Uint8Array> {
   return await file.save()
 }
 
-function draw(page: PDFPage, font: PDFFont, mark: Mark, paperMm: number): void {
+function draw(page: PDFPage, font: PDFFont, mark: TemplateMark, paperMm: number): void {
   if (mark.kind === 'text') {
     const text = printable(font, mark.text)
     // a long title gets smaller rather than off the paper

@@ -1,4 +1,4 @@
-import type { Mark, Style, Template } from './template.ts'
+import type { TemplateMark, Style, Template } from './template.ts'
 
 const STROKES: Readonly<Record<Style, string>> = {
   cut: 'stroke-width="0.6"',
@@ -22,7 +22,7 @@ const digits = (value: number): string => String(Math.round(value * 1e4) / 1e4)
 /** One page of a template as SVG in true size; seat and hub axis are said in data attributes, so that points can be read back. */
 export function templateSvg({ width, height, pages }: Template, page = 0): string {
   const { marks, seatX, hubY } = pages[page]!
-  const draw = (mark: Mark): string => {
+  const draw = (mark: TemplateMark): string => {
     if (mark.kind === 'text')
       return `<text x="${digits(mark.x)}" y="${digits(height - mark.y)}" font-size="${mark.sizeMm}" font-family="sans-serif">${escape(mark.text)}</text>`
     if (mark.kind === 'disc')

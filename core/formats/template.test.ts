@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import type { NamedOutline } from '../records/field.ts'
 import { templatePdf } from './template-pdf.ts'
 import { templateSvg } from './template-svg.ts'
-import { cardOutline, CHECK_BAR_MM, PAPERS, template, type Mark, type Paper } from './template.ts'
+import { cardOutline, CHECK_BAR_MM, PAPERS, template, type TemplateMark, type Paper } from './template.ts'
 
 const body: NamedOutline = {
   name: 'body',
@@ -21,7 +21,8 @@ const body: NamedOutline = {
   ],
 }
 const options = { title: 'Estate front caliper', date: '2026-09-12', paper: 'a4' } as const
-const lines = (marks: readonly Mark[]) => marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
+const lines = (marks: readonly TemplateMark[]) =>
+  marks.filter((mark): mark is Extract<TemplateMark, { kind: 'line' }> => mark.kind === 'line')
 
 describe('the line to cut along', () => {
   test('over the outline, in along its foot, down the seat to the hub axis and back', () => {

@@ -9,14 +9,14 @@ export const PAPERS = { a4: { label: 'A4', width: 210, height: 297 }, letter: { 
 export type Paper = keyof typeof PAPERS
 
 export type Style = 'cut' | 'outline' | 'axis' | 'bar' | 'tile' | 'faint'
-export type Mark =
+export type TemplateMark =
   | { kind: 'line'; style: Style; points: [number, number][]; name?: string }
   | { kind: 'disc'; x: number; y: number; radius: number; shade: 'black' | 'white' }
   | { kind: 'box'; x: number; y: number; width: number; height: number }
   | { kind: 'text'; x: number; y: number; sizeMm: number; text: string }
 
-export interface Page {
-  marks: Mark[]
+interface TemplatePage {
+  marks: TemplateMark[]
   /** Where seat and hub axis are on this page, mm of paper; may lie off it. */
   seatX: number
   hubY: number
@@ -24,7 +24,7 @@ export interface Page {
 export interface Template {
   width: number
   height: number
-  pages: Page[]
+  pages: TemplatePage[]
 }
 
 const MARGIN_MM = 10
@@ -111,7 +111,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
   const roomY = height - 2 * MARGIN_MM - FOOT_MM
   const columns = tiles(zTo - zFrom, roomX)
   const rows = tiles(rTo - rFrom, roomY)
-  const pages: Page[] = []
+  const pages: TemplatePage[] = []
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {
       const seatX = MARGIN_MM - (zFrom + column * (roomX - OVERLAP_MM))
@@ -127,7 +127,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
         marks: [
           ...(columns * rows > 1 ? [tileFrame(roomX, roomY)] : []),
           { kind: 'line', style: 'cut', points: put(card), name: 'cut line' },
-          ...outlines.map((one): Mark => ({ kind: 'line', style: 'outline', points: put(one.points), name: one.name })),
+          ...outlines.map((one): TemplateMark => ({ kind: 'line', style: 'outline', points: put(one.points), name: one.name })),
           {
             kind: 'line',
             style: 'axis',
@@ -159,7 +159,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
 
 const tiles = (extent: number, room: number): number => (extent <= room ? 1 : Math.ceil((extent - OVERLAP_MM) / (room - OVERLAP_MM)))
 
-function tileFrame(roomX: number, roomY: number): Mark {
+function tileFrame(roomX: number, roomY: number): TemplateMark {
   const [x0, y0, x1, y1] = [MARGIN_MM, MARGIN_MM + FOOT_MM, MARGIN_MM + roomX, MARGIN_MM + FOOT_MM + roomY]
   return {
     kind: 'line',
@@ -175,9 +175,9 @@ function tileFrame(roomX: number, roomY: number): Mark {
   }
 }
 
-function foot(title: string, date: string, label: string): Mark[] {
+function foot(title: string, date: string, label: string): TemplateMark[] {
   const y = MARGIN_MM + 4
-  const tick = (x: number): Mark => ({
+  const tick = (x: number): TemplateMark => ({
     kind: 'line',
     style: 'bar',
     points: [

@@ -25,7 +25,7 @@ import { session, type FrictionCurve, type SessionAxle } from '../heat/maths/ses
 import { join } from '../decide/maths/join.ts'
 import { paretoFront, type Criterion } from '../decide/maths/pareto.ts'
 import { holdOnLine, type Hold } from '../stopping/maths/hold.ts'
-import { stopLimits, type Stop } from '../stopping/maths/limits.ts'
+import { stopLimits, type LimitedStop } from '../stopping/maths/limits.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import { costTotal, type CostLine } from '../cost/maths/total.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
@@ -77,7 +77,7 @@ interface ChainInput {
   tyreRadiusMm: { front: number; rear: number }
 }
 
-interface GapInput {
+interface GoldenGapInput {
   caliper: NamedOutline[]
   wheel: WheelProfile
 }
@@ -108,11 +108,11 @@ const orNull = <T>(value: T | undefined): T | null => value ?? null
 
 /** Inputs come from a file: each case names the shape that its kind promises. */
 const kinds = {
-  'clearance.gap': (input: GapInput & { spacerMm: number }) => {
+  'clearance.gap': (input: GoldenGapInput & { spacerMm: number }) => {
     const found = gap(prepareCaliper(input.caliper), prepareWheel(input.wheel), input.spacerMm)
     return { ...found, faceGapMm: orNull(found.faceGapMm), barrelGapMm: orNull(found.barrelGapMm) }
   },
-  'clearance.spacer': (input: GapInput & { requiredMm: number; maxMm: number }) => {
+  'clearance.spacer': (input: GoldenGapInput & { requiredMm: number; maxMm: number }) => {
     const caliper = prepareCaliper(input.caliper)
     const wheel = prepareWheel(input.wheel)
     const nominal = leastSpacer(caliper, wheel, input.requiredMm, input.maxMm)
@@ -120,7 +120,7 @@ const kinds = {
     return { spacerMm: orNull(nominal), stockMm: orNull(stock) }
   },
   'clearance.uncertain': (
-    input: GapInput & {
+    input: GoldenGapInput & {
       spacerMm: number
       uCaliperAxialMm: number
       uCaliperRadialMm: number
@@ -280,7 +280,7 @@ const kinds = {
     )
     return { ends: found.ends, peak: found.peak, peakPressureMpa: found.peakPressureMpa, gone: orNull(found.gone) }
   },
-  'stopping.limits': (input: Mass & Stop & { chain: ChainInput }) => {
+  'stopping.limits': (input: Mass & LimitedStop & { chain: ChainInput }) => {
     const found = stopLimits(system(input.chain), input, input)
     return { ...found, locksFirst: orNull(found.locksFirst) }
   },

@@ -1,6 +1,6 @@
 import { GOLDEN_KINDS } from './kinds.ts'
 
-export interface Tolerance {
+interface Tolerance {
   abs: number
   rel: number
 }

@@ -29,7 +29,7 @@ interface UsualAxle {
   pad?: UsualPart<'pad'>
   hose?: UsualPart<'hose'>
 }
-export interface CarClass {
+interface CarClass {
   label: string
   /** What belongs to it, in a few words. */
   says: string

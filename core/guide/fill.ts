@@ -8,7 +8,7 @@ import type { Figure } from '../quantity/figure.ts'
 import { classOf, type ClassId, type Usual, type UsualPart } from './classes.ts'
 
 /** A figure of a class, marked as such: "typical of a small hatchback". */
-export function typicalFigure(id: ClassId, [value, u]: Usual): Figure {
+function typicalFigure(id: ClassId, [value, u]: Usual): Figure {
   return {
     value,
     u,
@@ -18,7 +18,7 @@ export function typicalFigure(id: ClassId, [value, u]: Usual): Figure {
   }
 }
 
-type Loose = Record<string, unknown>
+type Fillable = Record<string, unknown>
 
 /**
  * Fills what is unknown of a car as it stands, its brakes included, from a class; what is known stays. Slots that hold
@@ -30,7 +30,7 @@ type Loose = Record<string, unknown>
 export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
   const of = classOf(id)
   let filled = 0
-  const figures = (holder: Loose, table: FieldTable, usuals: Readonly<Record<string, Usual | undefined>>): void => {
+  const figures = (holder: Fillable, table: FieldTable, usuals: Readonly<Record<string, Usual | undefined>>): void => {
     for (const [key, usual] of Object.entries(usuals)) {
       const when = table[key]?.when
       if (!usual || holder[key] !== undefined || (when && holder[when.field] !== when.is)) continue
@@ -38,14 +38,14 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
       filled += 1
     }
   }
-  const choose = (holder: Loose, chosen: object | undefined): void => {
+  const choose = (holder: Fillable, chosen: object | undefined): void => {
     for (const [key, value] of Object.entries(chosen ?? {})) holder[key] ??= value
   }
 
   choose(draft.car, of.chosen)
-  figures(draft.car as unknown as Loose, carFields, of.car)
+  figures(draft.car as unknown as Fillable, carFields, of.car)
   const stock = draft.setups[0]
-  const part = <K extends PartKind>(kind: K, usual: UsualPart<K> | null | undefined, slots: Loose, slot: string, hint: string): void => {
+  const part = <K extends PartKind>(kind: K, usual: UsualPart<K> | null | undefined, slots: Fillable, slot: string, hint: string): void => {
     let now = slots[slot] as Slot
     if (usual === undefined || now === null) return
     if (usual === null) {
@@ -67,7 +67,7 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
       // what was pushed is the draft's own from here on
       held = draft.parts[draft.parts.length - 1]!
     }
-    const holder = held as unknown as Loose
+    const holder = held as unknown as Fillable
     choose(holder, usual.chosen)
     figures(holder, fieldsOf(kind), { ...usual.figures, massKg: usual.massKg })
     if (usual.pistonsMm && holder.pistonsMm === undefined) {
@@ -77,8 +77,8 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
   }
   for (const axle of AXLES) {
     const here = of[axle]
-    figures(draft.car[axle] as unknown as Loose, carAxleFields, here.car)
-    const slots = stock[axle] as Loose
+    figures(draft.car[axle] as unknown as Fillable, carAxleFields, here.car)
+    const slots = stock[axle] as Fillable
     // a drum where a class has a disc, or the other way round, is what is on the car
     part(here.drum ? 'drum' : 'caliper', here.drum ?? here.caliper, slots, 'caliper', `${axle}-${here.drum ? 'drum' : 'caliper'}`)
     part('hose', here.hose, slots, 'hose', `${axle}-hose`)
@@ -87,7 +87,7 @@ export function fillFromClass(draft: Draft<Project>, id: ClassId): number {
     part('rotor', here.rotor, slots, 'rotor', `${axle}-rotor`)
     part('pad', here.pad, slots, 'pad', `${axle}-pads`)
   }
-  const hydraulics = stock.hydraulics as Loose
+  const hydraulics = stock.hydraulics as Fillable
   part('masterCylinder', of.masterCylinder, hydraulics, 'masterCylinder', 'master')
   if (of.barFrontShare && hydraulics.barFrontShare === undefined) {
     hydraulics.barFrontShare = typicalFigure(id, of.barFrontShare)

@@ -6,11 +6,11 @@ import { evaluate } from '../evaluate/evaluate.ts'
 import type { Formula } from '../figures/figure.ts'
 
 /** A question that practitioners answer in more than one way, with the answer taken unless someone chooses another. */
-export interface School {
+interface School {
   question: string
   ways: { label: string; reason: string; taken: boolean }[]
 }
-export interface HowItDecides {
+interface HowItDecides {
   schools: School[]
   limits: { label: string; value: string; reason: string }[]
   formulas: Formula[]

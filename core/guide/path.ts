@@ -14,7 +14,7 @@ import type { Report } from '../evaluate/report.ts'
 
 /** Where one meets a figure, in the order in which one goes round the car. */
 export const STATIONS = ['At the wheel', 'Front brake', 'Rear brake', 'Under the bonnet', 'At the pedal', 'The car as a whole'] as const
-export type Station = (typeof STATIONS)[number]
+type Station = (typeof STATIONS)[number]
 
 /** One thing that is asked for on the way to an answer. */
 export interface Ask {
@@ -45,7 +45,7 @@ export interface Path {
 }
 
 /** The figures that an answer is made of. */
-export function figuresFor(question: QuestionId, axle: Axle): readonly FigureId[] {
+function figuresFor(question: QuestionId, axle: Axle): readonly FigureId[] {
   switch (question) {
     case 'clears':
       return [`${axle}.gap`]
@@ -243,7 +243,7 @@ function stationOf(project: Project, setupId: string, at: EntryPlace): Station {
 }
 
 /** What a form's fields are to an answer: needed, making it surer by a share of its doubt, or neither. */
-export interface Need {
+interface Need {
   kind: 'needed' | 'surer'
   share?: number
 }

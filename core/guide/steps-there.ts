@@ -8,7 +8,7 @@ import type { Report, StepId } from '../evaluate/report.ts'
 import type { Answer } from './answer.ts'
 
 /** One thing to do on the way to an answer that is more than figures. */
-export interface StepThere {
+interface StepThere {
   id: string
   words: string
   /** What there is of it. */
@@ -17,7 +17,7 @@ export interface StepThere {
   to: StepId
   view?: string
 }
-export interface WayThere {
+interface WayThere {
   steps: StepThere[]
   answer: Answer
 }

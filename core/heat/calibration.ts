@@ -1,6 +1,6 @@
 import { HEAT_DEFAULTS, type Doubted, DOUBTED } from './maths/defaults.ts'
 import { cycleSegments } from './maths/drive-cycle.ts'
-import { calibrate, type Scale } from './maths/calibrate.ts'
+import { calibrate, type CalibrationScale } from './maths/calibrate.ts'
 import type { SessionAxle } from './maths/session.ts'
 import { READ_NODES, TEMPERATURE_METHODS, type HeatReading, type Project, type ReadNode } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
@@ -57,7 +57,7 @@ function take(project: Project, target: Prepared, reading: HeatReading): { prepa
   const driven = prepare(new Working(), project, reading.setupId)
   if (!driven) return { prepared: undefined, words: `${said}: the setup that was driven cannot be computed.` }
   const key = SPEAKS_OF[lump]
-  const prior: Scale = { by: 1, doubt: target.doubts[axle][key] ?? priorDoubt(key) }
+  const prior: CalibrationScale = { by: 1, doubt: target.doubts[axle][key] ?? priorDoubt(key) }
   const base = driven.axles[axle].nodes[key]
   // what was read before counts for what was driven too
   const sofar = target.axles[axle].nodes[key] / target.bases[axle].nodes[key]

@@ -10,7 +10,7 @@ const MOST_VOID_SHARE = 0.5
 /** Length of a lining over its height, where its area is not known. */
 const LENGTH_PER_HEIGHT = 2.3
 
-export interface CornerRead {
+interface CornerRead {
   nodes: CornerNodes
   cheekMm: number
   /** The same corner with everything nobody said about its make at its worst; undefined: nothing is open. */

@@ -11,7 +11,7 @@ import { whenWords } from './heat-sentences.ts'
 import { drive, marksOf, prepare } from './session-run.ts'
 
 /** What then goes first; undefined where nothing does by the likely figures. */
-export interface GoesFirst {
+interface GoesFirst {
   label: string
   when: string
   seconds: number

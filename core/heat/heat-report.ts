@@ -29,7 +29,7 @@ import {
 export type { HeatLine } from './heat-lines.ts'
 export type { ThermalNode, HeatSample } from './session-run.ts'
 /** What a session does to one axle beside its temperatures. */
-export interface HeatAxle {
+interface HeatAxle {
   workJ: number
   /** Of one lap or stop of one corner, J; undefined: one stretch. */
   perEachJ: number | undefined
@@ -70,7 +70,7 @@ export interface HeatReport {
   cautions: string[]
   workJ: Record<Axle, number>
 }
-export interface HeatOptions {
+interface HeatOptions {
   /** Only what is said: no moments, and not the car as it stands. */
   brief?: boolean
 }

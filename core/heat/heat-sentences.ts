@@ -15,12 +15,12 @@ export function whenWords({ each }: NamedCycle, marks: readonly number[], lastsS
   return `in ${each.word} ${marks.filter((mark) => mark <= seconds).length}`
 }
 /** What is said of a session; `notKnown` is empty where nothing stands open. */
-export interface HeatSentences {
+interface HeatSentences {
   verdict: Verdict
   sentence: string
   notKnown: string
 }
-interface Asked {
+interface SentenceInputs {
   project: Project
   duty: NamedCycle
   prepared: Prepared
@@ -32,7 +32,7 @@ interface Asked {
 }
 
 /** The sentence of a session, and what stands open beside it. */
-export function heatSentences(asked: Asked): HeatSentences {
+export function heatSentences(asked: SentenceInputs): HeatSentences {
   const { project, duty, prepared, lines, gone, marks } = asked
   const { units } = project.preferences
   const c = (value: number) => formatQuantity(value, 'temperature', units, { decimals: 0 })
@@ -87,7 +87,7 @@ function rangeWords({ earliestS, latestS }: HeatLine, when: (seconds: number) =>
   return `, between ${early.replace(/^in /, '')} and ${late.replace(/^in /, '')} within the uncertainty`
 }
 
-function openWords({ prepared, lines, worst, gone }: Asked): string {
+function openWords({ prepared, lines, worst, gone }: SentenceInputs): string {
   const { limits, drums, axles, assistKnown, strokeMpa } = prepared
   const silent = AXLES.filter((axle) => limits.padsToC[axle] === undefined && !drums.includes(axle))
   const flat = AXLES.filter((axle) => !axles[axle].friction && !drums.includes(axle))

@@ -5,7 +5,7 @@ import { Working } from '../figures/working.ts'
 import { padFriction } from './pad-friction.ts'
 
 /** A pad set of the fitted shape beside the others, in plain words. */
-export interface PadBeside {
+interface PadBeside {
   partId: string
   name: string
   fitted: boolean

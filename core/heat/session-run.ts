@@ -1,7 +1,7 @@
 import { doubted, DOUBT_RUNS, type OwnDoubts } from './maths/defaults.ts'
 import { cycleSegments, repeatsOf, type DriveCycle, type CycleCar } from './maths/drive-cycle.ts'
 import type { CornerNodes } from './maths/nodes.ts'
-import { session, type Circuits, type Moment, type Session, type SessionAxle } from './maths/session.ts'
+import { session, type SessionCircuits, type Moment, type Session, type SessionAxle } from './maths/session.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from '../hydraulics/maths/system.ts'
 import { AXLES, type Axle, type Project } from '../records/project.ts'
@@ -18,7 +18,7 @@ import { padFriction } from './pad-friction.ts'
 
 export const ASSUMED_ROLLING_SHARE = 0.012
 /** Air: density, and CdA where nobody entered it. */
-export const AIR_KG_PER_M3 = 1.2
+const AIR_KG_PER_M3 = 1.2
 export const ASSUMED_DRAG_M2 = 0.65
 const LEAST_ROLLING_SHARE = 0.004
 const LEAST_DRAG_M2 = 0.2
@@ -36,7 +36,7 @@ export interface HeatSample {
   rear: Moment
 }
 /** What each corner may reach, degC. */
-export interface Limits {
+interface SessionLimits {
   boilC: number
   /** Upper end of the pads' range; undefined: nobody entered it, or there are none. */
   padsToC: Record<Axle, number | undefined>
@@ -49,12 +49,12 @@ export interface Prepared {
   /** The same before any temperature was read. */
   bases: Record<Axle, SessionAxle>
   doubts: Record<Axle, OwnDoubts>
-  circuits: Circuits
+  circuits: SessionCircuits
   car: CycleCar
-  limits: Limits
+  limits: SessionLimits
   fluid: FluidNow
   /** The same with everything that nobody said at its worst; undefined: nothing is open. */
-  worst: { axles: Record<Axle, SessionAxle>; limits: Limits; car: CycleCar; open: string[] } | undefined
+  worst: { axles: Record<Axle, SessionAxle>; limits: SessionLimits; car: CycleCar; open: string[] } | undefined
   /** How much the booster gives at most is known, or there is none: else what the foot gives is a most. */
   assistKnown: boolean
   /** What the master's stroke gives at most, MPa; undefined: not known. */
@@ -80,8 +80,8 @@ export function prepare(work: Working, project: Project, setupId: string): Prepa
   const padsToC = { front: context.resolved.front.pad?.rangeToC?.value, rear: context.resolved.rear.pad?.rangeToC?.value }
   const drums = AXLES.filter((axle) => context.resolved[axle].caliper?.kind === 'drum')
   for (const axle of drums) padsToC[axle] = undefined
-  const limits: Limits = { boilC: state.boilC, padsToC, ringC: { front: front.ringC, rear: rear.ringC } }
-  const worstLimits: Limits = {
+  const limits: SessionLimits = { boilC: state.boilC, padsToC, ringC: { front: front.ringC, rear: rear.ringC } }
+  const worstLimits: SessionLimits = {
     boilC: state.worstBoilC ?? state.boilC,
     padsToC,
     ringC: { front: front.worstRingC, rear: rear.worstRingC },
@@ -175,7 +175,7 @@ export interface Driven {
   /** Time beyond each limit, s. */
   beyondS: Map<string, number>
 }
-export interface DriveOptions {
+interface DriveOptions {
   /** Whether all moments are wanted, or only the peaks. */
   keep?: boolean
   coarser?: number
@@ -246,7 +246,7 @@ export function marksOf({ duty, each }: NamedCycle, car: CycleCar): number[] {
 
 type Lump = [lump: ThermalNode, key: keyof Moment, name: string, limitC: number, limitWords: string]
 /** What of a corner has a limit, and which. */
-export function nodesOf(axle: Axle, { boilC, padsToC, ringC }: Limits): Lump[] {
+export function nodesOf(axle: Axle, { boilC, padsToC, ringC }: SessionLimits): Lump[] {
   const padsC = padsToC[axle]
   return [
     ['fluid', 'fluidC', 'Fluid', boilC, 'boils'],

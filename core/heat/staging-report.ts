@@ -1,6 +1,6 @@
 import { frictionAt } from './maths/session.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
-import { holdOnLine, type Held } from '../stopping/maths/hold.ts'
+import { holdOnLine, type HoldResult } from '../stopping/maths/hold.ts'
 import type { Axle, Project } from '../records/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
@@ -11,15 +11,15 @@ import { Working } from '../figures/working.ts'
 import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
 import { padFriction } from './pad-friction.ts'
 
-export interface StagingAsked {
+interface StagingAsked {
   axle: Axle
   /** What engine and gears bring to the axle, N m. */
   axleTorqueNm: number
   calipersPerWheel: number
 }
-export interface StagingReport {
+interface StagingReport {
   missing: Missing[]
-  held: Held | undefined
+  held: HoldResult | undefined
   pressureAtFootMpa: number | undefined
   frictionCold: number | undefined
   /** How much the booster gives is not known: what the foot gives is a most. */
@@ -62,7 +62,7 @@ export function stagingReport(project: Project, setupId: string, { axle, axleTor
 
 function said(
   { preferences: { units } }: Project,
-  held: Held,
+  held: HoldResult,
   footMpa: number,
   frictionCold: number,
   footAtMost: boolean,

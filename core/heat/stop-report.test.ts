@@ -13,7 +13,10 @@ const changed = (change: (project: Project) => void): Project => {
 test('the demo’s tyres limit a stop before and after: larger brakes by themselves are said to shorten nothing', () => {
   for (const { id } of DEMO_PROJECT.setups) {
     const { rows, sentence, worth } = stopReport(DEMO_PROJECT, id)
-    expect(rows.map((row) => [row.surface, row.limit])).toEqual([['dry', 'tyre'], ['wet', 'tyre']]) // prettier-ignore
+    expect(rows.map((row) => [row.surface, row.limit])).toEqual([
+      ['dry', 'tyre'],
+      ['wet', 'tyre'],
+    ])
     expect(sentence).toMatch(/^The tyres limit a dry stop: 0\.\d\d.g/)
     expect(worth).toContain('larger brakes change heat, feel and repeatability.')
     // said is what the rows hold

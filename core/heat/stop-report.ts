@@ -14,7 +14,7 @@ export interface StopRow extends StopWays {
   /** The car as it stands on the same surface; undefined where that is this setup, or not known. */
   stock: StopWays | undefined
 }
-export interface StopReport {
+interface StopReport {
   missing: Missing[]
   fromKmh: number
   footN: number

@@ -4,7 +4,7 @@ import type { BrakeSystem } from '../hydraulics/maths/system.ts'
 import { bisect } from '../maths/bisect.ts'
 import { AXLES, type Axle } from '../records/project.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { BUILD_UP_S, stoppingDistanceM, stopLimits, type Stop } from '../stopping/maths/limits.ts'
+import { BUILD_UP_S, stoppingDistanceM, stopLimits, type LimitedStop } from '../stopping/maths/limits.ts'
 import { Working } from '../figures/working.ts'
 import type { Hydraulics } from '../hydraulics/hydraulics-of.ts'
 import { pressureAtFullStroke } from '../hydraulics/master-stroke.ts'
@@ -37,7 +37,7 @@ const LEAST_G = 0.01
 const MOST_N = 5000
 
 /** What foot, stroke, cold pads and tyres each give, and which ends a stop first. */
-export function stopWays(of: Hydraulics, stop: Stop): StopWays | undefined {
+export function stopWays(of: Hydraulics, stop: LimitedStop): StopWays | undefined {
   const { system, mass } = of
   if (!system || !mass) return undefined
   const { driverG, tyreG, locksFirst } = stopLimits(system, mass, stop)

@@ -21,12 +21,12 @@ export interface StageTravel {
 }
 
 /** Brake forces of both axles over the weight of the car. */
-type ForcePoint = [front: number, rear: number]
+type RelativeForces = [front: number, rear: number]
 
 /** Front and rear force over the weight as the pedal goes down. */
-export function forceLine(system: BrakeSystem, weightN: number): ForcePoint[] {
+export function forceLine(system: BrakeSystem, weightN: number): RelativeForces[] {
   const effort = pedalForceOf(system)
-  const points: ForcePoint[] = [[0, 0]]
+  const points: RelativeForces[] = [[0, 0]]
   for (let i = 1; i <= CURVE_STEPS; i += 1) {
     const pedalForceN = effort((weightN * CURVE_G * i) / CURVE_STEPS)
     if (pedalForceN === undefined) break
@@ -47,10 +47,10 @@ export function stageTravel(system: BrakeSystem, takers: Takers, stage: Pick<Cha
 }
 
 /** The valve's knee on the line of forces, and the line that it would give elsewhere. */
-export interface KneeOnLine {
+interface KneeOnLine {
   kneeMpa: number
-  point: ForcePoint
-  line: ForcePoint[]
+  point: RelativeForces
+  line: RelativeForces[]
 }
 
 /** The line of forces with the knee at a pressure, for a hand that drags it; undefined without a valve or with figures missing. */

@@ -1,6 +1,6 @@
 import { AXLE_SLOTS, AXLES, type AxleSlot } from '../records/project.ts'
 import { resolveSetup, stockSetup } from '../records/resolve.ts'
-import { axleFigure, type AxleFigure, type Entry } from '../figures/entry.ts'
+import { axleFigure, type AxleFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { readPart, type AtAxle, type Context } from '../figures/read.ts'
 import type { Working } from '../figures/working.ts'
@@ -23,7 +23,7 @@ interface Against extends AtAxle {
   stock: Context['resolved']
 }
 
-const changeOf = (label: string, slots: readonly AxleSlot[]): Entry<Against, { kg: number | undefined }> => ({
+const changeOf = (label: string, slots: readonly AxleSlot[]): FigureEntry<Against, { kg: number | undefined }> => ({
   label: ({ axle }) => `${label}, change against the baseline, ${axle}`,
   dimension: 'mass',
   formula: MASS_CHANGE_FORMULA,

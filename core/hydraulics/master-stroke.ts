@@ -18,7 +18,7 @@ import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { Working } from '../figures/working.ts'
 
 /** The pressure of a hard stop, at which stroke must be left, MPa. */
-export const HARD_STOP_MPA = 8
+const HARD_STOP_MPA = 8
 
 interface Share {
   share: number

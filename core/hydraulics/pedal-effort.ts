@@ -12,7 +12,7 @@ import type { Working } from '../figures/working.ts'
 import { BANDS } from './pedal-bands.ts'
 
 /** Above this no driver is expected to press, N (UN Regulation No. 13-H, Annex 3). */
-export const DRIVER_LIMIT_N = 500
+const DRIVER_LIMIT_N = 500
 
 const INVERTED: Formula = {
   id: 'pedal-force',
@@ -23,7 +23,7 @@ const INVERTED: Formula = {
 }
 
 /** The brake system and the car, with all that was read for them. */
-export interface Braked {
+interface BrakedMass {
   context: Context
   system: BrakeSystem | undefined
   mass: Mass | undefined
@@ -33,7 +33,7 @@ interface Pressed {
   system: BrakeSystem | undefined
   roadForceN: number | undefined
 }
-const pressed = ({ context, system, mass }: Braked): Pressed => ({
+const pressed = ({ context, system, mass }: BrakedMass): Pressed => ({
   system,
   roadForceN: mass && mass.massKg * STANDARD_GRAVITY * context.project.preferences.referenceDecelG,
 })
@@ -41,7 +41,7 @@ const atReference = ({ context }: { context: Context }) =>
   ` at ${formatQuantity(context.project.preferences.referenceDecelG, 'deceleration')}`
 
 /** What the foot presses with for the stated deceleration. */
-export const PEDAL_FORCE: CarFigure<'pedal.force', Braked> = carFigure('pedal.force', {
+export const PEDAL_FORCE: CarFigure<'pedal.force', BrakedMass> = carFigure('pedal.force', {
   label: (of) => `Pedal force${atReference(of)}`,
   dimension: 'force',
   formula: INVERTED,
@@ -65,16 +65,19 @@ export const PEDAL_FORCE: CarFigure<'pedal.force', Braked> = carFigure('pedal.fo
 })
 
 /** The same without the booster's help: engine off, or its hose split. */
-export const PEDAL_FORCE_NO_ASSIST: CarFigure<'pedal.forceNoAssist', Braked & { force: ReportFigure }> = carFigure('pedal.forceNoAssist', {
-  label: (of) => `Pedal force${atReference(of)}, no assist`,
-  dimension: 'force',
-  formula: INVERTED,
-  read(work, of) {
-    work.include(of.force)
-    return pressed(of)
+export const PEDAL_FORCE_NO_ASSIST: CarFigure<'pedal.forceNoAssist', BrakedMass & { force: ReportFigure }> = carFigure(
+  'pedal.forceNoAssist',
+  {
+    label: (of) => `Pedal force${atReference(of)}, no assist`,
+    dimension: 'force',
+    formula: INVERTED,
+    read(work, of) {
+      work.include(of.force)
+      return pressed(of)
+    },
+    value: ({ system, roadForceN }) => pedalForceForRoadForce({ ...system, booster: undefined }, roadForceN),
   },
-  value: ({ system, roadForceN }) => pedalForceForRoadForce({ ...system, booster: undefined }, roadForceN),
-})
+)
 
 /** What the foot has to do once the booster is taken off; nothing where it was not. */
 export function effortFinding({ project, resolved, isStock }: Context, force: ReportFigure): FigureCheck[] {

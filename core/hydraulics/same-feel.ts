@@ -15,7 +15,7 @@ const AREAS: Formula = {
   source: 'R. Limpert, Brake Design and Safety, ch. 5',
 }
 
-interface BesideStock {
+interface FeelBesideBaseline {
   context: Context
   brakes: Record<Axle, AxleBrakeReport>
   system: BrakeSystem | undefined
@@ -23,7 +23,7 @@ interface BesideStock {
 }
 
 /** The bore for the same travel and clamp per pedal force; what friction and radii then make of the deceleration is said beside. */
-export const SAME_FEEL: CarFigure<'master.sameFeel', BesideStock> = carFigure('master.sameFeel', {
+export const SAME_FEEL: CarFigure<'master.sameFeel', FeelBesideBaseline> = carFigure('master.sameFeel', {
   label: 'Master bore for the same feel',
   dimension: 'length',
   formula: AREAS,

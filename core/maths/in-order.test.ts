@@ -18,6 +18,11 @@ test('each comes after what it needs, and nothing is lost; without needs nothing
   )
 })
 test('a ring of needs, and a need that is not there, are refused with their names', () => {
-  expect(() => inOrder([{ id: 'a', needs: ['b'] }, { id: 'b', needs: ['a'] }])).toThrow('a, b need each other') // prettier-ignore
+  expect(() =>
+    inOrder([
+      { id: 'a', needs: ['b'] },
+      { id: 'b', needs: ['a'] },
+    ]),
+  ).toThrow('a, b need each other')
   expect(() => inOrder([{ id: 'a', needs: ['c'] }])).toThrow('a needs c, which is not there')
 })

@@ -1,7 +1,7 @@
 import { statedOf } from './plus-minus.ts'
 import { shownUnit, toUnit, type Dimension, type UnitChoice } from './units.ts'
 
-export interface FormatOptions {
+interface FormatOptions {
   /** Digits after the point; the unit's own when absent. */
   decimals?: number
   /** Leave the unit out (a table whose head has it). */

@@ -54,7 +54,11 @@ describe('reading figures as people type them', () => {
 
   test('an uncertainty after a plus-minus sign, in the unit that is typed', () => {
     expect(parseQuantity('34.9 ± 0.2 mm', 'length')).toMatchObject({ ok: true, value: 34.9, u: expect.closeTo(0.2 / Math.sqrt(3), 12) })
-    for (const [plusMinus, u] of [['range95', 0.1], ['standard', 0.2]] as const) expect(parseQuantity('34.9 ± 0.2 mm', 'length', { ...DEFAULT_UNITS, plusMinus })).toMatchObject({ u: expect.closeTo(u, 12) }) // prettier-ignore
+    for (const [plusMinus, u] of [
+      ['range95', 0.1],
+      ['standard', 0.2],
+    ] as const)
+      expect(parseQuantity('34.9 ± 0.2 mm', 'length', { ...DEFAULT_UNITS, plusMinus })).toMatchObject({ u: expect.closeTo(u, 12) })
     expect(parseQuantity('1.5 +- 0.01 in', 'length')).toMatchObject({ ok: true, u: expect.closeTo(0.254 / Math.sqrt(3), 12) })
   })
 
@@ -67,7 +71,10 @@ describe('reading figures as people type them', () => {
     expect(parseQuantity(text, dimension)).toMatchObject({ ok: true, value: expect.closeTo(value, 2) })
   })
   test('two figures with a stroke between are no fraction', () => {
-    expect(parseQuantity('38/34', 'length')).toEqual({ ok: false, message: expect.stringMatching(/Write two figures with a semicolon between: 38; 34/) }) // prettier-ignore
+    expect(parseQuantity('38/34', 'length')).toEqual({
+      ok: false,
+      message: expect.stringMatching(/Write two figures with a semicolon between: 38; 34/),
+    })
     expect(parseQuantity('1 3/8 in', 'length')).toMatchObject({ ok: true, value: 34.925 })
   })
 

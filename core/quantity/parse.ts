@@ -1,7 +1,7 @@
 import { standardOf } from './plus-minus.ts'
 import { DEFAULT_UNITS, DIMENSIONS, fromUnit, shownUnit, type Dimension, type Unit, type UnitChoice } from './units.ts'
 
-export type Parsed = { ok: true; value: number; u?: number; unit: Unit } | { ok: false; message: string }
+type Parsed = { ok: true; value: number; u?: number; unit: Unit } | { ok: false; message: string }
 
 const VULGAR: Record<string, string> = {
   '½': '1/2',
@@ -20,12 +20,12 @@ const MIXED = new RegExp(String.raw`^([+-]?)\s*(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*
 const PLAIN = new RegExp(String.raw`^([+-]?)\s*(${NUMBER})(?:e([+-]?\d+))?(?![\d/])`, 'i')
 const PLUS_MINUS = /\s*(?:±|\+-|\+\/-)\s*/
 
-interface Read {
+interface ReadNumber {
   value: number
   rest: string
 }
 
-function readNumber(text: string): Read | string {
+function readNumber(text: string): ReadNumber | string {
   const mixed = MIXED.exec(text)
   if (mixed) {
     const [all, sign, whole, top, bottom] = mixed
@@ -133,7 +133,7 @@ function madeOf(text: string, dimension: Dimension): Parsed | undefined {
   return undefined
 }
 
-export type ParsedMoney = { ok: true; minor: number } | { ok: false; message: string }
+type ParsedMoney = { ok: true; minor: number } | { ok: false; message: string }
 
 /**
  * Reads an amount of money into minor units: `1250`, `12,50`, `12.5`, `EUR 1,250`.
@@ -154,7 +154,7 @@ export function parseMoney(text: string): ParsedMoney {
   return { ok: true, minor: Math.round(Number(clean.replace(',', '.')) * 100) }
 }
 
-export type ParsedReadings = { ok: true; values: number[]; count: number } | { ok: false; message: string; count?: undefined }
+type ParsedReadings = { ok: true; values: number[]; count: number } | { ok: false; message: string; count?: undefined }
 
 /**
  * Reads several lengths at once, as a gauge's memory or a spreadsheet column gives them: parted by

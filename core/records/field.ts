@@ -37,7 +37,7 @@ export type WheelProfile = { tags: WheelTag[] } & TakenPoints
 /** One of a wheel maker's faces for the same rim: how much further outboard its spoke back stands, and what lip it leaves. */
 export type WheelFace = { name: string; raiseMm: number; lipMm?: number }
 
-interface Described {
+interface DescribedField {
   label: string
   /** One sentence: what it is, or how to take it. */
   help?: string
@@ -46,48 +46,48 @@ interface Described {
   /** Shown only when another field has this value. */
   when?: { field: string; is: string }
 }
-export interface FigureField extends Described {
+export interface FigureField extends DescribedField {
   type: 'figure'
   dimension: Dimension
   min: number
   max: number
   integer?: boolean
 }
-export interface FiguresField extends Described {
+export interface FiguresField extends DescribedField {
   type: 'figures'
   dimension: Dimension
   min: number
   max: number
   maxItems: number
 }
-export interface ChoiceField<V extends string = string> extends Described {
+export interface ChoiceField<V extends string = string> extends DescribedField {
   type: 'choice'
   options: readonly { value: V; label: string }[]
 }
 /** Several of its options at once. */
-export interface ChoicesField<V extends string = string> extends Described {
+interface ChoicesField<V extends string = string> extends DescribedField {
   type: 'choices'
   options: readonly { value: V; label: string }[]
 }
-export interface TextField extends Described {
+interface TextField extends DescribedField {
   type: 'text'
   maxLength: number
 }
-export interface OutlinesField extends Described {
+export interface OutlinesField extends DescribedField {
   type: 'outlines'
 }
-export interface ProfileField extends Described {
+export interface ProfileField extends DescribedField {
   type: 'profile'
 }
 
-export interface FacesField extends Described {
+export interface FacesField extends DescribedField {
   type: 'faces'
 }
 
 export type Field = FacesField | FigureField | FiguresField | ChoiceField | ChoicesField | TextField | OutlinesField | ProfileField
 export type FieldTable = Readonly<Record<string, Field>>
 
-export type ValueOf<F> = F extends { type: 'figure' }
+type ValueOf<F> = F extends { type: 'figure' }
   ? Figure
   : F extends { type: 'figures' }
     ? Figure[]
@@ -135,9 +135,9 @@ export const greatestU = (min: number, max: number): number => (max - min) / 2
 /** What a table describes: every field optional, because anything may be unknown. */
 export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }
 
-type Rest<F> = Omit<F, 'type' | 'dimension' | 'label' | 'min' | 'max'>
+type FieldOptions<F> = Omit<F, 'type' | 'dimension' | 'label' | 'min' | 'max'>
 
-export const length = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+export const length = (label: string, min: number, max: number, more: FieldOptions<FigureField> = {}): FigureField => ({
   type: 'figure',
   dimension: 'length',
   label,
@@ -146,7 +146,13 @@ export const length = (label: string, min: number, max: number, more: Rest<Figur
   ...more,
 })
 
-export const amount = (label: string, dimension: Dimension, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+export const amount = (
+  label: string,
+  dimension: Dimension,
+  min: number,
+  max: number,
+  more: FieldOptions<FigureField> = {},
+): FigureField => ({
   type: 'figure',
   dimension,
   label,
@@ -155,7 +161,7 @@ export const amount = (label: string, dimension: Dimension, min: number, max: nu
   ...more,
 })
 
-export const count = (label: string, min: number, max: number, more: Rest<FigureField> = {}): FigureField => ({
+export const count = (label: string, min: number, max: number, more: FieldOptions<FigureField> = {}): FigureField => ({
   type: 'figure',
   dimension: 'count',
   integer: true,

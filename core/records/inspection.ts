@@ -5,7 +5,7 @@ import type { Part } from './project.ts'
  * What to look at on a used part, and what follows where it fails: a remedy with a name, or the part is
  * not to be used.
  */
-export interface InspectionPoint {
+interface InspectionPoint {
   id: string
   look: string
   /** What was found where it failed, as a sentence goes on: "failed: a dust boot is torn". */

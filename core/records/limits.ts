@@ -78,4 +78,3 @@ export const LIMITS = {
 } as const satisfies Record<string, { value: number; label: string; reason: string }>
 
 export type LimitId = keyof typeof LIMITS
-export type LimitOverrides = Partial<Record<LimitId, number>>

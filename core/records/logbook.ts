@@ -80,7 +80,7 @@ export interface BuildNote {
   picture?: string
 }
 /** A torque as it was read, never made up here. */
-export interface BuildTorque {
+interface BuildTorque {
   /** Which bolts: `front.caliper`. */
   id: string
   torque: Figure

@@ -54,7 +54,7 @@ export function boltPatternOf(text: string): Bolts | string {
     : `“${text.trim().slice(0, 40)}” is not a bolt pattern. Write holes and circle as 5x112 or 5x4.5".`
 }
 
-export interface WheelMarking extends Partial<Bolts> {
+interface WheelMarking extends Partial<Bolts> {
   diameterIn?: number
   widthIn?: number
   offsetMm?: number

@@ -201,7 +201,7 @@ function seenWith(setup: unknown, stock: unknown): unknown {
   return next
 }
 
-export type Migrated = { ok: true; value: Record<string, unknown> } | { ok: false; message: string }
+type Migrated = { ok: true; value: Record<string, unknown> } | { ok: false; message: string }
 
 /**
  * Brings a file of an older version up to `target`, one step of the table after the other.

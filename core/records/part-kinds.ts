@@ -239,7 +239,7 @@ export const caliperFields = {
   uRadialMm: length('Standard uncertainty, radial', 0, 10, { group: 'Outline' }),
 } as const satisfies FieldTable
 
-export const drumFields = {
+const drumFields = {
   cylinderBoreMm: length('Wheel cylinder bore', 8, 50),
   drumDiameterMm: length('Drum diameter', 120, 420),
   hatThicknessMm: length('Thickness at the mounting face', 2, 30),
@@ -346,7 +346,7 @@ export const rotorFields = {
   ...boltPattern,
 } as const satisfies FieldTable
 
-export const padFields = {
+const padFields = {
   friction: amount('Friction coefficient', 'number', 0.05, 1, { help: 'At working temperature.' }),
   heightMm: length('Lining height', 15, 120, { help: 'Radial height of the lining.' }),
   areaMm2: amount('Lining area, one pad', 'area', 500, 30000),
@@ -397,7 +397,7 @@ export const padFields = {
   shape: text('Shape code', 40),
 } as const satisfies FieldTable
 
-export const hoseFields = {
+const hoseFields = {
   lengthMm: length('Free length', 100, 1500),
   construction: choice('Construction', [
     { value: 'rubber', label: 'rubber' },
@@ -414,7 +414,7 @@ export const hoseFields = {
 
 const nominal = { group: 'From the markings' } as const
 const weights = 'Stick-on weights'
-export const wheelFields = {
+const wheelFields = {
   diameterIn: amount('Diameter code', 'rim', 13, 22, { help: 'The inches stamped in the wheel: 15 in 6.5J x 15.', ...nominal }),
   widthIn: amount('Width', 'rim', 3, 14, { help: 'The inches stamped in the wheel: 6.5 in 6.5J x 15.', ...nominal }),
   offsetMm: length('Offset ET', -80, 90, { help: 'Positive when the wheel mounting face is outboard of the centre line.', ...nominal }),
@@ -475,7 +475,7 @@ export const wheelFields = {
   ...boltPattern,
 } as const satisfies FieldTable
 
-export const spacerFields = {
+const spacerFields = {
   thicknessMm: length('Thickness', 0.5, 60),
   fixing: choice('Fixing', [
     { value: 'clamped', label: 'the wheel: clamped under it' },
@@ -498,7 +498,7 @@ export const spacerFields = {
   ...boltPattern,
 } as const satisfies FieldTable
 
-export const bracketFields = {
+const bracketFields = {
   axialMm: length('Axial offset', -80, 80, { help: '+ outboard.' }),
   radialMm: length('Radial offset', -60, 120, { help: '+ away from the hub.' }),
   knuckleType: choice('Mount towards the knuckle', MOUNT_TYPES),
@@ -516,7 +516,7 @@ export const bracketFields = {
   lugMm: length('Lug thickness towards the knuckle', 3, 60),
 } as const satisfies FieldTable
 
-export const masterCylinderFields = {
+const masterCylinderFields = {
   construction: choice('Construction', [
     { value: 'tandem', label: 'tandem (one bore, both circuits)' },
     { value: 'twin', label: 'two cylinders with a balance bar' },
@@ -556,7 +556,7 @@ export const PUSHRODS = [
   { value: 'other', label: 'another length is needed' },
 ] as const
 
-export const boosterFields = {
+const boosterFields = {
   supply: choice('Supply', [
     { value: 'vacuum', label: 'vacuum' },
     { value: 'hydraulic', label: 'hydraulic' },
@@ -580,7 +580,7 @@ export const valveFields = {
   slope: amount('Slope above the knee', 'number', 0, 0.99, { help: 'Rear rise over front rise above the knee, below 1.' }),
 } as const satisfies FieldTable
 
-export const fluidFields = {
+const fluidFields = {
   base: choice('Base', FLUID_BASES),
   grade: text('Grade', 40),
   dryBoilC: amount('Boiling point, dry', 'temperature', 100, 400),
@@ -592,14 +592,14 @@ export const fluidFields = {
     help: 'By a test strip or a refractometer, of the fluid at a caliper. Outranks the months.',
   }),
 } as const satisfies FieldTable
-export const handLeverFields = {
+const handLeverFields = {
   leverRatio: amount('Lever ratio', 'number', 1, 20, { help: 'Hand travel over pushrod travel.' }),
   boreMm: length('Bore', 8, 40, { help: 'Bore of its master cylinder in the rear circuit.' }),
   portThread: text('Port thread', 40, { help: 'As M10 x 1.' }),
   portSeat: choice('Port seat', PIPE_SEATS),
   seals: choice('Seals made for', FLUID_BASES),
 } as const satisfies FieldTable
-export const otherFields = { use: text('Purpose', 200) } as const satisfies FieldTable
+const otherFields = { use: text('Purpose', 200) } as const satisfies FieldTable
 
 export const PART_KINDS = {
   caliper: { one: 'caliper', many: 'calipers', fields: caliperFields },

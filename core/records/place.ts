@@ -4,8 +4,8 @@ import { fieldsOf, PART_KINDS, type PartKind } from './part-kinds.ts'
 import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type Project } from './project.ts'
 import type { EntryPlace } from './question.ts'
 
-type Loose = Record<string, unknown>
-const isLoose = (value: unknown): value is Loose => typeof value === 'object' && value !== null
+type AnyValue = Record<string, unknown>
+const isLoose = (value: unknown): value is AnyValue => typeof value === 'object' && value !== null
 const stringOf = (value: unknown): string | undefined => (typeof value === 'string' && value !== '' ? value.slice(0, 60) : undefined)
 
 const WORDS: Record<string, string> = {

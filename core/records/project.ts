@@ -40,7 +40,7 @@ export interface Inspection {
   date?: string
 }
 
-export interface PartCommon<K extends PartKind> {
+interface PartCommon<K extends PartKind> {
   id: string
   kind: K
   name: string
@@ -60,7 +60,7 @@ export interface PartCommon<K extends PartKind> {
 export type PartOf<K extends PartKind> = K extends PartKind ? PartCommon<K> & ValuesOf<(typeof PART_KINDS)[K]['fields']> : never
 export type Part = PartOf<PartKind>
 
-export type CarAxle = ValuesOf<typeof carAxleFields>
+type CarAxle = ValuesOf<typeof carAxleFields>
 export type Car = { name: string; note?: string; front: CarAxle; rear: CarAxle } & ValuesOf<typeof carFields>
 
 /**
@@ -134,14 +134,14 @@ export interface TrialFit {
 }
 
 /** The gap to a wheel at hand with the caliper that is on now, and what the new one stands out further at that radius. */
-export interface GapByDifference {
+interface GapByDifference {
   gapNowMm?: Figure
   protrusionNowMm?: Figure
   protrusionNewMm?: Figure
   radiusMm?: Figure
 }
 
-export type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
+type HydraulicSetup = { [S in HydraulicSlot]?: Slot } & {
   /** Pedal ratio of this setup where it differs from the car's. */
   pedalRatio?: Figure
   /** The balance bar's front share; 50 % is centred. */
@@ -315,7 +315,7 @@ export interface HeatReading {
   parts: string[]
 }
 
-export interface ExchangeRate {
+interface ExchangeRate {
   currency: Currency
   /** Project currency for one unit of `currency`. */
   rate: number

@@ -43,7 +43,7 @@ const slug = (text: string): string =>
 export const shippingLineId = (seller: string): string => `shipping.${slug(seller)}`
 
 /** The price that a quote is: certain, with its date and seller. */
-export const priceOfQuote = (quote: Quote): Price => ({
+const priceOfQuote = (quote: Quote): Price => ({
   lowMinor: quote.priceMinor,
   likelyMinor: quote.priceMinor,
   highMinor: quote.priceMinor,

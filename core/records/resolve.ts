@@ -12,16 +12,16 @@ import {
 } from './project.ts'
 
 /** What stands in a slot once "as it stands" is followed: a part, nothing on purpose, or unknown. */
-export type Filled<P> = P | null | undefined
+type FilledSetup<P> = P | null | undefined
 
 export interface ResolvedAxle {
-  caliper: Filled<PartOf<'caliper'> | PartOf<'drum'>>
-  bracket: Filled<PartOf<'bracket'>>
-  rotor: Filled<PartOf<'rotor'>>
-  pad: Filled<PartOf<'pad'>>
-  hose: Filled<PartOf<'hose'>>
-  wheel: Filled<PartOf<'wheel'>>
-  spacer: Filled<PartOf<'spacer'>>
+  caliper: FilledSetup<PartOf<'caliper'> | PartOf<'drum'>>
+  bracket: FilledSetup<PartOf<'bracket'>>
+  rotor: FilledSetup<PartOf<'rotor'>>
+  pad: FilledSetup<PartOf<'pad'>>
+  hose: FilledSetup<PartOf<'hose'>>
+  wheel: FilledSetup<PartOf<'wheel'>>
+  spacer: FilledSetup<PartOf<'spacer'>>
   spacerTrialMm: number | undefined
   shimMm: number
   /** Cooling hose and insulating shims, where the setup has them. */
@@ -32,11 +32,11 @@ export interface ResolvedAxle {
 export interface ResolvedSetup {
   front: ResolvedAxle
   rear: ResolvedAxle
-  masterCylinder: Filled<PartOf<'masterCylinder'>>
-  booster: Filled<PartOf<'booster'>>
-  valve: Filled<PartOf<'valve'>>
-  fluid: Filled<PartOf<'fluid'>>
-  handLever: Filled<PartOf<'handLever'>>
+  masterCylinder: FilledSetup<PartOf<'masterCylinder'>>
+  booster: FilledSetup<PartOf<'booster'>>
+  valve: FilledSetup<PartOf<'valve'>>
+  fluid: FilledSetup<PartOf<'fluid'>>
+  handLever: FilledSetup<PartOf<'handLever'>>
 }
 
 export const stockSetup = (project: Project): Setup => project.setups[0]
@@ -59,7 +59,7 @@ export function spacerInUseMm(axle: Pick<ResolvedAxle, 'spacer' | 'spacerTrialMm
 /** Follows every slot of a setup to its part. A caliper slot that holds a drum leaves disc parts aside. */
 export function resolveSetup(project: Project, setup: Setup): ResolvedSetup {
   const stock = stockSetup(project)
-  const follow = <K extends PartKind>(slot: Slot, kinds: readonly K[]): Filled<PartOf<K>> => {
+  const follow = <K extends PartKind>(slot: Slot, kinds: readonly K[]): FilledSetup<PartOf<K>> => {
     if (slot === null || slot === undefined) return slot
     // a dozen slots are looked up quicker than all parts are indexed
     const part = project.parts.find((one) => one.id === slot)

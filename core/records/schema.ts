@@ -297,7 +297,7 @@ const preferencesSchema = closed({
   stopFromKmh: finite().required('is missing').min(10, 'must be between 10 and 400 km/h').max(400, 'must be between 10 and 400 km/h'),
 }).required('is missing')
 
-export const carSchema = closed({
+const carSchema = closed({
   name: nameSchema,
   note: noteSchema,
   ...shapeOf(carFields),

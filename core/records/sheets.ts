@@ -29,7 +29,7 @@ export interface Sheet {
   points?: { field: 'outlines' | 'furtherOutlines' | 'objects' | 'profile'; touch: string; instrument: InstrumentId }
 }
 
-export const SHEET_IDS = [
+const SHEET_IDS = [
   'caliperQuick',
   'caliperOutline',
   'nearWheel',

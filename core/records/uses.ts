@@ -12,7 +12,7 @@ export interface Use {
 }
 
 export const USE_NAMES = ['daily', 'towing', 'trackDays', 'circuit', 'hillClimb', 'drag', 'loose'] as const
-export type UseName = (typeof USE_NAMES)[number]
+type UseName = (typeof USE_NAMES)[number]
 
 export const USES: Record<UseName, Use> = {
   daily: {

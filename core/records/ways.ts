@@ -250,7 +250,7 @@ export const WAYS = {
 const asMade = (values: object): Made => Object.fromEntries(Object.entries(values).map(([key, value]) => [key, { value: value as number }]))
 
 /** The way by its id, with its narrow keys forgotten. */
-export const wayOf = (id: string): Derivation | undefined => (Object.hasOwn(WAYS, id) ? WAYS[id as WayId] : undefined)
+const wayOf = (id: string): Derivation | undefined => (Object.hasOwn(WAYS, id) ? WAYS[id as WayId] : undefined)
 
 /** The ways that make a field of a table. */
 export const waysFor = (table: string, field: string): WayId[] =>

@@ -9,7 +9,7 @@ import { hydraulicsOf } from '../hydraulics/hydraulics-of.ts'
 /** What a strong arm gives, N: a usual bound for hand controls (UN Regulation No. 13-H, annex 4: 400 N by hand). */
 export const HAND_FORCE_N = 400
 
-export interface HandReport {
+interface HandReport {
   name: string
   missing: Missing[]
   /** At the hand force asked about. */

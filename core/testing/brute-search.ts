@@ -17,7 +17,7 @@ import { plainAim, plainMassKg, plainRiseC, plainStop, type PartIn, type PlainCa
  * out by plain arithmetic, and all weighed against all. It shares with the search what a setup of a combination is, the
  * rules and the gap, and none of its figures. For small libraries.
  */
-export interface BruteFind {
+interface BruteFind {
   parts: Partial<Record<SlotId, string | null>>
   values: Record<SearchCriterionId, number | undefined>
   barFrontShare: number | undefined

@@ -9,7 +9,7 @@ import { figure } from '../quantity/figure.ts'
 
 /** For tests of the fit check: the demo with something changed, and what one rule says of it. */
 
-export type Loose = Record<string, unknown>
+export type PartChanges = Record<string, unknown>
 export const demo = (change: (project: Project) => void = () => {}): Project => {
   const copy = structuredClone(DEMO_PROJECT)
   change(copy)
@@ -35,7 +35,7 @@ export function find(project: Project, rule: RuleId, axle: Axle = 'front', setup
   )[0]
 }
 /** A part of a project, to be changed field by field. */
-export const part = (project: Project, id: string) => project.parts.find((one) => one.id === id) as unknown as Loose
+export const part = (project: Project, id: string) => project.parts.find((one) => one.id === id) as unknown as PartChanges
 /** A part's or the car's field set to a number (mm) or a word, in the current car. */
 export const withField = (
   holder: string,
@@ -46,9 +46,9 @@ export const withField = (
   demo((project) => {
     const target =
       holder === 'car'
-        ? (project.car as unknown as Loose)
+        ? (project.car as unknown as PartChanges)
         : holder === 'front' || holder === 'rear'
-          ? (project.car[holder] as unknown as Loose)
+          ? (project.car[holder] as unknown as PartChanges)
           : part(project, holder)
     target[field] = typeof value === 'number' ? figure(value) : value
     more(project)

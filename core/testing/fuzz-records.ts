@@ -86,7 +86,7 @@ const day = (next: () => number): string =>
   `20${whole(next, 10, 40)}-${String(whole(next, 1, 12)).padStart(2, '0')}-${String(whole(next, 1, 28)).padStart(2, '0')}`
 
 /** Fills the logbook with entries of the ends of each range. */
-export function anyLogbook(project: Project, next: () => number): void {
+function anyLogbook(project: Project, next: () => number): void {
   const setupId = () => pick(next, project.setups).id
   const where = () => ({
     surface: pick(next, Object.keys(SURFACES) as (keyof typeof SURFACES)[]),
@@ -96,7 +96,10 @@ export function anyLogbook(project: Project, next: () => number): void {
   const many = () => whole(next, 0, next() < 0.1 ? 60 : 5)
   for (let i = many(); i > 0; i -= 1) {
     const fromKmh = within(next, 5, 400)
-    const trace = [0, within(next, 0.01, 5), within(next, 5.1, 20), within(next, 21, 600)].map((s, k): [number, number] => [s, [fromKmh, fromKmh, fromKmh / 2, 0][k]!]) // prettier-ignore
+    const trace = [0, within(next, 0.01, 5), within(next, 5.1, 20), within(next, 21, 600)].map((s, k): [number, number] => [
+      s,
+      [fromKmh, fromKmh, fromKmh / 2, 0][k]!,
+    ])
     project.stopTests.push({
       id: id('stop', i),
       date: day(next),

@@ -28,9 +28,9 @@ export interface FuzzTarget {
 }
 
 /** No file may keep a reader longer, ms. */
-export const LONGEST_MS = 1000
+const LONGEST_MS = 1000
 
-export interface FuzzFailure {
+interface FuzzFailure {
   target: string
   seed: number
   message: string

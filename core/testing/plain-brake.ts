@@ -88,7 +88,7 @@ function where(rises: (x: number) => number, wanted: number, most: number): numb
   return (low + high) / 2
 }
 
-export interface PlainStop {
+interface PlainStop {
   pedalN: number | undefined
   frontShare: number | undefined
   /** Front share of the bar of two cylinders, as the search sets it. */

@@ -18,7 +18,7 @@ const slotsOf = (slots: Record<string, { nothing: boolean; kinds: readonly strin
 const axleParts = slotsOf(AXLE_SLOTS satisfies Record<AxleSlot, unknown>)
 const hydraulicParts = slotsOf(HYDRAULIC_SLOTS satisfies Record<HydraulicSlot, unknown>)
 
-export interface SetupParts {
+interface SetupParts {
   front: object
   rear: object
   hydraulics: object

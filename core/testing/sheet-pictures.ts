@@ -2,7 +2,7 @@ import { outlineOf, type Stretch, type TracedOutline } from '../vision/outline.t
 import { findMarks, type FourMarks } from '../vision/marks.ts'
 import { follow } from '../vision/follow.ts'
 import type { Grey, Px } from '../vision/grey.ts'
-import { placing, type Placing } from '../vision/placing.ts'
+import { placing, type PicturePlacing } from '../vision/placing.ts'
 import type { Printed } from '../vision/printed.ts'
 import type { Sure } from '../vision/sure.ts'
 import { sheetScale } from '../vision/sheet-scale.ts'
@@ -24,7 +24,7 @@ export function numbersFrom(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296
   }
 }
-export const normalFrom = (random: () => number) => (): number => {
+const normalFrom = (random: () => number) => (): number => {
   let sum = -6
   for (let k = 0; k < 12; k += 1) sum += random()
   return sum
@@ -73,12 +73,12 @@ export function anyCamera(random: () => number, index: number): Camera {
   return camera
 }
 
-export type Kind = 'sheet' | 'card' | 'gauge'
-export interface Case {
+type PictureKind = 'sheet' | 'card' | 'gauge'
+interface Case {
   grey: Grey
   camera: Camera
   scene: Scene
-  kind: Kind
+  kind: PictureKind
   line: readonly Mm[]
   /** What a hand may know: as it truly is, and as it would be said. */
   heightMm: number
@@ -86,7 +86,7 @@ export interface Case {
   laidMm: Mm
   asideMm: number
 }
-export const LINE_MM = 0.5
+const LINE_MM = 0.5
 
 /** @param laidU standard deviation of how a card is laid */
 export function anyPicture(seed: number, line: readonly Mm[], { laidU = 0.15, printU = 0.0015 } = {}): Case {
@@ -128,7 +128,7 @@ export function anyPicture(seed: number, line: readonly Mm[], { laidU = 0.15, pr
 export function seenAt(
   { camera, heightMm, printed, laidMm }: Pick<Case, 'camera' | 'heightMm' | 'printed' | 'laidMm'>,
   [z, r]: Mm,
-  kind: Kind,
+  kind: PictureKind,
 ): Px {
   const map = { ...seenBy(camera, heightMm), lens: 0 }
   // what lies on the sheet is as large as it is; what is drawn on it was printed with it
@@ -139,7 +139,7 @@ export function seenAt(
   return [cx + (x - cx) * by, cy + (y - cy) * by]
 }
 
-export interface TracedCase {
+interface TracedCase {
   marks: FourMarks | undefined
   reading?: SheetReading
   stretches: Stretch<string>[]
@@ -173,7 +173,7 @@ export function traced(one: Case, random: () => number): TracedCase {
 export function outlined(
   { reading, stretches, what }: TracedCase,
   said: { heightMm: Sure; printedMm: Printed; laid: boolean; focal35Mm?: number },
-): { outline: TracedOutline<string>; placing: Placing } | undefined {
+): { outline: TracedOutline<string>; placing: PicturePlacing } | undefined {
   if (!reading || stretches.length === 0) return undefined
   const scale = sheetScale(reading, said.focal35Mm, said)
   const found = placing(scale, { by: 'sheet', laid: said.laid, mirrored: false }, stretches[0]!.points[0]!.px)

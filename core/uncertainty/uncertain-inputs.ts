@@ -6,7 +6,7 @@ import { placeKey } from '../records/question.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 import type { Input, Missing, ReportFigure } from '../figures/figure.ts'
 
-type Figures = Readonly<Partial<Record<FigureId, ReportFigure>>>
+type ReportFigures = Readonly<Partial<Record<FigureId, ReportFigure>>>
 
 /** A figure that someone entered or that stands in for one, as far down as a figure of the report reaches. */
 export interface UncertainInput {
@@ -26,7 +26,7 @@ export interface UncertainInput {
 }
 
 /** All that a figure of the report is made of, through the figures it carries, in the order of reading. */
-export function readFor(figures: Figures, ids: readonly FigureId[]): { inputs: Input[]; missing: Missing[] } {
+export function readFor(figures: ReportFigures, ids: readonly FigureId[]): { inputs: Input[]; missing: Missing[] } {
   const inputs: Input[] = []
   const missing: Missing[] = []
   const seen = new Set<FigureId>()
@@ -45,7 +45,7 @@ export function readFor(figures: Figures, ids: readonly FigureId[]): { inputs: I
 }
 
 /** The doubtful figures that figures of the report are made of, each once. */
-export function uncertainInputsOf(project: Project, figures: Figures, ids: readonly FigureId[]): UncertainInput[] {
+export function uncertainInputsOf(project: Project, figures: ReportFigures, ids: readonly FigureId[]): UncertainInput[] {
   const found = new Map<string, UncertainInput>()
   for (const input of readFor(figures, ids).inputs) {
     const { at, value, origin, dimension } = input

@@ -4,7 +4,7 @@ import type { Project } from '../records/project.ts'
 import { isTypical } from '../records/way-ids.ts'
 import type { Report } from '../evaluate/report.ts'
 import { uncertainInputsOf, type UncertainInput } from './uncertain-inputs.ts'
-import { UNCERTAIN_FIGURES, valuesOf, type UncertainFigureId, type Values } from './values.ts'
+import { UNCERTAIN_FIGURES, valuesOf, type UncertainFigureId, type FigureValues } from './values.ts'
 import { withValues } from './with-values.ts'
 
 /** How much of a figure's doubt comes from one that went into it. */
@@ -65,7 +65,7 @@ function random(seed: number): () => number {
 export function uncertaintyOf(project: Project, report: Pick<Report, 'setupId' | 'figures'>, draws = DRAWS): UncertaintyReport {
   const { setupId, figures } = report
   const leaves = uncertainInputsOf(project, figures, UNCERTAIN_FIGURES)
-  const at = (values: readonly number[]): Values => valuesOf(withValues(project, leaves, values), setupId)
+  const at = (values: readonly number[]): FigureValues => valuesOf(withValues(project, leaves, values), setupId)
   const middle = leaves.map((one) => one.value)
   const here = valuesOf(project, setupId)
   const sides = leaves.map((leaf, i) => {
@@ -78,7 +78,7 @@ export function uncertaintyOf(project: Project, report: Pick<Report, 'setupId' |
   )
 
   /** Half the change from one end of a leaf's doubt to the other. */
-  const slopes = (of: (values: Values) => number | undefined): number[] =>
+  const slopes = (of: (values: FigureValues) => number | undefined): number[] =>
     sides.map(({ up, down }) => {
       const [a, b] = [of(up), of(down)]
       return a === undefined || b === undefined ? 0 : (a - b) / 2

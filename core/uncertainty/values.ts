@@ -32,14 +32,14 @@ export const UNCERTAIN_FIGURES = [
 ] as const satisfies FigureId[]
 export type UncertainFigureId = (typeof UNCERTAIN_FIGURES)[number]
 
-export interface Values {
+export interface FigureValues {
   figures: Partial<Record<UncertainFigureId, number>>
   /** How far the front locks first beyond what is asked for, g; negative: the rear does before. */
   marginG: number | undefined
 }
 
 /** The figures of one setup as numbers alone, for a project of which only figures differ from one that was looked at. */
-export function valuesOf(project: Project, setupId: string): Values {
+export function valuesOf(project: Project, setupId: string): FigureValues {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const context: Context = { project, setup, isStock: setup === stockSetup(project), resolved: resolveSetup(project, setup) }
@@ -51,7 +51,7 @@ export function valuesOf(project: Project, setupId: string): Values {
   const stockBrakes = context.isStock ? brakes : both((axle) => axleBrake(stock, axle))
   const stockSystem = systemOf(new Working(), stock, stockBrakes)
   const pedal = doubtfulFigures(context, brakes, calibrate(stock, stockBrakes, stockSystem))
-  const figures: Values['figures'] = {}
+  const figures: FigureValues['figures'] = {}
   const all = [
     ...pedal.figures,
     ...AXLES.flatMap((axle) => [brakes[axle].pistonArea, brakes[axle].effectiveRadius, ...heatFigures({ context, axle }, pedal.roadBias)]),

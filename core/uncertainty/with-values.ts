@@ -4,7 +4,7 @@ import type { Axle, Project } from '../records/project.ts'
 import type { Figure } from '../quantity/figure.ts'
 import type { UncertainInput } from './uncertain-inputs.ts'
 
-type Loose = Record<string, unknown>
+type DraftNode = Record<string, unknown>
 
 /** What the fields of leaves can hold: leaves are few, and are set thousands of times. */
 const limits = new WeakMap<UncertainInput, readonly [number, number]>()
@@ -25,30 +25,30 @@ function held(project: Project, leaf: UncertainInput, value: number): number {
 
 /** The project with other values in the places of some leaves; what is shared stays shared. */
 export function withValues(project: Project, leaves: readonly UncertainInput[], values: readonly number[]): Project {
-  let car: Loose | undefined
-  const axles: Partial<Record<Axle, Loose>> = {}
-  const parts = new Map<string, Loose>()
-  const setups = new Map<string, Loose>()
+  let car: DraftNode | undefined
+  const axles: Partial<Record<Axle, DraftNode>> = {}
+  const parts = new Map<string, DraftNode>()
+  const setups = new Map<string, DraftNode>()
   leaves.forEach((leaf, i) => {
     const { at } = leaf
     const value = held(project, leaf, values[i]!)
-    const put = (holder: Loose): void => {
+    const put = (holder: DraftNode): void => {
       const now = holder[at.field] as Figure | Figure[] | undefined
       if (Array.isArray(now)) holder[at.field] = now.map((one, n) => (n === leaf.index ? { ...one, value } : one))
       else holder[at.field] = { ...(now ?? { origin: 'estimated' }), value }
     }
     if (at.kind === 'car') {
-      if (at.axle) put((axles[at.axle] ??= { ...project.car[at.axle] } as Loose))
-      else put((car ??= { ...project.car } as unknown as Loose))
+      if (at.axle) put((axles[at.axle] ??= { ...project.car[at.axle] } as DraftNode))
+      else put((car ??= { ...project.car } as unknown as DraftNode))
     } else if (at.kind === 'part') {
-      const part = parts.get(at.partId) ?? ({ ...project.parts.find((one) => one.id === at.partId)! } as unknown as Loose)
+      const part = parts.get(at.partId) ?? ({ ...project.parts.find((one) => one.id === at.partId)! } as unknown as DraftNode)
       parts.set(at.partId, part)
       put(part)
     } else if (at.kind === 'setup') {
-      const setup = setups.get(at.setupId) ?? ({ ...project.setups.find((one) => one.id === at.setupId)! } as unknown as Loose)
+      const setup = setups.get(at.setupId) ?? ({ ...project.setups.find((one) => one.id === at.setupId)! } as unknown as DraftNode)
       setups.set(at.setupId, setup)
       const room = at.axle ?? 'hydraulics'
-      const inside = { ...(setup[room] as Loose) }
+      const inside = { ...(setup[room] as DraftNode) }
       setup[room] = inside
       put(inside)
     }

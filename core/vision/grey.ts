@@ -7,7 +7,7 @@ export interface Grey {
   data: Uint8Array
 }
 /** Numbers in rows and columns: shades, or how clear a line is. */
-export interface Shades {
+interface Shades {
   width: number
   height: number
   data: Uint8Array | Float32Array

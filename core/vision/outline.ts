@@ -1,9 +1,9 @@
 import simplify from 'simplify-js'
 import type { Px } from './grey.ts'
-import { U_POINTED_PX, U_SNAPPED_PX, type Doubtful, type Placing } from './placing.ts'
+import { U_POINTED_PX, U_SNAPPED_PX, type Doubtful, type PicturePlacing } from './placing.ts'
 
 /** A place on the traced line. */
-export interface TracedPoint {
+interface TracedPoint {
   px: Px
   /** Drawn to a line or edge; false where it stands where a hand put it. */
   snapped: boolean
@@ -41,7 +41,7 @@ export type DoubtOf = Doubtful | 'pixel' | 'line'
 /** A place in millimetres with its doubts, each by itself: of pixel, map, thickness, print, laying and line; squares, mm. */
 function placed(
   { px, snapped, pointedPx = U_POINTED_PX }: TracedPoint,
-  { place, ways, floorMm }: Placing,
+  { place, ways, floorMm }: PicturePlacing,
   lineMm: number,
 ): { at: [number, number]; squares: Map<DoubtOf, [number, number]> } {
   const at = place(px)
@@ -76,7 +76,7 @@ const round = (value: number, to: number): number => Math.round(value * to) / to
  */
 export function outlineOf<Tag extends string>(
   stretches: readonly Stretch<Tag>[],
-  placing: Placing,
+  placing: PicturePlacing,
   lineMm: number,
 ): TracedOutline<Tag> | undefined {
   const points: [number, number][] = []

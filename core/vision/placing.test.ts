@@ -2,13 +2,13 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { Px } from './grey.ts'
 import { inOrder, outlineOf, THINNED_MM, uOfLine, type Stretch } from './outline.ts'
-import { placing, type Datum, type Scale } from './placing.ts'
+import { placing, type Datum, type PictureScale } from './placing.ts'
 import { extentOf, pxOf, straightened } from './straightened.ts'
 import { doubtWords, residualWords } from './words.ts'
 
 const SIZE = { width: 1000, height: 800 }
 /** A drawing of five pixels a millimetre, axis at y = 700, seat at x = 600. */
-const two: Scale = { by: 'two', from: [100, 750], to: [600, 750], apartMm: { value: 100, u: 0.1 }, size: SIZE }
+const two: PictureScale = { by: 'two', from: [100, 750], to: [600, 750], apartMm: { value: 100, u: 0.1 }, size: SIZE }
 const datum: Datum = {
   by: 'clicks',
   axis: [
@@ -21,7 +21,7 @@ const datum: Datum = {
   ],
   mirrored: false,
 }
-const made = (scale: Scale = two, at: Datum = datum, near: Px = [400, 200]) => {
+const made = (scale: PictureScale = two, at: Datum = datum, near: Px = [400, 200]) => {
   const found = placing(scale, at, near)
   if (!found.ok) throw new Error(found.message)
   return found.placing
@@ -99,11 +99,11 @@ test('a drawing seen aslant is told by its four corners', () => {
     [760, 90],
     [230, 120],
   ] as const
-  const scale: Scale = { by: 'corners', corners, wideMm: { value: 160, u: 0.1 }, highMm: { value: 120, u: 0.1 }, size: SIZE }
+  const scale: PictureScale = { by: 'corners', corners, wideMm: { value: 160, u: 0.1 }, highMm: { value: 120, u: 0.1 }, size: SIZE }
   const at: Datum = { by: 'clicks', axis: [corners[0], corners[1]], seat: [corners[0], corners[3]], mirrored: false }
   const [z, r] = made(scale, at).place(corners[2])
   expect([z, r]).toEqual([expect.closeTo(160, 6), expect.closeTo(120, 6)])
-  const flat: Scale = { ...scale, corners: [corners[0], corners[0], corners[0], corners[0]] }
+  const flat: PictureScale = { ...scale, corners: [corners[0], corners[0], corners[0], corners[0]] }
   expect(placing(flat, at, [400, 400]).ok).toBe(false)
 })
 
@@ -168,7 +168,7 @@ describe('an outline', () => {
         true,
       ),
     ]
-    const most = (scale: Scale, stretches: Stretch<string>[], line: number) =>
+    const most = (scale: PictureScale, stretches: Stretch<string>[], line: number) =>
       Math.max(...outlineOf(stretches, made(scale), line)!.doubts.flat())
     const base = most(two, at, 0)
     expect(most(two, at, 1)).toBeGreaterThan(base)
@@ -194,7 +194,7 @@ describe('an outline', () => {
     expect(seen(4)).toBeGreaterThan(2 * seen(1))
   })
   test('the doubt of a scale grows with the distance, by its share', () => {
-    const unsure: Scale = { ...two, apartMm: { value: 100, u: 2 } }
+    const unsure: PictureScale = { ...two, apartMm: { value: 100, u: 2 } }
     const { doubts, points } = outlineOf(
       [
         stretch(

@@ -9,7 +9,7 @@ import { printedWays, type Printed } from './printed.ts'
 import type { Sure } from './sure.ts'
 
 /** How millimetres are known in a picture. */
-export type Scale =
+export type PictureScale =
   | {
       by: 'sheet'
       reading: SheetReading
@@ -42,7 +42,7 @@ const INSIDE = 2
 /** Where dots inside are seen, what lies between them may be off by somewhat more than they are. */
 const INSIDE_SEEN = 1.5
 /** How well a card is laid to a printed line by eye, mm. */
-export const U_LAID_MM = 0.15
+const U_LAID_MM = 0.15
 
 /** All that a place in millimetres is worked out from. */
 interface Inputs {
@@ -59,11 +59,11 @@ interface Inputs {
 export type Placer = (px: Px) => [z: number, r: number]
 /** What a place is doubtful for. */
 export type Doubtful = 'marks' | 'thickness' | 'print' | 'laid' | 'scale' | 'lines'
-export interface ErrorSource {
+interface ErrorSource {
   of: Doubtful
   place: Placer
 }
-export interface Placing {
+export interface PicturePlacing {
   place: Placer
   /** The same with one thing it goes by off by its standard uncertainty, for each that is doubtful. */
   ways: readonly ErrorSource[]
@@ -72,10 +72,10 @@ export interface Placing {
   /** How far seat and axis are from square, degrees, where both were pointed at. */
   offSquareDeg?: number
 }
-export type Placed = { ok: true; placing: Placing } | { ok: false; message: string }
+type PlacingResult = { ok: true; placing: PicturePlacing } | { ok: false; message: string }
 
 /** Places of the plane on which the line lies, before axis and seat are known: mm, y upwards. */
-function planeOf(scale: Scale, inputs: Inputs): Placer | undefined {
+function planeOf(scale: PictureScale, inputs: Inputs): Placer | undefined {
   if (scale.by === 'sheet') {
     const map = raised(mapOf(scale.reading.map, inputs.numbers), inputs.heightMm, Math.exp(inputs.lnFocal))
     const mm = mmOf(map)
@@ -165,7 +165,7 @@ function mapWays({ map, spread }: SheetReading): number[][] {
  * @param radiiAt a place of what is traced: radii grow towards it where axis and seat were pointed at
  * @param pointedPx how well places of scale and datum were pointed at: no better than a pixel of what was seen then
  */
-export function placing(scale: Scale, datum: Datum, radiiAt: Px, pointedPx = U_POINTED_PX): Placed {
+export function placing(scale: PictureScale, datum: Datum, radiiAt: Px, pointedPx = U_POINTED_PX): PlacingResult {
   const uPx = Math.max(pointedPx, U_POINTED_PX)
   const base: Inputs = {
     numbers: scale.by === 'sheet' ? numbersOf(scale.reading.map) : [],

@@ -12,14 +12,14 @@ export interface Focal {
   from: 'picture' | 'file' | 'usual'
 }
 /** What of a picture's geometry is known together. */
-export interface Pose {
+interface Pose {
   focal: Focal
   /** Natural logarithm of the sheet's scale across over that along, as it came out of the printer. */
   lnUneven: Sure
 }
 
 /** What telephones have that say nothing of it: 24 to 50 mm as of a 36 by 24 mm picture. */
-export const USUAL_FOCAL35_MM = 28
+const USUAL_FOCAL35_MM = 28
 const USUAL_U_LN = 0.25
 /** What a file says of its lens, for an uncropped picture. */
 const SAID_U_LN = 0.04

@@ -26,7 +26,7 @@ export interface SheetReading {
   /** Covariance of the nine numbers of the map as it was laid through what was seen, about places scaled to one. */
   spread: Matrix
 }
-export type ReadSheet = { ok: true; reading: SheetReading } | { ok: false; message: string; residualMm?: number }
+type ReadSheet = { ok: true; reading: SheetReading } | { ok: false; message: string; residualMm?: number }
 
 /** Beside the four marks so many places must be seen, or nothing says how true the picture is. */
 const LEAST_BESIDE = 4
@@ -54,7 +54,7 @@ export function numbersOf(map: SheetMap): number[] {
   return [...h.slice(0, 8).map((one) => one / h[8]!), map.lens]
 }
 
-interface Place {
+interface MarkPlace {
   what: Seen['what']
   mm: Mm
   px: Px
@@ -64,7 +64,7 @@ interface Place {
 function laidThrough(
   size: Pick<Grey, 'width' | 'height'>,
   start: SheetMap,
-  places: readonly Place[],
+  places: readonly MarkPlace[],
   withLens: boolean,
 ): { map: SheetMap; jacobian: Matrix } {
   let numbers = numbersOf(start)
@@ -188,11 +188,11 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   })
   if (Math.min(...perMm) < LEAST_PX_PER_MM)
     return { ok: false, message: 'The sheet is too small in the picture. Move closer until it nearly fills the frame.' }
-  let places: Place[] = []
+  let places: MarkPlace[] = []
   let laid: ReturnType<typeof laidThrough> | undefined
   let leftOut = 0
   for (let turn = 0; turn < 3; turn += 1) {
-    const put = (what: Seen['what'], mm: Mm, found: Mm | undefined): Place[] => (found ? [{ what, mm, px: toPx(map, found) }] : [])
+    const put = (what: Seen['what'], mm: Mm, found: Mm | undefined): MarkPlace[] => (found ? [{ what, mm, px: toPx(map, found) }] : [])
     const back = mmOf(map)
     const atMarks = MARKS.flatMap((mm, i) => {
       if (exact) return [{ what: 'mark' as const, mm, px: marks[i]! }]
@@ -223,7 +223,7 @@ export function readSheet(grey: Grey, marks: FourMarks, exact = false): ReadShee
   }
   const { jacobian } = laid!
   const back = mmOf(map)
-  const offOf = (one: Place): Seen => ({ offMm: distance(back(one.px), one.mm), ...one })
+  const offOf = (one: MarkPlace): Seen => ({ offMm: distance(back(one.px), one.mm), ...one })
   const rim = places.map(offOf)
   const inside = INNER_DOTS.flatMap((mm): Seen[] => {
     const found = dotAt(grey, map, mm)

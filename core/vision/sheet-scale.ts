@@ -1,4 +1,4 @@
-import type { Scale } from './placing.ts'
+import type { PictureScale } from './placing.ts'
 import { poseOf } from './pose.ts'
 import { unevenOf, withUneven, type Printed } from './printed.ts'
 import type { SheetReading } from './read-sheet.ts'
@@ -9,7 +9,7 @@ export function sheetScale(
   reading: SheetReading,
   focal35Mm: number | undefined,
   { heightMm, printedMm }: { heightMm: Sure; printedMm: Printed },
-): Extract<Scale, { by: 'sheet' }> {
+): Extract<PictureScale, { by: 'sheet' }> {
   const { focal, lnUneven } = poseOf(reading.map, reading.spread, focal35Mm, unevenOf(printedMm))
   return { by: 'sheet', reading, focal, heightMm, printedMm: withUneven(printedMm, lnUneven) }
 }

@@ -12,7 +12,7 @@ const { ceil, cos, exp, floor, hypot, log2, max, min, round, sin } = Math
  */
 
 /** A line, or what a line bounds, drawn on the sheet or on what lies on it; seat frame or the wheel's, mm. */
-export interface Drawn {
+export interface DrawnScene {
   points: readonly Mm[]
   /** How wide the line is. */
   lineMm: number
@@ -23,7 +23,7 @@ export interface Drawn {
   shade?: number
 }
 export interface Scene {
-  drawn: readonly Drawn[]
+  drawn: readonly DrawnScene[]
   /** How far above the sheet the drawn lies. */
   heightMm?: number
   /** A card from corner to corner on which it is drawn; without one it is on the sheet itself. */
@@ -52,7 +52,7 @@ export interface Camera {
   /** Of the fourth power: what one coefficient does not describe. */
   lens4?: number
 }
-export interface Light {
+export interface CameraLight {
   /** Standard deviations: of the blur in pixels, of the noise in shades. */
   blurPx?: number
   noise?: number
@@ -157,7 +157,7 @@ function aside(points: readonly Mm[], by: number): Mm[] {
   })
 }
 
-function drawOn(on: Layer, { points, lineMm, asideMm = 0, filled, shade = 60 }: Drawn): void {
+function drawOn(on: Layer, { points, lineMm, asideMm = 0, filled, shade = 60 }: DrawnScene): void {
   if (filled !== undefined) fillInside(on, points, filled)
   if (lineMm <= 0) return
   const line = asideMm === 0 ? points : aside(points, asideMm)
@@ -208,7 +208,7 @@ export function bulged(camera: Camera, bulgeMm: number): (place: Mm) => Mm {
 }
 
 /** The homography of a plane so far above the sheet, without the lens's bend. */
-export function seenPlane(camera: Camera, heightMm = 0): Homography {
+function seenPlane(camera: Camera, heightMm = 0): Homography {
   const [azimuth, turn] = [rad(camera.azimuthDeg), rad(camera.turnDeg)]
   const { eye, back } = lensOf(camera)
   // right and down of the picture, across the way it looks
@@ -244,7 +244,7 @@ const GRID = 16
  * Takes a picture.
  * @param random uniform numbers from 0 to 1: noise and the grain of the table
  */
-export function takePicture(camera: Camera, scene: Scene, light: Light = {}, random: () => number = halfway): Grey {
+export function takePicture(camera: Camera, scene: Scene, light: CameraLight = {}, random: () => number = halfway): Grey {
   const blank = printedSheet()
   const sheet: Layer = { ...blank, grey: { ...blank.grey, data: blank.grey.data.slice() } }
   const [across, along] = scene.printed ?? [1, 1]
@@ -335,7 +335,7 @@ function grainsOf(random: () => number): Float32Array {
 }
 
 /** How much light falls where: worked out on a grid, the same within a square of it. */
-function shineOf(light: Light, width: number, height: number): (x: number, y: number) => number {
+function shineOf(light: CameraLight, width: number, height: number): (x: number, y: number) => number {
   const columns = ceil(width / 8) + 1
   const rows = ceil(height / 8) + 1
   const at = new Float32Array(columns * rows)
@@ -343,7 +343,7 @@ function shineOf(light: Light, width: number, height: number): (x: number, y: nu
   return (x, y) => at[(y >> 3) * columns + (x >> 3)]!
 }
 
-function lit({ shadow, slope = 0 }: Light, x: number, y: number): number {
+function lit({ shadow, slope = 0 }: CameraLight, x: number, y: number): number {
   const side = 1 - slope * (0.6 * x + 0.4 * y)
   if (!shadow) return side
   const edge = (x + 0.3 * y - shadow.at) / 0.03

@@ -7,7 +7,7 @@ const { abs, ceil, exp, floor, hypot, max, min, sqrt } = Math
 export type Traced = 'line' | 'edge'
 
 /** How clearly a line or an edge runs through each pixel of a piece of a picture, shades; and where in the pixel. */
-export interface Strengths {
+interface Strengths {
   x0: number
   y0: number
   width: number

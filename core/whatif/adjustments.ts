@@ -34,7 +34,7 @@ const WORDS: Record<LeverId, { label: string; dimension: Dimension }> = {
 }
 
 /** What a press on a lever does to a new setup. */
-export type AdjustmentChange =
+type AdjustmentChange =
   | { kind: 'knee'; partId: string; kneeMpa: number }
   | { kind: 'bar'; frontShare: number }
   | { kind: 'part'; place: SlotPlace; partId: string }
@@ -86,7 +86,7 @@ const BRAKE_SLOTS: readonly { axle: Axle; slot: AxleSlot; lever: LeverId }[] = A
 const MOST_OFFERS = 3
 
 /** An aim in words, and what a system must be like for it; with another valve the laden car has another knee. */
-interface Wanted {
+interface WantedValue {
   words: string
   with(parts: Hydraulics): Aim
 }
@@ -170,10 +170,10 @@ function first<T>(all: readonly T[], held: (one: T) => T | undefined, most: numb
 /** Up to where the front locks first in every load that is known: driver only and laden, g. */
 const untilIn = ({ context }: Hydraulics, system: BrakeSystem): number => frontFirstUntilIn(context, system)
 
-function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Mass): Wanted {
+function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Mass): WantedValue {
   const { biasAim = 'load', biasAimShare, referenceDecelG, units } = project.preferences
   const g = (value: number) => formatQuantity(value, 'deceleration')
-  const always = (words: string, aim: Aim): Wanted => ({ words, with: () => aim })
+  const always = (words: string, aim: Aim): WantedValue => ({ words, with: () => aim })
   if (biasAim === 'fixed' && biasAimShare !== undefined)
     return always(
       `${formatQuantity(biasAimShare, 'share', units)} of the force at the front at ${g(referenceDecelG)}`,
@@ -208,7 +208,7 @@ function aimOf(project: Project, here: Hydraulics, system: BrakeSystem, mass: Ma
 type Tried = Pick<AdjustmentOffer, 'change' | 'name'> & { lever: LeverId }
 
 /** The bar of the setup, its adjustable valve or one of the library, each where it meets the aim. */
-function turned(project: Project, setupId: string, wanted: Wanted, found: readonly AdjustmentFound[]): Tried[] {
+function turned(project: Project, setupId: string, wanted: WantedValue, found: readonly AdjustmentFound[]): Tried[] {
   const bar = found.find((one) => one.id === 'barShare')
   const adjustable = (part: Part) => part.kind === 'valve' && part.action === 'adjustable' && part.slope !== undefined
   const fitted = hydraulicsOf(project, setupId).context.resolved.valve
@@ -223,7 +223,7 @@ function turned(project: Project, setupId: string, wanted: Wanted, found: readon
 }
 
 /** Where a valve has to stand for the aim, MPa: sought from where it is entered, or from the middle of its range. */
-function kneeOf(project: Project, setupId: string, valve: Part, wanted: Wanted): number | undefined {
+function kneeOf(project: Project, setupId: string, valve: Part, wanted: WantedValue): number | undefined {
   const parts = hydraulicsOf(project, setupId, (resolved) => ({ ...resolved, valve: valve as NonNullable<typeof resolved.valve> }))
   if (!parts.system) return undefined
   const aim = wanted.with(parts)
@@ -248,7 +248,13 @@ function partOffers(project: Project, setupId: string, found: readonly Adjustmen
 }
 
 /** An offer as the setup with it is found to be; undefined where it does not do what it is offered for, or cannot be built. */
-function judge(project: Project, setupId: string, tried: Tried, wanted: Wanted, before: Outcome): (AdjustmentOffer & Tried) | undefined {
+function judge(
+  project: Project,
+  setupId: string,
+  tried: Tried,
+  wanted: WantedValue,
+  before: Outcome,
+): (AdjustmentOffer & Tried) | undefined {
   const changed = withChange(project, setupId, tried.change)
   const there = hydraulicsOf(changed, setupId)
   if (!there.system || !there.mass || !wanted.with(there).meets(there.system)) return undefined

@@ -114,10 +114,10 @@ export function hydraulicCandidates(project: Project, setupId: string): Candidat
 export const bestFirst = (a: Candidate, b: Candidate): number =>
   VERDICT_RANK[a.worst] - VERDICT_RANK[b.worst] || a.count - b.count || (a.extraMinor ?? Infinity) - (b.extraMinor ?? Infinity) || 0
 
-export type Judged = Pick<Candidate, 'worst' | 'why' | 'count'>
+export type WorstOfRules = Pick<Candidate, 'worst' | 'why' | 'count'>
 
 /** The worst that the rules find of the part in a slot of an axle, its own inspection too; the wheel's clearance apart. */
-export function worstByRules(context: Context, axle: Axle, slot: AxleSlot): Judged {
+export function worstByRules(context: Context, axle: Axle, slot: AxleSlot): WorstOfRules {
   const facts = factsOf(context, axle)
   const part = facts.resolved[slot]
   const rules = RULES.filter((rule) => rule.on !== 'car' || axle === 'front')
@@ -132,13 +132,13 @@ const withPart = (axle: ResolvedAxle, slot: AxleSlot, part: Part): ResolvedAxle 
   ...(slot === 'caliper' && axle.caliper?.id !== part.id ? { shimMm: 0 } : {}),
 })
 
-function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): Judged {
+function clearanceOf(context: Context, axle: Axle, slot: AxleSlot, part: Part): WorstOfRules {
   const resolved = { ...context.resolved, [axle]: withPart(context.resolved[axle], slot, part) }
   const { verdict: worst, sentence } = briefClearance({ ...context, resolved }, axle)
   return { worst, why: worst === 'fits' ? '' : sentence, count: worst === 'fits' ? 0 : 1 }
 }
 
-export function worse(a: Judged, b: Judged): Judged {
+export function worse(a: WorstOfRules, b: WorstOfRules): WorstOfRules {
   const [ra, rb] = [VERDICT_RANK[a.worst], VERDICT_RANK[b.worst]]
   if (ra === rb) return { ...a, why: a.why || b.why, count: a.count + b.count }
   return ra > rb ? a : b
@@ -148,7 +148,7 @@ export function worse(a: Judged, b: Judged): Judged {
 const tellsApart = (rule: Rule, { resolved }: Facts): boolean => rule === wheelMinimum && isBelowMinimum(resolved)
 
 /** What only the car can say is said of every part alike, and tells none from another. */
-function worstOf(rules: readonly Rule[], facts: Facts, partId: string): Judged {
+function worstOf(rules: readonly Rule[], facts: Facts, partId: string): WorstOfRules {
   let worst: Verdict = 'fits'
   let [first, count]: [Rule | undefined, number] = [undefined, 0]
   const look = new RuleInputs(facts, partId)

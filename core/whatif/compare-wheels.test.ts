@@ -7,11 +7,11 @@ import { findSetup } from '../records/resolve.ts'
 import { randomSetup, SETUP, withSetup } from '../testing/setups.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { VERDICT_RANK, worstVerdict } from '../figures/words.ts'
-import { compareWheels, type CompareRow } from './compare-wheels.ts'
+import { compareWheels, type PairingRow } from './compare-wheels.ts'
 import { runs } from '../testing/runs.ts'
 
 /** The project with the wheel of a row on, as the row has it. */
-function withRow(project: Project, axle: 'front' | 'rear', { id, fit }: CompareRow): Project {
+function withRow(project: Project, axle: 'front' | 'rear', { id, fit }: PairingRow): Project {
   const changed = structuredClone(project)
   const setup = findSetup(changed, SETUP)!
   setup[axle].wheel = id

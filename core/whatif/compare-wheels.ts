@@ -8,13 +8,13 @@ import { findSetup, resolveSetup, spacerInUseMm } from '../records/resolve.ts'
 import { capital, formatQuantity } from '../quantity/format.ts'
 import type { Context } from '../figures/read.ts'
 import { cornerOf, gapAsItIs } from '../clearance/corner.ts'
-import { worse, worstByRules, type Judged } from './candidates.ts'
+import { worse, worstByRules, type WorstOfRules } from './candidates.ts'
 import type { Corner } from '../clearance/half-section.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { FINDING_SHORT, VERDICT_RANK } from '../figures/words.ts'
 
 /** One wheel, or one brake, in a comparison: how sure, how much, and what would help. */
-export interface CompareRow {
+export interface PairingRow {
   id: string
   name: string
   /** What goes with it: a face height, a rotor and pads. */
@@ -59,7 +59,7 @@ const CLEARANCE: Record<ClearanceVerdict, Verdict> = {
 const SURENESS: readonly ClearanceVerdict[] = ['clears', 'tight', 'measure', 'tooClose', 'hits']
 
 /** By everything that is said of it, then by what is surest to clear. */
-export const bestFirst = (a: CompareRow, b: CompareRow): number =>
+export const bestFirst = (a: PairingRow, b: PairingRow): number =>
   VERDICT_RANK[a.whole] - VERDICT_RANK[b.whole] ||
   SURENESS.indexOf(a.verdict) - SURENESS.indexOf(b.verdict) ||
   (b.p05Mm ?? -Infinity) - (a.p05Mm ?? -Infinity) ||
@@ -72,8 +72,8 @@ export function rowOf(
   detail: string,
   corner: Omit<Corner, 'consequences'>,
   inUse: boolean,
-  rules: Judged,
-): CompareRow {
+  rules: WorstOfRules,
+): PairingRow {
   const helped = (corner.stockSpacerMm ?? 0) > 0
   const gap = CLEARANCE[corner.verdict] === 'blocked' && helped ? 'needs' : CLEARANCE[corner.verdict]
   const { worst, why } = worse(rules, { worst: gap, why: gap === 'fits' || gap === 'check' ? '' : corner.sentence, count: 1 })
@@ -118,7 +118,7 @@ export const withAxle = (context: Context, axle: Axle, more: Partial<Context['re
  * none, with which it goes on best.
  * @throws RangeError when the project has no such setup
  */
-export function compareWheels(project: Project, setupId: string, axle: Axle): CompareRow[] {
+export function compareWheels(project: Project, setupId: string, axle: Axle): PairingRow[] {
   const context = contextOf(project, setupOf(project, setupId))
   const spacers = spacersOf(project)
   return project.parts
@@ -130,7 +130,7 @@ export function compareWheels(project: Project, setupId: string, axle: Axle): Co
     .sort(bestFirst)
 }
 
-function rowOfWheel(context: Context, axle: Axle, wheel: PartOf<'wheel'>): CompareRow {
+function rowOfWheel(context: Context, axle: Axle, wheel: PartOf<'wheel'>): PairingRow {
   const on = withAxle(context, axle, { wheel })
   const asFitted = cornerOf(on, axle, 'draws')
   const rules = worstByRules(on, axle, 'wheel')
@@ -157,11 +157,11 @@ function withSpacer(
   axle: Axle,
   wheel: PartOf<'wheel'>,
   spacers: readonly (PartOf<'spacer'> | null)[],
-  row: CompareRow,
-): CompareRow | undefined {
+  row: PairingRow,
+): PairingRow | undefined {
   const { spacer: now, spacerTrialMm } = context.resolved[axle]
   const put = row.fit.face === undefined ? wheel : { ...wheel, faceChosen: row.fit.face }
-  const rulesOf = (on: Context): Judged => worse(worstByRules(on, axle, 'wheel'), worstByRules(on, axle, 'spacer'))
+  const rulesOf = (on: Context): WorstOfRules => worse(worstByRules(on, axle, 'wheel'), worstByRules(on, axle, 'spacer'))
   if (VERDICT_RANK[row.whole] < VERDICT_RANK.needs) return undefined
   // where no spacer of any thickness clears, or it clears and the spacer has no part in what is open, there is nothing to look for
   const inTheGap = row.verdict !== 'clears' && row.stockSpacerMm !== undefined

@@ -4,7 +4,7 @@ import type { InterfaceCheck, Fix } from '../fit/interface-check.ts'
 import { checkKey, type SlotsRead } from '../fit/rule.ts'
 import { changedBy } from '../fit/fit-check.ts'
 import type { Axle, Project, Setup } from '../records/project.ts'
-import { betterFirst, outcomeFrom, outcomeOf, worsened, type Outcome, type Reach } from './outcome.ts'
+import { betterFirst, outcomeFrom, outcomeOf, worsened, type Outcome, type OutcomeReach } from './outcome.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
 import type { FigureCheck } from '../figures/figure-check.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
@@ -30,9 +30,15 @@ export function judgeFixes(
   let known: Outcome | undefined
   const before = () => (known ??= outcomeFrom(fit, findings))
   const effort = new WorkBudget(EFFORT)
-  const reachOf = (axle: Axle | undefined, pedal: boolean): Reach => ({ from: before(), axles: axle ? [axle] : [], pedal, stock, effort })
+  const reachOf = (axle: Axle | undefined, pedal: boolean): OutcomeReach => ({
+    from: before(),
+    axles: axle ? [axle] : [],
+    pedal,
+    stock,
+    effort,
+  })
   // a spacer is looked into by few rules of its axle, and by none of the whole car
-  const spacerReach = (axle: Axle): Reach => ({ rules: changedBy('spacer', lookedInto[axle]), ...reachOf(axle, false) })
+  const spacerReach = (axle: Axle): OutcomeReach => ({ rules: changedBy('spacer', lookedInto[axle]), ...reachOf(axle, false) })
   const judged = fit.map((one) => {
     const tried = one.remedies.filter((remedy) => remedy.kind !== 'piece')
     if (tried.length === 0) return one
@@ -96,7 +102,7 @@ const copied = (setup: Setup): Setup => ({
 })
 
 /** The setup with a remedy in it; undefined where that does not help the finding, blocks something else, or costs too much to say. */
-function judge<R>(project: Project, setup: Setup, remedy: R, key: string, reach: Reach, apply: (draft: Project) => void) {
+function judge<R>(project: Project, setup: Setup, remedy: R, key: string, reach: OutcomeReach, apply: (draft: Project) => void) {
   const before = reach.from
   const setups = project.setups.map((one) => (one === setup ? copied(one) : one))
   const draft = { ...project, setups: setups as Project['setups'] }

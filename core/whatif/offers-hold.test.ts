@@ -257,7 +257,12 @@ describe('candidates', () => {
         const before = new Set(evaluate(from, SETUP).fit.flatMap((one) => (one.verdict === 'blocked' ? [checkKey(one)] : [])))
         for (const one of judgedCandidates(from, SETUP).filter((found) => found.worst === 'needs')) {
           const changed = clone(from)
-          putPart(changed, findSetup(changed, SETUP)!, (one.axle ? { axle: one.axle, slot: one.slot } : { slot: one.slot }) as never, one.partId) // prettier-ignore
+          putPart(
+            changed,
+            findSetup(changed, SETUP)!,
+            (one.axle ? { axle: one.axle, slot: one.slot } : { slot: one.slot }) as never,
+            one.partId,
+          )
           const blocked = evaluate(changed, SETUP).fit.filter((found) => found.verdict === 'blocked' && !before.has(checkKey(found)))
           judged += 1
           expect([one.partId, one.slot, one.axle, blocked.map((found) => found.sentence)]).toEqual([one.partId, one.slot, one.axle, []])

@@ -27,7 +27,7 @@ export interface Outcome {
 }
 
 /** What of a setup a change can reach; all else is as it was. */
-export interface Reach {
+export interface OutcomeReach {
   /** What it was before. */
   from: Outcome
   axles: readonly Axle[]
@@ -48,7 +48,7 @@ const PEDAL_RULES = ['master-stroke', 'abs', 'lock-order', 'pedal-effort'] as co
  * @param reach only what a change can reach is looked at anew
  * @throws RangeError when the project has no such setup
  */
-export function outcomeOf(project: Project, setupId: string, reach?: Reach): Outcome {
+export function outcomeOf(project: Project, setupId: string, reach?: OutcomeReach): Outcome {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const context: Context = {
@@ -90,7 +90,7 @@ const clearanceOf = (context: Context, axle: Axle): Settled => ({
 })
 
 /** All findings as they were but those that a few rules and the gap make. */
-function outcomeOfFew(context: Context, { from, axles }: Reach, rules: readonly Rule[]): Outcome {
+function outcomeOfFew(context: Context, { from, axles }: OutcomeReach, rules: readonly Rule[]): Outcome {
   const findings = new Map(from.findings)
   for (const axle of axles) {
     for (const rule of rules) for (const slot of rule.each ?? [undefined]) findings.delete(checkKey({ rule: rule.id, axle, slot }))

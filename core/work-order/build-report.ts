@@ -12,7 +12,7 @@ import { stagesOf, type Stages } from './stages.ts'
 import { stillWrong, workOrder, type WorkOrder } from './work-order.ts'
 
 /** What stands in the way, or has to be found out. */
-export interface Open {
+interface OpenQuestion {
   title: string
   sentence: string
   at: Place | undefined
@@ -20,14 +20,14 @@ export interface Open {
   stakeMinor: number | undefined
 }
 /** What is bought of one seller. */
-export interface SellerList {
+interface SellerList {
   /** Empty: nobody says of whom. */
   seller: string
   lines: BillLine[]
   likelyMinor: number
   unpriced: number
 }
-export interface DonorList {
+interface DonorList {
   donor: string
   parts: string[]
   along: string[]
@@ -40,17 +40,17 @@ export interface EvaluatedSetup {
   bill: Pick<Bill, 'lines'>
 }
 
-export interface BuildReport {
+interface BuildReport {
   /** Whether the parts can be ordered, and what keeps one from it. */
   says: { verdict: Verdict; sentence: string }
   /** Not empty: there is no order. */
-  blockedBy: Open[]
+  blockedBy: OpenQuestion[]
   /** The car as it stands, or a setup that changes nothing. */
   nothing: boolean
   order: WorkOrder
   /** What the checks ask for and nobody has accepted. */
-  needed: Open[]
-  findOutFirst: Open[]
+  needed: OpenQuestion[]
+  findOutFirst: OpenQuestion[]
   shopping: SellerList[]
   along: DonorList[]
   stages: Stages
@@ -65,7 +65,7 @@ const EMPTY: WorkOrder = { steps: [], minutes: [0, 0], torquesOpen: 0, stillWron
  */
 export function buildReport(project: Project, report: EvaluatedSetup): BuildReport {
   const { fit, findings, bill } = report
-  const open = (verdict: 'blocked' | 'unknown' | 'needs'): Open[] => [
+  const open = (verdict: 'blocked' | 'unknown' | 'needs'): OpenQuestion[] => [
     ...fit.filter((one) => one.verdict === verdict).map((one) => fromFit(project, report, one)),
     ...findings
       .filter((one) => one.verdict === verdict)
@@ -99,7 +99,7 @@ function orderSays(
   { blockedBy, findOutFirst, needed, shopping }: Pick<BuildReport, 'blockedBy' | 'findOutFirst' | 'needed' | 'shopping'>,
   currency: string,
 ): BuildReport['says'] {
-  const named = ({ title }: Open) => `${inSentence(title)}${title.includes(',') ? ',' : ''}`
+  const named = ({ title }: OpenQuestion) => `${inSentence(title)}${title.includes(',') ? ',' : ''}`
   const [wrong] = blockedBy
   if (wrong) return { verdict: 'blocked', sentence: `Do not order: ${named(wrong)} must not be built this way.` }
   const money = (minor: number) => formatMoney(minor, currency, { whole: true })
@@ -120,7 +120,7 @@ function orderSays(
   }
 }
 
-const fromFit = (project: Project, report: EvaluatedSetup, one: InterfaceCheck): Open => ({
+const fromFit = (project: Project, report: EvaluatedSetup, one: InterfaceCheck): OpenQuestion => ({
   title: one.axle ? `${one.title}, ${one.axle}` : one.title,
   sentence: one.sentence,
   at: one.missing[0]?.at,

@@ -61,7 +61,9 @@ describe('over random setups', () => {
         expect(off.length).toBeLessThanOrEqual(1)
         expect(at.has(`${axle}.wheelOn`)).toBe(off.length === 1)
         if (off.length === 0) continue
-        expect(at.get(`${axle}.wheelOn`)!).toBeGreaterThan(Math.max(...order.steps.filter((one) => one.axle === axle && !one.id.endsWith('wheelOn')).map((one) => one.number - 1))) // prettier-ignore
+        expect(at.get(`${axle}.wheelOn`)!).toBeGreaterThan(
+          Math.max(...order.steps.filter((one) => one.axle === axle && !one.id.endsWith('wheelOn')).map((one) => one.number - 1)),
+        )
         expect(at.get('lift')!).toBeLessThan(off[0]!.number)
         expect(at.get('down')!).toBeGreaterThan(at.get(`${axle}.wheelOn`)!)
       }
@@ -131,7 +133,10 @@ describe('a work order', () => {
     expect(ids('big-kit').filter((id) => id.startsWith('inspect') || id === 'parking' || id === 'bar')).toEqual([])
   })
   test('a sliding caliper goes over its pads, into a fixed one they are pushed', () => {
-    const front = (id: string) => workOrder(DEMO_PROJECT, id).steps.map((one) => one.id).filter((one) => /^front\.(pads|caliper)$/.test(one)) // prettier-ignore
+    const front = (id: string) =>
+      workOrder(DEMO_PROJECT, id)
+        .steps.map((one) => one.id)
+        .filter((one) => /^front\.(pads|caliper)$/.test(one))
     expect(front('big-kit')).toEqual(['front.pads', 'front.caliper'])
     expect(front('balanced')).toEqual(['front.caliper', 'front.pads'])
   })
@@ -159,7 +164,12 @@ describe('a work order', () => {
     expect(only((setup) => (setup.hydraulics.valveKneeMpa = figure(3)))).toEqual(expect.arrayContaining(['knee', 'valveSet']))
     expect(only((setup) => (setup.hydraulics.barFrontShare = figure(0.6)))).toEqual(expect.arrayContaining(['bar', 'walk']))
     // new fluid reaches all four screws
-    const fluid = only((setup) => (setup.hydraulics.fluid = DEMO_PROJECT.parts.find((one) => one.kind === 'fluid' && one.id !== DEMO_PROJECT.setups[0].hydraulics.fluid)!.id)) // prettier-ignore
+    const fluid = only(
+      (setup) =>
+        (setup.hydraulics.fluid = DEMO_PROJECT.parts.find(
+          (one) => one.kind === 'fluid' && one.id !== DEMO_PROJECT.setups[0].hydraulics.fluid,
+        )!.id),
+    )
     expect(fluid).toEqual(
       expect.arrayContaining(['drain', 'front.wheelOff', 'rear.wheelOff', 'bleed', 'leak', 'front.wheelOn', 'rear.wheelOn']),
     )
@@ -191,11 +201,18 @@ describe('what hurts when it comes in another order', () => {
   })
   test('the dry trial needs no hose that is moved later', () => {
     const { steps } = workOrder(DEMO_PROJECT, 'balanced')
-    expect(steps.filter((one) => one.id.endsWith('.trial')).map((one) => one.title).join()).not.toMatch(/hose/) // prettier-ignore
+    expect(
+      steps
+        .filter((one) => one.id.endsWith('.trial'))
+        .map((one) => one.title)
+        .join(),
+    ).not.toMatch(/hose/)
   })
   test('a new tandem cylinder: free play and brake light; twin ones: the share of the setup and a front lock-up before the road', () => {
     const tandem = changed((project) => {
-      const other = project.parts.find((one) => one.kind === 'masterCylinder' && one.construction === 'tandem' && one.id !== project.setups[0].hydraulics.masterCylinder)! // prettier-ignore
+      const other = project.parts.find(
+        (one) => one.kind === 'masterCylinder' && one.construction === 'tandem' && one.id !== project.setups[0].hydraulics.masterCylinder,
+      )!
       project.setups[3]!.hydraulics.masterCylinder = other.id
     })
     expect(step(tandem, 'master')!.look).toMatch(/pushrod’s free play.*brake light/i)
@@ -290,7 +307,11 @@ describe('stages', () => {
       }
       const put = new Set(stages.flatMap((one) => one.order.steps.flatMap((step) => step.puts)))
       expect(put).toEqual(new Set(workOrder(DEMO_PROJECT, id).steps.flatMap((one) => one.puts)))
-      if (id === 'balanced') expect([stages.map((one) => one.name), together]).toEqual([['Fluid and hoses', 'Pads, front brakes', 'Master cylinder, booster and valve'], ['Pads cannot go alone: Pad shape, front.']]) // prettier-ignore
+      if (id === 'balanced')
+        expect([stages.map((one) => one.name), together]).toEqual([
+          ['Fluid and hoses', 'Pads, front brakes', 'Master cylinder, booster and valve'],
+          ['Pads cannot go alone: Pad shape, front.'],
+        ])
     }
   })
 })

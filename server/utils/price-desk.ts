@@ -119,7 +119,7 @@ export function quotesFor(wanted: readonly QuoteWanted[], currency: Currency, da
   )
 }
 
-export type ReadRequest = { ok: true; wanted: QuoteWanted[]; currency: Currency; date: string } | { ok: false; message: string }
+type ReadRequest = { ok: true; wanted: QuoteWanted[]; currency: Currency; date: string } | { ok: false; message: string }
 const MOST_WANTED = 200
 const isText = (value: unknown, most: number): value is string => typeof value === 'string' && value.length > 0 && value.length <= most
 

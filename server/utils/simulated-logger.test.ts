@@ -29,6 +29,15 @@ describe('the simulated logger', () => {
   test('takes a speed, a deceleration, a fault it knows and a pace; nonsense is none', () => {
     expect(stopAsked({ fromKmh: '100', decelG: '0.83' })).toEqual({ fromKmh: 100, decelG: 0.83, fault: 'none', pace: 1 })
     for (const fault of LOGGER_FAULTS) expect(stopAsked({ fromKmh: '100', decelG: '0.8', fault, pace: '10' })?.fault).toBe(fault)
-    for (const bad of [{}, { fromKmh: '5', decelG: '1' }, { fromKmh: '100', decelG: '9' }, { fromKmh: '1e2', decelG: '1' }, { fromKmh: ['100'], decelG: '1' }, { fromKmh: '100', decelG: '1', fault: 'x' }, { fromKmh: '100', decelG: '1', pace: '0' }]) expect(stopAsked(bad)).toBeUndefined() // prettier-ignore
+    for (const bad of [
+      {},
+      { fromKmh: '5', decelG: '1' },
+      { fromKmh: '100', decelG: '9' },
+      { fromKmh: '1e2', decelG: '1' },
+      { fromKmh: ['100'], decelG: '1' },
+      { fromKmh: '100', decelG: '1', fault: 'x' },
+      { fromKmh: '100', decelG: '1', pace: '0' },
+    ])
+      expect(stopAsked(bad)).toBeUndefined()
   })
 })

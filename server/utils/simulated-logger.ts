@@ -3,7 +3,7 @@
 export const LOGGER_FAULTS = ['none', 'lateTrigger', 'dropOut', 'lockedWheel'] as const
 export type LoggerFault = (typeof LOGGER_FAULTS)[number]
 
-export interface LoggedStop {
+interface LoggedStop {
   fromKmh: number
   decelG: number
   fault: LoggerFault

@@ -1,6 +1,6 @@
 /** A simulated pair of pressure gauges: noise, a needle stop, and a zero error of either. */
 
-export const PRESSURE_FAULTS = ['none', 'frontZero', 'rearZero'] as const
+const PRESSURE_FAULTS = ['none', 'frontZero', 'rearZero'] as const
 export type PressureFault = (typeof PRESSURE_FAULTS)[number]
 
 const NOISE_MPA = 0.02
@@ -8,7 +8,7 @@ const NOISE_MPA = 0.02
 const FRONT_ZERO_MPA = -0.34
 const REAR_ZERO_MPA = 0.28
 
-export interface PressureAsked {
+interface PressureAsked {
   /** On the car, MPa. */
   frontMpa: number
   rearMpa: number

@@ -1,6 +1,6 @@
 import { Piscina } from 'piscina'
 
-export interface PoolLimits {
+interface PoolLimits {
   threads: number
   /** So many wait; whoever comes after is sent away for a while. */
   queue: number
@@ -9,7 +9,7 @@ export interface PoolLimits {
   memoryMb: number
 }
 
-export type Pooled<T> = { ok: true; value: T } | { ok: false; why: 'busy' | 'tooLong' | 'tooLarge' | 'gone' }
+type Pooled<T> = { ok: true; value: T } | { ok: false; why: 'busy' | 'tooLong' | 'tooLarge' | 'gone' }
 
 /** What reaches the work: the task, and a flag it sets first of all, for waiting in the queue does not count. */
 export interface Timed<T> {

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import { readdirSync } from 'node:fs'
-import { isOwnHost, refusal, ROUTES, type Asked } from './who-asks.ts'
+import { isOwnHost, refusal, ROUTES, type RequestWindow } from './who-asks.ts'
 
 const OWN = { host: '127.0.0.1:4170', 'content-type': 'application/json' }
-const asked = (more: Partial<Asked> = {}, headers: Asked['headers'] = {}): Asked => ({
+const asked = (more: Partial<RequestWindow> = {}, headers: RequestWindow['headers'] = {}): RequestWindow => ({
   method: 'POST',
   path: '/api/gauge/set',
   ...more,
@@ -19,7 +19,7 @@ test('the routes are those there are', () => {
 })
 
 describe('who may ask', () => {
-  test.each<[string, Asked['headers']]>([
+  test.each<[string, RequestWindow['headers']]>([
     ['a program', {}],
     ['a page of this server', { origin: 'http://127.0.0.1:4170', 'sec-fetch-site': 'same-origin' }],
     ['the address bar', { 'sec-fetch-site': 'none' }],
@@ -29,7 +29,7 @@ describe('who may ask', () => {
     ['JSON with its letters named', { 'content-type': 'application/json; charset=utf-8' }],
   ])('%s', (_, headers) => expect(refusal(asked({}, headers))).toBeUndefined())
 
-  test.each<[string, Asked['headers'], number]>([
+  test.each<[string, RequestWindow['headers'], number]>([
     ['another page', { origin: 'http://example.org' }, 403],
     ['another port of this machine', { origin: 'http://127.0.0.1:8080' }, 403],
     ['a page of a file', { origin: 'null' }, 403],

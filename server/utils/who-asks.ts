@@ -16,14 +16,14 @@ export const ROUTES: Readonly<Record<string, 'GET' | 'POST'>> = {
   '/api/supply/sellers': 'GET',
 }
 
-export interface Asked {
+export interface RequestWindow {
   method: string
   /** Without the query. */
   path: string
   /** By lower-case name. */
   headers: Readonly<Record<string, string | string[] | undefined>>
 }
-export interface Refusal {
+interface Refusal {
   status: 403 | 404 | 405 | 415
   message: string
   /** The method that would do, of a 405. */
@@ -48,7 +48,7 @@ export function isOwnHost(host: string | undefined, named: readonly string[] = [
  * judged by Host, Origin and Sec-Fetch-Site, and a body is taken only as JSON, which another page cannot send unasked
  * (Fetch Standard, "CORS-safelisted request-header").
  */
-export function refusal({ method, path, headers }: Asked, named: readonly string[] = []): Refusal | undefined {
+export function refusal({ method, path, headers }: RequestWindow, named: readonly string[] = []): Refusal | undefined {
   const host = one(headers.host)
   if (!isOwnHost(host, named))
     return { status: 403, message: 'This server answers at its own address only; a further name is told to it in ALLOWED_HOSTS.' }

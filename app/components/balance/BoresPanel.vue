@@ -28,7 +28,7 @@ function setMost(typed: string) {
   refused.value = parsed && !parsed.ok ? `${parsed.message} The force before is kept.` : ''
   if (!refused.value) mostForceN.value = parsed?.ok ? parsed.value : undefined
 }
-type Row = BoreReport['tandem'][number]
+type BorePairRow = BoreReport['tandem'][number]
 const columns = [
   { id: 'bore', label: 'One bore, both circuits', least: 150 },
   { id: 'force', label: 'Pedal force', number: true, least: 94 },
@@ -37,7 +37,7 @@ const columns = [
   { id: 'front', label: 'Front', number: true },
   { id: 'rear', label: 'Rear', number: true },
 ]
-const bestClass = (row: Row) => (row.boreMm === bores.value?.bestTandem?.boreMm ? 'best' : '')
+const bestClass = (row: BorePairRow) => (row.boreMm === bores.value?.bestTandem?.boreMm ? 'best' : '')
 const markOf = (reasons: readonly BoreReason[]) =>
   reasons.length === 0
     ? 'fits'

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ChainBody } from '#core/hydraulics/chain-body.ts'
 import type { ChainPicture } from '#core/hydraulics/chain-picture.ts'
 import { AXLES, type Axle } from '#core/records/project.ts'
-import { CIRCUIT_Y, drawnBrake, drawnFoot, type Box, type ChainLayout, type DrawnBrake } from '~/drawing/chain-drawing'
+import { CIRCUIT_Y, drawnBrake, drawnFoot, type DrawnBox, type ChainLayout, type DrawnBrake } from '~/drawing/chain-drawing'
 
 /** The bodies of one chain at one pedal force: the setup's, or as a ghost those of the car as it stands. */
 const props = defineProps<{
@@ -34,7 +34,7 @@ const drawn = computed(() => {
   }
 })
 const move = ([x, y]: [number, number]) => `translate(${x},${y})`
-const rect = ({ x, y, width, height }: Box) => ({ x, y, width, height })
+const rect = ({ x, y, width, height }: DrawnBox) => ({ x, y, width, height })
 /** A line is drawn as thick as its pressure is high. */
 const thick = (mpa: number) => 1.6 + Math.min(mpa, 12) * 0.42
 const linePath = (axle: Axle) => {

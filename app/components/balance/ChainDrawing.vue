@@ -32,12 +32,12 @@ const foot = computed(() => body.value && drawnFoot(body.value, here.value?.trav
 
 const show = (value: number | undefined, dimension: 'force' | 'pressure' | 'torque' | 'length') =>
   value === undefined ? 'not known' : formatQuantity(value, dimension, units.value)
-interface Words {
+interface DrawnText {
   text: string
   look?: 'strong' | 'soft'
 }
-const kept = (words: (Words | false | undefined)[]): Words[] => words.filter((one) => one !== undefined && one !== false)
-const footWords = computed((): Words[] => {
+const kept = (words: (DrawnText | false | undefined)[]): DrawnText[] => words.filter((one) => one !== undefined && one !== false)
+const footWords = computed((): DrawnText[] => {
   const { chain, travel, boostRatio } = here.value!
   const { booster, master } = body.value!
   return kept([
@@ -47,14 +47,14 @@ const footWords = computed((): Words[] => {
     travel && { text: `pistons move ${show(travel.masterMm.front, 'length')}, ${show(travel.masterMm.rear, 'length')}`, look: 'soft' },
   ])
 })
-const lineWords = (axle: Axle): Words[] => {
+const lineWords = (axle: Axle): DrawnText[] => {
   const { chain, rearBeforeValveMpa } = here.value!
   return kept([
     { text: `${axle === 'front' ? 'Front' : 'Rear'} ${show(chain[axle].pressureMpa, 'pressure')}`, look: 'strong' },
     axle === 'rear' && !!body.value!.valve && { text: `${show(rearBeforeValveMpa, 'pressure')} before the valve`, look: 'soft' },
   ])
 }
-const roadWords = (axle: Axle): Words[] => {
+const roadWords = (axle: Axle): DrawnText[] => {
   const { chain, travel } = here.value!
   const { clampN, torqueNm, forceN } = chain[axle]
   const was = there.value?.chain[axle].forceN

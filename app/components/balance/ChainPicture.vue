@@ -30,7 +30,7 @@ const show = (value: number | undefined, dimension: 'force' | 'pressure' | 'torq
 const times = (value: number | undefined) =>
   value === undefined || !Number.isFinite(value) ? '' : `× ${value.toFixed(value < 10 ? 2 : 0)}`
 const system = computed(() => now.value?.system)
-interface Stage {
+interface ChainStage {
   id: string
   title: string
   /** One for both circuits, or front and rear. */
@@ -48,7 +48,7 @@ const slotValue = (slot: HydraulicSlot) => {
   const own = setup.value?.hydraulics[slot]
   return own === undefined ? '' : (own ?? '-')
 }
-const stages = computed<Stage[]>(() => {
+const stages = computed<ChainStage[]>(() => {
   const one = here.value
   const s = system.value
   if (!one || !s) return []

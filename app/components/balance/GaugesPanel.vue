@@ -14,7 +14,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** Pairs of pressures, typed or read from the simulated gauges: what they say of bar and valve, and the log by track and day. */
 const store = useProjectStore()
 const { setup, units } = useWorkbench()
-type Pair = [number, number]
+type TypedPair = [number, number]
 const { pairs, track, front, rear } = useGaugePairs()
 const error = ref('')
 const fault = ref('none')
@@ -71,7 +71,7 @@ function paste(event: ClipboardEvent) {
   const read = lines.map((line) => line.split(/[\t;]/).map((cell) => parseQuantity(cell, 'pressure', units.value)))
   if (lines.length < 2 || !read.every((row) => row.length === 2 && row.every((cell) => cell.ok))) return
   event.preventDefault()
-  pairs.value = [...pairs.value, ...read.map((row) => row.map((cell) => (cell.ok ? cell.value : 0)) as Pair)]
+  pairs.value = [...pairs.value, ...read.map((row) => row.map((cell) => (cell.ok ? cell.value : 0)) as TypedPair)]
 }
 /** A whole session: one reading after the other, from rest to the hardest; the first that fails ends it. */
 async function readSession() {
@@ -128,7 +128,7 @@ function keep() {
   const session: GaugeSession = {
     id: newId(),
     date: today(),
-    pairs: pairs.value.map(([a, b]): Pair => [a, b]),
+    pairs: pairs.value.map(([a, b]): TypedPair => [a, b]),
     setupId: setup.value!.id,
     ...(bar.value === undefined ? {} : { barFrontShare: Math.round(bar.value * 1000) / 1000 }),
     ...(knob.value.trim() ? { knob: knob.value.trim().slice(0, 120) } : {}),
@@ -139,7 +139,7 @@ function keep() {
   if (problems.length === 0) pairs.value = []
 }
 function startFrom(session: GaugeSession) {
-  pairs.value = session.pairs.map(([a, b]): Pair => [a, b])
+  pairs.value = session.pairs.map(([a, b]): TypedPair => [a, b])
   track.value = session.track ?? ''
 }
 const forget = (id: string) =>

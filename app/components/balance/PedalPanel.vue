@@ -28,9 +28,9 @@ const margin = { top: 18, right: 16, bottom: 36, left: 56 }
 const MOST_N = 800
 const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain([0, 1.2]))
 const y = scaleLinear([H - margin.bottom, margin.top]).domain([0, MOST_N])
-type Point = NonNullable<typeof balance.value>['effort'][number]
-const path = (points: readonly Point[], of: 'forceN' | 'bareN') =>
-  line<Point>(
+type EffortPoint = NonNullable<typeof balance.value>['effort'][number]
+const path = (points: readonly EffortPoint[], of: 'forceN' | 'bareN') =>
+  line<EffortPoint>(
     (one) => x.value(one.decelG),
     (one) => y(one[of]),
   )(points.filter((one) => one[of] <= MOST_N && one.decelG <= 1.2)) ?? ''

@@ -34,13 +34,13 @@ function done() {
   if (stop < now.times) at.value = { row: index, stop: stop + 1 }
   else at.value = index + 1 < BEDDING.length ? { row: index + 1, stop: 1 } : undefined
 }
-type Row = (typeof BEDDING)[number]
+type BeddingRow = (typeof BEDDING)[number]
 const columns = [
-  { id: 'from', label: 'From', number: true, text: (one: Row) => `${one.fromKmh} km/h` },
-  { id: 'to', label: 'To', number: true, text: (one: Row) => `${one.toKmh} km/h` },
-  { id: 'times', label: 'Times', number: true, text: (one: Row) => String(one.times) },
-  { id: 'cool', label: 'Cool between', number: true, least: 110, text: (one: Row) => `${one.coolSeconds} s` },
-  { id: 'how', label: 'How', least: 160, text: (one: Row) => one.how },
+  { id: 'from', label: 'From', number: true, text: (one: BeddingRow) => `${one.fromKmh} km/h` },
+  { id: 'to', label: 'To', number: true, text: (one: BeddingRow) => `${one.toKmh} km/h` },
+  { id: 'times', label: 'Times', number: true, text: (one: BeddingRow) => String(one.times) },
+  { id: 'cool', label: 'Cool between', number: true, least: 110, text: (one: BeddingRow) => `${one.coolSeconds} s` },
+  { id: 'how', label: 'How', least: 160, text: (one: BeddingRow) => one.how },
 ]
 </script>
 

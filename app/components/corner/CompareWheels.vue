@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { takeCompany } from '#core/commands/take-bundle.ts'
-import type { CompareRow } from '#core/whatif/compare-wheels.ts'
+import type { PairingRow } from '#core/whatif/compare-wheels.ts'
 import { PLACE_WORDS } from '#core/clearance/words.ts'
 import { LazyTable } from '~/composables/lazy-table'
 import { useProjectStore } from '~/stores/project'
@@ -21,7 +21,7 @@ const { worker } = useReports()
 
 const wheels = computed(() => store.project!.parts.filter((part) => part.kind === 'wheel'))
 const wheelId = computed(() => wheels.value.find((one) => one.id === route.query.wheel)?.id ?? wheels.value[0]?.id)
-const rows = shallowRef<CompareRow[]>()
+const rows = shallowRef<PairingRow[]>()
 const rim = ref('')
 const trouble = ref('')
 let turn = 0
@@ -49,7 +49,7 @@ watch(
   { immediate: true },
 )
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
-const spacerOf = (row: CompareRow) =>
+const spacerOf = (row: PairingRow) =>
   row.stockSpacerMm === undefined ? (row.spacerJudged ? 'none helps' : '') : row.stockSpacerMm === 0 ? 'none needed' : mm(row.stockSpacerMm)
 /** On a phone the gap's cell says the rest of it. */
 const narrow = useMediaQuery('(max-width: 760px)')
@@ -69,11 +69,11 @@ const columns = computed(() => [
 /** One scale for all rows: past these a clearance is plenty. */
 const PLENTY_MM = 25
 const most = computed(() => Math.min(PLENTY_MM, Math.max(1, ...(rows.value ?? []).map((row) => row.p95Mm ?? 0))))
-const rangeWords = (row: CompareRow) =>
+const rangeWords = (row: PairingRow) =>
   `${mm(row.meanMm)}, 90% range ${formatQuantity(row.p05Mm, 'length', units.value, { bare: true })} to ${mm(row.p95Mm)}, ${mm(row.requiredMm)} required`
 const chooseWheel = (wheel: string) => router.replace({ path: route.path, query: { ...link('fit').query, view: 'brakes', wheel } })
 /** The wheel as its row has it: with its face and its spacer. */
-function fit({ id, detail, fit: { face, spacer } }: CompareRow) {
+function fit({ id, detail, fit: { face, spacer } }: PairingRow) {
   store.edit(`Choose wheel${detail ? ` ${detail}` : ''}`, (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
     one[axle.value].wheel = id

@@ -34,13 +34,13 @@ interface Sum {
   /** A sum of one number stands under "likely". */
   high?: number
 }
-type Row = { kind: 'group' | 'line'; line: BillLine } | Sum
+type BillRow = { kind: 'group' | 'line'; line: BillLine } | Sum
 /** Lines in the order of buying; a heading wherever another group begins; what it comes to below. */
-const rows = computed((): Row[] => {
+const rows = computed((): BillRow[] => {
   const { lines, total, deposits } = bill.value
   const tax = preferences.value.taxPercent
   return [
-    ...lines.flatMap((line, i): Row[] => {
+    ...lines.flatMap((line, i): BillRow[] => {
       const begins = lines[i - 1]?.group !== line.group
       return [...(begins ? [{ kind: 'group' as const, line }] : []), { kind: 'line', line }]
     }),
@@ -69,12 +69,12 @@ const dearest = computed(() => Math.max(1, ...bill.value.lines.map((line) => (li
 const shareWords = (minor: number) => formatQuantity(minor / Math.max(1, bill.value.total.likely), 'share', undefined, { decimals: 0 })
 /** What has no price says so over its three. */
 const wordsOnly = ({ owned, rateMissing, likely }: BillLine) => owned || rateMissing !== undefined || likely === undefined
-function span(row: Row, column: string): number {
+function span(row: BillRow, column: string): number {
   if (row.kind === 'group') return column === 'what' ? columns.value.length : 0
   if (row.kind === 'line' && wordsOnly(row.line)) return column === 'low' ? 3 : column === 'likely' || column === 'high' ? 0 : 1
   return 1
 }
-const lookOf = (row: Row) => (row.kind === 'line' ? (beyond(row.line) ? 'buy beyond' : 'buy') : row.kind)
+const lookOf = (row: BillRow) => (row.kind === 'line' ? (beyond(row.line) ? 'buy beyond' : 'buy') : row.kind)
 
 // rows are dragged into the order of buying; their arrows do it by key
 const host = ref<HTMLElement>()

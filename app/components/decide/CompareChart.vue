@@ -24,7 +24,7 @@ const CARED_FOR: Partial<Record<QuestionId, CriterionId>> = { clears: 'gap', bal
 const [xId, yId] = [ref<CriterionId>('cost'), ref<CriterionId>((store.project?.question && CARED_FOR[store.project.question]) ?? 'margin')]
 const choices = computed(() => (Object.keys(CRITERIA) as CriterionId[]).map((value) => ({ value, label: CRITERIA[value].label })))
 const row = (id: CriterionId) => props.found.rows.find((one) => one.id === id)!
-interface Mark {
+interface SetupMark {
   name: string
   setupId?: string
   x: number
@@ -32,7 +32,7 @@ interface Mark {
   ux: number
   uy: number
 }
-const marks = computed((): Mark[] =>
+const marks = computed((): SetupMark[] =>
   props.found.columns.flatMap((column, at) => {
     const [a, b] = [row(xId.value).cells[at]!, row(yId.value).cells[at]!]
     return a.value === undefined || b.value === undefined
@@ -42,7 +42,7 @@ const marks = computed((): Mark[] =>
 )
 /** A search does not compute the margin of each combination. */
 const searched = (id: CriterionId): SearchCriterionId | undefined => SEARCH_CRITERIA.find((one) => one === id)
-const finds = computed((): Mark[] => {
+const finds = computed((): SetupMark[] => {
   const [a, b] = [searched(xId.value), searched(yId.value)]
   if (!a || !b) return []
   return (result.value?.finds ?? []).flatMap((one) => {
@@ -51,7 +51,7 @@ const finds = computed((): Mark[] => {
   })
 })
 const all = computed(() => [...marks.value, ...finds.value])
-const padded = (of: (mark: Mark) => [number, number]) => {
+const padded = (of: (mark: SetupMark) => [number, number]) => {
   const [low, high] = extent(all.value.flatMap((one) => of(one)))
   const room = Math.max((high ?? 1) - (low ?? 0), 1e-9) * 0.08
   return [(low ?? 0) - room, (high ?? 1) + room]
@@ -70,8 +70,8 @@ const show = (id: CriterionId, value: number): string => {
   return formatQuantity(value, dimension, units.value, id === 'margin' || id === 'mass' ? { signed: true } : {})
 }
 /** A name stands to the right of its mark, or to the left where the edge is near. */
-const isLeft = (mark: Mark) => x.value(mark.x) > W.value * 0.6
-const nameX = (mark: Mark) => x.value(mark.x) + (isLeft(mark) ? -10 : 10)
+const isLeft = (mark: SetupMark) => x.value(mark.x) > W.value * 0.6
+const nameX = (mark: SetupMark) => x.value(mark.x) + (isLeft(mark) ? -10 : 10)
 </script>
 
 <template>

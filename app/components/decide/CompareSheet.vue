@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { compare, orderBy, type CompareCell, type CompareRow } from '#core/decide/compare.ts'
+import { compare, orderBy, type CompareCell, type ComparisonRow } from '#core/decide/compare.ts'
 import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
 import type { HeatBrief } from '#core/heat/heat-brief.ts'
@@ -76,7 +76,7 @@ const folded = ref(true)
 const rows = computed(() => found.value?.rows.filter((row) => !folded.value || !row.alike || row.id === 'verdict') ?? [])
 const alike = computed(() => found.value?.rows.filter((row) => row.alike && row.id !== 'verdict').length ?? 0)
 const columns = computed(() => [
-  { id: 'label', label: 'What', least: 170, text: (row: CompareRow) => row.label },
+  { id: 'label', label: 'What', least: 170, text: (row: ComparisonRow) => row.label },
   ...(found.value?.columns ?? []).map((column, at) => ({ id: `c${at}`, label: column.name, least: 150 })),
 ])
 const hide = (id: string, on: boolean) => {
@@ -98,7 +98,7 @@ const againstWords = ({ against, difference }: CompareCell) =>
       : against === 'same'
         ? `${difference}, within the uncertainty`.replace(/^same, .*/, 'same')
         : `${difference}, ${against}`
-const cellOf = (row: CompareRow, at: number) => row.cells[at]!
+const cellOf = (row: ComparisonRow, at: number) => row.cells[at]!
 const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
 
 const weights = ref<Record<SetupCriterionId, number>>({ cost: 1, margin: 0, gap: 0, bias: 0, mass: 0, pedal: 0 })

@@ -5,7 +5,7 @@ import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch, watchEffec
 import type { Px } from '#core/vision/grey.ts'
 
 /** A picture to look at closely: moved, made larger, pointed at; with places that can be dragged and lines between them. */
-export interface Handle {
+interface Handle {
   id: string
   px: Px
   label: string

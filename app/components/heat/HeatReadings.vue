@@ -9,7 +9,7 @@ import { carShowsC } from '#core/heat/car-shows.ts'
 import { useHeat } from '~/composables/heat'
 import { newId } from '~/composables/new-id'
 import { useProbe } from '~/composables/probe'
-import { PROBE_FAULTS, type ProbeFault } from '~/gauge/simulated-probe'
+import { PROBE_FAULTS, type SimulatedProbeFault } from '~/gauge/simulated-probe'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -74,7 +74,7 @@ const log = computed(() =>
 )
 
 const probe = useProbe((readC) => (typed.value = formatQuantity(readC, 'temperature', units.value, { decimals: 0 })))
-const fault = ref<ProbeFault>('none')
+const fault = ref<SimulatedProbeFault>('none')
 const truthC = computed(() =>
   heat.value ? carShowsC(heat.value, axle.value, lump.value, Number(after.value.replace(',', '.')) || 0) : undefined,
 )

@@ -36,14 +36,14 @@ const KINDS = [
   { value: 'stops', label: 'stops, one after the other' },
   { value: 'descent', label: 'down a grade' },
 ] as const
-interface Asked {
+interface EditedField {
   key: string
   label: string
   unit: string
   help?: string
   optional?: boolean
 }
-const DESCENT: Asked[] = [
+const DESCENT: EditedField[] = [
   { key: 'gradePercent', label: 'Grade', unit: '%' },
   { key: 'lengthM', label: 'Length', unit: 'm' },
   { key: 'kmh', label: 'Speed', unit: 'km/h' },
@@ -57,7 +57,7 @@ const DESCENT: Asked[] = [
   { key: 'towMassKg', label: 'Trailer', unit: 'kg', optional: true, help: 'Empty: none.' },
   { key: 'towBrakeShare', label: 'Its brakes carry', unit: '0 to 1', optional: true, help: 'Share of its own weight. Empty: it has none.' },
 ]
-const STOPS: Asked[] = [
+const STOPS: EditedField[] = [
   { key: 'fromKmh', label: 'From', unit: 'km/h' },
   { key: 'toKmh', label: 'To', unit: 'km/h' },
   { key: 'decelG', label: 'Deceleration', unit: 'g' },
@@ -65,15 +65,15 @@ const STOPS: Asked[] = [
   { key: 'accelG', label: 'Acceleration', unit: 'g' },
   { key: 'cruiseSeconds', label: 'Then at speed', unit: 's' },
 ]
-const ZONES: Asked[] = [
+const ZONES: EditedField[] = [
   { key: 'fromKmh', label: 'From', unit: 'km/h' },
   { key: 'toKmh', label: 'To', unit: 'km/h' },
   { key: 'decelG', label: 'At', unit: 'g' },
   { key: 'secondsToNext', label: 'To the next', unit: 's' },
 ]
-type Loose = Record<string, unknown>
+type AnyCycle = Record<string, unknown>
 const text = (of: object | undefined, key: string) => {
-  const value = (of as Loose | undefined)?.[key]
+  const value = (of as AnyCycle | undefined)?.[key]
   return value === undefined ? '' : String(value)
 }
 /** What a number without a unit is of; any other unit of the same kind may be typed. */
@@ -85,11 +85,11 @@ const DIMENSION_OF: Readonly<Record<string, Dimension>> = {
   N: 'force',
   kg: 'mass',
 }
-function set(of: object, { key, unit, optional }: Asked, typed: string) {
+function set(of: object, { key, unit, optional }: EditedField, typed: string) {
   const read = parseQuantity(typed.replace(/%\s*$/, ''), DIMENSION_OF[unit] ?? 'number')
   const value = read.ok ? read.value : NaN
   if (typed.trim() === '' && optional) Reflect.deleteProperty(of, key)
-  else (of as Loose)[key] = typed.trim() === '' || !Number.isFinite(value) ? undefined : value
+  else (of as AnyCycle)[key] = typed.trim() === '' || !Number.isFinite(value) ? undefined : value
 }
 const laps = computed(() => (duty.value.kind === 'laps' ? duty.value : undefined))
 const zoneRows = computed(() => (laps.value?.zones ?? []).map((zone, at) => ({ at, zone })))

@@ -3,7 +3,7 @@ import { computed, shallowRef } from 'vue'
 import type { Verdict } from '#core/figures/verdict.ts'
 
 /** One of several: searched where there are many, in groups, each with what it would bring; a long name keeps its end. */
-export interface Choice<T> {
+interface Choice<T> {
   value: T
   label: string
   /** What stands behind it: a verdict in words, a price. */
@@ -36,12 +36,12 @@ const list = shallowRef<{ states: { hoveringIndex: number } }>()
 function opened(open: boolean) {
   if (!open && list.value) list.value.states.hoveringIndex = -1
 }
-type Entry = Choice<V> | { value: string; label: string; options: Choice<V>[] }
-const grouped = computed((): Entry[] => {
+type ChoiceEntry = Choice<V> | { value: string; label: string; options: Choice<V>[] }
+const grouped = computed((): ChoiceEntry[] => {
   if (!props.options.some((one) => one.group)) return [...props.options]
   const groups = new Map<string, Choice<V>[]>()
   for (const one of props.options) groups.set(one.group ?? '', [...(groups.get(one.group ?? '') ?? []), one])
-  return [...groups].flatMap(([label, options]): Entry[] => (label === '' ? options : [{ value: `group ${label}`, label, options }]))
+  return [...groups].flatMap(([label, options]): ChoiceEntry[] => (label === '' ? options : [{ value: `group ${label}`, label, options }]))
 })
 const chosen = computed(() => props.options.find((one) => one.value === props.value))
 const tailAt = (label: string): number => {

@@ -11,14 +11,14 @@ import type { UnitChoice } from '#core/quantity/units.ts'
 const props = defineProps<{ field: FacesField; value: WheelFace[] | undefined; units: UnitChoice; name: string }>()
 const emit = defineEmits<{ change: [value: WheelFace[] | undefined] }>()
 
-interface Row {
+interface FaceRow {
   name: string
   raise: string
   lip: string
 }
-const rows = ref<Row[]>([])
+const rows = ref<FaceRow[]>([])
 const error = ref('')
-const blank = (): Row => ({ name: '', raise: '', lip: '' })
+const blank = (): FaceRow => ({ name: '', raise: '', lip: '' })
 watch(
   () => [props.value, props.units] as const,
   ([value, units]) => {

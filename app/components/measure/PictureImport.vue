@@ -5,7 +5,7 @@ import type { Polyline } from '#core/clearance/maths/polyline.ts'
 import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
 import { LIMITS } from '#core/records/field-schema.ts'
 import { MOST_PICTURES, picturesIn } from '#core/records/pictures.ts'
-import type { Drawn } from '#core/vision/simulated-camera.ts'
+import type { DrawnScene } from '#core/vision/simulated-camera.ts'
 import { useFormats } from '~/composables/formats'
 import { usePictureDrop } from '~/composables/picture-drop'
 import { usePictureSession } from '~/composables/picture-session'
@@ -62,7 +62,7 @@ async function exampleOf() {
   file = undefined
   fileName.value = 'an example'
   name.value ||= names.value[0] ?? 'body'
-  const drawn: Drawn[] = [{ points: props.example.map(([z, r]) => [z, r] as const), lineMm: 0.5 }]
+  const drawn: DrawnScene[] = [{ points: props.example.map(([z, r]) => [z, r] as const), lineMm: 0.5 }]
   await session.example(drawn)
   if (shown.value) open.value = true
 }

@@ -6,7 +6,7 @@ import { parseQuantity } from '#core/quantity/parse.ts'
 import { stopReport } from '#core/heat/stop-report.ts'
 import { today } from '~/composables/build'
 import { newId } from '~/composables/new-id'
-import { LOGGER_FAULTS, simulatedLogger, type LoggerFault } from '~/gauge/simulated-logger'
+import { LOGGER_FAULTS, simulatedLogger, type SimulatedLoggerFault } from '~/gauge/simulated-logger'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -70,7 +70,7 @@ const model = computed(() => {
     store.project && setup.value ? stopReport(store.project, setup.value.id).rows.find((one) => one.surface === props.surface) : undefined
   return Math.min(2, Math.max(0.1, row?.decelG ?? 0.8))
 })
-const fault = ref<LoggerFault>('none')
+const fault = ref<SimulatedLoggerFault>('none')
 const live = ref<{ kmh: number; seconds: number }>()
 let stop: (() => void) | undefined
 function drive() {

@@ -42,7 +42,15 @@ const pads = computed(() => {
 function pistons(where: 'inner' | 'outer') {
   const all = props.look.pistonsMm[where]
   const { reading } = props.look
-  const thick = px.value(Math.max(...(where === 'inner' ? [reading.innerLeadingMm, reading.innerTrailingMm] : [reading.outerLeadingMm, reading.outerTrailingMm]).flatMap((one) => one ?? []), 0)) // prettier-ignore
+  const thick = px.value(
+    Math.max(
+      ...(where === 'inner'
+        ? [reading.innerLeadingMm, reading.innerTrailingMm]
+        : [reading.outerLeadingMm, reading.outerTrailingMm]
+      ).flatMap((one) => one ?? []),
+      0,
+    ),
+  )
   const y = where === 'outer' ? ROTOR.top - thick - PISTON_PX - 2 : ROTOR.top + ROTOR.height + thick + 2
   const room = ENDS.trailing - ENDS.leading
   const total = all.reduce((sum, one) => sum + one, 0)

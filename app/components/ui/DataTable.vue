@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="Row extends object">
 /** Rows and columns as a table: sorted by a press on a head where it can be, its cells filled by slots of their column's name. */
-export interface Column<R> {
+interface TableColumn<R> {
   id: string
   label: string
   /** The label is for screen readers alone. */
@@ -16,7 +16,7 @@ export interface Column<R> {
 }
 const props = defineProps<{
   rows: readonly Row[]
-  columns: readonly Column<Row>[]
+  columns: readonly TableColumn<Row>[]
   rowClass?: (row: Row) => string
   /** How many columns a cell goes over, from this one on; 0 where another goes over it. */
   span?: (row: Row, columnId: string) => number

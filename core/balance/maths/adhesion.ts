@@ -10,7 +10,7 @@ export interface Extras {
   dragN?: { front: number; rear: number }
 }
 
-export interface AdhesionPoint {
+interface AdhesionPoint {
   decelG: number
   /** Force over load of the axle: the friction it needs. Infinity when the axle has lifted. */
   front: number

@@ -38,7 +38,7 @@ export function bestOnDiagonal(system: BrakeSystem, mass: Mass, friction: number
   }, friction)
 }
 
-export interface AloneG {
+interface AloneG {
   decelG: number
   /** Nothing is left on the rear wheels before the tyre gives out. */
   lifts: boolean
@@ -93,10 +93,10 @@ export const CRITERIA = {
   order: { name: 'Front before rear from 0.15 to 0.80 g', source: 'UN Regulation No. 13-H, Annex 5, 3.1 (A)' },
   use: { name: 'Both curves below (z + 0.04) / 0.7', source: 'UN Regulation No. 13-H, Annex 5, 3.1 (B)' },
 } as const
-export type CriterionId = keyof typeof CRITERIA
+type LockCriterionId = keyof typeof CRITERIA
 
 export interface CriterionFound {
-  id: CriterionId
+  id: LockCriterionId
   holds: boolean
   /** The first deceleration at which it does not, g. */
   firstG: number | undefined
@@ -109,7 +109,7 @@ const SCAN_G = 0.005
  * @returns undefined when the brakes give no deceleration
  */
 export function criteria(system: BrakeSystem, mass: Mass, extras: Extras = {}): CriterionFound[] | undefined {
-  const broken: Record<CriterionId, number | undefined> = { order: undefined, use: undefined }
+  const broken: Record<LockCriterionId, number | undefined> = { order: undefined, use: undefined }
   const adhesion = adhesionOf(system, mass, extras)
   let any = false
   for (let i = 0; i <= 160; i += 1) {
@@ -123,5 +123,5 @@ export function criteria(system: BrakeSystem, mass: Mass, extras: Extras = {}): 
     if (broken.use === undefined && k <= 0.8 && Math.max(at.front, at.rear) > k) broken.use = decelG
   }
   if (!any) return undefined
-  return (Object.keys(CRITERIA) as CriterionId[]).map((id) => ({ id, holds: broken[id] === undefined, firstG: broken[id] }))
+  return (Object.keys(CRITERIA) as LockCriterionId[]).map((id) => ({ id, holds: broken[id] === undefined, firstG: broken[id] }))
 }

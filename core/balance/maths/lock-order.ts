@@ -7,10 +7,10 @@ import type { Mass } from '../../hydraulics/maths/mass.ts'
 /** Below this the criterion of UN Regulation No. 13-H, Annex 5, does not look, g. */
 export const ORDER_FROM_G = 0.15
 /** No tyre of a car holds so much, g. */
-export const ORDER_TO_G = 3
+const ORDER_TO_G = 3
 
 /** Decelerations between which the rear locks first, g. */
-export interface RearFirst {
+interface RearFirst {
   fromG: number
   toG: number
 }

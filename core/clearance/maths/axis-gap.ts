@@ -2,7 +2,7 @@ import type { WorkBudget } from '../../maths/work-budget.ts'
 import { visitPairs, type SegmentTree } from './segment-tree.ts'
 
 /** Face gap: measured along the axis, at equal radius. Barrel gap: measured along the radius, at equal z. */
-export type GapAxis = 'axial' | 'radial'
+type GapAxis = 'axial' | 'radial'
 
 /**
  * Smallest difference wheel minus caliper along one axis, over the places that both have along the

@@ -5,7 +5,7 @@ import type { Polyline } from './polyline.ts'
  * The deepest vertex of one line beyond another while both are moved a little, again and again. What
  * never changes is prepared once: how far each vertex is from the other line, and on which side.
  */
-export interface DepthProbe {
+interface DepthProbe {
   /**
    * @param moved the other line as it is moved now, z then r
    * @param vertices the vertices as they are moved now, z then r

@@ -1,7 +1,7 @@
 import type { Point } from './polyline.ts'
 
 /** The closest points of two segments and the square of their distance. Reused, so that a query allocates nothing. */
-export interface Closest {
+interface Closest {
   squared: number
   az: number
   ar: number

@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { agreement } from './agreement.ts'
-import { combinedShifts, joinByVariance, measureNext, trialFitChances, type UncertainInput } from './measure-next.ts'
+import { combinedShifts, joinByVariance, measureNext, trialFitChances, type ClearanceInput } from './measure-next.ts'
 import { normalQuantile } from '../../maths/normal.ts'
 import { clearanceVerdict } from './verdict.ts'
 
 const limits = { requiredMm: 3, tightMm: 1.5 }
 /** A face that limits: only what lies along the axle counts. */
 const gradient = { caliperAxialMm: -1, caliperRadialMm: 0, faceAxialMm: 1, barrelRadialMm: 0 }
-const input = (moves: UncertainInput['moves'], uMm: number, afterMm: number, name = ''): UncertainInput & { name: string } => ({
+const input = (moves: ClearanceInput['moves'], uMm: number, afterMm: number, name = ''): ClearanceInput & { name: string } => ({
   moves,
   uMm,
   afterMm,

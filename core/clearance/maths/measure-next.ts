@@ -3,7 +3,7 @@ import type { Shifts } from './shift.ts'
 import { clearanceVerdict, NORMAL_P95, type ClearanceVerdict } from './verdict.ts'
 
 /** One uncertain input of a gap. */
-export interface UncertainInput {
+export interface ClearanceInput {
   /** How far it moves the outlines, mm per mm. */
   moves: Partial<Shifts>
   uMm: number
@@ -11,12 +11,12 @@ export interface UncertainInput {
   afterMm: number
 }
 
-export interface Limits {
+interface ClearanceLimits {
   requiredMm: number
   tightMm: number
 }
 
-export interface Proposal<I> {
+interface Proposal<I> {
   input: I
   /** Share of the gap's variance that comes from this input. */
   share: number
@@ -29,7 +29,7 @@ export interface Proposal<I> {
 const VERDICTS: readonly ClearanceVerdict[] = ['clears', 'tight', 'hits', 'tooClose', 'measure']
 
 /** The combined standard uncertainty of the four shifts from all inputs (GUM, JCGM 100:2008, 5.1.2). */
-export function combinedShifts(inputs: readonly UncertainInput[]): Shifts {
+export function combinedShifts(inputs: readonly ClearanceInput[]): Shifts {
   const along = (shift: keyof Shifts) => {
     let squared = 0
     for (const { moves, uMm } of inputs) squared += ((moves[shift] ?? 0) * uMm) ** 2
@@ -52,13 +52,13 @@ export function combinedShifts(inputs: readonly UncertainInput[]): Shifts {
  * @param gradient change of the gap with each shift
  * @returns inputs that a measurement would improve, the best first
  */
-export function measureNext<I extends UncertainInput>(
+export function measureNext<I extends ClearanceInput>(
   gapMm: number,
   gradient: Shifts,
   inputs: readonly I[],
-  limits: Limits,
+  limits: ClearanceLimits,
 ): Proposal<I>[] {
-  const slope = (input: UncertainInput) =>
+  const slope = (input: ClearanceInput) =>
     (['caliperAxialMm', 'caliperRadialMm', 'faceAxialMm', 'barrelRadialMm'] as const).reduce(
       (sum, shift) => sum + gradient[shift] * (input.moves[shift] ?? 0),
       0,
@@ -82,7 +82,7 @@ export function trialFitChances(
   gapMm: number,
   uMm: number,
   uTrialMm: number,
-  limits: Limits,
+  limits: ClearanceLimits,
 ): { leftMm: number; chances: Proposal<never>['chances'] } {
   const leftMm = 1 / Math.sqrt(1 / uMm ** 2 + 1 / uTrialMm ** 2)
   return { leftMm, chances: verdictChances(gapMm, Math.sqrt(Math.max(uMm ** 2 - leftMm ** 2, 0)), leftMm, limits) }
@@ -93,7 +93,7 @@ function verdictChances(
   gapMm: number,
   spreadMm: number,
   leftMm: number,
-  { requiredMm, tightMm }: Limits,
+  { requiredMm, tightMm }: ClearanceLimits,
 ): Record<ClearanceVerdict, number> {
   const reach = NORMAL_P95 * leftMm
   if (spreadMm === 0) {

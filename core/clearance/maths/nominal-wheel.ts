@@ -24,7 +24,7 @@ export const PAD_RADIUS_MM = 70
 /** Fall of a convex spoke towards the rim, mm per mm of radius; a guess on the near side. */
 const CONVEX_FALL = 0.15
 
-export interface WheelMarkings {
+interface WheelMarkings {
   diameterIn: number
   widthIn: number
   offsetMm: number

@@ -7,7 +7,7 @@ import { crosses, crossings, nearestSegment, type SegmentTree } from './segment-
 /** Far enough for any wheel, near enough to keep the digits, mm. */
 export const FAR_MM = 2000
 
-export interface Penetration {
+interface Penetration {
   depthMm: number
   caliper: Point
   wheel: Point

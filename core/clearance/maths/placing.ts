@@ -4,13 +4,13 @@
  * time of measuring flatter the gap. All in mm, z outboard, offsets inboard. `stackBeyondMm`: bracket and shims now, less
  * those the outline was taken with.
  */
-export type Placing =
+export type OutlinePlacing =
   | { construction: 'fixed'; frame: 'seat'; takenWithHatMm: number; hatMm: number; stackBeyondMm: number }
   | { construction: 'fixed'; frame: 'mount'; mountFaceMm: number; bracketMm: number; shimMm: number; mountToSlotMm: number; hatMm: number }
   | ({ construction: 'sliding'; frame: 'seat'; takenWithRotorOffsetMm: number } & SlidingStack)
   | ({ construction: 'sliding'; frame: 'mount' } & SlidingStack)
 
-export interface SlidingStack {
+interface SlidingStack {
   rotorOffsetMm: number
   rotorThicknessMm: number
   padThicknessMm: number
@@ -19,7 +19,7 @@ export interface SlidingStack {
 }
 
 /** What to add to an outline's z to bring it into the seat frame, mm. */
-export function axialShift(p: Placing): number {
+export function axialShift(p: OutlinePlacing): number {
   if (p.construction === 'fixed') {
     return p.frame === 'seat'
       ? p.takenWithHatMm - p.hatMm + p.stackBeyondMm

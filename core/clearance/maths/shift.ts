@@ -13,7 +13,7 @@ export interface Shifts {
  * Which shifts a wheel vertex follows: 1 where it does. One that belongs to a barrel stretch moves
  * with the barrel, one that belongs to a face stretch with the face, one between shoulders with both.
  */
-export interface VertexShift {
+interface VertexShift {
   face: Uint8Array
   barrel: Uint8Array
 }

@@ -106,13 +106,13 @@ function widest(wheel: PreparedWheel, u: Shifts, { minGapMm }: Gap): UncertainGa
   return { meanMm: minGapMm, uMm, p05Mm: minGapMm - reach, p95Mm: minGapMm + reach, widest: true }
 }
 
-interface Drawn {
+interface DrawnGap {
   gap: UncertainGap
   /** Effort with which it comes out the same; undefined when more would have said more, or nothing was counted. */
   needed: number | undefined
 }
 
-function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts, now: Gap): Drawn {
+function byDraws(caliper: PreparedCaliper, wheel: PreparedWheel, spacerMm: number, u: Shifts, now: Gap): DrawnGap {
   const gradient = gapGradient(now)
   const uLinear = gapUncertainty(gradient, u)
   const { effort } = caliper

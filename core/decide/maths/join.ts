@@ -4,7 +4,7 @@ export interface JoinSlot<O> {
   options: readonly O[]
 }
 
-export interface JoinOptions<O> {
+interface JoinOptions<O> {
   /** Whether what was chosen last goes with all before; `chosen` is filled up to it. */
   goes: (chosen: readonly O[]) => boolean
   /** Cuts a branch that cannot lead to anything wanted, goes together or not. */

@@ -4,7 +4,7 @@ export interface Criterion {
   tolerance: number
 }
 /** Of each criterion in turn; undefined: not known. */
-export type Values = readonly (number | undefined)[]
+export type CriterionValues = readonly (number | undefined)[]
 
 /**
  * Whether a beats b: for every criterion both are known, a is not worse by more than the tie, and better by more than it
@@ -13,7 +13,7 @@ export type Values = readonly (number | undefined)[]
  * @example
  * dominates([100, 5], [120, 5], [{ better: 'low', tolerance: 5 }, { better: 'high', tolerance: 1 }]) // => true
  */
-export function dominates(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+export function dominates(a: CriterionValues, b: CriterionValues, criteria: readonly Criterion[]): boolean {
   let better = false
   for (let i = 0; i < criteria.length; i += 1) {
     const [x, y] = [a[i], b[i]]
@@ -27,14 +27,14 @@ export function dominates(a: Values, b: Values, criteria: readonly Criterion[]):
 }
 
 /** Whether a is nowhere worse than b, by however little. */
-function weaklyDominates(a: Values, b: Values, criteria: readonly Criterion[]): boolean {
+function weaklyDominates(a: CriterionValues, b: CriterionValues, criteria: readonly Criterion[]): boolean {
   for (let i = 0; i < criteria.length; i += 1) {
     const [x, y] = [a[i]!, b[i]!]
     if (criteria[i]!.better === 'low' ? x > y : x < y) return false
   }
   return true
 }
-const known = (values: Values): boolean => values.every((one) => one !== undefined)
+const known = (values: CriterionValues): boolean => values.every((one) => one !== undefined)
 
 /**
  * The rows that nothing beats, as they come one after the other, with few of them kept. With ties a row that is beaten may
@@ -42,23 +42,23 @@ const known = (values: Values): boolean => values.every((one) => one !== undefin
  * nothing covers, beaten or not, are held against each new one, and the answer is the same as of all against all.
  */
 export class ParetoFront<Row> {
-  private readonly edge: Values[] = []
-  private kept: { values: Values; row: Row }[] = []
+  private readonly edge: CriterionValues[] = []
+  private kept: { values: CriterionValues; row: Row }[] = []
   private sinceSwept = 0
   constructor(private readonly criteria: readonly Criterion[]) {}
 
-  private beaten(values: Values): boolean {
+  private beaten(values: CriterionValues): boolean {
     return this.edge.some((one) => dominates(one, values, this.criteria))
   }
   /**
    * Whether some row so far beats these values and covers them: then it does so for everything that is no better than they,
    * and nothing of that need be looked at.
    */
-  isDominated(values: Values): boolean {
+  isDominated(values: CriterionValues): boolean {
     return known(values) && this.edge.some((one) => weaklyDominates(one, values, this.criteria) && dominates(one, values, this.criteria))
   }
   /** @returns whether it stays for now */
-  add(values: Values, row: Row): boolean {
+  add(values: CriterionValues, row: Row): boolean {
     if (!known(values)) {
       this.kept.push({ values, row })
       return true
@@ -79,11 +79,11 @@ export class ParetoFront<Row> {
     this.kept = this.kept.filter(({ values }) => !known(values) || !this.beaten(values))
   }
   /** The rows that nothing covers, beaten or not: what beats anything at all is among them, or covered by one of them. */
-  get uncovered(): readonly Values[] {
+  get uncovered(): readonly CriterionValues[] {
     return this.edge
   }
   /** In the order in which they came. */
-  result(): { values: Values; row: Row }[] {
+  result(): { values: CriterionValues; row: Row }[] {
     this.sweep()
     return this.kept
   }
@@ -97,7 +97,12 @@ const SWEEP_AFTER = 500
  * @example
  * mostNonDominated([120, 5], 0, [[80, 5]], [{ better: 'low', tolerance: 5 }, { better: 'high', tolerance: 1 }]) // => 85
  */
-export function mostNonDominated(row: Values, at: number, others: readonly Values[], criteria: readonly Criterion[]): number {
+export function mostNonDominated(
+  row: CriterionValues,
+  at: number,
+  others: readonly CriterionValues[],
+  criteria: readonly Criterion[],
+): number {
   const { tolerance } = criteria[at]!
   const limits = others.flatMap((one) => {
     const ahead = criteria.map(({ better }, i) => (better === 'low' ? row[i]! - one[i]! : one[i]! - row[i]!))
@@ -111,7 +116,7 @@ export function mostNonDominated(row: Values, at: number, others: readonly Value
 }
 
 /** The rows that nothing beats, of a list. */
-export function paretoFront<Row>(rows: readonly Row[], valuesOf: (row: Row) => Values, criteria: readonly Criterion[]): Row[] {
+export function paretoFront<Row>(rows: readonly Row[], valuesOf: (row: Row) => CriterionValues, criteria: readonly Criterion[]): Row[] {
   const held = new ParetoFront<Row>(criteria)
   for (const row of rows) held.add(valuesOf(row), row)
   return held.result().map((one) => one.row)

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { combinations, countJoined, join, type JoinSlot } from './join.ts'
-import { dominates, mostNonDominated, paretoFront, type Criterion, type Values } from './pareto.ts'
+import { dominates, mostNonDominated, paretoFront, type Criterion, type CriterionValues } from './pareto.ts'
 
 describe('joining', () => {
   const slots = fc
@@ -48,15 +48,15 @@ describe('what nothing beats', () => {
     fc.assert(
       fc.property(rows, (all) => {
         const plain = all.filter((b) => !all.some((a) => dominates(a, b, criteria)))
-        const found = paretoFront<Values>(all, (one) => one, criteria)
+        const found = paretoFront<CriterionValues>(all, (one) => one, criteria)
         expect(found).toEqual(plain)
-        expect(new Set(paretoFront<Values>([...all].reverse(), (one) => one, criteria))).toEqual(new Set(plain))
+        expect(new Set(paretoFront<CriterionValues>([...all].reverse(), (one) => one, criteria))).toEqual(new Set(plain))
       }),
       { numRuns: 300 },
     )
   })
   test('many rows are swept on the way without a change of the answer', () => {
-    const many = Array.from({ length: 3000 }, (_, i): Values => [(i * 7919) % 997, (i * 104729) % 991, (i * 31) % 53])
+    const many = Array.from({ length: 3000 }, (_, i): CriterionValues => [(i * 7919) % 997, (i * 104729) % 991, (i * 31) % 53])
     const plain = many.filter((b) => !many.some((a) => dominates(a, b, criteria)))
     expect(paretoFront(many, (one) => one, criteria)).toEqual(plain)
   })
@@ -69,7 +69,11 @@ test('the most that a row may cost unbeaten: at that cost nothing beats it, beyo
     { better: 'low', tolerance: 0.5 },
   ] as const
   const value = fc.integer({ min: 0, max: 40 })
-  const row = fc.tuple(value, value.map((one) => one / 4), value.map((one) => one / 8)) // prettier-ignore
+  const row = fc.tuple(
+    value,
+    value.map((one) => one / 4),
+    value.map((one) => one / 8),
+  )
   fc.assert(
     fc.property(row, fc.array(row, { minLength: 1, maxLength: 8 }), (one, others) => {
       const most = mostNonDominated(one, 0, others, criteria)

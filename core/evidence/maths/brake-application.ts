@@ -1,7 +1,7 @@
 import type { SpeedSample } from './stop-run.ts'
 
 /** Where the brake was applied in a trace, and how well the samples hold that. */
-export interface BrakeApplication {
+interface BrakeApplication {
   atS: number
   /** Half of its 95% range, s. */
   halfS: number

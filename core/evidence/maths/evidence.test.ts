@@ -48,8 +48,18 @@ describe('a stop', () => {
     )
   })
   test('that ends half way has no mean of full braking; times that do not rise are refused', () => {
-    expect(tracedStop([[0, 100], [1, 60]]).mfddMs2).toBeUndefined() // prettier-ignore
-    expect(() => tracedStop([[0, 100], [0, 60]])).toThrow('rise') // prettier-ignore
+    expect(
+      tracedStop([
+        [0, 100],
+        [1, 60],
+      ]).mfddMs2,
+    ).toBeUndefined()
+    expect(() =>
+      tracedStop([
+        [0, 100],
+        [0, 60],
+      ]),
+    ).toThrow('rise')
     expect(() => tracedStop([[0, 100]])).toThrow('two')
   })
 })
@@ -228,9 +238,33 @@ describe('wear', () => {
     expect(holds / all).toBeLessThan(0.95)
   })
   test('two readings say when, not how sure; a pad that grows is never used up; one event is refused', () => {
-    expect(wearLine([[0, 12], [5, 9.5]], 3)).toEqual({ perEventMm: 0.5, uPerEventMm: undefined, usedUpAt: 18, earliest: undefined, latest: undefined }) // prettier-ignore
-    expect(wearLine([[0, 12], [5, 12.4]], 3).usedUpAt).toBeUndefined() // prettier-ignore
-    expect(() => wearLine([[3, 12], [3, 11]], 3)).toThrow('two different events') // prettier-ignore
+    expect(
+      wearLine(
+        [
+          [0, 12],
+          [5, 9.5],
+        ],
+        3,
+      ),
+    ).toEqual({ perEventMm: 0.5, uPerEventMm: undefined, usedUpAt: 18, earliest: undefined, latest: undefined })
+    expect(
+      wearLine(
+        [
+          [0, 12],
+          [5, 12.4],
+        ],
+        3,
+      ).usedUpAt,
+    ).toBeUndefined()
+    expect(() =>
+      wearLine(
+        [
+          [3, 12],
+          [3, 11],
+        ],
+        3,
+      ),
+    ).toThrow('two different events')
   })
 })
 
@@ -256,15 +290,33 @@ describe('two setups within blocks', () => {
     ['five against two', [{ a: 5, b: 2 }], 1],
     ['ten against three, the three three times', [{ a: 10, b: 3 }], 3],
     ['four each', [{ a: 4, b: 4 }], 1],
-    ['three days of two each', [{ a: 2, b: 2 }, { a: 2, b: 2 }, { a: 2, b: 2 }], 1], // prettier-ignore
-    ['two days, unlike numbers and scatter', [{ a: 4, b: 1 }, { a: 3, b: 2 }], 2.5], // prettier-ignore
+    [
+      'three days of two each',
+      [
+        { a: 2, b: 2 },
+        { a: 2, b: 2 },
+        { a: 2, b: 2 },
+      ],
+      1,
+    ],
+    [
+      'two days, unlike numbers and scatter',
+      [
+        { a: 4, b: 1 },
+        { a: 3, b: 2 },
+      ],
+      2.5,
+    ],
     ['four days with one run each', Array.from({ length: 4 }, () => ({ a: 1, b: 1 })), 1],
   ])('%s: no false alarm in more than 5 of 100', (_, blocks, ratio) => {
     // three standard errors of the share
     expect(alarms(blocks, ratio, 6)).toBeLessThanOrEqual(0.05 + 3 * Math.sqrt((0.05 * 0.95) / SESSIONS))
   })
   test('one block of equal numbers is Welch’s test', () => {
-    const [a, b] = [[36.9, 36.75, 36.64, 36.67], [34.38, 33.42, 33.73, 33.18]] // prettier-ignore
+    const [a, b] = [
+      [36.9, 36.75, 36.64, 36.67],
+      [34.38, 33.42, 33.73, 33.18],
+    ]
     const found = compareInBlocks([{ a: a!, b: b! }])!
     const welch = compareRuns(a!, b!)
     for (const key of ['differenceM', 'lowM', 'highM', 'df', 'detectableM'] as const) expect(found[key]).toBeCloseTo(welch[key], 9)
@@ -272,7 +324,10 @@ describe('two setups within blocks', () => {
   test('a day that is slower moves nothing', () => {
     fc.assert(
       fc.property(fc.double({ min: -20, max: 20, noNaN: true }), (dayM) => {
-        const blocks = [{ a: [48, 48.4, 48.1], b: [46.1, 46.5] }, { a: [35.2, 35], b: [33.1, 33.3] }] // prettier-ignore
+        const blocks = [
+          { a: [48, 48.4, 48.1], b: [46.1, 46.5] },
+          { a: [35.2, 35], b: [33.1, 33.3] },
+        ]
         const moved = [blocks[0]!, { a: blocks[1]!.a.map((one) => one + dayM), b: blocks[1]!.b.map((one) => one + dayM) }]
         expect(compareInBlocks(moved)!.differenceM).toBeCloseTo(compareInBlocks(blocks)!.differenceM, 9)
         expect(compareInBlocks(moved)!.lowM).toBeCloseTo(compareInBlocks(blocks)!.lowM, 9)
@@ -283,7 +338,12 @@ describe('two setups within blocks', () => {
     expect(compareInBlocks([{ a: [40], b: [39] }])).toBeUndefined()
     expect(compareInBlocks([{ a: [40, 41], b: [] }])).toBeUndefined()
     expect(scatterWithin([[40], [50]])).toBeUndefined()
-    expect(scatterWithin([[40, 42], [50, 52]])).toBeCloseTo(Math.SQRT2, 9) // prettier-ignore
+    expect(
+      scatterWithin([
+        [40, 42],
+        [50, 52],
+      ]),
+    ).toBeCloseTo(Math.SQRT2, 9)
   })
 })
 

@@ -2,7 +2,7 @@ import { brakeApplication } from './brake-application.ts'
 import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 import type { SpeedSample } from './stop-run.ts'
 
-export type StopInTrace =
+type StopInTrace =
   /** `uStartM`: half of the 95% range of where the brake was applied, m. */
   { ok: true; samples: SpeedSample[]; uStartM: number } | { ok: false; message: string }
 

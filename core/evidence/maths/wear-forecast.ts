@@ -21,7 +21,7 @@ const REPEATABILITY_MM = 0.15
 /** Slope either way at 90%. */
 const ONE_SIDE = 0.95
 
-type Points = readonly (readonly [event: number, mm: number])[]
+type WearPoints = readonly (readonly [event: number, mm: number])[]
 
 /**
  * The coarsest usual step of which all readings are multiples, mm.
@@ -45,7 +45,7 @@ export function stepOf(readingsMm: readonly number[]): number {
  * @example
  * wearForecast([[0, 12], [4, 10], [8, 8]], 4).usedUpAt // => 16
  */
-export function wearForecast(points: Points, minimumMm: number): WearForecastLine {
+export function wearForecast(points: WearPoints, minimumMm: number): WearForecastLine {
   const sorted = [...points].sort((a, b) => a[0] - b[0])
   const stepMm = stepOf(sorted.map(([, mm]) => mm))
   const whole = lineThrough(sorted, stepMm)
@@ -66,7 +66,7 @@ export function wearForecast(points: Points, minimumMm: number): WearForecastLin
 const lesser = (a: number | undefined, b: number | undefined): number | undefined =>
   a === undefined || b === undefined ? (a ?? b) : Math.min(a, b)
 /** The readings of the last two events. */
-function lastTwo(sorted: Points): Points {
+function lastTwo(sorted: WearPoints): WearPoints {
   const events = [...new Set(sorted.map(([event]) => event))].slice(-2)
   return sorted.filter(([event]) => events.includes(event))
 }
@@ -81,7 +81,7 @@ interface Line {
   df: number
 }
 
-function lineThrough(points: Points, stepMm: number): Line {
+function lineThrough(points: WearPoints, stepMm: number): Line {
   const [x, y] = [meanOf(points.map(([event]) => event)), meanOf(points.map(([, mm]) => mm))]
   const sxx = points.reduce((sum, [event]) => sum + (event - x) ** 2, 0)
   if (!(sxx > 0)) throw new RangeError('readings of two different events at least')
@@ -118,7 +118,7 @@ function crossing(
 }
 
 /** Whether a bend downwards shows: what the square of the event adds to the line is beyond its own 90% range. */
-function bendsDown(sorted: Points, stepMm: number): boolean {
+function bendsDown(sorted: WearPoints, stepMm: number): boolean {
   if (new Set(sorted.map(([event]) => event)).size < 3 || sorted.length < 4) return false
   const x = meanOf(sorted.map(([event]) => event))
   const line = (values: readonly number[]) => {

@@ -1,6 +1,6 @@
 import { meanOf, studentQuantile } from './student.ts'
 
-export interface WearLine {
+interface WearLine {
   /** Worn an event, mm; below 0 where it grew. */
   perEventMm: number
   /** Standard error of it; undefined of two readings, which no third one checks. */

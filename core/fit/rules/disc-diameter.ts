@@ -2,7 +2,7 @@ import type { Rule } from '../rule.ts'
 import { mountedRadius } from './mounted-radius.ts'
 import { asRemedies, joiningBrackets, likeRotors } from './other-parts.ts'
 
-export interface DiscDiameter {
+interface DiscDiameter {
   /** Rotor radius less the top of the pad, mm. */
   edgeMm: number
   verdict: 'fits' | 'needs' | 'check' | 'blocked'

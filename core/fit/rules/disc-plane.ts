@@ -1,7 +1,7 @@
 import type { Rule } from '../rule.ts'
 import { asRemedies, joiningBrackets } from './other-parts.ts'
 
-export interface DiscPlane {
+interface DiscPlane {
   /** Slot centre less disc mid-plane, + outboard, mm. */
   misalignMm: number
   verdict: 'fits' | 'needs' | 'blocked'

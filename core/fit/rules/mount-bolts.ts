@@ -4,7 +4,7 @@ import type { Rule } from '../rule.ts'
 import { parseThread } from '../thread.ts'
 
 /** Thread of a mount bolt in what it goes into, after what it clamps, mm. */
-export const boltEngagedMm = (boltLengthMm: number, clampedMm: number): number => boltLengthMm - clampedMm
+const boltEngagedMm = (boltLengthMm: number, clampedMm: number): number => boltLengthMm - clampedMm
 
 export const mountBolts: Rule = {
   id: 'mount-bolts',

@@ -4,14 +4,14 @@ import type { Rule } from '../rule.ts'
 import { asRemedies, joiningBrackets } from './other-parts.ts'
 import { plainThread } from './same-thread.ts'
 
-interface Side {
+interface MountSide {
   type: string | undefined
   spacing: number | undefined
   thread: string | undefined
 }
 
 /** Two faces that are bolted together. */
-function joint(look: RuleInputs, a: Side, b: Side, what: string): Judgement | undefined {
+function joint(look: RuleInputs, a: MountSide, b: MountSide, what: string): Judgement | undefined {
   const limitMm = look.limit('mountSpacingMm')
   if (a.type !== undefined && b.type !== undefined && a.type !== b.type)
     return { verdict: 'blocked', sentence: `${what}: a ${a.type} mount on a ${b.type} one.` }
@@ -51,8 +51,8 @@ export const mount: Rule = {
     const caliper = look.caliper()
     const bracket = look.part('bracket')
     if (!caliper || bracket === undefined) return undefined
-    const knuckle: Side = { type: look.carWord('mountType'), spacing: look.car('mountSpacingMm'), thread: look.carWord('mountThread') }
-    const own: Side = {
+    const knuckle: MountSide = { type: look.carWord('mountType'), spacing: look.car('mountSpacingMm'), thread: look.carWord('mountThread') }
+    const own: MountSide = {
       type: look.wordOf(caliper, 'mountType'),
       spacing: look.of(caliper, 'mountSpacingMm'),
       thread: look.wordOf(caliper, 'mountThread'),

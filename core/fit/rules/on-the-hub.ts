@@ -7,7 +7,7 @@ export function hatThicknessMm(look: RuleInputs): number | undefined {
   return fitted?.kind === 'drum' ? look.of(fitted, 'hatThicknessMm') : look.of(look.rotor(), 'hatThicknessMm')
 }
 
-export interface SpacerInUse {
+interface SpacerInUse {
   thicknessMm: number
   /** Absent: none, or a thickness that is tried out. */
   part?: PartOf<'spacer'>

@@ -1,7 +1,7 @@
 import type { Rule } from '../rule.ts'
 import { asRemedies } from './other-parts.ts'
 
-export interface PadSlot {
+interface PadSlot {
   clearanceMm: number
   verdict: 'fits' | 'needs'
   /** Thickest pad, plate and lining, that leaves the least play, mm. */

@@ -1,7 +1,7 @@
 import type { Rule } from '../rule.ts'
 
 /** How far a piston stands out when rotor and pads are at their minimum, mm: half of it each where pistons face each other. */
-export const wornExtensionMm = (construction: 'fixed' | 'sliding', slotWidthMm: number, minRotorMm: number, minPadMm: number): number =>
+const wornExtensionMm = (construction: 'fixed' | 'sliding', slotWidthMm: number, minRotorMm: number, minPadMm: number): number =>
   (slotWidthMm - minRotorMm - 2 * minPadMm) / (construction === 'fixed' ? 2 : 1)
 
 export const pistonTravel: Rule = {

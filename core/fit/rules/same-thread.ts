@@ -6,7 +6,7 @@ export const plainThread = (text: string): string => text.toLowerCase().replace(
 export const sameThread = (a: string | undefined, b: string | undefined): boolean =>
   a !== undefined && b !== undefined && plainThread(a) === plainThread(b)
 
-export interface PipeEnd {
+interface PipeEnd {
   thread: string
   seat: string
 }

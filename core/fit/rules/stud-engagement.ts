@@ -14,7 +14,7 @@ export const threadNeededMm = (
   turns: number = LIMITS.studTurns.value,
 ): number => Math.max(diameters * threadMm, turns * pitchMm)
 
-export interface ThreadHold {
+interface ThreadHold {
   /** Thread that holds: what stands past the seat less its tip, as far as the other thread reaches, mm. */
   engagedMm: number
   /** By how much longer the stud or bolt must be, mm; 0: long enough. */
@@ -71,7 +71,8 @@ export const studEngagementRule: Rule = {
     )
       return undefined
     const bolts = fastener === 'bolts'
-    const held = (past: number, what: Held) => hold(look, threadHold(past, tip, holding, room, needed), { needed, room, holding, ...what })
+    const held = (past: number, what: HeldThread) =>
+      hold(look, threadHold(past, tip, holding, room, needed), { needed, room, holding, ...what })
     const quantity = 2 * count
     if (!own) return held(length - hat - spacer.thicknessMm - pad, { who: bolts ? 'bolts' : 'studs', bolts, quantity })
     const proud = length - hat - spacer.thicknessMm
@@ -136,7 +137,7 @@ function neededBy(look: RuleInputs): number | undefined {
     : threadNeededMm(thread, pitch, look.limit('studDiameters'), look.limit('studTurns'))
 }
 
-interface Held {
+interface HeldThread {
   who: string
   bolts: boolean
   quantity: number
@@ -145,7 +146,7 @@ interface Held {
 function hold(
   look: RuleInputs,
   { engagedMm, longerByMm, shorterByMm }: ThreadHold,
-  { who, bolts, quantity, needed, room, holding }: Held & { needed: number; room: number; holding: number },
+  { who, bolts, quantity, needed, room, holding }: HeldThread & { needed: number; room: number; holding: number },
 ): Judgement {
   const figure = { value: engagedMm, dimension: 'length', limit: `at least ${look.mm(needed)}` } as const
   const Who = capital(who)

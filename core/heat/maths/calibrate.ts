@@ -1,5 +1,5 @@
 /** A figure that a reading speaks of: how far off the usual, and how sure that is. */
-export interface Scale {
+export interface CalibrationScale {
   /** Times the figure that is usual. */
   by: number
   /** Share either way. */
@@ -7,7 +7,7 @@ export interface Scale {
 }
 
 /** What the model gives for a factor on one figure, and what was read, degC. */
-export interface CalibrationAsked {
+interface CalibrationAsked {
   /** Temperature at the place and moment of the reading with the figure times a factor; rises or falls throughout. */
   at: (factor: number) => number
   readC: number
@@ -16,10 +16,10 @@ export interface CalibrationAsked {
   /** What the other doubts of the model make of that temperature, degC. */
   otherU: number
   /** What was known of the factor before. */
-  prior: Scale
+  prior: CalibrationScale
 }
 export type Calibrated =
-  | { ok: true; scale: Scale }
+  | { ok: true; scale: CalibrationScale }
   /** No factor that is at all likely makes this reading: it, or something else that was entered, is wrong. */
   | { ok: false; nearestC: number }
 

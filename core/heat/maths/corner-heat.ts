@@ -4,7 +4,7 @@ const STEFAN_BOLTZMANN = 5.670374419e-8
 const KELVIN = 273.15
 
 /** What went in and out of a corner since it began, J. */
-export interface HeatLedger {
+interface HeatLedger {
   inJ: number
   /** Given off to the air. */
   outJ: number

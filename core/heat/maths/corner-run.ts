@@ -2,7 +2,7 @@ import { CornerHeat } from './corner-heat.ts'
 import { steps, workJ, type CycleSegment } from './drive-cycle.ts'
 import { fluidC, type CornerNodes, type Temperatures } from './nodes.ts'
 
-export interface CornerRun {
+interface CornerRun {
   /** At the end of each segment. */
   ends: Temperatures[]
   peakRingC: number

@@ -28,11 +28,11 @@ const BODY_J_PER_KG_K = { aluminium: 900, iron: 460 } as const
 /** Fluid in the caliper: 0.1 kg of 2000 J/(kg K). */
 const FLUID_J_PER_K = 0.1 * 2000
 /** Conductivity of linings, W/(m K): metal in them carries heat. */
-export const LINING_W_PER_M_K = { organic: HEAT_DEFAULTS.padWPerMK.value, semiMetallic: 2.5, sintered: 6, carbon: 6 } as const
+const LINING_W_PER_M_K = { organic: HEAT_DEFAULTS.padWPerMK.value, semiMetallic: 2.5, sintered: 6, carbon: 6 } as const
 export type Lining = keyof typeof LINING_W_PER_M_K
 
 /** What changes a default by something one can see, as a factor or a figure in its place. */
-export const HEAT_CHANGES = {
+const HEAT_CHANGES = {
   duct: { value: 1.4, label: 'Cooling duct to the hub side' },
   ductBehindPlate: { value: 1.2, label: 'Cooling duct to the hub side, dust shield in place' },
   wheelInlet: { value: 0.75, label: 'Air enters from the outboard side only' },
@@ -45,7 +45,7 @@ export const HEAT_CHANGES = {
 } as const
 
 /** More vanes give off more: 40 are the usual ring (R. Limpert, ch. 3, for vented rotors). */
-export const USUAL_VANES = 40
+const USUAL_VANES = 40
 export const FEWEST_VANES = 16
 export const vaneFactor = (count: number): number => Math.min(1.3, Math.max(0.7, 0.7 + (0.3 * count) / USUAL_VANES))
 
@@ -119,7 +119,7 @@ function airFactor({ vented, inlet, duct, backingPlate }: CornerFigures): number
 }
 
 /** A drum brake as a ring of its own mass with the cooling of a solid one: rough. */
-export interface DrumFigures {
+interface DrumFigures {
   drumKg: number
   diameterMm: number
   shoeWidthMm: number

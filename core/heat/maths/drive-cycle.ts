@@ -38,7 +38,7 @@ export type DriveCycle =
   | { kind: 'parked'; seconds: number }
 
 /** Down a grade at one speed. */
-export interface Descent {
+interface Descent {
   kind: 'descent'
   gradePercent: number
   lengthM: number

@@ -1,7 +1,7 @@
 /** Water from which a fluid is changed whatever its grade, %: the "wet" boiling point is stated there (FMVSS 116). */
 export const WET_AT_PERCENT = 3.7
 
-export interface FluidState {
+interface FluidState {
   boilC: number
   changeNow: boolean
 }
@@ -21,9 +21,7 @@ export function presentBoil(dryC: number, wetC: number, waterPercent: number): F
 }
 
 /** Water that fluid in service takes up, % a year: usual, and where the air is humid. */
-export const WATER_PERCENT_A_YEAR = { usual: 2, humid: 3 } as const
-/** Water in a bottle that was opened long ago, %. */
-export const OPENED_BOTTLE_PERCENT = 1
+const WATER_PERCENT_A_YEAR = { usual: 2, humid: 3 } as const
 
 /** Water by the time in service, %; a strip or a refractometer outranks it. */
 export const waterAfter = (months: number, climate: keyof typeof WATER_PERCENT_A_YEAR = 'usual'): number =>

@@ -8,7 +8,7 @@ import { randomSystem } from '../../testing/systems.ts'
 import { cycleSegments, cycleWorkJ, owedN, repeatsOf, steps, workJ, type DriveCycle, type CycleCar } from './drive-cycle.ts'
 import { presentBoil, waterAfter } from './fluid.ts'
 import { enthalpy, IRON_HEAT } from './nodes.ts'
-import { cornersOf, frictionAt, pressureFor, session, type Circuits, type SessionAxle } from './session.ts'
+import { cornersOf, frictionAt, pressureFor, session, type SessionCircuits, type SessionAxle } from './session.ts'
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 const car: CycleCar = { massKg: 1150, resistanceN: 180, resistancePerV2: 0.4 }
@@ -27,7 +27,7 @@ const axle = (forcePerMpaN: number, friction: SessionAxle['friction'] = FADES): 
   friction,
 })
 const axles = { front: axle(2600), rear: axle(900) }
-const circuits: Circuits = { rearPerFront: 1, valve: undefined, mostFrontMpa: 12 }
+const circuits: SessionCircuits = { rearPerFront: 1, valve: undefined, mostFrontMpa: 12 }
 const laps: DriveCycle = {
   kind: 'laps',
   laps: 8,
@@ -36,7 +36,7 @@ const laps: DriveCycle = {
     { fromKmh: 150, toKmh: 60, decelG: 0.8, secondsToNext: 22 },
   ],
 }
-const run = (of = axles, duty: DriveCycle = laps, to: Partial<Circuits> = {}, mass = car, ambientC = 20) =>
+const run = (of = axles, duty: DriveCycle = laps, to: Partial<SessionCircuits> = {}, mass = car, ambientC = 20) =>
   session(of, { ...circuits, ...to }, cycleSegments(mass, duty), { startC: ambientC, ambientC })
 
 describe('duties', () => {
@@ -91,7 +91,7 @@ describe('the pressure that gives a force', () => {
         const per = pressurePerNewton(system.master)
         const forceN = found.front.forceN + found.rear.forceN
         fc.pre(forceN > 1)
-        const of: Circuits = { rearPerFront: per.rear / per.front, valve: system.valve, mostFrontMpa: Infinity }
+        const of: SessionCircuits = { rearPerFront: per.rear / per.front, valve: system.valve, mostFrontMpa: Infinity }
         const mpa = pressureFor(
           forceN,
           axleForcePerMpa(system.front, system.tyreRadiusMm.front),
@@ -113,7 +113,16 @@ describe('the pressure that gives a force', () => {
 describe('friction over temperature', () => {
   test('is straight between its points and flat outside; two points at one temperature are a step', () => {
     expect([-50, 0, 50, 475, 900].map((at) => frictionAt(FADES, at))).toEqual([0.36, 0.36, 0.39, expect.closeTo(0.3, 9), 0.08])
-    expect(frictionAt([[100, 0.4], [100, 0.2], [200, 0.2]], 101)).toBe(0.2) // prettier-ignore
+    expect(
+      frictionAt(
+        [
+          [100, 0.4],
+          [100, 0.2],
+          [200, 0.2],
+        ],
+        101,
+      ),
+    ).toBe(0.2)
     expect(frictionAt([[20, 0.4]], 500)).toBe(0.4)
   })
 })
@@ -289,7 +298,15 @@ describe('long sessions', () => {
     const zones = Array.from({ length: 15 }, () => ({ fromKmh: 120, toKmh: 60, decelG: 0.7, secondsToNext: 3600 }))
     const duty: DriveCycle = { kind: 'laps', laps: 100, zones }
     let computed = 0
-    const counting = { ...axles, front: { ...axles.front, get nodes() { return (computed += 1), CORNER_NODES } } } // prettier-ignore
+    const counting = {
+      ...axles,
+      front: {
+        ...axles.front,
+        get nodes() {
+          return ((computed += 1), CORNER_NODES)
+        },
+      },
+    }
     session(counting, circuits, cycleSegments(car, duty), { startC: 20, ambientC: 20, repeats: repeatsOf(duty) })
     // a second each would be five million and more
     expect(computed).toBeLessThan(200_000)

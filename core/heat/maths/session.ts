@@ -6,7 +6,7 @@ import { steps, workJ, type CycleSegment, type Repeats } from './drive-cycle.ts'
 import { fluidC, IRON_HEAT, specificHeat, type CornerNodes, type Temperatures } from './nodes.ts'
 
 /** W/(m K) of grey iron: what a rubbing face is hotter than its ring. */
-export const IRON_W_PER_M_K = 50
+const IRON_W_PER_M_K = 50
 
 /** Friction over face temperature: points straight between and flat outside, degC rising. */
 export type FrictionCurve = readonly (readonly [atC: number, mu: number])[]
@@ -35,7 +35,7 @@ export interface SessionAxle {
 }
 
 /** How the pressures of the circuits hang together: the rear's is the front's times a ratio, through the valve. */
-export interface Circuits {
+export interface SessionCircuits {
   rearPerFront: number
   valve: Valve | undefined
   /** What foot, booster and stroke give at most, at the front. */
@@ -47,7 +47,7 @@ export interface Moment extends Temperatures {
   faceC: number
   fluidC: number
 }
-export interface SessionEnd {
+interface SessionEnd {
   front: Temperatures
   rear: Temperatures
 }
@@ -64,7 +64,7 @@ export interface Session {
   workJ: Record<Axle, number>
 }
 
-export interface SessionOptions {
+interface SessionOptions {
   startC: number
   ambientC: number
   /** Called at each step's end: time since the start, segment, corners. The corners are written anew at the next step: copy what is kept. */
@@ -84,19 +84,19 @@ export interface SessionOptions {
  */
 export function session(
   axles: Readonly<Record<Axle, SessionAxle>>,
-  circuits: Circuits,
+  circuits: SessionCircuits,
   segments: readonly CycleSegment[],
   { startC, ambientC, each, mostStepS, coarser, repeats }: SessionOptions,
 ): Session {
-  const front = new Side(axles.front, startC, ambientC)
-  const rear = new Side(axles.rear, startC, ambientC)
+  const front = new PadSide(axles.front, startC, ambientC)
+  const rear = new PadSide(axles.rear, startC, ambientC)
   const corners = cornersOf(axles.front.sealMpa, axles.rear.sealMpa, circuits)
   const ends: SessionEnd[] = []
   const givenOffJ: Record<Axle, number>[] = []
   let seconds = 0
   let peakPressureMpa = 0
   /** Steps of the stretch that is being driven, kept as soon as it may be the last that is computed. */
-  let record: Kept[] | undefined
+  let record: KeptState[] | undefined
   /** Goes a step; where the pressure is not enough, as far as it is. */
   const go = (segment: CycleSegment, at: number, from: number, to: number, stepS: number): boolean => {
     const braking = segment.forceN > 0
@@ -128,7 +128,12 @@ export function session(
     givenOffJ.push({ front: 2 * front.heat.ledger.outJ, rear: 2 * rear.heat.ledger.outJ })
     return true
   }
-  const begun = () => ({ seconds, temperatures: [...front.temperatures(), ...rear.temperatures()], front: { ...front.heat.ledger }, rear: { ...rear.heat.ledger } }) // prettier-ignore
+  const begun = () => ({
+    seconds,
+    temperatures: [...front.temperatures(), ...rear.temperatures()],
+    front: { ...front.heat.ledger },
+    rear: { ...rear.heat.ledger },
+  })
   let start = begun()
   let changedC = Infinity
   /** Puts stretches behind the one that was just driven, each the same. */
@@ -186,7 +191,7 @@ export function session(
   }
 }
 
-interface Kept {
+interface KeptState {
   seconds: number
   segment: number
   front: Moment
@@ -206,7 +211,7 @@ function staysWithin(changedC: number, beforeC: number): boolean {
 const MOMENT_KEYS = ['ringC', 'padC', 'caliperC', 'faceC', 'fluidC'] as const
 
 /** One axle on its way, with its share of the work. */
-class Side {
+class PadSide {
   readonly heat: CornerHeat
   readonly peak: Moment
   readonly now: Moment
@@ -262,7 +267,7 @@ class Side {
 const NOTICED_S = 0.05
 
 /** What the brakes still do with all the pressure there is: less than is asked, and hotter for it. */
-function lastPush(front: Side, rear: Side, { mostFrontMpa, rearPerFront, valve }: Circuits, powerW: number, ms: number): void {
+function lastPush(front: PadSide, rear: PadSide, { mostFrontMpa, rearPerFront, valve }: SessionCircuits, powerW: number, ms: number): void {
   const rearMpa = throttle(mostFrontMpa * rearPerFront, valve)
   const f = front.forcePerMpaN(front.share, powerW, 0) * Math.max(mostFrontMpa - front.of.sealMpa, 0)
   const r = rear.forcePerMpaN(rear.share, powerW, 0) * Math.max(rearMpa - rear.of.sealMpa, 0)
@@ -282,9 +287,9 @@ const ROUNDS = 3
 
 /** Shares a force between the axles, with the friction each has, and says at which front pressure; Infinity where none does. */
 function shared(
-  front: Side,
-  rear: Side,
-  circuits: Circuits,
+  front: PadSide,
+  rear: PadSide,
+  circuits: SessionCircuits,
   corners: readonly number[],
   forceN: number,
   powerW: number,
@@ -316,7 +321,7 @@ export function pressureFor(
   rearPerMpa: number,
   frontSealMpa: number,
   rearSealMpa: number,
-  { rearPerFront, valve }: Circuits,
+  { rearPerFront, valve }: SessionCircuits,
   corners: readonly number[],
 ): number {
   const force = (mpa: number) =>
@@ -334,7 +339,7 @@ export function pressureFor(
 }
 
 /** Pressures at which the chain bends, rising, MPa at the front. */
-export function cornersOf(frontSealMpa: number, rearSealMpa: number, { rearPerFront, valve }: Circuits): number[] {
+export function cornersOf(frontSealMpa: number, rearSealMpa: number, { rearPerFront, valve }: SessionCircuits): number[] {
   const rearOpens =
     valve && valve.kneeMpa < rearSealMpa
       ? valve.slope > 0

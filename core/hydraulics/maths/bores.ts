@@ -5,7 +5,7 @@ import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './system.ts'
 import { axleFluidMm3, circuitStrokesMm, rodStrokeMm, strokeMm, type FluidTaker } from './travel.ts'
 
 /** What a stop asks of the hydraulics: force at the road, and how it should be shared. */
-export interface StopWanted {
+interface StopWanted {
   roadForceN: number
   /** Front share of the force at the road. */
   frontShare: number

@@ -1,6 +1,6 @@
 import { axleForcePerMpa, pressurePerNewton, torquePerMpa, type AxleBrake, type Booster, type BrakeSystem, type Valve } from './system.ts'
 
-export interface AxleStage {
+interface AxleStage {
   pressureMpa: number
   /** On each pad; undefined for a drum, whose shoes are pressed by unlike forces. */
   clampN: number | undefined
@@ -11,7 +11,7 @@ export interface AxleStage {
 }
 
 /** Front shares, 0 to 1; undefined where both axles give nothing, the clamp's with a drum. */
-export interface Biases {
+interface Biases {
   pressure: number | undefined
   clamp: number | undefined
   torque: number | undefined

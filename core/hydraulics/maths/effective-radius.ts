@@ -1,5 +1,5 @@
 /** What a pad sweeps of its rotor, mm from the hub's centre. */
-export interface SweptRing {
+interface SweptRing {
   outerMm: number
   innerMm: number
 }

@@ -78,7 +78,19 @@ describe('simulated sessions of each kind and noise', () => {
 describe('what was read wrongly before', () => {
   const tandem: EnteredHydraulics = { master: 'tandem', ratio: 1, valve: null }
   test('a front gauge 3.4 bar low with its needle on the stop is neither a bore nor a knee', () => {
-    const pairs: PressurePair[] = [[0, 0], [0, 0.2], [0.06, 0.4], [0.26, 0.6], [0.46, 0.8], [0.66, 1], [1.16, 1.5], [1.66, 2], [2.66, 3], [3.66, 4], [5.66, 6]] // prettier-ignore
+    const pairs: PressurePair[] = [
+      [0, 0],
+      [0, 0.2],
+      [0.06, 0.4],
+      [0.26, 0.6],
+      [0.46, 0.8],
+      [0.66, 1],
+      [1.16, 1.5],
+      [1.66, 2],
+      [2.66, 3],
+      [3.66, 4],
+      [5.66, 6],
+    ]
     const found = diagnoseGauges(pairs, tandem)!
     expect(found).toMatchObject({ stated: ['frontZero'], undecided: [] })
     expect(found.best.model.frontZeroMpa).toBeCloseTo(-0.34, 2)
@@ -101,7 +113,12 @@ describe('what was read wrongly before', () => {
     expect(found.undecided).toEqual(expect.arrayContaining(['spring', 'rearZero']))
   })
   test('fewer than five pairs state neither a knee nor that there is none', () => {
-    const pairs: PressurePair[] = [[0, 0], [1.9, 1.9], [3.8, 3.26], [5.7, 4.02]] // prettier-ignore
+    const pairs: PressurePair[] = [
+      [0, 0],
+      [1.9, 1.9],
+      [3.8, 3.26],
+      [5.7, 4.02],
+    ]
     for (const kneeMpa of [1.9, 2.5, 6]) {
       const found = diagnoseGauges(pairs, { ...tandem, valve: { kneeMpa, slope: 0.4 } })!
       expect(found.stated.filter((one) => one.startsWith('valve'))).toEqual([])
@@ -109,7 +126,24 @@ describe('what was read wrongly before', () => {
     }
   })
   test('too few readings, or all at one pressure, say nothing', () => {
-    expect(diagnoseGauges([[1, 1], [2, 2]], tandem)).toBeUndefined() // prettier-ignore
-    expect(diagnoseGauges([[1, 1], [1, 1.1], [1, 0.9]], tandem)).toBeUndefined() // prettier-ignore
+    expect(
+      diagnoseGauges(
+        [
+          [1, 1],
+          [2, 2],
+        ],
+        tandem,
+      ),
+    ).toBeUndefined()
+    expect(
+      diagnoseGauges(
+        [
+          [1, 1],
+          [1, 1.1],
+          [1, 0.9],
+        ],
+        tandem,
+      ),
+    ).toBeUndefined()
   })
 })

@@ -12,7 +12,7 @@ export interface EnteredHydraulics {
   valve: { kneeMpa: number; slope: number } | null | undefined
 }
 
-export interface GaugeFit {
+interface GaugeFit {
   model: GaugeModel
   /** Standard uncertainty of each parameter that was free. */
   u: Partial<Record<GaugeParameter, number>>
@@ -58,7 +58,7 @@ const REST_ODDS = 9
 /** Two things wrong at once are twenty times rarer than one: -2 ln of that. */
 const SECOND_CAUSE = 6
 
-interface Shape {
+interface CauseShape {
   causes: readonly GaugeCause[]
   free: readonly GaugeParameter[]
 }
@@ -74,7 +74,7 @@ const PARAMETERS: Readonly<Record<GaugeCause, readonly GaugeParameter[]>> = {
 }
 
 /** None, each cause alone, and each pair of them. */
-function shapesFor({ master, ratio, valve }: EnteredHydraulics): Shape[] {
+function shapesFor({ master, ratio, valve }: EnteredHydraulics): CauseShape[] {
   const causes: GaugeCause[] = [
     'frontZero',
     'rearZero',
@@ -100,7 +100,7 @@ function shapesFor({ master, ratio, valve }: EnteredHydraulics): Shape[] {
 }
 
 /** -2 ln of how rare an explanation is before any reading. */
-const priorOf = ({ causes }: Shape, { frontZeroMpa, rearZeroMpa }: GaugeModel, { valve }: EnteredHydraulics): number =>
+const priorOf = ({ causes }: CauseShape, { frontZeroMpa, rearZeroMpa }: GaugeModel, { valve }: EnteredHydraulics): number =>
   (causes.length > 1 ? SECOND_CAUSE : 0) +
   causes.reduce((sum, cause) => sum + (cause === 'valveKnee' && valve ? 0 : RARITY[cause]), 0) +
   (frontZeroMpa / LIKELY_ZERO_MPA) ** 2 +
@@ -111,7 +111,7 @@ const STARTS = 3
 /** Where a search for the knee begins, parts of the hardest rear pressure. */
 const KNEES = [0.15, 0.3, 0.45, 0.6, 0.75, 0.9] as const
 
-function startsOf(shape: Shape, entered: EnteredHydraulics, pairs: readonly PressurePair[]): GaugeModel[] {
+function startsOf(shape: CauseShape, entered: EnteredHydraulics, pairs: readonly PressurePair[]): GaugeModel[] {
   const highest = Math.max(...pairs.map(([, rear]) => rear))
   const sums = pairs.reduce(([xx, xy], [x, y]) => [xx + x * x, xy + x * y] as const, [0, 0] as readonly [number, number])
   const plain: GaugeModel = {

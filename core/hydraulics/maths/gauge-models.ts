@@ -33,20 +33,20 @@ const BOUNDS: Readonly<Record<GaugeParameter, readonly [number, number]>> = {
 }
 
 /** Both pressures without the zeros of the gauges, as straight lines of the primary pressure. */
-interface Segment {
+interface GaugeSegment {
   fromMpa: number
   toMpa: number
   front: readonly [slope: number, interceptMpa: number]
   rear: readonly [slope: number, interceptMpa: number]
 }
 
-function segmentsOf({ ratio, kneeMpa, kneeSlope, springMpa }: GaugeModel): Segment[] {
+function segmentsOf({ ratio, kneeMpa, kneeSlope, springMpa }: GaugeModel): GaugeSegment[] {
   const [front, rear] = [Math.max(0, -springMpa), Math.max(0, springMpa)]
   const [starts, bends] = [front > 0 ? front : rear / ratio, (kneeMpa + rear) / ratio]
   const frontLine = [1, -front] as const
   const rearLine = [ratio, -rear] as const
   const beyond = [ratio * kneeSlope, kneeMpa - kneeSlope * (kneeMpa + rear)] as const
-  const parts: Segment[] = []
+  const parts: GaugeSegment[] = []
   if (starts > 0) parts.push({ fromMpa: 0, toMpa: starts, front: front > 0 ? [0, 0] : frontLine, rear: rear > 0 ? [0, 0] : rearLine })
   parts.push({ fromMpa: starts, toMpa: Math.max(starts, bends), front: frontLine, rear: rearLine })
   if (Number.isFinite(bends)) parts.push({ fromMpa: Math.max(starts, bends), toMpa: Infinity, front: frontLine, rear: beyond })
@@ -57,7 +57,7 @@ function segmentsOf({ ratio, kneeMpa, kneeSlope, springMpa }: GaugeModel): Segme
 const off = (readMpa: number, shownMpa: number): number => (readMpa <= STOP_MPA && shownMpa < readMpa ? 0 : readMpa - shownMpa)
 
 /** Distances of a pair from the model at the likeliest of all primary pressures that it may have been read at; their squares' sum. */
-function nearest([x, y]: PressurePair, model: GaugeModel, segments: readonly Segment[], into: Float64Array, at: number): number {
+function nearest([x, y]: PressurePair, model: GaugeModel, segments: readonly GaugeSegment[], into: Float64Array, at: number): number {
   const onStop = x <= STOP_MPA || y <= STOP_MPA
   let best = Infinity
   for (const { fromMpa, toMpa, front, rear } of segments) {
@@ -83,7 +83,7 @@ function nearest([x, y]: PressurePair, model: GaugeModel, segments: readonly Seg
 }
 
 /** The lightest pair may have been read at rest. That is likelier than any one other pressure: by so much, in MPa² of misfit. */
-export type RestBonusMpa2 = number
+type RestBonusMpa2 = number
 
 /**
  * Distances of all pairs from a model, errors in both gauges (total least squares: W. E. Deming, Statistical Adjustment of

@@ -5,16 +5,16 @@ import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './system.t
 const FARTHEST_N = 1e9
 
 /** What a force at the road asks of the foot, and how the axles share it, N. */
-export interface Stop {
+interface ChainAtForce {
   pedalForceN: number
   frontN: number
   rearN: number
 }
 
 /** The inverse of the chain, with the forces at the road where its shares turn. */
-export interface ChainInverse {
+interface ChainInverse {
   /** @param roadForceN of both axles together; undefined from it when no pedal force reaches it */
-  (roadForceN: number): Stop | undefined
+  (roadForceN: number): ChainAtForce | undefined
   /** Forces at the road between which front and rear force are straight lines of their sum, N, rising. */
   readonly turnsN: readonly number[]
 }
@@ -51,7 +51,7 @@ export function invertChain(system: BrakeSystem): ChainInverse {
   })
   const perPedalNewton = system.pedalRatio * system.pedalEfficiency
 
-  const stop = (roadForceN: number): Stop | undefined => {
+  const stop = (roadForceN: number): ChainAtForce | undefined => {
     if (roadForceN <= 0) return { pedalForceN: 0, frontN: 0, rearN: 0 }
     // the piece whose end reaches the force: the one before the first that begins at or above it
     const above = pieces.findIndex((piece) => piece.forceN >= roadForceN)

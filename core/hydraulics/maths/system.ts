@@ -47,7 +47,7 @@ export const DEFAULT_PEDAL_EFFICIENCY = 0.85
 /** C* by the kind of shoes (R. Limpert, Brake Design and Safety, ch. 2). */
 export const BRAKE_FACTORS = { leadingTrailing: 2, twoLeading: 3, duoServo: 4.5 } as const
 
-export type ShoeArrangement = keyof typeof BRAKE_FACTORS
+type ShoeArrangement = keyof typeof BRAKE_FACTORS
 /**
  * Relative change of C* for a relative change of lining friction: shoes that pull themselves on multiply it
  * (R. Limpert, Brake Design and Safety, ch. 2).

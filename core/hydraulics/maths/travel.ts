@@ -27,7 +27,7 @@ export function axleFluidMm3(taker: FluidTaker, pressureMpa: number): number {
 }
 
 /** Bore of the cylinder, or of the chamber's cylinder, that feeds each axle, mm. */
-export const circuitBoreMm = (master: MasterCylinder): { front: number; rear: number } =>
+const circuitBoreMm = (master: MasterCylinder): { front: number; rear: number } =>
   master.kind === 'tandem' ? { front: master.boreMm, rear: master.boreMm } : { front: master.frontBoreMm, rear: master.rearBoreMm }
 
 /** How far the piston of each circuit moves to feed what its axle takes, mm: fluid over bore area. */

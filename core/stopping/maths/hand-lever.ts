@@ -8,7 +8,7 @@ export interface HandLever {
   ratio: number
   boreMm: number
 }
-export interface HandPulled {
+interface HandPulled {
   /** In the rear line; it acts beyond the valve. */
   pressureMpa: number
   /** Of both rear wheels at the road, if the tyres held, N. */

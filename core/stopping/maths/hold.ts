@@ -12,7 +12,7 @@ export interface Hold {
   /** What the foot gives. */
   pressureAtFootMpa: number
 }
-export interface Held {
+export interface HoldResult {
   /** Of one caliper on each pad. */
   clampN: number
   pressureMpa: number
@@ -25,7 +25,7 @@ export interface Held {
  * Clamp and pressure that hold an axle: N = T / (2 wheels · 2 faces · calipers · μ · r_e), p = N / A + seal (R. Limpert,
  * Brake Design and Safety, ch. 2).
  */
-export function holdOnLine(hold: Hold): Held {
+export function holdOnLine(hold: Hold): HoldResult {
   const { axleTorqueNm, calipersPerWheel, frictionCold, effectiveRadiusMm, pistonAreaMm2, sealMpa, pressureAtFootMpa } = hold
   const clampN = axleTorqueNm / (2 * 2 * calipersPerWheel * frictionCold * (effectiveRadiusMm / 1000))
   const pressureMpa = clampN / pistonAreaMm2 + sealMpa

@@ -8,7 +8,7 @@ import { STANDARD_GRAVITY } from '../../quantity/units.ts'
 export const BUILD_UP_S = 0.3
 
 /** What limits one stop. */
-export interface StopLimits {
+interface StopLimits {
   /** What the driver's foot gives, if the tyres held, g. */
   driverG: number
   /** What the tyres give: with anti-lock their friction, without where the first axle reaches it, g. */
@@ -21,7 +21,7 @@ export interface StopLimits {
   distanceM: number
 }
 
-export interface Stop {
+export interface LimitedStop {
   driverLimitN: number
   tyreFriction: number
   abs: boolean
@@ -36,7 +36,7 @@ export interface Stop {
 export function stopLimits(
   system: BrakeSystem,
   mass: Mass,
-  { driverLimitN, tyreFriction, abs, fromKmh, buildUpS = BUILD_UP_S }: Stop,
+  { driverLimitN, tyreFriction, abs, fromKmh, buildUpS = BUILD_UP_S }: LimitedStop,
 ): StopLimits {
   const { front, rear } = chain(system, driverLimitN)
   const driverG = (front.forceN + rear.forceN) / (mass.massKg * STANDARD_GRAVITY)
