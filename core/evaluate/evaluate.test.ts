@@ -6,6 +6,7 @@ import { AXLES, type Part, type Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { evaluate } from './evaluate.ts'
+import { AXLE_FIGURE_IDS, CAR_FIGURE_IDS } from '../figures/figure-ids.ts'
 import { AXLE_FIGURES, CAR_FIGURES } from './figures.ts'
 import { keyFigures } from './key-figures.ts'
 import { filledOf, fill } from '../figures/working.ts'
@@ -257,6 +258,8 @@ test('the bore for the same feel says what friction and radii then make of the d
 
 describe('every figure can be opened', () => {
   test('every entry of the table is in the report, and nothing else; what was handed out is frozen', () => {
+    expect(AXLE_FIGURES.map(({ id }) => id)).toEqual(AXLE_FIGURE_IDS)
+    expect(CAR_FIGURES.map(({ id }) => id)).toEqual(CAR_FIGURE_IDS)
     const ids = [...AXLE_FIGURES.flatMap(({ id }) => [`front.${id}`, `rear.${id}`]), ...CAR_FIGURES.map(({ id }) => id)]
     const { figures } = evaluate(DEMO_PROJECT, 'balanced')
     expect(Object.keys(figures).sort()).toEqual(ids.sort())

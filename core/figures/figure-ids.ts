@@ -1,7 +1,7 @@
 import type { Axle } from '../quantity/axle.ts'
 
 /** Figures that each axle has. The registry in `evaluate/figures.ts` holds one entry for each of them, and the compiler says so. */
-const AXLE_FIGURE_IDS = [
+export const AXLE_FIGURE_IDS = [
   'pistonArea',
   'effectiveRadius',
   'gap',
@@ -20,7 +20,7 @@ const AXLE_FIGURE_IDS = [
   'rotatingChange',
 ] as const
 /** Figures of the whole car. */
-const CAR_FIGURE_IDS = [
+export const CAR_FIGURE_IDS = [
   'pedal.force',
   'pedal.forceNoAssist',
   'bias.pressure',

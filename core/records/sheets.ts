@@ -29,18 +29,8 @@ export interface Sheet {
   points?: { field: 'outlines' | 'furtherOutlines' | 'objects' | 'profile'; touch: string; instrument: InstrumentId }
 }
 
-const SHEET_IDS = [
-  'caliperQuick',
-  'caliperOutline',
-  'nearWheel',
-  'carObjects',
-  'wheelMarkings',
-  'wheelProfile',
-  'rotor',
-  'difference',
-  'trialFit',
-] as const
-export type SheetId = (typeof SHEET_IDS)[number]
+export type SheetId =
+  'caliperQuick' | 'caliperOutline' | 'nearWheel' | 'carObjects' | 'wheelMarkings' | 'wheelProfile' | 'rotor' | 'difference' | 'trialFit'
 
 const SUPPORT = 'Car on stands, wheels chocked, never on the jack alone. Brake dust harms your lungs: wipe it wet.'
 const READY = 'Hub face clean, rotor held by three nuts, caliper bolted up with new pads, bleed screw and hose in place.'
