@@ -7,6 +7,7 @@ import { newId } from './new-id.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
+import { latestCall } from './latest-call.ts'
 
 /** The cases, curves, bores and levers of the setup that is looked at, computed in the worker; the latest wins. */
 export const useBalance = createSharedComposable(() => {
@@ -21,7 +22,7 @@ export const useBalance = createSharedComposable(() => {
   const downforce = ref(false)
   const withoutBooster = ref(false)
   const mostForceN = ref<number>()
-  let turn = 0
+  const begin = latestCall()
 
   const asked = computed(
     () => [store.project, setup.value?.id, engine.value, downforce.value, withoutBooster.value, mostForceN.value] as const,
@@ -30,7 +31,7 @@ export const useBalance = createSharedComposable(() => {
     asked,
     async ([project, setupId]) => {
       if (!project || !setupId) return
-      const mine = ++turn
+      const isLatest = begin()
       const options = { engine: engine.value, downforce: downforce.value }
       const decelG = project.preferences.referenceDecelG
       const boring = {
@@ -45,7 +46,7 @@ export const useBalance = createSharedComposable(() => {
         withErrorReport('the bores', () => worker().bores(project, setupId, boring)),
         withErrorReport('the changes that would help', () => worker().levers(project, setupId)),
       ])
-      if (mine !== turn) return
+      if (!isLatest()) return
       balance.value = found
       stockBalance.value = stock
       bores.value = table

@@ -12,6 +12,7 @@ import type { WorkerFigures } from '../workers/figures.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
+import { latestCall } from './latest-call.ts'
 
 /** The driving that is asked about: the one the address names, else the one chosen, else what the car is used for. */
 export function useCycle() {
@@ -45,32 +46,32 @@ function useOverDuty<T>(
   /** Share that is done of what is being computed, 0 to 1. */
   const share = shallowRef(0)
   const stopped = shallowRef(false)
-  let turn = 0
-  async function begin(): Promise<void> {
+  const begin = latestCall()
+  async function run(): Promise<void> {
     const [project, setupId, dutyId] = [store.project, setup.value?.id, duty.value?.id]
     if (!project || !setupId || !dutyId) return
-    const mine = ++turn
+    const isLatest = begin()
     const onward = (done: number) => {
-      if (mine === turn) share.value = done
-      return mine === turn
+      if (isLatest()) share.value = done
+      return isLatest()
     }
     working.value = true
     stopped.value = false
     share.value = 0
     const answer = await withErrorReport(what, () => compute(worker(), project, setupId, dutyId, onward))
-    if (mine !== turn) return
+    if (!isLatest()) return
     found.value = answer
     working.value = false
   }
   /** Ends what is being computed; it can be begun again. */
   function stop(): void {
-    turn += 1
+    begin()
     working.value = false
     stopped.value = true
     found.value = undefined
   }
-  watch(() => [store.project, setup.value?.id, duty.value?.id], begin, { immediate: true })
-  return { found, working, share, stopped, begin, stop, duty, chooseDuty, duties }
+  watch(() => [store.project, setup.value?.id, duty.value?.id], run, { immediate: true })
+  return { found, working, share, stopped, begin: run, stop, duty, chooseDuty, duties }
 }
 
 /** The session. */
@@ -92,7 +93,7 @@ export const useHeatBriefs = createSharedComposable(() => {
   const { setup, report } = useWorkbench()
   const { worker, withErrorReport } = useReports()
   const briefs = shallowRef<{ setupId: string; here: HeatBrief; stock: HeatBrief }>()
-  let turn = 0
+  const begin = latestCall()
   let waits: ReturnType<typeof setTimeout> | undefined
   watch(
     // the figures come first, and a hand that moves something is not waited for
@@ -101,10 +102,10 @@ export const useHeatBriefs = createSharedComposable(() => {
       clearTimeout(waits)
       if (briefs.value?.setupId !== setupId) briefs.value = undefined
       if (!project || !setupId) return
-      const mine = ++turn
+      const isLatest = begin()
       waits = setTimeout(async () => {
         const found = await withErrorReport('the heat in the key figures', () => worker().heatBriefs(project, setupId))
-        if (mine === turn && found) briefs.value = { setupId, ...found }
+        if (isLatest() && found) briefs.value = { setupId, ...found }
       }, AFTER_MS)
     },
     { immediate: true },

@@ -10,6 +10,7 @@ import { useUncertainty } from './uncertainty.ts'
 import { useQuestion } from './question.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
+import { latestCall } from './latest-call.ts'
 
 /** The shortest way to the answer of a question: what it asks for, and the answer as far as it goes. */
 export const usePath = createSharedComposable(() => {
@@ -19,14 +20,14 @@ export const usePath = createSharedComposable(() => {
   const { doubt, last } = useUncertainty()
   const { question, onPath } = useQuestion()
   const heat = shallowRef<HeatReport>()
-  let turn = 0
+  const begin = latestCall()
   watch(
     () => [store.project, setup.value?.id, onPath.value && question.value === 'lasts'] as const,
     async ([project, setupId, wanted]) => {
-      const mine = ++turn
+      const isLatest = begin()
       if (!project || !setupId || !wanted) return
       const found = await withErrorReport('the heat', () => worker().heat(project, setupId, cycleFor(project).id))
-      if (mine === turn && found) heat.value = found
+      if (isLatest() && found) heat.value = found
     },
     { immediate: true },
   )

@@ -12,6 +12,7 @@ import type { DrawnScene } from '#core/vision/simulated-camera.ts'
 import type { PictureRequest, AskedScale, OpenPicture, Outlined, ReadMarks } from '../workers/picture.worker.ts'
 import { usePicture } from './picture.ts'
 import { useTracing } from './tracing.ts'
+import { latestCall } from './latest-call.ts'
 
 /** What is in the picture. */
 export const LIES = {
@@ -215,13 +216,12 @@ export function usePictureSession(profile: () => boolean) {
   )
   const outlined = shallowRef<Outlined<WheelTag>>()
   const outline = computed((): TracedOutline<WheelTag> | undefined => (outlined.value?.ok ? outlined.value.outline : undefined))
-  let turn = 0
+  const beginOutline = latestCall()
   watch([asked, ready, found], async () => {
-    turn += 1
-    const mine = turn
+    const isLatest = beginOutline()
     if (!ready.value || asked.value.stretches.length === 0) return void (outlined.value = undefined)
     const next = (await picture.outline(asked.value)) as Outlined<WheelTag>
-    if (mine === turn) outlined.value = next
+    if (isLatest()) outlined.value = next
   })
 
   const NAMES = ['inboard, below', 'outboard, below', 'outboard, above', 'inboard, above'] as const

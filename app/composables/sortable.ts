@@ -1,6 +1,7 @@
 import type { Options, SortableEvent } from 'sortablejs'
 import { onScopeDispose, watch, type Ref } from 'vue'
 import { whenIdle } from './idle.ts'
+import { latestCall } from './latest-call.ts'
 
 /** By touch a row is taken after a moment, so that a finger can still scroll; the look of what is dragged is in the theme. */
 const HABITS: Options = {
@@ -24,17 +25,17 @@ const HABITS: Options = {
  */
 export function useSortable(host: Ref<HTMLElement | null | undefined>, options: Options): void {
   let stop: (() => void) | undefined
-  let turn = 0
+  const begin = latestCall()
   watch(
     host,
     async (element) => {
       stop?.()
       stop = undefined
       if (!element) return
-      const mine = ++turn
+      const isLatest = begin()
       await handNear(element)
       const { default: Sortable } = await import('sortablejs')
-      if (mine !== turn || !element.isConnected) return
+      if (!isLatest() || !element.isConnected) return
       const made = Sortable.create(element, { ...HABITS, ...options })
       stop = () => made.destroy()
     },

@@ -2,6 +2,7 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Followed } from '#core/vision/follow.ts'
 import type { Px } from '#core/vision/grey.ts'
 import type { Stretch } from '#core/vision/outline.ts'
+import { latestCall } from './latest-call.ts'
 
 /** A place that was pointed at, and the way to it from the one before. */
 interface Anchor<Tag extends string> {
@@ -52,13 +53,12 @@ export function useTracing<Tag extends string>(options: TracingOptions<Tag>) {
     at.value += 1
   }
   /** What was done while the worker looked is not undone by what it found: only the newest answer is taken. */
-  let turn = 0
+  const begin = latestCall()
   async function change(make: (from: Anchors<Tag>) => Promise<Anchors<Tag>>): Promise<void> {
-    turn += 1
-    const mine = turn
+    const isLatest = begin()
     message.value = ''
     const next = await make(anchors.value)
-    if (mine === turn) put(next)
+    if (isLatest()) put(next)
     held.value = undefined
   }
 
@@ -153,18 +153,18 @@ export function useTracing<Tag extends string>(options: TracingOptions<Tag>) {
     if (anchors.value[index]) put(anchors.value.map((one, i) => (i === index ? { ...one, tag } : one)))
   }
   function clear(): void {
-    turn += 1
+    begin()
     if (anchors.value.length > 0) put([])
     current.value = undefined
   }
   function go(to: number): void {
-    turn += 1
+    begin()
     at.value = Math.min(Math.max(to, 0), history.value.length - 1)
     current.value = anchors.value.length === 0 ? undefined : Math.min(current.value ?? anchors.value.length - 1, anchors.value.length - 1)
     message.value = ''
   }
   function forget(): void {
-    turn += 1
+    begin()
     history.value = [[]]
     at.value = 0
     current.value = undefined

@@ -5,6 +5,7 @@ import type { UncertaintyReport } from '#core/uncertainty/uncertainty-report.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
+import { latestCall } from './latest-call.ts'
 
 /** What the doubts of all that went in make of the figures of the setup that is looked at: after all else, in the worker. */
 export const useUncertainty = createSharedComposable(() => {
@@ -18,17 +19,17 @@ export const useUncertainty = createSharedComposable(() => {
   )
   /** The last of this setup: an order of lists that does not jump while the next is computed. */
   const last = computed(() => (found.value?.doubt.setupId === setup.value?.id ? found.value?.doubt : undefined))
-  let turn = 0
+  const begin = latestCall()
   let waits: ReturnType<typeof setTimeout> | undefined
   watch(
     () => [store.project, setup.value?.id, report.value] as const,
     ([project, setupId, now]) => {
       clearTimeout(waits)
       if (!project || !setupId || now?.setupId !== setupId) return
-      const mine = ++turn
+      const isLatest = begin()
       waits = setTimeout(async () => {
         const answer = await withErrorReport('the uncertainty of the results', () => worker().doubts(project, setupId))
-        if (mine === turn && answer) found.value = { project, doubt: answer }
+        if (isLatest() && answer) found.value = { project, doubt: answer }
       }, AFTER_MS)
     },
     { immediate: true },

@@ -10,6 +10,7 @@ import { LazyTable } from '~/composables/lazy-table'
 import { useProjectStore } from '~/stores/project'
 import { useReports } from '~/composables/reports'
 import { useWorkbench } from '~/composables/workbench'
+import { latestCall } from '~/composables/latest-call'
 
 /** Every wheel over the brakes of this setup, or one wheel over every brake: the surest first. */
 const props = defineProps<{ what: 'wheels' | 'brakes' }>()
@@ -24,22 +25,22 @@ const wheelId = computed(() => wheels.value.find((one) => one.id === route.query
 const rows = shallowRef<PairingRow[]>()
 const rim = ref('')
 const trouble = ref('')
-let turn = 0
+const begin = latestCall()
 
 watch(
   () => [store.project, setup.value?.id, axle.value, wheelId.value] as const,
   async ([project, setupId, at, wheel]) => {
     if (!project || !setupId) return
-    const mine = ++turn
+    const isLatest = begin()
     try {
       if (props.what === 'wheels') {
         const found = await worker().wheels(project, setupId, at)
-        if (mine !== turn) return
+        if (!isLatest()) return
         rows.value = found.rows
         rim.value = found.rim.sentence
       } else {
         const found = wheel ? await worker().brakes(project, setupId, at, wheel) : []
-        if (mine === turn) rows.value = found
+        if (isLatest()) rows.value = found
       }
       trouble.value = ''
     } catch (error) {

@@ -10,6 +10,7 @@ import { useReports } from '~/composables/reports'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 import { download } from '~/composables/project-files'
+import { latestCall } from '~/composables/latest-call'
 
 /** All options on one sheet: setups side by side, the car as it stands as the reference. */
 const store = useProjectStore()
@@ -19,20 +20,20 @@ const { worker, withErrorReport } = useReports()
 const { duty } = useCycle()
 const heats = shallowRef<Record<string, HeatBrief>>({})
 const orders = shallowRef<Record<string, number | undefined>>({})
-let turn = 0
+const begin = latestCall()
 watch(
   () => [store.project, duty.value?.id] as const,
   async ([project]) => {
     if (!project) return
-    const mine = ++turn
+    const isLatest = begin()
     const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
-    if (mine !== turn) return
+    if (!isLatest()) return
     if (found) heats.value = found
     // how probable each lock-up order is comes last: it is the longest
     const likely: Record<string, number | undefined> = {}
     for (const { id } of project.setups) {
       likely[id] = (await withErrorReport('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
-      if (mine !== turn) return
+      if (!isLatest()) return
       orders.value = { ...likely }
     }
   },
