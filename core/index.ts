@@ -66,6 +66,8 @@ export const boreReport = (project: Project, setupId: string, options: BoreOptio
  * adjustmentReport(DEMO_PROJECT, 'balanced').advice.every((one) => one.offers.length <= 3) // => true
  */
 export const adjustmentReport = (project: Project, setupId: string): AdjustmentReport => judgedAdjustments(project, setupId)
+/** The former name of `adjustmentReport`. */
+export const leverReport = adjustmentReport
 
 /**
  * What pairs of line pressures say of gauges, balance bar and proportioning valve. `stated` names the causes that the

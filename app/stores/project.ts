@@ -1,33 +1,22 @@
-import { applyPatches, enablePatches, freeze, produceWithPatches, type Draft, type Patch } from 'immer'
+import { freeze, produceWithPatches, type Draft, type Patch } from 'immer'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, toRaw } from 'vue'
+import { ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/records/check.ts'
 import { knownGood, projectProblems } from '#core/records/check.ts'
 import { choose, indexPath, merge, type MergeConflict } from '#core/commands/merge.ts'
-import { entryAt, placeInWords } from '#core/records/place.ts'
-import type { EntryPlace } from '#core/records/question.ts'
+import { placeInWords } from '#core/records/place.ts'
 import type { Project } from '#core/records/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
 import { StoredValue } from '../storage/box.ts'
 import { browserKeeper } from '../storage/keeper.ts'
 import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
 import { dropRescue, keepRescue, takeRescue } from '../storage/rescue.ts'
+import { projectHistory } from './history.ts'
 import { isMarked, markUnsaved, unmark } from '../storage/unsaved-mark.ts'
-
-enablePatches()
-
-interface Step {
-  label: string
-  /** Edits of one gesture share a key and become one step. */
-  gesture: string | undefined
-  forward: Patch[]
-  back: Patch[]
-}
 
 type SaveState = 'saved' | 'unsaved' | 'saving' | 'full' | 'failed' | 'conflict'
 type OpenState = 'closed' | 'opening' | 'open' | 'absent' | 'broken'
 
-const MOST_STEPS = 500
 /** From the first change that is not saved: who goes on typing is saved all the same. */
 const SAVE_AFTER_MS = 100
 /** After a save that failed: who types no more has it saved all the same, once the storage takes it. */
@@ -51,12 +40,9 @@ export const useProjectStore = defineStore('project', () => {
   const refreshedAt = ref(0)
   /** Places that this tab and another one both changed: whichever is chosen, the rest is put together already. */
   const conflicts = shallowRef<(MergeConflict & { place: string })[]>([])
-  /** The last step that was undone or done again, for the page to name. */
-  const stepped = shallowRef<{ back: boolean; label: string; place: string; at: EntryPlace | undefined }>()
   /** The last change that was refused and that nobody has shown yet. */
   const refused = shallowRef<{ label: string; problem: Problem; more: number }>()
-  const past = shallowRef<Step[]>([])
-  const future = shallowRef<Step[]>([])
+  const history = projectHistory()
   let revision: number | undefined
   /** What the store held at that revision: what both tabs started from. */
   let base: Project | undefined
@@ -66,11 +52,7 @@ export const useProjectStore = defineStore('project', () => {
   let saving: Promise<void> | undefined
   /** When the save that is under way began. */
   let underWay: string | undefined
-  let gesture: string | undefined
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL)
-
-  const undoLabel = computed(() => past.value[past.value.length - 1]?.label)
-  const redoLabel = computed(() => future.value[future.value.length - 1]?.label)
 
   function reset(next: Project | undefined): void {
     // frozen parts are checked once, and not again with every edit
@@ -79,9 +61,7 @@ export const useProjectStore = defineStore('project', () => {
     base = project.value
     theirs = undefined
     conflicts.value = []
-    past.value = []
-    future.value = []
-    gesture = undefined
+    history.clear()
     saveState.value = 'saved'
     saveMessage.value = ''
   }
@@ -196,52 +176,19 @@ export const useProjectStore = defineStore('project', () => {
       if (!options.shows) refused.value = { label, problem: found[0]!, more: found.length - 1 }
       return found
     }
-    const last = past.value[past.value.length - 1]
-    if (options.gesture !== undefined && options.gesture === gesture && last?.gesture === gesture) {
-      past.value = [...past.value.slice(0, -1), { ...last, forward: [...last.forward, ...forward], back: [...back, ...last.back] }]
-    } else {
-      past.value = [...past.value, { label, gesture: options.gesture, forward, back }].slice(-MOST_STEPS)
-    }
-    gesture = options.gesture
-    future.value = []
+    history.record({ label, gesture: options.gesture, forward, back })
     project.value = next
     changed()
     return []
   }
 
-  const endGesture = () => {
-    gesture = undefined
-  }
-
-  function undo(): void {
-    const step = past.value[past.value.length - 1]
-    if (!step || !project.value) return
-    gesture = undefined
-    past.value = past.value.slice(0, -1)
-    future.value = [...future.value, step]
-    project.value = applyPatches(project.value, step.back)
-    name(step, true)
+  function step(next: Project | undefined): void {
+    if (!next) return
+    project.value = next
     changed()
   }
-
-  function redo(): void {
-    const step = future.value[future.value.length - 1]
-    if (!step || !project.value) return
-    gesture = undefined
-    future.value = future.value.slice(0, -1)
-    past.value = [...past.value, step]
-    project.value = applyPatches(project.value, step.forward)
-    name(step, false)
-    changed()
-  }
-
-  /** Where a step took hold, in words: of the first of its places that is still there. */
-  function name(step: Step, back: boolean): void {
-    const [patch] = back ? step.back : step.forward
-    const place = patch ? placeInWords(project.value, indexPath(undefined, patch.path)) : ''
-    const at = patch && project.value ? entryAt(project.value, patch.path) : undefined
-    stepped.value = { back, label: step.label, place, at }
-  }
+  const undo = (): void => step(project.value && history.undo(project.value))
+  const redo = (): void => step(project.value && history.redo(project.value))
 
   function changed(): void {
     if (saveState.value === 'conflict') return
@@ -359,12 +306,7 @@ export const useProjectStore = defineStore('project', () => {
     if (keys.length > 0) {
       const patches = (of: Project): Patch[] => keys.map((key) => ({ op: 'replace', path: [key], value: of[key] }))
       project.value = freeze(next, true)
-      past.value = [
-        ...past.value,
-        { label: 'change of another tab', gesture: undefined, forward: patches(next), back: patches(before) },
-      ].slice(-MOST_STEPS)
-      future.value = []
-      gesture = undefined
+      history.record({ label: 'change of another tab', gesture: undefined, forward: patches(next), back: patches(before) })
       refreshedAt.value += 1
     }
     saveState.value = 'saved'
@@ -405,22 +347,22 @@ export const useProjectStore = defineStore('project', () => {
     held,
     lostAfter,
     refreshedAt,
-    past,
-    future,
-    undoLabel,
-    redoLabel,
+    past: history.past,
+    future: history.future,
+    undoLabel: history.undoLabel,
+    redoLabel: history.redoLabel,
     open,
     adopt,
     close,
     edit,
-    endGesture,
+    endGesture: history.endGesture,
     undo,
     redo,
     flush,
     rescue,
     stay,
     conflicts,
-    stepped,
+    stepped: history.stepped,
     refused,
     chooseBoth,
     keepAsCopy,
