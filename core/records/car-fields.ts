@@ -1,6 +1,6 @@
 import { amount, choice, choices, count, length, text, type FieldTable } from './field.ts'
 import { USE_NAMES, USES } from './uses.ts'
-import { FLUID_BASES, MOUNT_TYPES, MOUNTINGS, NUT_SEATS, PIPE_SEATS, PUSHRODS } from './part-kinds.ts'
+import { FLUID_BASES, MOUNT_TYPES, MOUNTINGS, NUT_SEATS, PIPE_SEATS, PUSHRODS } from './field-choices.ts'
 
 const hydraulics = { group: 'Hydraulics' } as const
 const grip = { group: 'Grip and load' } as const

@@ -1,6 +1,7 @@
 import { carAxleFields, carFields } from './car-fields.ts'
 import { greatestU, hardLimits, OTHER_LIMITS, type FieldTable } from './field.ts'
-import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
+import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
+import { valveFields } from './hydraulic-fields.ts'
 import { VERSION } from './project.ts'
 
 /** From the version that is the key to the next one. Values come from outside: trust no shape. */

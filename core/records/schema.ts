@@ -20,7 +20,8 @@ import {
 import { OTHER_LIMITS } from './field.ts'
 import { goodMembers } from './good-members.ts'
 import { buildSchema, LOG_LISTS, lockSightingSchema, stopTestSchema, wearReadingSchema } from './logbook-schema.ts'
-import { fieldsOf, PART_KIND_NAMES, valveFields, type PartKind } from './part-kinds.ts'
+import { fieldsOf, PART_KIND_NAMES, type PartKind } from './part-kinds.ts'
+import { valveFields } from './hydraulic-fields.ts'
 import {
   AXLE_SLOTS,
   AXLES,
