@@ -42,7 +42,7 @@ describe('setups side by side', () => {
     fc.assert(
       fc.property(fc.double({ min: -50, max: 50, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (x, y) => {
         const cell = (value: number | undefined, bound = false) => ({ value, u: undefined, bound })
-        const spec = { better: 'low', tolerance: 1 } as const
+        const spec = { better: 'low', tolerance: 1, enough: undefined } as const
         expect(heldAgainst(spec, cell(undefined), cell(y))).toBeUndefined()
         expect(heldAgainst(spec, cell(x, true), cell(y))).toBeUndefined()
         const [there, back] = [heldAgainst(spec, cell(x), cell(y)), heldAgainst(spec, cell(y), cell(x))]
@@ -86,11 +86,34 @@ describe('setups side by side', () => {
   })
 })
 
+test('beyond enough nothing is better, and what is short of it still is worse', () => {
+  const value = fc.double({ min: 0, max: 30, noNaN: true })
+  fc.assert(
+    fc.property(value, value, value, (x, y, enough) => {
+      const cell = (at: number) => ({ value: at, u: undefined, bound: false })
+      const spec = { better: 'high', tolerance: 0.3, enough } as const
+      const held = heldAgainst(spec, cell(x), cell(y))
+      if (x >= enough && y >= enough) expect(held).toBe('same')
+      // enough never turns the order round
+      const bare = heldAgainst({ ...spec, enough: undefined }, cell(x), cell(y))
+      expect([bare, 'same']).toContain(held)
+    }),
+  )
+})
+test('a clearance, a lock-up order and a travel that are enough are neither better nor worse', () => {
+  const row = (id: string) => sheetOf(DEMO_PROJECT).rows.find((one) => one.id === id)!
+  const at = (id: string, name: string) => row(id).cells[sheetOf(DEMO_PROJECT).columns.findIndex((one) => one.name === name)]!
+  expect(at('gap', 'Estate fronts')).toMatchObject({ against: 'worse', isEnough: false })
+  expect(at('gap', 'Four-piston, rear to match')).toMatchObject({ against: 'same', isEnough: true })
+  // the tyres reach 0.81 g: 1.15 g and 1.27 g are the same to the driver
+  for (const name of ['Estate fronts', 'Twin-piston kit']) expect(at('critical', name)).toMatchObject({ against: 'same', isEnough: true })
+})
+
 test('the line of a chart joins the marks that nothing beats in its two criteria', () => {
   const mark = fc.record({ x: fc.integer({ min: 0, max: 20 }), y: fc.integer({ min: 0, max: 20 }) })
   fc.assert(
     fc.property(fc.array(mark, { maxLength: 30 }), (marks) => {
-      const front = frontOf(marks, 'low', 'high')
+      const front = frontOf(marks, { better: 'low' }, { better: 'high' })
       for (const one of marks) {
         const better = marks.some((other) => other.x <= one.x && other.y >= one.y && (other.x < one.x || other.y > one.y))
         expect(front.includes(one)).toBe(!better)
@@ -103,9 +126,11 @@ test('the line of a chart joins the marks that nothing beats in its two criteria
 describe('weights', () => {
   test('one alone puts the setups in its own order', () => {
     for (const id of SETUP_CRITERIA) {
-      const { cells, better } = row(id)
+      const { cells, better, enough } = row(id)
       const order = orderBy(sheet, { [id]: 2 }).map((one) => sheet.columns.indexOf(one))
-      const values = order.map((at) => (better === 'low' ? 1 : -1) * cells[at]!.value!)
+      // what is enough counts alike
+      const counted = (value: number) => (better === 'low' ? value : -Math.min(value, enough ?? Infinity))
+      const values = order.map((at) => counted(cells[at]!.value!))
       expect(values).toEqual([...values].sort((a, b) => a - b))
     }
   })

@@ -9,10 +9,20 @@ import type { ReportFigure } from '../figures/figure.ts'
 import { orderVerdict } from '../evaluate/order-probability.ts'
 import { boundWord, counted, FINDING_SHORT, VERDICT_RANK, worstVerdict } from '../figures/words.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
-import { CRITERIA, SETUP_CRITERIA, setupCriteria, type CriterionId, type CriterionValue, type SetupCriterionId } from './criteria.ts'
+import {
+  CRITERIA,
+  enoughOf,
+  SETUP_CRITERIA,
+  setupCriteria,
+  upToEnough,
+  type CriterionId,
+  type CriterionValue,
+  type SetupCriterionId,
+} from './criteria.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
 import { BANDS } from '../hydraulics/pedal-bands.ts'
 import { distanceWords, stopReport } from '../heat/stop-report.ts'
+import { frictionOf } from '../balance/grip.ts'
 import { lockWords } from '../balance/lock-finding.ts'
 import type { Report } from '../evaluate/report.ts'
 
@@ -29,6 +39,8 @@ export interface CompareCell {
   against: 'better' | 'worse' | 'same' | undefined
   /** With its sign; empty on the reference itself. */
   difference: string
+  /** At least as good as is needed: more would be no better. */
+  isEnough: boolean
   figureId?: FigureId
 }
 export interface ComparisonRow {
@@ -37,6 +49,8 @@ export interface ComparisonRow {
   better: 'low' | 'high' | undefined
   /** Differences up to here are none, in the core's unit. */
   tolerance: number
+  /** From here on more is no better, in the core's unit; undefined: it always is. */
+  enough: number | undefined
   /** Everybody says the same. */
   alike: boolean
   /** One for each column. */
@@ -61,12 +75,13 @@ export interface Comparison {
   sentence: string
 }
 
-type Raw = Omit<CompareCell, 'against' | 'difference'>
+type Raw = Omit<CompareCell, 'against' | 'difference' | 'isEnough'>
 interface RowSpec {
   id: string
   label: string
   better?: 'low' | 'high'
   tolerance?: number
+  enough?: number | undefined
   dimension?: Dimension | 'money'
   of: (column: ComparedSetup) => Raw
 }
@@ -131,27 +146,34 @@ function dominatesColumn(rows: ReadonlyMap<string, ComparisonRow>, a: number, b:
 
 /** One cell against another: the doubt of both together, or the tie where that is larger. */
 export function heldAgainst(
-  { better, tolerance }: Pick<ComparisonRow, 'better' | 'tolerance'>,
+  { better, tolerance, enough }: Pick<ComparisonRow, 'better' | 'tolerance' | 'enough'>,
   a: Pick<CompareCell, 'value' | 'u' | 'bound'>,
   b: Pick<CompareCell, 'value' | 'u' | 'bound'>,
 ): CompareCell['against'] {
   if (!better || a.value === undefined || b.value === undefined || a.bound || b.bound) return undefined
-  const ahead = better === 'low' ? b.value - a.value : a.value - b.value
+  const [x, y] = [upToEnough(a.value, better, enough), upToEnough(b.value, better, enough)]
+  const ahead = better === 'low' ? y - x : x - y
   const room = Math.max(tolerance, Math.hypot(a.u ?? 0, b.u ?? 0))
   return ahead > room ? 'better' : ahead < -room ? 'worse' : 'same'
 }
 
 function rowOf(spec: RowSpec, columns: readonly ComparedSetup[], project: Project): ComparisonRow {
-  const { id, label, better, tolerance = 0, dimension } = spec
+  const { id, label, better, tolerance = 0, enough, dimension } = spec
   const raws = columns.map((column) => spec.of(column))
   const [reference] = raws
-  const row = { id, label, better, tolerance }
+  const row = { id, label, better, tolerance, enough }
   const cells = raws.map((raw, at): CompareCell => ({
     against: at === 0 || !reference ? undefined : heldAgainst(row, raw, reference),
     difference: at === 0 || !reference ? '' : differenceWords(project, raw, reference, dimension),
+    isEnough: isEnough(row, raw),
     ...raw,
   }))
   return { alike: raws.every((one) => one.text === reference?.text), cells, ...row }
+}
+
+function isEnough({ better, enough }: Pick<ComparisonRow, 'better' | 'enough'>, { value, bound }: Raw): boolean {
+  if (better === undefined || enough === undefined || value === undefined || bound) return false
+  return better === 'high' ? value >= enough : value <= enough
 }
 
 function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension | 'money' | undefined): string {
@@ -165,10 +187,13 @@ function differenceWords(project: Project, a: Raw, b: Raw, dimension: Dimension 
   return formatQuantity(off, dimension === 'temperature' ? 'temperatureRise' : dimension, units, { signed: true })
 }
 
+/** Deceleration by which the front locking first goes on beyond what the tyres give, g. */
+const LOCK_UP_IN_HAND_G = 0.05
 const LIMITED_BY = { driver: 'pedal force', stroke: 'pedal stroke', pads: 'cold pads', tyre: 'tyres' } as const
 
 function specs(project: Project): RowSpec[] {
   const { units, currency, budgetMinor } = project.preferences
+  const enough = enoughOf(project)
   const show = (value: number | undefined, dimension: Dimension | 'money', digits?: { decimals: number }) =>
     value === undefined
       ? 'not known'
@@ -196,7 +221,7 @@ function specs(project: Project): RowSpec[] {
       const text = own ?? (figureId && value !== undefined ? ofFigure(column.report.figures[figureId], show).text : show(value, dimension))
       return { ...one, text }
     }
-    return { id, label, better, tolerance, dimension, of }
+    return { id, label, better, tolerance, enough: enough[id], dimension, of }
   }
   const stop = ({ report }: ComparedSetup): Raw => {
     const { rows, footAtMost } = stopReport(project, report.setupId)
@@ -247,6 +272,7 @@ function specs(project: Project): RowSpec[] {
       label: 'Lock-up order, driver only',
       better: 'high',
       tolerance: 0.02,
+      enough: frictionOf(project, 'dry').value + LOCK_UP_IN_HAND_G,
       dimension: 'deceleration',
       of: ({ report }) => {
         const { lockOrder: order, rearSeenFirstAtG } = report
@@ -263,7 +289,15 @@ function specs(project: Project): RowSpec[] {
       const { low } = BANDS[pedalOf(project.car.uses)].forceN
       return off === 0 ? 'within' : `${show(off, 'force')} too ${report.figures['pedal.force'].value! < low ? 'light' : 'heavy'}`
     }),
-    { id: 'travel', label: 'Pedal travel', better: 'low', tolerance: 3, dimension: 'length', of: figure('pedal.travel') },
+    {
+      id: 'travel',
+      label: 'Pedal travel',
+      better: 'low',
+      tolerance: 3,
+      enough: BANDS[pedalOf(project.car.uses)].travelMm.high,
+      dimension: 'length',
+      of: figure('pedal.travel'),
+    },
     {
       id: 'noAssist',
       label: 'Pedal without the booster',
@@ -395,10 +429,24 @@ function choiceWords(
 }
 
 /** Of marks in two criteria those that nothing beats, from the best of the first on. */
-export function frontOf<M extends { x: number; y: number }>(marks: readonly M[], x: 'low' | 'high', y: 'low' | 'high'): M[] {
-  const [wayX, wayY] = [x === 'low' ? 1 : -1, y === 'low' ? 1 : -1] as const
-  const dominatesMark = (a: M, b: M) => wayX * a.x <= wayX * b.x && wayY * a.y <= wayY * b.y && (a.x !== b.x || a.y !== b.y)
-  return marks.filter((one) => !marks.some((other) => dominatesMark(other, one))).sort((a, b) => wayX * (a.x - b.x))
+export function frontOf<M extends { x: number; y: number }>(marks: readonly M[], x: FrontAxis, y: FrontAxis): M[] {
+  const [wayX, wayY] = [x.better === 'low' ? 1 : -1, y.better === 'low' ? 1 : -1] as const
+  const counted = marks.map((mark) => ({
+    mark,
+    x: wayX * upToEnough(mark.x, x.better, x.enough),
+    y: wayY * upToEnough(mark.y, y.better, y.enough),
+  }))
+  const isBeaten = (one: (typeof counted)[number]) =>
+    counted.some((other) => other.x <= one.x && other.y <= one.y && (other.x !== one.x || other.y !== one.y))
+  return counted
+    .filter((one) => !isBeaten(one))
+    .map(({ mark }) => mark)
+    .sort((a, b) => wayX * (a.x - b.x))
+}
+/** Which way is better on an axis of the chart, and from where on more is no better. */
+interface FrontAxis {
+  better: 'low' | 'high'
+  enough?: number | undefined
 }
 
 /**
@@ -411,7 +459,10 @@ export function orderBy({ columns, rows }: Comparison, weights: Readonly<Partial
     const weight = weights[id] ?? 0
     const row = rows.find((one) => one.id === id)
     if (weight === 0 || !row) continue
-    const values = row.cells.map((one) => (one.value === undefined ? undefined : (row.better === 'low' ? 1 : -1) * one.value))
+    const { better = 'low', enough } = row
+    const values = row.cells.map((one) =>
+      one.value === undefined ? undefined : (better === 'low' ? 1 : -1) * upToEnough(one.value, better, enough),
+    )
     const known = values.filter((one) => one !== undefined)
     const [best, worst] = [Math.min(...known), Math.max(...known)]
     values.forEach((one, at) => (sums[at]! += weight * (one === undefined ? 1 : worst > best ? (one - best) / (worst - best) : 0)))

@@ -2,6 +2,7 @@ import { AXLES, type Axle, type Project } from '../records/project.ts'
 import { resolveSetup } from '../records/resolve.ts'
 import { pedalOf } from '../records/uses.ts'
 import type { Dimension } from '../quantity/units.ts'
+import { requiredGapMm } from '../clearance/judge.ts'
 import { biasTarget } from '../balance/bias-target.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'
@@ -39,6 +40,33 @@ export type SearchCriterionId = (typeof SEARCH_CRITERIA)[number]
 /** What complete setups are ranked by: the margin says more of heat than one stop does. */
 export const SETUP_CRITERIA = ['cost', 'margin', 'gap', 'bias', 'mass', 'pedal'] as const satisfies readonly CriterionId[]
 export type SetupCriterionId = (typeof SETUP_CRITERIA)[number]
+
+/** Clearance beyond what is required that no measurement would take away: both parts measured with care, mm. */
+const GAP_IN_HAND_MM = 1
+/** Heat margin that warmer days and a worse driver do not use up, K. */
+const MARGIN_IN_HAND_K = 50
+
+/**
+ * From where on more of a criterion is no better, in the core's unit: a clearance of 10 mm where 3 mm is required is worth no more
+ * than one of 6 mm. A criterion without an entry has no such value: less cost is always better.
+ *
+ * @example
+ * enoughOf(DEMO_PROJECT).gap // => 4
+ */
+export const enoughOf = ({ preferences }: Pick<Project, 'preferences'>): Enough => ({
+  gap: requiredGapMm(preferences.gapPolicy, false) + GAP_IN_HAND_MM,
+  margin: MARGIN_IN_HAND_K,
+})
+export type Enough = Partial<Record<CriterionId, number>>
+
+/**
+ * A value as it counts against others: at most as good as enough.
+ *
+ * @example
+ * upToEnough(10.6, 'high', 4) // => 4
+ */
+export const upToEnough = (value: number, better: 'low' | 'high', enough: number | undefined): number =>
+  enough === undefined ? value : better === 'high' ? Math.min(value, enough) : Math.max(value, enough)
 
 /** How far a pedal force lies outside its usual range, N. */
 export const outsideBand = (forceN: number, { low, high }: Band): number => (forceN < low ? low - forceN : Math.max(0, forceN - high))

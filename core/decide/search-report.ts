@@ -3,7 +3,7 @@ import type { Axle } from '../records/project.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import type { Ruled } from './rejections.ts'
 import type { Weighed } from './figures-of.ts'
-import { CRITERIA } from './criteria.ts'
+import { CRITERIA, upToEnough, type Enough } from './criteria.ts'
 import type { SlotId, SearchQuery } from './search-space.ts'
 
 /** One combination that a search found. */
@@ -59,17 +59,22 @@ export interface SearchReport {
   near: NearMiss[]
 }
 export const criteriaOf = ({ by }: SearchQuery): Criterion[] => by.map((id) => CRITERIA[id])
-export const valuesOf = ({ by }: SearchQuery, values: Weighed): CriterionValues => by.map((id) => values[id])
+/** What a result counts by each criterion of the query: at most as good as enough. */
+export const valuesOf = ({ by }: SearchQuery, values: Weighed, enough: Enough): CriterionValues =>
+  by.map((id) => {
+    const value = values[id]
+    return value === undefined ? undefined : upToEnough(value, CRITERIA[id].better, enough[id])
+  })
 
 /**
  * Of those that weigh exactly the same, none that another with fewer changes and no worse verdict stands for: a part that does
  * nothing is no choice.
  */
-export function fewestChanges(ask: SearchQuery, finds: readonly SearchResult[]): SearchResult[] {
+export function fewestChanges(ask: SearchQuery, finds: readonly SearchResult[], enough: Enough): SearchResult[] {
   const alike = new Map<string, SearchResult[]>()
   // the same weight reached by another sum differs in its last digits
   const keyOf = ({ values }: SearchResult) =>
-    valuesOf(ask, values)
+    valuesOf(ask, values, enough)
       .map((one) => one?.toFixed(9))
       .join()
   for (const one of finds) alike.set(keyOf(one), [...(alike.get(keyOf(one)) ?? []), one])

@@ -4,6 +4,7 @@ import { VERDICT_RANK } from '../figures/words.ts'
 import { AxleBuilds, type EquivalenceClass, type Build, type Builds } from './axle-builds.ts'
 import type { WatchedRule } from './axle-walk.ts'
 import { betweenOf, type Between } from './between.ts'
+import { enoughOf, type Enough } from './criteria.ts'
 import { DependencyMemo } from './dependency-memo.ts'
 import { CAR_RULES, rejects, ruledBy } from './rejections.ts'
 import { weigh, wholeCost, type AssignedBrakes, type Weighed } from './figures-of.ts'
@@ -83,6 +84,7 @@ class Search {
   private looked = 0
   private best: SearchResult | undefined
   private readonly criteria: Criterion[]
+  private readonly enough: Enough
   /** Kits and donors of both axles, and every place that a part may be new in. */
   private readonly kits: readonly PlacedKit[]
   private readonly places: readonly SlotId[]
@@ -96,6 +98,7 @@ class Search {
     this.builds = { front: of('front'), rear: of('rear') }
     this.carRules = CAR_RULES.map((rule) => ({ id: rule.id, of: readings.remember((_, facts) => ruledBy(rule, facts.front)) }))
     this.criteria = criteriaOf(ask)
+    this.enough = enoughOf(space.project)
     this.held = new ParetoFront<SearchResult>(this.criteria)
     this.car = new WholeCar(space)
   }
@@ -141,7 +144,7 @@ class Search {
       // none of them can be better than the best of each together
       const least = h.costMinor === undefined ? undefined : h.costMinor - h.savesMinor - this.mostShared(f, r) + this.leastConsumables(f, r)
       const bound: Weighed = weigh(this.car.asked, { front: f.best, rear: r.best }, least, braked)
-      if (this.held.isDominated(valuesOf(this.space.ask, bound))) return 1
+      if (this.held.isDominated(valuesOf(this.space.ask, bound, this.enough))) return 1
       const fails = failedConstraint(this.space, this.car.asked.bandN, bound, braked).find((one) => one.id !== 'budget')
       // what no other member would change
       if (fails && !fails.little) {
@@ -179,7 +182,7 @@ class Search {
       this.tally.drop(fails[0]!.id, 1)
       return
     }
-    const weighed = valuesOf(ask, values)
+    const weighed = valuesOf(ask, values, this.enough)
     if (fails.length === 0 && this.held.isDominated(weighed)) return
     if (fails.length > 0 && !this.couldBeNear(values)) {
       this.tally.drop(fails[0]!.id, 1)
@@ -228,7 +231,8 @@ class Search {
       return
     }
     this.held.add(weighed, found)
-    if (!this.best || (weighed[0] ?? Infinity) * this.way < (valuesOf(ask, this.best.values)[0] ?? Infinity) * this.way) this.best = found
+    if (!this.best || (weighed[0] ?? Infinity) * this.way < (valuesOf(ask, this.best.values, this.enough)[0] ?? Infinity) * this.way)
+      this.best = found
   }
   private get way(): 1 | -1 {
     return this.criteria[0]?.better === 'high' ? -1 : 1
@@ -258,6 +262,7 @@ class Search {
     const all = fewestChanges(
       ask,
       this.held.result().map((one) => one.row),
+      this.enough,
     )
     const first = ask.by[0]
     const rank = (one: SearchResult) => ((first && one.values[first]) ?? Infinity) * this.way

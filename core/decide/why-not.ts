@@ -9,6 +9,7 @@ import { factsOf } from '../fit/fit-check.ts'
 import { gapOf, rulesOf, walkAxle } from './axle-walk.ts'
 import { DependencyMemo } from './dependency-memo.ts'
 import { AXLE_RULES } from './rejections.ts'
+import { enoughOf } from './criteria.ts'
 import { criteriaOf, valuesOf, type Rejection, type SearchResult, type SearchReport } from './search-report.ts'
 import { search, uncovered } from './search.ts'
 import { setupOf, spaceOf, type Assignment, type SlotId, type SearchQuery, type SearchSpace } from './search-space.ts'
@@ -120,7 +121,7 @@ function winningPrice(
   const bare = search(cheaper(0), only).finds.find((one) => sameParts(one, best))?.values.cost
   if (bare === undefined) return undefined
   const perMinor = (best.values.cost - bare) / price.likelyMinor
-  const most = mostNonDominated(valuesOf(ask, best.values), at, uncovered(project, ask), criteria)
+  const most = mostNonDominated(valuesOf(ask, best.values, enoughOf(project)), at, uncovered(project, ask), criteria)
   // better by less than the tie is not better: where the limit itself is beaten, a unit less
   const minor = [most, most - 1]
     .map((total) => Math.floor((total - bare) / perMinor))

@@ -7,10 +7,6 @@ const FORMULA_WITHIN = /([;,|\t\r\n])([ \u00a0]*)('*)(?=[=+\-@])/g
 /** A figure is none, whatever its sign. */
 const FIGURE = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i
 
-/**
- * @example
- * guard('=1+1') // => "'=1+1"
- */
 function guard(text: string): string {
   const within = text.replaceAll(FORMULA_WITHIN, (all, before: string, blanks: string, quotes: string, at: number) =>
     FIGURE.test(pieceAt(text, at + before.length)) ? all : `${before}${blanks}'${quotes}`,

@@ -238,14 +238,15 @@ export function bruteSearch(project: Project, ask: SearchQuery): { finds: BruteF
         fill(depth + 1, { ...filling, [place]: part })
   }
   fill(0, {})
-  return { finds: paretoFront(finds, ask), together }
+  return { finds: paretoFront(finds, ask, { standard: 4, trialFit: 4, hardUse: 6 }[project.preferences.gapPolicy]), together }
 }
 
 /** What nothing beats; of those that weigh the same, none that another with fewer changes and no worse verdict makes needless. */
-function paretoFront(finds: readonly BruteFind[], { by }: SearchQuery): BruteFind[] {
+function paretoFront(finds: readonly BruteFind[], { by }: SearchQuery, enoughGapMm: number): BruteFind[] {
+  const counts = (one: BruteFind, id: SearchCriterionId) => (id === 'gap' ? Math.min(one.values.gap!, enoughGapMm) : one.values[id]!)
   const ahead = (a: BruteFind, b: BruteFind) =>
     by.map((id) => {
-      const [x, y] = [a.values[id]!, b.values[id]!]
+      const [x, y] = [counts(a, id), counts(b, id)]
       const by = CRITERIA[id].better === 'low' ? y - x : x - y
       return by > CRITERIA[id].tolerance ? 1 : by < -CRITERIA[id].tolerance ? -1 : 0
     })
@@ -256,7 +257,7 @@ function paretoFront(finds: readonly BruteFind[], { by }: SearchQuery): BruteFin
   }
   const left = finds.filter((one) => !weighs(one) || !finds.some((other) => weighs(other) && beats(other, one)))
   const same = (a: BruteFind, b: BruteFind) =>
-    by.every((id) => a.values[id] === b.values[id] || Math.abs(a.values[id]! - b.values[id]!) < 1e-9)
+    by.every((id) => a.values[id] === b.values[id] || Math.abs(counts(a, id) - counts(b, id)) < 1e-9)
   const changes = ({ parts }: BruteFind) => Object.keys(parts).length
   return left.filter(
     (one) => !left.some((other) => same(other, one) && changes(other) < changes(one) && RANK[other.verdict] <= RANK[one.verdict]),

@@ -1,11 +1,12 @@
 import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { AXLES, type Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
-import type { Bill, BillLine } from '../cost/bill.ts'
+import type { BillLine } from '../cost/bill.ts'
 import type { FigureCheck } from '../figures/figure-check.ts'
 import type { Place } from '../figures/figure.ts'
 import { formatMoney, inSentence } from '../quantity/format.ts'
 import type { Verdict } from '../figures/verdict.ts'
+import type { EvaluatedSetup } from './evaluated-setup.ts'
 import { counted, RULE_TITLES } from '../figures/words.ts'
 import { changesOf } from './changes.ts'
 import { stagesOf, type Stages } from './stages.ts'
@@ -32,14 +33,6 @@ interface DonorList {
   parts: string[]
   along: string[]
 }
-/** What of an evaluated setup a build is planned from. */
-export interface EvaluatedSetup {
-  setupId: string
-  fit: readonly InterfaceCheck[]
-  findings: readonly FigureCheck[]
-  bill: Pick<Bill, 'lines'>
-}
-
 interface BuildReport {
   /** Whether the parts can be ordered, and what keeps one from it. */
   says: { verdict: Verdict; sentence: string }

@@ -3,7 +3,7 @@ import type { AxleSetup, AxleSlot, Project, Setup } from '../records/project.ts'
 import { stockSetup } from '../records/resolve.ts'
 import { outcomeOf, worsened, type Outcome } from '../whatif/outcome.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
-import type { EvaluatedSetup } from './build-report.ts'
+import type { EvaluatedSetup } from './evaluated-setup.ts'
 import { changesOf, type SetupChanges } from './changes.ts'
 import { workOrder, type WorkOrder } from './work-order.ts'
 

@@ -59,7 +59,8 @@ const padded = (of: (mark: SetupMark) => [number, number]) => {
 const x = computed(() => scaleLinear([margin.left, W.value - margin.right]).domain(padded((one) => [one.x - one.ux, one.x + one.ux])))
 const y = computed(() => scaleLinear([H - margin.bottom, margin.top]).domain(padded((one) => [one.y - one.uy, one.y + one.uy])))
 /** Those that nothing beats in these two, from the cheapest on. */
-const front = computed(() => frontOf(all.value, row(xId.value).better ?? 'low', row(yId.value).better ?? 'low'))
+const axisOf = (id: CriterionId) => ({ better: CRITERIA[id].better, enough: row(id).enough })
+const front = computed(() => frontOf(all.value, axisOf(xId.value), axisOf(yId.value)))
 const path = computed(() => {
   const points = front.value.map((one) => `${x.value(one.x)},${y.value(one.y)}`)
   return points.length > 1 ? `M${points.join('L')}` : ''

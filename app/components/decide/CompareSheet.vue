@@ -89,16 +89,13 @@ const hide = (id: string, on: boolean) => {
 const TONES = { better: 'fits', worse: 'needs', same: 'plain' } as const
 const toneAgainst = ({ against }: CompareCell) => (against ? `tone-${TONES[against]}` : 'soft')
 const tone = (cell: CompareCell) => (cell.verdict ? `tone-${cell.verdict}` : '')
-const againstWords = ({ against, difference }: CompareCell) =>
-  difference === ''
-    ? against === 'same'
-      ? 'within the uncertainty'
-      : (against ?? '')
-    : against === undefined
-      ? difference
-      : against === 'same'
-        ? `${difference}, within the uncertainty`.replace(/^same, .*/, 'same')
-        : `${difference}, ${against}`
+const againstWords = (cell: CompareCell) => [differenceOf(cell), cell.isEnough ? 'enough' : ''].filter(Boolean).join(', ')
+function differenceOf({ against, difference, isEnough }: CompareCell): string {
+  if (difference === '') return against === 'same' ? 'within the uncertainty' : (against ?? '')
+  if (against === undefined) return difference
+  if (against !== 'same') return `${difference}, ${against}`
+  return difference === 'same' || isEnough ? difference : `${difference}, within the uncertainty`
+}
 const cellOf = (row: ComparisonRow, at: number) => row.cells[at]!
 const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.length > 0) ?? [])
 

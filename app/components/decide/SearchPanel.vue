@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, toRaw } from 'vue'
-import { CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/decide/criteria.ts'
+import { enoughOf, CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/decide/criteria.ts'
 import { changesIn } from '#core/decide/apply-result.ts'
 import type { FullEvaluation } from '#core/decide/full-evaluation.ts'
 import type { SearchResult } from '#core/decide/search.ts'
@@ -88,6 +88,8 @@ const lookOf = (find: SearchResult): FullEvaluation | undefined => looks.value[r
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
 const carriesS = (look: FullEvaluation | undefined) =>
   look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC)
+/** More clearance than this is no reason to choose a result. */
+const enoughGapMm = computed(() => enoughOf(store.project!).gap ?? Infinity)
 const columns = computed(() => [
   { id: 'what', label: 'Changes', least: 260 },
   { id: 'cost', label: 'Cost', number: true, by: (one: SearchResult) => one.values.cost ?? Infinity },
@@ -209,7 +211,10 @@ const askable = computed(() =>
           }}</span
           ><span v-else class="soft">…</span></template
         >
-        <template #gap="{ row }">{{ formatQuantity(lookOf(row)?.gapMm ?? row.values.gap, 'length', units) }}</template>
+        <template #gap="{ row }"
+          >{{ formatQuantity(lookOf(row)?.gapMm ?? row.values.gap, 'length', units)
+          }}<span v-if="(lookOf(row)?.gapMm ?? row.values.gap ?? 0) >= enoughGapMm" class="block small soft">enough</span></template
+        >
         <template #bias="{ row }">{{ formatQuantity(row.frontShare, 'share', units) }}</template>
         <template #pedal="{ row }">{{ formatQuantity(row.pedalN, 'force', units) }}</template>
         <template #take="{ row }"
