@@ -1,5 +1,5 @@
 import { amount, choice, count, length, text, type FieldTable } from './field.ts'
-import { PIPE_SEATS, FLUID_BASES, mounting, atCar, MOUNTINGS, PUSHRODS } from './field-choices.ts'
+import { PIPE_SEATS, FLUID_BASES, atCar, MOUNTINGS, PUSHRODS } from './field-choices.ts'
 
 /** Values of hoses, master cylinders, boosters, valves, fluid and hydraulic handbrakes. */
 

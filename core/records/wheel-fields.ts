@@ -1,5 +1,5 @@
 import { amount, choice, length, text, type FieldTable } from './field.ts'
-import { boltPattern, NUT_SEATS, mounting } from './field-choices.ts'
+import { boltPattern, NUT_SEATS } from './field-choices.ts'
 
 /** Values of wheels and spacers. */
 
