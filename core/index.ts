@@ -11,6 +11,7 @@ import { boreReport as boresOf, type BoreOptions, type BoreReport } from './bala
 import { stillWrong, workOrder as workOrderOf, type WorkOrder } from './work-order/work-order.ts'
 import { compare, type Comparison } from './decide/compare.ts'
 import { search as searchIn } from './decide/search.ts'
+import { recommend, type Recommendation } from './decide/recommend.ts'
 import type { SearchReport } from './decide/search-report.ts'
 import { DEFAULT_QUERY, type SearchQuery } from './decide/search-space.ts'
 import { uncertaintyOf, type UncertaintyReport } from './uncertainty/uncertainty-report.ts'
@@ -126,12 +127,29 @@ export const search = (project: Project, query: Pick<SearchQuery, 'setupId'> & P
  * compareSetups(DEMO_PROJECT).columns.length // => 4
  */
 export function compareSetups(project: Project, setupIds?: readonly string[], sessionId?: string): Comparison {
+  const { reports, heats, likely } = compared(project, setupIds, sessionId)
+  return compare(project, reports, heats, likely)
+}
+function compared(project: Project, setupIds?: readonly string[], sessionId?: string) {
   const wanted = setupIds ?? project.setups.map((one) => one.id)
-  const reports = evaluateAll(project).filter(isReport)
-  const chosen = wanted.flatMap((id) => reports.find((one) => one.setupId === id) ?? [])
-  const heats = Object.fromEntries(chosen.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)]))
-  const likely = Object.fromEntries(chosen.map((one) => [one.setupId, uncertaintyOf(project, one).frontFirstOf100]))
-  return compare(project, chosen, heats, likely)
+  const all = evaluateAll(project).filter(isReport)
+  const reports = wanted.flatMap((id) => all.find((one) => one.setupId === id) ?? [])
+  const heats = Object.fromEntries(reports.map(({ setupId }) => [setupId, heatBrief(project, setupId, sessionId)]))
+  const likely = Object.fromEntries(reports.map((one) => [one.setupId, uncertaintyOf(project, one).frontFirstOf100]))
+  return { reports, heats, likely }
+}
+
+/**
+ * What to do about the brakes of a car: keep them, or which setup to choose, with the reasons. No setup that fails a check or
+ * exceeds the budget is advised.
+ * @param sessionId that heat is judged by; the one of the car's use where absent
+ *
+ * @example
+ * recommendation(DEMO_PROJECT).headline // => 'Do not buy yet: no setup solves it and passes every check.'
+ */
+export function recommendation(project: Project, sessionId?: string): Recommendation {
+  const { reports, heats, likely } = compared(project, undefined, sessionId)
+  return recommend(project, compare(project, reports, heats, likely), reports, heats, likely)
 }
 
 /**

@@ -35,7 +35,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
     .click()
   await page.getByRole('link', { name: 'Compare', exact: true }).click()
   await expect(page.getByRole('main')).toContainText(/costs EUR .* less than|costs least/)
-  await expect(page.getByTestId('compare-lines').locator('li')).not.toHaveCount(0)
+  await expect(page.getByTestId('compare-lines').locator('tbody tr')).not.toHaveCount(0)
   await unfold(page, 'All rows side by side')
   await unfold(page, 'Your priorities and the resulting order')
   const sheet = page.getByTestId('compare')

@@ -56,7 +56,7 @@ export interface ComparisonRow {
   /** One for each column. */
   cells: CompareCell[]
 }
-interface CompareColumn {
+export interface CompareColumn {
   setupId: string
   name: string
   isStock: boolean

@@ -8,6 +8,7 @@ import {
   gaugeReport,
   heatReport,
   adjustmentReport,
+  recommendation,
   stopTests,
   uncertaintyReport,
   wearReport,
@@ -51,6 +52,7 @@ export const EVERY_DOOR: Readonly<Record<string, (project: Project, setupId: str
     const found = compareSetups(project, [project.setups[0].id, setupId])
     return [found, compareCsv(found)]
   },
+  recommendation: (project) => recommendation(project),
   order: workOrder,
   logs: (project) => Object.keys(LOG_FILES).map((file) => writeLogCsv(project, file as LogFile)),
   uncertainty: uncertaintyReport,

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { compare, orderBy, type CompareCell, type ComparisonRow } from '#core/decide/compare.ts'
 import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
+import { recommend } from '#core/decide/recommend.ts'
 import type { HeatBrief } from '#core/heat/heat-brief.ts'
 import { useCycle } from '~/composables/heat'
 import { useReports } from '~/composables/reports'
@@ -56,21 +57,22 @@ const LINE_ROWS = ['cost', 'margin', 'stop'] as const
 const lines = computed(() =>
   (found.value?.columns ?? []).map((column, at) => {
     const cell = (id: string) => found.value!.rows.find((row) => row.id === id)!.cells[at]!
-    return {
-      ...column,
-      verdictWords: cell('verdict').text,
-      facts: LINE_ROWS.map((id) => {
-        const row = found.value!.rows.find((one) => one.id === id)!
-        return {
-          id,
-          label: row.label,
-          text: row.cells[at]!.text,
-          against: id === 'cost' ? '' : againstWords(row.cells[at]!),
-          tone: toneAgainst(row.cells[at]!),
-        }
-      }),
-    }
+    return { ...column, verdictWords: cell('verdict').text, facts: Object.fromEntries(LINE_ROWS.map((id) => [id, cell(id)])) }
   }),
+)
+const factOf = (line: (typeof lines.value)[number], id: string) => line.facts[id]!
+const lineColumns = [
+  { id: 'name', label: 'Setup', least: 190 },
+  { id: 'cost', label: 'Cost', number: true, least: 110 },
+  { id: 'margin', label: 'Session', number: true, least: 120 },
+  { id: 'stop', label: 'Dry stop', number: true, least: 100 },
+  { id: 'choose', label: 'Choose a setup', unseen: true, least: 100 },
+]
+/** What a person who knows brakes would say; until the sessions are computed the comparison speaks for itself. */
+const advice = computed(() =>
+  store.project && found.value && Object.keys(heats.value).length > 0
+    ? recommend(store.project, found.value, shown.value, heats.value, orders.value)
+    : undefined,
 )
 const choose = (setupId: string) => router.push(link('build', { setup: setupId, view: 'before' }))
 const folded = ref(true)
@@ -109,33 +111,42 @@ const print = () => window.print()
 <template>
   <div v-if="found" class="sheet">
     <p class="print-only">{{ store.project!.name }}: options side by side. {{ duty?.label }}.</p>
-    <h1>{{ found.headline }}</h1>
-    <p v-if="found.detail" data-test="compare-says">{{ found.detail }}</p>
+    <h1 data-test="compare-says">{{ advice?.headline ?? found.headline }}</h1>
+    <ul v-if="advice" class="facts" data-test="advice">
+      <li v-for="one in advice.facts" :key="one">{{ one }}</li>
+    </ul>
+    <WorkingLine v-else what="Computing the session of every setup" />
     <p v-for="one in beaten" :key="one.setupId" class="tone-check small" data-test="beaten">
       {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} never worse and better in at least one
       row, by more than the uncertainty.
     </p>
     <div class="first no-print">
-      <ul class="lines" data-test="compare-lines">
-        <li v-for="one in lines" :key="one.setupId" :data-setup="one.setupId">
-          <p class="name">
-            <VerdictMark :verdict="one.verdict" :size="18" /><strong>{{ one.name }}</strong
-            ><span class="small" :class="`tone-${one.verdict}`">{{ one.verdictWords }}</span>
-            <ElButton v-if="!one.isStock" :disabled="one.verdict === 'blocked'" @click="choose(one.setupId)">Choose this setup</ElButton>
-          </p>
-          <dl class="small num">
-            <div v-for="fact in one.facts" :key="fact.id">
-              <dt class="soft">{{ fact.label }}</dt>
-              <dd>
-                {{ fact.text }} <span v-if="fact.against" :class="fact.tone">{{ fact.against }}</span>
-              </dd>
-            </div>
-          </dl>
-        </li>
-      </ul>
+      <DataTable class="lines" :rows="lines" :columns="lineColumns" data-test="compare-lines">
+        <template #name="{ row }">
+          <VerdictMark :verdict="row.verdict" :size="16" /> <strong>{{ row.name }}</strong>
+          <span class="block small" :class="`tone-${row.verdict}`">{{ row.verdictWords }}</span>
+        </template>
+        <template v-for="id in LINE_ROWS" :key="id" #[id]="{ row }">
+          {{ factOf(row, id).text }}
+          <span v-if="id !== 'cost' && againstWords(factOf(row, id))" class="block small" :class="toneAgainst(factOf(row, id))">{{
+            againstWords(factOf(row, id))
+          }}</span>
+        </template>
+        <template #choose="{ row }">
+          <ElButton
+            v-if="!row.isStock"
+            :type="row.setupId === advice?.setupId ? 'primary' : undefined"
+            :disabled="row.verdict === 'blocked'"
+            :aria-label="`Choose ${row.name}`"
+            @click="choose(row.setupId)"
+            >Choose</ElButton
+          >
+        </template>
+      </DataTable>
       <CompareChart :found="found" />
     </div>
     <FoldedPart title="All rows side by side">
+      <p v-if="found.detail">{{ found.detail }}</p>
       <div class="tools no-print">
         <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
         <ElCheckbox
@@ -205,40 +216,17 @@ h1 {
 }
 .first {
   display: grid;
-  grid-template-columns: minmax(360px, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(600px, 3fr) minmax(0, 2fr);
   gap: 8px 24px;
   align-items: start;
 }
-.lines {
-  margin: 0;
-  padding: 0;
-  list-style: none;
+.facts {
+  max-width: 960px;
+  margin: 0 0 8px;
+  padding-left: 18px;
 }
-.lines li {
-  padding: 6px 0 8px;
-  border-bottom: 1px solid var(--hair);
-}
-.name {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 0 0 2px;
-}
-.name .el-button {
-  margin-left: auto;
-}
-.lines dl {
-  margin: 0 0 0 26px;
-}
-.lines dl div {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-}
-.lines dd {
-  margin: 0 0 0 auto;
-  text-align: right;
+.facts li {
+  padding: 1px 0;
 }
 @media (max-width: 1000px) {
   .first {
