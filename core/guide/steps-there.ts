@@ -1,4 +1,5 @@
 import type { Project, QuestionId } from '../records/project.ts'
+import { recommend } from '../decide/recommend.ts'
 import { compare } from '../decide/compare.ts'
 import { workOrder } from '../work-order/work-order.ts'
 import { counted } from '../figures/words.ts'
@@ -89,7 +90,8 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
     { id: 'compare', words: 'Compare the setups.', state: '', done: false, to: 'cost', view: 'compare' },
   ]
   if (others.length === 0) return { steps, answer: say('unknown', 'Not enough data: add a setup for each option.') }
-  return { steps, answer: say('check', compare(project, reports, heats).sentence) }
+  const { headline, facts } = recommend(project, compare(project, reports, heats), reports, heats)
+  return { steps, answer: say('check', [headline, ...facts].join(' ')) }
 }
 
 function helped(project: Project): WayThere {

@@ -30,6 +30,11 @@ function stateOf(id: StepName): StepState | undefined {
   const steps = states.value
   return steps && id in steps ? steps[id as keyof typeof steps] : undefined
 }
+/** What takes longer than the figures may still change these: until it is there, none of them is done. */
+const WAIT_FOR_MORE: readonly StepName[] = ['fit', 'balance', 'heat', 'cost', 'build']
+const isPending = (id: StepName): boolean =>
+  WAIT_FOR_MORE.includes(id) && stateOf(id)?.state === 'settled' && (doubt.value === undefined || briefs.value === undefined)
+const lookOf = (id: StepName) => (isPending(id) ? 'nothing' : (stateOf(id)?.state ?? 'nothing'))
 function words(state: StepState | undefined): string {
   switch (state?.state) {
     case 'fix':
@@ -61,8 +66,8 @@ function words(state: StepState | undefined): string {
         <NuxtLink :to="link(one.id)" class="step" :class="{ here: step === one.id }" :aria-current="step === one.id ? 'step' : undefined">
           <span class="n num">{{ one.number }}</span>
           <span class="label">{{ one.label }}</span>
-          <span class="state small" :class="`s-${stateOf(one.id)?.state ?? 'nothing'}`"
-            ><i aria-hidden="true" /> {{ words(stateOf(one.id)) }}</span
+          <span class="state small" :class="`s-${lookOf(one.id)}`"
+            ><i aria-hidden="true" /> {{ isPending(one.id) ? 'computing' : words(stateOf(one.id)) }}</span
           >
         </NuxtLink>
       </li>
