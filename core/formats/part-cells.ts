@@ -4,7 +4,7 @@ import { fieldsOf, type PartKind } from '../records/part-kinds.ts'
 import { CONDITIONS, CURRENCIES, type Part, type Price } from '../records/project.ts'
 import { ORIGIN_WORDS, ORIGINS, type Figure, type Origin } from '../quantity/figure.ts'
 import { editQuantity } from '../quantity/format.ts'
-import { parseMoney, parseQuantity } from '../quantity/parse.ts'
+import { parseMoney, parseQuantity, splitValues } from '../quantity/parse.ts'
 import { shownUnit, type UnitChoice } from '../quantity/units.ts'
 
 /** What a cell needs to know when it is written into. */
@@ -89,7 +89,7 @@ function readFigures(
   before?: Figure,
 ): Figure[] | string {
   const found: Figure[] = []
-  for (const piece of field.type === 'figures' ? text.split(';') : [text]) {
+  for (const piece of field.type === 'figures' ? splitValues(text) : [text]) {
     const parsed = parseQuantity(piece, field.dimension, units)
     if (!parsed.ok) return parsed.message
     found.push({

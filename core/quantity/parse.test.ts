@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { editQuantity } from './format.ts'
-import { parseMoney, parseQuantity } from './parse.ts'
+import { parseMoney, parseQuantity, splitValues } from './parse.ts'
 import { DEFAULT_UNITS, type Dimension, type UnitChoice } from './units.ts'
 
 const INCHES: UnitChoice = { length: 'in', force: 'lbf', pressure: 'psi', torque: 'lbf ft', mass: 'lb', temperature: '°F' }
@@ -135,5 +135,21 @@ describe('reading money', () => {
   })
   test.each(['', '-3', '1.234', 'abc', '1e9'])('refuses %s', (text) => {
     expect(parseMoney(text).ok).toBe(false)
+  })
+})
+
+describe('several values of one field', () => {
+  test.each([
+    ['38; 34', ['38', '34']],
+    ['38/34', ['38', '34']],
+    ['38 + 34', ['38', '34']],
+    ['38.1 / 41.3 / 45', ['38.1', '41.3', '45']],
+    ['1-1/2"; 38', ['1-1/2"', '38']],
+    ['41/64 in', ['41/64 in']],
+    ['3/8', ['3/8']],
+    ['38', ['38']],
+    [' ; ', []],
+  ])('%s', (text, values) => {
+    expect(splitValues(text)).toEqual(values)
   })
 })

@@ -118,6 +118,32 @@ export function parseQuantity(text: string, dimension: Dimension, choice: UnitCh
   }
 }
 
+/** Denominators of inch fractions: what stands before one is a fraction, not a value of its own. */
+const FRACTION_OF = [2, 4, 8, 16, 32, 64, 128]
+/** Values this small beside a stroke are a fraction or a ratio, mm or in. */
+const LEAST_VALUE = 10
+
+/**
+ * The values of a field that takes several: between semicolons, plus signs, or strokes where no fraction is meant.
+ *
+ * @example
+ * splitValues('38/34').length // => 2
+ * splitValues('1-1/2"; 38').length // => 2
+ */
+export function splitValues(text: string): string[] {
+  return text
+    .split(/[;+]/)
+    .flatMap((one) => {
+      const pieces = one.split('/').map((piece) => piece.trim())
+      const isValue = (piece: string, at: number) => {
+        const value = /^\d+([.,]\d+)?$/.test(piece.replace(/\s*(mm|in|")$/, '')) ? Number.parseFloat(piece.replace(',', '.')) : NaN
+        return value >= LEAST_VALUE && (at === 0 || !FRACTION_OF.includes(value))
+      }
+      return pieces.length > 1 && pieces.every(isValue) ? pieces : [one.trim()]
+    })
+    .filter((one) => one !== '')
+}
+
 /** Two numbers that say one figure: a split `60/40`, a ratio `4.5:1`; undefined for anything else. */
 function madeOf(text: string, dimension: Dimension): Parsed | undefined {
   const two = new RegExp(String.raw`^(${NUMBER})\s*([:/])\s*(${NUMBER})$`).exec(text)

@@ -7,7 +7,7 @@ import type { Figure } from '#core/quantity/figure.ts'
 import { isTypical } from '#core/records/way-ids.ts'
 import { madeWords, waysFor, WAYS } from '#core/records/ways.ts'
 import { editQuantity } from '#core/quantity/format.ts'
-import { parseQuantity } from '#core/quantity/parse.ts'
+import { parseQuantity, splitValues } from '#core/quantity/parse.ts'
 import type { UnitChoice } from '#core/quantity/units.ts'
 
 /** A short list of figures in one field, with semicolons or plus signs between. */
@@ -61,10 +61,7 @@ function entered() {
 function take() {
   if (!dirty.value) return
   error.value = ''
-  const pieces = text.value
-    .split(/[;+]/)
-    .map((piece) => piece.trim())
-    .filter(Boolean)
+  const pieces = splitValues(text.value)
   if (pieces.length === 0) {
     dirty.value = false
     emit('change', undefined)
