@@ -57,7 +57,7 @@ test('before ordering: what is open with its stake, what to buy, what comes alon
   expect(await seriousFindings(page)).toEqual([])
   // a caliper that meets the rim
   await page.goto(`${DEMO}/setup?setup=big-kit`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   await pick(page, 'Rotor, front', 'Tarn saloon rotor 284 x 24, five holes')
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Build/ }).click()
   await page.getByRole('link', { name: 'Work order', exact: true }).click()

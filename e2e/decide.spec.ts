@@ -131,7 +131,7 @@ test('only what is there; whole kits at their own price; two cylinders with thei
   const pair = rows.filter({ hasText: /balance bar: set to [\d.]+% front/ }).first()
   const share = /[\d.]+%/.exec(await pair.locator('td:nth-child(6)').innerText())![0]
   await pair.getByRole('button', { name: /^Add/ }).click()
-  await expect(page.getByTestId('ledger-bias')).toContainText(share)
+  await expect(page.getByTestId('key-figure-bias')).toContainText(share)
 })
 
 test('the same over the server: lines of JSON, a clear no for nonsense', async ({ request }) => {

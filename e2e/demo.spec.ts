@@ -44,20 +44,20 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
   // a stock size is a part with a price
   await page.getByLabel('Thickness, front', { exact: true }).fill('5 mm')
   await page.getByLabel('Thickness, front', { exact: true }).press('Enter')
-  await expect(page.getByTestId('ledger-cost')).toContainText('331')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('331')
   const settled = await keyFigures(page)
 
   const text = await exported(page)
   await page.waitForFunction(() => document.body.innerText.includes('Saved here'))
   await page.reload()
-  await expect(page.getByTestId('ledger-cost')).toContainText('331')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('331')
   await expect.poll(() => keyFigures(page)).toEqual(settled)
 
   await page.goto('/')
   await page.locator('input[type=file]').setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await page.waitForURL((url) => url.pathname.endsWith('/fit') && !url.pathname.startsWith(DEMO))
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
-  await expect(page.getByTestId('ledger-cost')).toContainText('331')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('331')
   await expect.poll(() => keyFigures(page)).toEqual(settled)
   expect(JSON.parse(await exported(page)).setups).toEqual(JSON.parse(text).setups)
 })
@@ -65,10 +65,10 @@ test('drag the spacer until it clears, undo, export, import, same figures', asyn
 test('the other setups teach what they are made for', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=big-kit')
   await expect(page.getByTestId('verdict')).toContainText('Clears:')
-  await expect(page.getByTestId('ledger-pedal')).toContainText('travel +12')
-  await expect(page.getByTestId('ledger-bias')).toContainText('points to the front')
+  await expect(page.getByTestId('key-figure-pedal')).toContainText('travel +12')
+  await expect(page.getByTestId('key-figure-bias')).toContainText('points to the front')
   await page.getByRole('tab', { name: 'Four-piston, rear to match' }).click()
-  await expect(page.getByTestId('ledger-bias')).toContainText('points to the rear')
+  await expect(page.getByTestId('key-figure-bias')).toContainText('points to the rear')
   await page.keyboard.press('6')
   await expect(page.getByTestId('lock-order')).toContainText('Front locks first up to 0.8')
   await page
@@ -82,7 +82,7 @@ test('the other setups teach what they are made for', async ({ page }) => {
 
 test('the working of a figure leads to where each number is entered', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=big-kit')
-  await page.getByTestId('ledger-area').click()
+  await page.getByTestId('key-figure-area').click()
   const drawer = page.getByRole('dialog')
   await expect(drawer).toContainText('π/4 · (50² + 50²)')
   // what matters most comes in later, above it, with the same names
@@ -90,7 +90,7 @@ test('the working of a figure leads to where each number is entered', async ({ p
   await expect(page.getByRole('textbox', { name: 'Pistons on one side' })).toBeFocused()
   await page.getByRole('textbox', { name: 'Pistons on one side' }).fill('44; 1-3/8"')
   await page.getByRole('textbox', { name: 'Pistons on one side' }).press('Enter')
-  await expect(page.getByTestId('ledger-area')).toContainText('2479')
+  await expect(page.getByTestId('key-figure-area')).toContainText('2479')
 })
 
 test('a second tab shows what the first one saved', async ({ page, context }) => {

@@ -118,6 +118,6 @@ test('a file that takes a while can be left, and is opened all the same when one
   await page.setInputFiles('input[type=file]', file)
   await expect(dialog).toContainText('slow.json')
   await page.evaluate(() => (window as unknown as { letRead: () => void }).letRead())
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   expect(page.url()).toContain('/p/slow/')
 })

@@ -45,8 +45,8 @@ test('a wheel over a caliper, from a marking and four figures', async ({ page })
   await expect(hands.answer).not.toHaveText(before)
   await expect(hands.answer).toContainText(/Clears:/)
   expect(hands.actions).toBeLessThanOrEqual(12)
-  // the front's answer stands in the ledger while nothing is known of the rear
-  await expect(page.getByTestId('ledger-verdict')).toContainText(/Clears.*rear unknown/s)
+  // the front's answer stands in the key figures while nothing is known of the rear
+  await expect(page.getByTestId('key-figure-verdict')).toContainText(/Clears.*rear unknown/s)
   // away to the full bench, and back
   await page.getByRole('link', { name: 'Show everything' }).first().click()
   await expect(page.getByRole('heading', { name: 'The car' })).toBeVisible()
@@ -132,7 +132,7 @@ test('a whole car current car, from a list that is typed in', async ({ page }) =
     await hands.enter(label, text)
   await expect(page.getByTestId('path-count')).toHaveText('All values are entered.')
   await expect(hands.answer).toContainText(/Front locks first|100 cases/)
-  await expect(page.getByTestId('ledger-bias')).toContainText(/\d+\.\d% front/)
+  await expect(page.getByTestId('key-figure-bias')).toContainText(/\d+\.\d% front/)
   expect(hands.actions).toBeLessThanOrEqual(60)
   const project = JSON.parse(await exported(page)) as { car: { front: { tyreRadiusMm: object } }; question: string }
   expect(project.car.front.tyreRadiusMm).toMatchObject({ madeOf: { way: 'tyreMarking', given: { marking: '195/50 R15' } } })
@@ -179,7 +179,7 @@ test('markings and figures that make others, on the bench: typed, shown, correct
   await dialog.getByRole('button', { name: 'Use value' }).click()
   await expect(height.getByTestId('made-of')).toContainText('from the tilt method')
   // it stands in the working of what it went into
-  await page.getByTestId('ledger-bias').click()
+  await page.getByTestId('key-figure-bias').click()
   await expect(page.getByRole('dialog')).toContainText('90% range')
   await expect(page.getByTestId('figure-matters').getByRole('listitem').first()).toContainText('of the uncertainty')
 })
@@ -213,7 +213,7 @@ test('a part made in its place, pasted as a line, and one like another', async (
   await expect(drawer.getByTestId('pasted')).toContainText('3 imported')
   await expect(drawer).toContainText('“colour red 3” names no figure of a caliper.')
   await expect(slot).toContainText('H6')
-  await expect(page.getByTestId('ledger-area')).toContainText('2749')
+  await expect(page.getByTestId('key-figure-area')).toContainText('2749')
   await drawer.getByRole('button', { name: 'Close this dialog' }).click()
   await slot.locator('.el-select__wrapper').click()
   await page.keyboard.type('one like')

@@ -5,7 +5,7 @@ import { choose, expect, openDemo, pick, seriousFindings, test, tick, type, fits
 async function leave(page: Page, address: string): Promise<void> {
   await expect(page.getByText('Saved here')).toBeAttached()
   await page.goto(`/p/larkrise-club-hatch/${address}`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
 }
 
 test('every interface: needs and unknowns are named, measured, accepted; the bill follows', async ({ page }) => {
@@ -38,7 +38,7 @@ test('every interface: needs and unknowns are named, measured, accepted; the bil
   await expect(rule('front.hub-register')).toContainText('a centring ring is needed')
   await rule('front.hub-register').getByRole('button', { name: 'Use it' }).click()
   await expect(rule('front.hub-register')).toContainText('On the parts list')
-  await expect(page.getByTestId('ledger-cost')).toContainText('1 without a price')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('1 without a price')
   await rule('front.hub-register')
     .getByRole('button', { name: /Inputs of/ })
     .click()
@@ -100,13 +100,13 @@ test('shims: entered in the setup, counted and on the bill, taken back', async (
   await expect(page.getByText('"thick" is not a figure')).toBeVisible()
   await shims.fill('-0.4')
   await shims.press('Enter')
-  await expect(page.getByTestId('ledger-cost')).toContainText('at least')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('at least')
   await leave(page, 'fit?setup=balanced&view=check')
   const plane = page.locator('[data-rule="front.disc-plane"]')
   await expect(plane).toContainText('with shims of 0.40')
   await plane.getByRole('button', { name: 'Undo' }).click()
   await expect(plane).not.toContainText('shims')
-  await expect(page.getByTestId('ledger-cost')).not.toContainText('at least')
+  await expect(page.getByTestId('key-figure-cost')).not.toContainText('at least')
   await leave(page, 'setup?setup=balanced')
   await expect(shims).toHaveValue('')
 })

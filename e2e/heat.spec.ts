@@ -7,10 +7,10 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await expect(says).toContainText('Pad surface, front: beyond 350')
   await expect(says).toContainText('in run 2')
   await expect(page.getByTestId('heat-findings')).toContainText('may glaze')
-  await expect(page.getByTestId('ledger-heat')).toContainText('1 run')
+  await expect(page.getByTestId('key-figure-heat')).toContainText('1 run')
   await page.getByRole('tab', { name: 'Estate fronts' }).click()
   await expect(says).toContainText('in run 4')
-  await expect(page.getByTestId('ledger-heat')).toContainText('3 runs')
+  await expect(page.getByTestId('key-figure-heat')).toContainText('3 runs')
   await expect(page.getByTestId('heat-lines-near').locator('tbody tr').filter({ hasText: 'Pad surface, front' })).toContainText('440')
   // the moment under the hand is read, and drawn
   await page.getByTestId('heat-chart').hover({ position: { x: 300, y: 150 } })
@@ -18,10 +18,10 @@ test('will it last: the stock brakes on the hill, what the options gain', async 
   await expect(page.getByTestId('corner-tint')).toContainText(/rotor \d+.°C/)
   await page.getByRole('button', { name: 'Rear', exact: true }).click()
   await expect(page.getByTestId('heat-chart')).toHaveAttribute('aria-label', 'Temperatures rear over time')
-  // another driving is chosen for the project: the ledger and the next visit speak of it
+  // another driving is chosen for the project: the key figures and the next visit speak of it
   await choose(page.getByTestId('duty'), 'Ten stops')
   await expect(says).toContainText(/in stop \d/)
-  await expect(page.getByTestId('ledger-heat')).toContainText('Ten stops')
+  await expect(page.getByTestId('key-figure-heat')).toContainText('Ten stops')
   await page.reload()
   await expect(says).toContainText(/in stop \d/)
   // one that is linked to opens without being chosen
@@ -42,12 +42,12 @@ test('what would help: fresh fluid and better pads, what each gains; what is tak
   await expect(page.getByTestId('pad-curves')).toContainText(/Front track pads.*cold friction \d+% of its best/)
   await page.getByRole('button', { name: 'Apply Front fast-road pads, front' }).click()
   await expect(page.getByTestId('levers-say')).toContainText('in run 3')
-  await expect(page.getByTestId('ledger-heat')).toContainText('2 runs')
+  await expect(page.getByTestId('key-figure-heat')).toContainText('2 runs')
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('levers-say')).toContainText('in run 2')
   // a hose comes on the bill, without a price
   await page.getByRole('button', { name: 'Apply Cooling ducts, front' }).click()
-  await expect(page.getByTestId('ledger-cost')).toContainText('at least')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('at least')
   expect(await seriousFindings(page)).toEqual([])
 })
 

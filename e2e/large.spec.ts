@@ -12,14 +12,14 @@ test('a library of 2000 parts and 40 setups: opened, read, edited and searched w
   const large = JSON.stringify(largeProject())
   await page.goto('/')
   await page.setInputFiles('input[type=file]', { name: 'large.json', mimeType: 'application/json', buffer: Buffer.from(large) })
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   const open = async () => {
     await page.goto('/')
     const entry = page.getByText('Large library').first()
     await expect(entry).toBeVisible()
     const from = Date.now()
     await entry.click()
-    await expect(page.getByTestId('ledger-cost')).toBeVisible()
+    await expect(page.getByTestId('key-figure-cost')).toBeVisible()
     return Date.now() - from
   }
   // wanted of a machine that does nothing else: 1 s to open, 300 ms to a step, 100 ms to an edit
@@ -148,11 +148,11 @@ test('names without a blank push nothing out of its place', async ({ page }) => 
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(project)),
   })
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   const all = ['car', 'measure', 'parts', 'setup', 'fit', 'fit?view=reports', 'fit?view=wheels', 'balance', 'cost']
   for (const step of DEEP ? all : ['parts', 'setup', 'fit', 'cost']) {
     await page.goto(`/p/long-names/${step}${step.includes('?') ? '&' : '?'}setup=estate-fronts`)
-    await expect(page.getByTestId('ledger-cost')).toBeVisible()
+    await expect(page.getByTestId('key-figure-cost')).toBeVisible()
     // what comes in late is there too
     await page.waitForLoadState('networkidle')
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)

@@ -69,7 +69,7 @@ test('a donor’s front brakes: three needs and one unknown; measured, accepted;
   const after = await keyFigures(page)
   expect(after[0]).not.toBe(before[0])
   expect(after[5]).not.toBe(before[5])
-  await expect(page.getByTestId('ledger-cost')).toContainText('without a price')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('without a price')
 })
 
 test('forty parts pasted from a spreadsheet, three of them bad', async ({ page }) => {
@@ -166,7 +166,7 @@ test('what bolts on, by part and by kit; two parts compared; a doubtful figure i
 test('a kit is taken whole, priced whole, and dragged parts go where they belong', async ({ page }) => {
   await openDemo(page, 'parts', 'setup=as-it-stands&view=bundles')
   await page.getByRole('button', { name: 'Add Kit Q4, front' }).click()
-  await expect(page.getByTestId('ledger-cost')).toContainText('EUR\u00a0765')
+  await expect(page.getByTestId('key-figure-cost')).toContainText('EUR\u00a0765')
   await page.getByRole('link', { name: /^\s*4?\s*Setup/ }).click()
   await expect(page.getByTestId('bought-whole')).toContainText('Kit Q4, front is bought whole')
   await page.getByTestId('show-shelf').click()

@@ -302,6 +302,6 @@ test('the blank form has a place for every dimension of every sheet', async ({ p
   ])
     await expect(page.getByText(words).first()).toBeVisible()
   await page.emulateMedia({ media: 'print' })
-  await expect(page.getByTestId('ledger-cost')).toBeHidden()
+  await expect(page.getByTestId('key-figure-cost')).toBeHidden()
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
 })

@@ -10,7 +10,7 @@ test('a yard without a network: every page opens, a measure is kept, what needs 
   })
   await context.setOffline(true)
   await page.reload()
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   // pages that were not opened before, too
   for (const step of DEEP ? ['car', 'parts', 'setup', 'balance'] : ['parts', 'balance']) await openDemo(page, step)
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=rotor')
@@ -36,7 +36,7 @@ test('a browser that keeps nothing: said at once, and one works and exports all 
   await page.goto('/')
   await expect(page.getByTestId('in-memory')).toContainText('stores no data for this page')
   await page.getByRole('button', { name: 'Open the demo' }).click()
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   await page.getByLabel('Name of the project').fill('In hand')
   await page.getByLabel('Name of the project').press('Enter')
   await expect(page.getByText('Not stored: export before you close the page')).toBeVisible()

@@ -67,7 +67,7 @@ for (const half of [0, 1])
       await inBothThemes(page, `${step} ${query}`)
     }
     if (half === 1) {
-      await page.getByTestId('ledger-bias').click()
+      await page.getByTestId('key-figure-bias').click()
       await expect(page.getByRole('dialog')).toContainText('Inputs')
       await inBothThemes(page, 'working')
       await page.goto('/how')

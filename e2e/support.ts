@@ -95,21 +95,21 @@ export async function type(page: Page, label: string, text: string): Promise<voi
   await field.press('Enter')
 }
 
-/** The six cells of the ledger as text. */
+/** The six cells of the key figures as text. */
 export async function keyFigures(page: Page): Promise<string[]> {
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
   // the session comes after all else
-  await expect(page.getByTestId('ledger-heat')).not.toContainText('one stop')
+  await expect(page.getByTestId('key-figure-heat')).not.toContainText('one stop')
   // and so do the ranges, where there is a figure
-  const bias = page.getByTestId('ledger-bias')
+  const bias = page.getByTestId('key-figure-bias')
   if (/\d/.test(await bias.locator('.value').innerText())) await expect(bias).toContainText('\u2013')
-  return await page.locator('[data-test^="ledger-"]').allInnerTexts()
+  return await page.locator('[data-test^="key-figure-"]').allInnerTexts()
 }
 
 /** Opens the demo at a step and waits for its figures. */
 export async function openDemo(page: Page, step = 'fit', query = 'setup=estate-fronts'): Promise<void> {
   await page.goto(`${DEMO}/${step}?${query}`)
-  await expect(page.getByTestId('ledger-cost')).toBeVisible()
+  await expect(page.getByTestId('key-figure-cost')).toBeVisible()
 }
 
 /** The page is no wider than its window, once all has been laid out. */

@@ -20,7 +20,7 @@ interface Shot {
   width?: number
   height?: number
   dark?: boolean
-  /** Opens the working of this cell of the ledger. */
+  /** Opens the working of this cell of the key figures. */
   cell?: string
   /** Pressed first, and what is waited for then. */
   press?: string
@@ -73,10 +73,10 @@ try {
       reducedMotion: 'reduce',
     })
     await page.goto(base + shot.path)
-    await page.locator(shot.path === '/' ? 'h1' : '[data-test="ledger-cost"]').waitFor({ timeout: 15_000 })
+    await page.locator(shot.path === '/' ? 'h1' : '[data-test="key-figure-cost"]').waitFor({ timeout: 15_000 })
     await page.evaluate(() => document.fonts.ready.then(() => true))
     if (shot.cell) {
-      await page.locator(`[data-test="ledger-${shot.cell}"]`).click()
+      await page.locator(`[data-test="key-figure-${shot.cell}"]`).click()
       await page.getByRole('heading', { name: 'Inputs' }).waitFor()
     }
     if (shot.press) await page.locator(`[data-test="${shot.press}"]`).click()

@@ -24,7 +24,7 @@ export function useCycle() {
     const wanted = route.query.duty
     return store.project && cycleFor(store.project, typeof wanted === 'string' ? wanted : undefined)
   })
-  /** Chosen for the project: the ledger speaks of it too. */
+  /** Chosen for the project: the key figures speaks of it too. */
   function chooseDuty(id: string) {
     store.edit('Choose the session', (draft) => void (draft.preferences.duty = id))
     if (route.query.duty !== undefined) void router.replace({ path: route.path, query: { ...route.query, duty: undefined } })
@@ -87,7 +87,7 @@ export function useHeatLevers() {
   return { levers, ...rest }
 }
 
-/** The session in a few words, of the setup that is looked at and of the car as it stands: for the ledger, after all else. */
+/** The session in a few words, of the setup that is looked at and of the car as it stands: for the key figures, after all else. */
 export const useHeatBriefs = createSharedComposable(() => {
   const store = useProjectStore()
   const { setup, report } = useWorkbench()

@@ -347,7 +347,7 @@ describe('what a stop asks of the foot', () => {
       demo((project) => change(project)),
       'as-it-stands',
     ).stops
-  test('an everyday stop and the stated one; the stated one agrees with the ledger', () => {
+  test('an everyday stop and the stated one; the stated one agrees with the key figures', () => {
     const [everyday, stated] = stops()
     expect([everyday!.decelG, stated!.decelG]).toEqual([0.3, 0.9])
     const { figures } = evaluate(DEMO_PROJECT, 'as-it-stands')

@@ -279,7 +279,7 @@ describe('every figure can be opened', () => {
     expect(figures['front.gap'].u).toBeGreaterThan(0)
   })
 
-  test('a gap of which only the barrel is known is a most, in the ledger too', () => {
+  test('a gap of which only the barrel is known is a most, in the key figures too', () => {
     const bare = demo((copy) => {
       for (const part of copy.parts)
         if (part.kind === 'wheel')
@@ -315,7 +315,7 @@ describe('every figure can be opened', () => {
   })
 })
 
-describe('the ledger', () => {
+describe('the key figures', () => {
   const cells = (id: string, project = DEMO_PROJECT) => {
     const entries = keyFigures(evaluate(project, id), evaluate(project, 'as-it-stands'), DEFAULT_UNITS, 'EUR')
     return Object.fromEntries(

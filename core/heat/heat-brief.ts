@@ -4,7 +4,7 @@ import type { Verdict } from '../figures/verdict.ts'
 import { nearestLine } from './heat-lines.ts'
 import { heatReport } from './heat-report.ts'
 
-/** A session in a few words, for the ledger and for lists. */
+/** A session in a few words, for the key figures and for lists. */
 export interface HeatBrief {
   dutyId: string
   duty: string

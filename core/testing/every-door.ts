@@ -26,7 +26,7 @@ import { keyFigures } from '../evaluate/key-figures.ts'
 /** What each public door of the core says of one setup. */
 export const EVERY_DOOR: Readonly<Record<string, (project: Project, setupId: string) => unknown>> = {
   evaluate,
-  ledger: (project, setupId) =>
+  keyFigures: (project, setupId) =>
     keyFigures(
       evaluate(project, setupId),
       evaluate(project, project.setups[0].id),

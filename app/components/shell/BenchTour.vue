@@ -30,7 +30,7 @@ const STOPS = [
     text: 'Ten steps in the order of the work. Each shows what is left to do. Open them in any order.',
   },
   {
-    at: '.ledger',
+    at: '.key-figures',
     title: 'Key figures',
     text: 'Key figures of this setup against the baseline. Select one to see its formula, its inputs and their sources.',
   },

@@ -18,13 +18,13 @@ const entries = computed(() =>
 </script>
 
 <template>
-  <section class="ledger" aria-label="Key figures: this setup against the baseline">
+  <section class="key-figures" aria-label="Key figures: this setup against the baseline">
     <button
       v-for="entry in entries"
       :key="entry.id"
       class="cell"
       type="button"
-      :data-test="`ledger-${entry.id}`"
+      :data-test="`key-figure-${entry.id}`"
       @click="openFigureId = entry.figureId"
     >
       <span class="label">{{ entry.label }}</span>
@@ -39,7 +39,7 @@ const entries = computed(() =>
 </template>
 
 <style scoped>
-.ledger {
+.key-figures {
   display: grid;
   grid-template-columns: repeat(6, minmax(0, 1fr));
   min-height: 92px;
@@ -91,7 +91,7 @@ const entries = computed(() =>
   color: var(--ink-soft);
 }
 @media (max-width: 760px) {
-  .ledger {
+  .key-figures {
     min-height: 0;
   }
   .cell {
@@ -102,7 +102,7 @@ const entries = computed(() =>
   }
 }
 @media (max-width: 1000px) {
-  .ledger {
+  .key-figures {
     grid-template-columns: none;
     grid-auto-columns: minmax(158px, 1fr);
     grid-auto-flow: column;
@@ -110,7 +110,7 @@ const entries = computed(() =>
   }
 }
 @media print {
-  .ledger {
+  .key-figures {
     grid-template-columns: repeat(3, 1fr);
   }
 }

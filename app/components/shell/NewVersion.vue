@@ -15,7 +15,7 @@ const { ready, take } = useNewVersion()
 .newer {
   position: fixed;
   right: 12px;
-  /* the ledger below stays in sight */
+  /* the key figures below stays in sight */
   bottom: 112px;
   z-index: 2500;
   width: auto;

@@ -163,7 +163,7 @@ h3 {
 </style>
 
 <style>
-/* the drawer leaves the ledger in sight */
+/* the drawer leaves the key figures in sight */
 @media (min-width: 1001px) {
   .el-drawer.working {
     height: calc(100% - 94px);

@@ -106,7 +106,7 @@ useEventListener(window, 'beforeunload', (event) => {
       <ElSkeleton v-if="reports.length === 0 && troubles.length === 0" :throttle="300" :rows="8" animated />
       <NuxtPage /> <NoApproval class="print-only" />
     </main>
-    <KeyFigureBar class="ledger" />
+    <KeyFigureBar class="key-figures" />
     <LazyWorkingDrawer v-if="drawerWanted" />
     <ShortcutKeys />
     <FinderDialog />
@@ -119,7 +119,7 @@ useEventListener(window, 'beforeunload', (event) => {
 .bench {
   display: grid;
   grid-template: 46px 38px minmax(0, 1fr) auto / 176px minmax(0, 1fr);
-  grid-template-areas: 'head head' 'card tabs' 'card sheet' 'ledger ledger';
+  grid-template-areas: 'head head' 'card tabs' 'card sheet' 'figures figures';
   height: 100vh;
   height: 100dvh;
 }
@@ -156,8 +156,8 @@ useEventListener(window, 'beforeunload', (event) => {
   border: 1px solid var(--line);
   border-width: 1px 0 0 1px;
 }
-.ledger {
-  grid-area: ledger;
+.key-figures {
+  grid-area: figures;
 }
 .absent {
   max-width: 620px;
@@ -170,7 +170,7 @@ useEventListener(window, 'beforeunload', (event) => {
 @media (max-width: 760px) {
   .bench {
     grid-template: 46px auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
-    grid-template-areas: 'head' 'card' 'tabs' 'sheet' 'ledger';
+    grid-template-areas: 'head' 'card' 'tabs' 'sheet' 'figures';
   }
   .sheet {
     padding: 12px;
@@ -185,7 +185,7 @@ useEventListener(window, 'beforeunload', (event) => {
   .card,
   .head,
   .tabs,
-  .ledger {
+  .key-figures {
     display: none;
   }
 }

@@ -55,7 +55,7 @@ describe('one corner', () => {
         const before = heat.heldJ()
         for (const { seconds, fromKmh, forceN } of driven) heat.step(seconds, fromKmh / 3.6, (forceN * fromKmh * seconds) / 3.6, forceN > 0)
         const held = heat.heldJ() - before
-        const { inJ, outJ } = heat.ledger
+        const { inJ, outJ } = heat.energy
         expect(Math.abs(inJ - held - outJ)).toBeLessThanOrEqual(1e-6 * Math.max(1, inJ, outJ))
       }),
     )

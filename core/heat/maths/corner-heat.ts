@@ -4,7 +4,7 @@ const STEFAN_BOLTZMANN = 5.670374419e-8
 const KELVIN = 273.15
 
 /** What went in and out of a corner since it began, J. */
-interface HeatLedger {
+interface CornerEnergy {
   inJ: number
   /** Given off to the air. */
   outJ: number
@@ -19,7 +19,7 @@ export class CornerHeat {
   ringC: number
   padC: number
   caliperC: number
-  readonly ledger: HeatLedger = { inJ: 0, outJ: 0 }
+  readonly energy: CornerEnergy = { inJ: 0, outJ: 0 }
   private readonly heat: SpecificHeat
   private ringJPerKg: number
 
@@ -96,8 +96,8 @@ export class CornerHeat {
     this.ringC = atEnthalpy(this.heat, this.ringJPerKg)
     this.padC += (seconds * ((1 - n.intoRotor) * powerW + ringPad - padCaliper - padOut)) / n.padJPerK
     this.caliperC += (seconds * (padCaliper + ringCaliper - caliperOut)) / n.caliperJPerK
-    this.ledger.inJ += workJ
-    this.ledger.outJ += seconds * (ringOut + padOut + caliperOut)
+    this.energy.inJ += workJ
+    this.energy.outJ += seconds * (ringOut + padOut + caliperOut)
   }
 }
 /** Of the ring's own curve and radiation; the step is short against both. */

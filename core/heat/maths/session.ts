@@ -125,21 +125,21 @@ export function session(
     const { count, seconds: stepS, ms } = steps(segment, mostStepS, coarser)
     for (let i = 0; i < count; i += 1) if (!go(segment, at, ms(i), ms(i + 1), stepS(i))) return false
     ends.push({ front: front.heat.now(), rear: rear.heat.now() })
-    givenOffJ.push({ front: 2 * front.heat.ledger.outJ, rear: 2 * rear.heat.ledger.outJ })
+    givenOffJ.push({ front: 2 * front.heat.energy.outJ, rear: 2 * rear.heat.energy.outJ })
     return true
   }
   const begun = () => ({
     seconds,
     temperatures: [...front.temperatures(), ...rear.temperatures()],
-    front: { ...front.heat.ledger },
-    rear: { ...rear.heat.ledger },
+    front: { ...front.heat.energy },
+    rear: { ...rear.heat.energy },
   })
   let start = begun()
   let changedC = Infinity
   /** Puts stretches behind the one that was just driven, each the same. */
   const putAgain = (many: number, times: number) => {
     const lastS = seconds - start.seconds
-    const outJ = { front: 2 * (front.heat.ledger.outJ - start.front.outJ), rear: 2 * (rear.heat.ledger.outJ - start.rear.outJ) }
+    const outJ = { front: 2 * (front.heat.energy.outJ - start.front.outJ), rear: 2 * (rear.heat.energy.outJ - start.rear.outJ) }
     for (let n = 1; n <= times; n += 1) {
       for (let i = 0; i < many; i += 1) {
         const at = ends.length - many
@@ -151,9 +151,9 @@ export function session(
     seconds += times * lastS
     for (const side of [front, rear]) {
       const { inJ, outJ: before } = side === front ? start.front : start.rear
-      const { ledger: keyFigures } = side.heat
-      keyFigures.inJ += times * (keyFigures.inJ - inJ)
-      keyFigures.outJ += times * (keyFigures.outJ - before)
+      const { energy } = side.heat
+      energy.inJ += times * (energy.inJ - inJ)
+      energy.outJ += times * (energy.outJ - before)
     }
   }
   let stopped = -1
@@ -187,7 +187,7 @@ export function session(
     peak: { front: front.peak, rear: rear.peak },
     peakPressureMpa,
     gone,
-    workJ: { front: 2 * front.heat.ledger.inJ, rear: 2 * rear.heat.ledger.inJ },
+    workJ: { front: 2 * front.heat.energy.inJ, rear: 2 * rear.heat.energy.inJ },
   }
 }
 
