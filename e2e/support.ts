@@ -154,6 +154,7 @@ export async function tick(field: Locator, on = true): Promise<void> {
 
 /** Takes hold of something at its middle, once it has come to rest. @returns where the hand is */
 export async function grab(what: Locator): Promise<{ x: number; y: number }> {
+  await what.scrollIntoViewIfNeeded()
   const seen: string[] = []
   await expect
     .poll(async () => {
@@ -190,6 +191,9 @@ export async function drag(what: Locator, onto: Locator): Promise<void> {
   await mouse.move(x, y, { steps: 3 })
   // where it would go is looked at between frames: a dozen of them are drawn before the hand lets go
   await frames(page, 12)
+  // several moves of one frame are one: a last small one is heard for itself
+  await mouse.move(x, y - 1)
+  await frames(page, 6)
   await mouse.up()
 }
 

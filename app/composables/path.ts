@@ -1,6 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, shallowRef, watch } from 'vue'
 import { cycleFor } from '#core/heat/drive-cycles.ts'
+import type { HeatBrief } from '#core/heat/heat-brief.ts'
 import type { HeatReport } from '#core/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/guide/answer.ts'
 import { mattersLittle, pathTo, type Path } from '#core/guide/path.ts'
@@ -31,8 +32,21 @@ export const usePath = createSharedComposable(() => {
     },
     { immediate: true },
   )
+  /** The session of every setup, which a recommendation stands on. */
+  const heats = shallowRef<Record<string, HeatBrief>>({})
+  const beginAll = latestCall()
+  watch(
+    () => [store.project, onPath.value && question.value === 'worth'] as const,
+    async ([project, wanted]) => {
+      const isLatest = beginAll()
+      if (!project || !wanted) return
+      const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
+      if (isLatest() && found) heats.value = found
+    },
+    { immediate: true },
+  )
   const way = computed(() =>
-    store.project && question.value && onPath.value ? stepsThere(store.project, reports.value, question.value) : undefined,
+    store.project && question.value && onPath.value ? stepsThere(store.project, reports.value, question.value, heats.value) : undefined,
   )
   const path = computed<Path | undefined>(() => {
     if (!store.project || !report.value || !question.value || way.value || !onPath.value) return undefined

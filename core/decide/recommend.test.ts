@@ -53,7 +53,8 @@ describe('a recommendation', () => {
     const { headline, heats } = advise(strong)
     expect(heats['as-it-stands']!.goesAtS === undefined).toBe(/^Keep/.test(headline))
     const bare = changed((project) => {
-      for (const key of ['massKg', 'cgHeightMm'] as const) delete project.car[key]
+      delete project.car.massKg
+      delete project.car.cgHeightMm
     })
     expect(advise(bare).setupId).toBeUndefined()
     expect(advise(bare).headline).not.toMatch(/^Keep|^Choose/)

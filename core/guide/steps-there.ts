@@ -90,7 +90,10 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
     { id: 'compare', words: 'Compare the setups.', state: '', done: false, to: 'cost', view: 'compare' },
   ]
   if (others.length === 0) return { steps, answer: say('unknown', 'Not enough data: add a setup for each option.') }
-  const { headline, facts } = recommend(project, compare(project, reports, heats), reports, heats)
+  const comparison = compare(project, reports, heats)
+  // until the sessions are computed the comparison speaks for itself
+  if (Object.keys(heats).length === 0) return { steps, answer: say('check', comparison.sentence) }
+  const { headline, facts } = recommend(project, comparison, reports, heats)
   return { steps, answer: say('check', [headline, ...facts].join(' ')) }
 }
 

@@ -61,9 +61,14 @@ const lines = computed(() =>
   }),
 )
 const factOf = (line: (typeof lines.value)[number], id: string) => line.facts[id]!
+/** The total, and its range below it. */
+const costOf = (line: (typeof lines.value)[number]) => {
+  const [main, range = ''] = factOf(line, 'cost').text.split(', ')
+  return { main, range }
+}
 const lineColumns = [
   { id: 'name', label: 'Setup', least: 190 },
-  { id: 'cost', label: 'Cost', number: true, least: 110 },
+  { id: 'cost', label: 'Cost', number: true, least: 135 },
   { id: 'margin', label: 'Session', number: true, least: 120 },
   { id: 'stop', label: 'Dry stop', number: true, least: 100 },
   { id: 'choose', label: 'Choose a setup', unseen: true, least: 100 },
@@ -126,9 +131,12 @@ const print = () => window.print()
           <VerdictMark :verdict="row.verdict" :size="16" /> <strong>{{ row.name }}</strong>
           <span class="block small" :class="`tone-${row.verdict}`">{{ row.verdictWords }}</span>
         </template>
-        <template v-for="id in LINE_ROWS" :key="id" #[id]="{ row }">
+        <template #cost="{ row }">
+          {{ costOf(row).main }}<span class="block small soft">{{ costOf(row).range }}</span>
+        </template>
+        <template v-for="id in ['margin', 'stop'] as const" :key="id" #[id]="{ row }">
           {{ factOf(row, id).text }}
-          <span v-if="id !== 'cost' && againstWords(factOf(row, id))" class="block small" :class="toneAgainst(factOf(row, id))">{{
+          <span v-if="againstWords(factOf(row, id))" class="block small" :class="toneAgainst(factOf(row, id))">{{
             againstWords(factOf(row, id))
           }}</span>
         </template>

@@ -32,7 +32,7 @@ whenever(
   <div v-if="report" class="page">
     <ViewTabs step="fit" :views="VIEWS" :current="view" label="Views of the fit" />
     <LazyCompareWheels v-if="view === 'wheels' || view === 'brakes'" :key="view" :what="view" class="whole" />
-    <FitCheck v-else-if="view === 'check'" class="whole" />
+    <LazyFitCheck v-else-if="view === 'check'" class="whole" />
     <LazyFitReports v-else-if="view === 'reports'" class="whole" />
     <LazyCaliperCard v-else-if="view === 'card'" class="whole" />
     <ThisWheel v-else />
