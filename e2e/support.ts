@@ -185,6 +185,8 @@ export async function drag(what: Locator, onto: Locator): Promise<void> {
   const page = what.page()
   const { mouse } = page
   await what.hover()
+  // what drags is loaded when the hand comes near
+  await expect(what.locator('xpath=ancestor-or-self::*[@data-sortable]').first()).toBeAttached()
   await mouse.down()
   const [x, y] = await middle(onto)
   await mouse.move(x, y + 3, { steps: 12 })

@@ -37,7 +37,12 @@ export function useSortable(host: Ref<HTMLElement | null | undefined>, options: 
       const { default: Sortable } = await import('sortablejs')
       if (!isLatest() || !element.isConnected) return
       const made = Sortable.create(element, { ...HABITS, ...options })
-      stop = () => made.destroy()
+      // from now on a press on an entry begins to drag it
+      element.dataset.sortable = 'ready'
+      stop = () => {
+        delete element.dataset.sortable
+        made.destroy()
+      }
     },
     { immediate: true, flush: 'post' },
   )
