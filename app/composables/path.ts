@@ -34,19 +34,31 @@ export const usePath = createSharedComposable(() => {
   )
   /** The session of every setup, which a recommendation stands on. */
   const heats = shallowRef<Record<string, HeatBrief>>({})
+  /** Probability of the lock-up order by setup; empty until all are known. */
+  const likely = shallowRef<Record<string, number | undefined>>({})
   const beginAll = latestCall()
   watch(
     () => [store.project, onPath.value && question.value === 'worth'] as const,
     async ([project, wanted]) => {
       const isLatest = beginAll()
+      likely.value = {}
       if (!project || !wanted) return
       const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
-      if (isLatest() && found) heats.value = found
+      const orders: Record<string, number | undefined> = {}
+      for (const { id } of project.setups) {
+        if (!isLatest()) return
+        orders[id] = (await withErrorReport('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
+      }
+      if (!isLatest() || !found) return
+      heats.value = found
+      likely.value = orders
     },
     { immediate: true },
   )
   const way = computed(() =>
-    store.project && question.value && onPath.value ? stepsThere(store.project, reports.value, question.value, heats.value) : undefined,
+    store.project && question.value && onPath.value
+      ? stepsThere(store.project, reports.value, question.value, heats.value, likely.value)
+      : undefined,
   )
   const path = computed<Path | undefined>(() => {
     if (!store.project || !report.value || !question.value || way.value || !onPath.value) return undefined

@@ -36,7 +36,7 @@ describe('a recommendation', () => {
     expect(found.facts[0]).toMatch(
       /^Today: “Hill climb, run after run” is carried for 1 run, then pad surface, front\. OK: lock-up order, pedal force 131.N, fit\.$/,
     )
-    expect(words(found)).toMatch(/comes nearest/)
+    expect(words(found)).toMatch(/comes nearest\. “Hill climb, run after run” ends with 17.°C left, which is within the uncertainty\./)
   })
   test('keeps brakes that are enough', () => {
     const light = changed((project) => void (project.preferences.duty = 'stop'))

@@ -65,7 +65,9 @@ export function recommend(
     return { headline: 'Not enough data about the current car.', facts: [first], setupId: undefined }
   if (lacks.length === 0)
     return {
-      headline: 'Keep your brakes: the current car does what you need.',
+      headline: isCertain(today)
+        ? 'Keep your brakes: the current car does what you need.'
+        : 'Your brakes are enough, but close to a limit.',
       facts: [first, ...limits],
       setupId: undefined,
     }
@@ -75,7 +77,7 @@ export function recommend(
   if (chosen) {
     const next = ready.find((one) => one !== chosen && solves(one) && words.cost(one) > words.cost(chosen))
     return {
-      headline: `Choose ${chosen.column.name}: the smallest change that solves it.`,
+      headline: `Choose ${chosen.column.name}: the smallest change that ${isCertain(chosen) ? '' : 'probably '}solves it.`,
       facts: [first, words.brings(chosen), ...(next ? [words.more(chosen, next)] : []), ...limits],
       setupId: chosen.column.setupId,
     }
@@ -106,6 +108,8 @@ export function recommend(
 
 const isBad = (verdict: Verdict): boolean => verdict === 'needs' || verdict === 'blocked'
 const isReady = ({ column }: Option): boolean => column.verdict === 'fits' || column.verdict === 'check'
+/** Heat and lock-up order are good enough with their uncertainty. */
+const isCertain = ({ needs }: Option): boolean => needs.heat === 'fits' && needs.order === 'fits'
 const badOf = ({ needs }: Option): number => NEEDS.filter((need) => isBad(needs[need])).length
 
 function needsOf(project: Project, report: Report, heat: HeatBrief | undefined, of100: number | undefined): BrakeNeeds {
@@ -159,6 +163,8 @@ class Words {
 
   private carries({ heat }: Option): string {
     if (!heat || heat.verdict === 'unknown') return 'The session is unknown'
+    if (heat.verdict === 'check' && heat.goesAtS === undefined)
+      return `“${heat.duty}” ends with ${heat.value}, which is within the uncertainty`
     return heat.goesAtS === undefined
       ? `“${heat.duty}” is carried with ${heat.value}`
       : `“${heat.duty}” is carried for ${heat.value}, ${heat.detail}`

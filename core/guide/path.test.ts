@@ -16,6 +16,7 @@ import { evaluate } from '../evaluate/evaluate.ts'
 import { answerOf } from './answer.ts'
 import { heldAt } from '../records/entry.ts'
 import { mattersLittle, needsOf, pathTo, STATIONS, type Ask } from './path.ts'
+import { heatBrief } from '../heat/heat-brief.ts'
 import { stepsThere } from './steps-there.ts'
 
 const begun = (question: QuestionId): { project: Project; setupId: string } => {
@@ -163,6 +164,14 @@ describe('ways that take more than figures', () => {
       expect(there.answer.sentence.length).toBeGreaterThan(20)
     }
     expect(QUESTION_IDS.filter((one) => stepsThere(blank, [], one) === undefined)).toEqual(['clears', 'balanced', 'lasts'])
+  })
+  test('the upgrade worth its price is advised only once session and lock-up order of all setups are known', () => {
+    const heats = Object.fromEntries(DEMO_PROJECT.setups.map(({ id }) => [id, heatBrief(DEMO_PROJECT, id)]))
+    const say = (...more: [typeof heats?, Record<string, number>?]) => stepsThere(DEMO_PROJECT, reports, 'worth', ...more)!.answer.sentence
+    expect(say()).not.toMatch(/^(Choose|Keep|Do not buy)/)
+    expect(say(heats)).not.toMatch(/^(Choose|Keep|Do not buy)/)
+    const likely = Object.fromEntries(DEMO_PROJECT.setups.map(({ id }) => [id, id === 'balanced' ? 48 : 99]))
+    expect(say(heats, likely)).toMatch(/^Do not buy yet/)
   })
   test('there is no order for a setup that is blocked', () => {
     const blocked = reports.map((one) => (one.isStock ? one : { ...one, verdict: 'blocked' as const }))

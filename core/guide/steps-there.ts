@@ -31,10 +31,11 @@ export function stepsThere(
   reports: readonly Report[],
   question: QuestionId,
   heats: Readonly<Record<string, HeatBrief>> = {},
+  frontFirstOf100: Readonly<Record<string, number | undefined>> = {},
 ): WayThere | undefined {
   switch (question) {
     case 'worth':
-      return worth(project, reports, heats)
+      return worth(project, reports, heats, frontFirstOf100)
     case 'helped':
       return helped(project)
     case 'order':
@@ -66,7 +67,12 @@ const choices = (project: Project): StepThere => {
   }
 }
 
-function worth(project: Project, reports: readonly Report[], heats: Readonly<Record<string, HeatBrief>>): WayThere {
+function worth(
+  project: Project,
+  reports: readonly Report[],
+  heats: Readonly<Record<string, HeatBrief>>,
+  frontFirstOf100: Readonly<Record<string, number | undefined>>,
+): WayThere {
   const others = reports.filter((one) => !one.isStock)
   const unpriced = others.reduce((sum, one) => sum + one.bill.unpriced, 0)
   const steps: StepThere[] = [
@@ -90,10 +96,11 @@ function worth(project: Project, reports: readonly Report[], heats: Readonly<Rec
     { id: 'compare', words: 'Compare the setups.', state: '', done: false, to: 'cost', view: 'compare' },
   ]
   if (others.length === 0) return { steps, answer: say('unknown', 'Not enough data: add a setup for each option.') }
-  const comparison = compare(project, reports, heats)
-  // until the sessions are computed the comparison speaks for itself
-  if (Object.keys(heats).length === 0) return { steps, answer: say('check', comparison.sentence) }
-  const { headline, facts } = recommend(project, comparison, reports, heats)
+  const comparison = compare(project, reports, heats, frontFirstOf100)
+  // without session and lock-up probability of every setup nothing is advised
+  if (!reports.every(({ setupId }) => setupId in heats && setupId in frontFirstOf100))
+    return { steps, answer: say('check', comparison.sentence) }
+  const { headline, facts } = recommend(project, comparison, reports, heats, frontFirstOf100)
   return { steps, answer: say('check', [headline, ...facts].join(' ')) }
 }
 

@@ -12,8 +12,10 @@ const store = useProjectStore()
 const { report, setup, goTo } = useWorkbench()
 const preferences = computed(() => store.project!.preferences)
 const bill = computed(() => report.value!.bill)
-const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency)
-const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { bare: true })
+/** Cents only where a price has them. */
+const whole = (minor: number | undefined) => minor !== undefined && minor % 100 === 0
+const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: whole(minor) })
+const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: whole(minor), bare: true })
 const GROUPS: Record<BillGroup, string> = {
   parts: 'Parts',
   wheels: 'Wheels and spacers',

@@ -27,6 +27,7 @@ watch(
   async ([project]) => {
     if (!project) return
     const isLatest = begin()
+    orders.value = {}
     const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
     if (!isLatest()) return
     if (found) heats.value = found
@@ -73,9 +74,12 @@ const lineColumns = [
   { id: 'stop', label: 'Dry stop', number: true, least: 100 },
   { id: 'choose', label: 'Choose a setup', unseen: true, least: 100 },
 ]
-/** What a person who knows brakes would say; until the sessions are computed the comparison speaks for itself. */
+/**
+ * What a person who knows brakes would say. It waits for the session and the probability of the lock-up order of every setup:
+ * without them it could advise what they forbid.
+ */
 const advice = computed(() =>
-  store.project && found.value && Object.keys(heats.value).length > 0
+  store.project && found.value && shown.value.every(({ setupId }) => setupId in heats.value && setupId in orders.value)
     ? recommend(store.project, found.value, shown.value, heats.value, orders.value)
     : undefined,
 )
@@ -120,7 +124,7 @@ const print = () => window.print()
     <ul v-if="advice" class="facts" data-test="advice">
       <li v-for="one in advice.facts" :key="one">{{ one }}</li>
     </ul>
-    <WorkingLine v-else what="Computing the session of every setup" />
+    <WorkingLine v-else what="Computing session and lock-up order of every setup" />
     <p v-for="one in beaten" :key="one.setupId" class="tone-check small" data-test="beaten">
       {{ one.name }}: {{ one.beatenBy.join(' and ') }} {{ one.beatenBy.length === 1 ? 'is' : 'are' }} never worse and better in at least one
       row, by more than the uncertainty.
