@@ -190,6 +190,15 @@ async function photograph(file: File) {
 .done .name {
   font-weight: 400;
 }
+/* what is done makes room for what comes next */
+.step.done {
+  padding: 0;
+  border: 0;
+}
+.done .box {
+  height: 32px;
+  margin-top: -2px;
+}
 .level {
   margin-left: 8px;
   color: var(--needs);

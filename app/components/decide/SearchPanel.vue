@@ -98,13 +98,13 @@ const columns = computed(() => [
   { id: 'gap', label: 'Clearance', number: true, by: (one: SearchResult) => -(one.values.gap ?? -Infinity) },
   { id: 'bias', label: 'Front share', number: true, by: (one: SearchResult) => one.values.bias ?? Infinity },
   { id: 'pedal', label: 'Pedal', number: true, by: (one: SearchResult) => one.pedalN ?? Infinity },
-  { id: 'take', label: 'Add as setup', unseen: true, least: 84 },
+  { id: 'take', label: 'Add as setup', unseen: true, least: 118 },
 ])
 const nearColumns = computed(() => [
   { id: 'what', label: 'Changes', least: 260 },
   { id: 'fails', label: 'Fails by', least: 150 },
   { id: 'cost', label: 'Cost', number: true },
-  { id: 'take', label: 'Add as setup', unseen: true, least: 84 },
+  { id: 'take', label: 'Add as setup', unseen: true, least: 118 },
 ])
 const says = computed(() => {
   if (!result.value) return ''
