@@ -158,7 +158,7 @@ const print = () => window.print()
       <CompareChart :found="found" />
     </div>
     <FoldedPart title="All rows side by side">
-      <p v-if="found.detail">{{ found.detail }}</p>
+      <p>{{ found.sentence }}</p>
       <div class="tools no-print">
         <ElCheckbox v-model="folded" :validate-event="false">fold what is the same everywhere ({{ alike }})</ElCheckbox>
         <ElCheckbox
