@@ -1,13 +1,13 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed, shallowRef, watch } from 'vue'
 import { cycleFor } from '#core/heat/drive-cycles.ts'
-import type { HeatBrief } from '#core/heat/heat-brief.ts'
 import type { HeatReport } from '#core/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/guide/answer.ts'
 import { mattersLittle, pathTo, type Path } from '#core/guide/path.ts'
 import { stepsThere } from '#core/guide/steps-there.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useUncertainty } from './uncertainty.ts'
+import { useJudgedSetups } from './judged-setups.ts'
 import { useQuestion } from './question.ts'
 import { useReports } from './reports.ts'
 import { useWorkbench } from './workbench.ts'
@@ -32,32 +32,11 @@ export const usePath = createSharedComposable(() => {
     },
     { immediate: true },
   )
-  /** The session of every setup, which a recommendation stands on. */
-  const heats = shallowRef<Record<string, HeatBrief>>({})
-  /** Probability of the lock-up order by setup; empty until all are known. */
-  const likely = shallowRef<Record<string, number | undefined>>({})
-  const beginAll = latestCall()
-  watch(
-    () => [store.project, onPath.value && question.value === 'worth'] as const,
-    async ([project, wanted]) => {
-      const isLatest = beginAll()
-      likely.value = {}
-      if (!project || !wanted) return
-      const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
-      const orders: Record<string, number | undefined> = {}
-      for (const { id } of project.setups) {
-        if (!isLatest()) return
-        orders[id] = (await withErrorReport('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
-      }
-      if (!isLatest() || !found) return
-      heats.value = found
-      likely.value = orders
-    },
-    { immediate: true },
-  )
+  /** What a recommendation stands on. */
+  const { heats, orders } = useJudgedSetups(() => onPath.value && question.value === 'worth')
   const way = computed(() =>
     store.project && question.value && onPath.value
-      ? stepsThere(store.project, reports.value, question.value, heats.value, likely.value)
+      ? stepsThere(store.project, reports.value, question.value, heats.value, orders.value)
       : undefined,
   )
   const path = computed<Path | undefined>(() => {

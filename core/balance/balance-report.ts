@@ -87,14 +87,13 @@ interface FailureRow extends Failure {
 
 const CIRCUIT_LOSSES: readonly Lost[] = ['front', 'rear', 'diagonal', 'single']
 /**
- * The least deceleration left when one circuit is lost and the assist works, g; undefined where no failure is known.
+ * Of failures of one circuit while the assist works the one that leaves least; undefined where none is known.
  *
  * @example
- * worstCircuitLossG([]) // => undefined
+ * worstCircuitLoss([]) // => undefined
  */
-export function worstCircuitLossG(failures: readonly Pick<FailureRow, 'lost' | 'decelG'>[]): number | undefined {
-  const left = failures.filter((one) => CIRCUIT_LOSSES.includes(one.lost)).map((one) => one.decelG)
-  return left.length > 0 ? Math.min(...left) : undefined
+export function worstCircuitLoss<F extends Pick<FailureRow, 'lost' | 'decelG'>>(failures: readonly F[]): F | undefined {
+  return failures.filter((one) => CIRCUIT_LOSSES.includes(one.lost)).sort((a, b) => a.decelG - b.decelG)[0]
 }
 
 interface PedalStop {

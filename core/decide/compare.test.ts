@@ -6,7 +6,8 @@ import { compareCsv } from '../formats/compare-csv.ts'
 import type { Project } from '../records/project.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
-import { compare, frontOf, heldAgainst, orderBy } from './compare.ts'
+import { compare, frontOf, orderBy } from './compare.ts'
+import { heldAgainst } from './comparison.ts'
 import { CRITERIA, SETUP_CRITERIA, type CriterionId } from './criteria.ts'
 
 const sheetOf = (project: Project) =>

@@ -1,4 +1,5 @@
-import { orderVerdict } from '../evaluate/order-probability.ts'
+import { balanceMissing, orderVerdict } from '../evaluate/order-probability.ts'
+import { fitMissing } from '../evaluate/step-state.ts'
 import type { Report } from '../evaluate/report.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
@@ -7,8 +8,9 @@ import { distanceWords, stopReport } from '../heat/stop-report.ts'
 import { BANDS } from '../hydraulics/pedal-bands.ts'
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Project } from '../records/project.ts'
+import { notEnoughData, questionKey } from '../records/question.ts'
 import { pedalOf } from '../records/uses.ts'
-import { heldAgainst, type CompareColumn, type Comparison } from './compare.ts'
+import { heldAgainst, type CompareColumn, type Comparison } from './comparison.ts'
 
 /** What a person who knows brakes would say of the setups at hand. */
 export interface Recommendation {
@@ -61,21 +63,23 @@ export function recommend(
   const unknown = NEEDS.filter((need) => today.needs[need] === 'unknown')
   const limits = words.limits(options)
   const first = words.today(today)
-  if (lacks.length === 0 && unknown.length > 0)
-    return { headline: 'Not enough data about the current car.', facts: [first], setupId: undefined }
+  if (lacks.length === 0 && unknown.length > 0) return { headline: words.lacking(today), facts: [first], setupId: undefined }
   if (lacks.length === 0)
     return {
       headline: isCertain(today)
         ? 'Keep your brakes: the current car does what you need.'
-        : 'Your brakes are enough, but close to a limit.',
+        : 'Your brakes are probably enough. Check what is uncertain.',
       facts: [first, ...limits],
       setupId: undefined,
     }
   const solves = (one: Option) => NEEDS.every((need) => !isBad(one.needs[need]) && one.needs[need] !== 'unknown')
-  const ready = others.filter((one) => isReady(one) && words.isAffordable(one)).sort((a, b) => words.cost(a) - words.cost(b))
+  // what a setup without all its prices costs is not known: it is neither the smallest change nor within a budget
+  const ready = others
+    .filter((one) => isReady(one) && words.isAffordable(one) && words.cost(one) < Infinity)
+    .sort((a, b) => words.cost(a) - words.cost(b))
   const chosen = ready.find(solves)
   if (chosen) {
-    const next = ready.find((one) => one !== chosen && solves(one) && words.cost(one) > words.cost(chosen))
+    const next = ready.find((one) => solves(one) && words.cost(one) > words.cost(chosen))
     return {
       headline: `Choose ${chosen.column.name}: the smallest change that ${isCertain(chosen) ? '' : 'probably '}solves it.`,
       facts: [first, words.brings(chosen), ...(next ? [words.more(chosen, next)] : []), ...limits],
@@ -110,7 +114,8 @@ const isBad = (verdict: Verdict): boolean => verdict === 'needs' || verdict === 
 const isReady = ({ column }: Option): boolean => column.verdict === 'fits' || column.verdict === 'check'
 /** Heat and lock-up order are good enough with their uncertainty. */
 const isCertain = ({ needs }: Option): boolean => needs.heat === 'fits' && needs.order === 'fits'
-const badOf = ({ needs }: Option): number => NEEDS.filter((need) => isBad(needs[need])).length
+/** What is not known counts as what is bad: taking a value away brings no setup nearer. */
+const badOf = ({ needs }: Option): number => NEEDS.filter((need) => isBad(needs[need]) || needs[need] === 'unknown').length
 
 function needsOf(project: Project, report: Report, heat: HeatBrief | undefined, of100: number | undefined): BrakeNeeds {
   const order = report.findings.find((one) => one.rule === 'lock-order')!
@@ -120,7 +125,8 @@ function needsOf(project: Project, report: Report, heat: HeatBrief | undefined, 
   const { low, high } = BANDS[pedalOf(project.car.uses)].forceN
   return {
     heat: heat?.verdict ?? 'unknown',
-    order: orderVerdict(order.verdict, of100),
+    // an order without its probability is not settled
+    order: of100 === undefined && order.verdict === 'fits' ? 'check' : orderVerdict(order.verdict, of100),
     // a light pedal is a matter of taste; one that is too heavy stops the car late
     pedal: value === undefined ? 'unknown' : value > high ? 'needs' : atLeast ? 'unknown' : value < low ? 'check' : 'fits',
     fit: worst,
@@ -140,10 +146,12 @@ class Words {
   private money(minor: number): string {
     return formatMoney(minor, this.project.preferences.currency, { whole: true })
   }
+  /** Minor units; Infinity: not known, or only the least. */
   cost(one: Option): number {
-    return this.cell('cost', one)?.value ?? Infinity
+    const cost = this.cell('cost', one)
+    return cost?.value === undefined || cost.bound ? Infinity : cost.value
   }
-  /** Within the budget as far as its prices tell; without a budget anything is. */
+  /** Within the budget; without a budget anything is. */
   isAffordable(one: Option): boolean {
     const budget = this.cell('budget', one)
     return budget === undefined || budget.verdict !== 'needs'
@@ -176,19 +184,24 @@ class Words {
     const names: Record<Exclude<BrakeNeed, 'heat'>, string> = { order: 'lock-up order', pedal, fit: 'fit' }
     const of = (test: (verdict: Verdict) => boolean) =>
       (Object.keys(names) as (keyof typeof names)[]).filter((need) => test(needs[need])).map((need) => names[need])
-    const [bad, unknown, good] = [of(isBad), of((one) => one === 'unknown'), of((one) => one === 'fits' || one === 'check')]
-    return [
-      `Today: ${this.carries(one)}.`,
-      bad.length > 0 ? `Not good enough: ${bad.join(', ')}.` : '',
-      unknown.length > 0 ? `Not known: ${unknown.join(', ')}.` : '',
-      good.length > 0 ? `OK: ${good.join(', ')}.` : '',
+    const parts: [string, string[]][] = [
+      ['Not good enough', of(isBad)],
+      ['Not known', of((verdict) => verdict === 'unknown')],
+      ['To check', of((verdict) => verdict === 'check')],
+      ['OK', of((verdict) => verdict === 'fits')],
     ]
-      .filter(Boolean)
-      .join(' ')
+    return [`Today: ${this.carries(one)}.`, ...parts.flatMap(([word, all]) => (all.length > 0 ? `${word}: ${all.join(', ')}.` : []))].join(
+      ' ',
+    )
+  }
+  /** Where the current car is not known: the first thing to enter, or the session. */
+  lacking({ report }: Option): string {
+    const missing = [...new Map([...fitMissing(report), ...balanceMissing(report)].map((one) => [questionKey(one), one])).values()]
+    return missing.length > 0 ? notEnoughData(missing) : 'Not enough data: the session of the current car is unknown.'
   }
   brings(one: Option): string {
     const cost = this.cell('cost', one)!
-    return `${this.carries(one)}. Cost: ${cost.text}.`
+    return `${this.carries(one)}. It costs ${cost.text}${cost.range ? `, ${cost.range}` : ''}.`
   }
   more(chosen: Option, next: Option): string {
     const row = this.comparison.rows.find(({ id }) => id === 'margin')!
@@ -203,17 +216,15 @@ class Words {
   open(one: Option): string {
     const { report, needs, column } = one
     const check = [...report.fit, ...report.findings].find((each) => each.verdict === 'needs')
-    const reason = needs.order === 'needs' && !check ? 'the lock-up order is not confirmed' : (check?.sentence ?? 'a check needs a fix')
-    return `${column.name} comes nearest. ${this.carries(one)}. First: ${reason.replace(/\.$/, '')}.`
+    const reason = check ? check.sentence : needs.order === 'needs' ? 'The lock-up order is not confirmed.' : ''
+    return [`${column.name} comes nearest. ${this.carries(one)}. It still needs a fix.`, reason].filter(Boolean).join(' ')
   }
-  /** A stop is as short as the tyres allow: no brake shortens it. */
+  /** Where the tyres limit the stop and no setup shortens it: only of stops that are known. */
   limits(options: readonly Option[]): string[] {
-    const [today, ...others] = options
-    const row = stopReport(this.project, today!.column.setupId).rows[0]
-    if (!row || row.limit !== 'tyre' || row.distanceM === undefined) return []
+    const row = stopReport(this.project, options[0]!.column.setupId).rows[0]
     const stops = this.comparison.rows.find(({ id }) => id === 'stop')!
-    const shorter = others.filter((one) => heldAgainst(stops, stops.cells[one.at]!, stops.cells[0]!) === 'better')
-    if (shorter.length > 0) return []
+    const held = stops.cells.map((cell) => heldAgainst(stops, cell, stops.cells[0]!))
+    if (!row || row.limit !== 'tyre' || !held.every((one) => one === 'same' || one === 'worse')) return []
     return [
       `The tyres limit the stop: ${distanceWords(row)} from ${this.project.preferences.stopFromKmh} km/h, and no setup shortens it. Better tyres do.`,
     ]

@@ -8,7 +8,7 @@ import { findSetup } from '../records/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { counted } from '../figures/words.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { stopReport, type StopRow } from '../heat/stop-report.ts'
+import { isLeastStop, stopReport, type StopRow } from '../heat/stop-report.ts'
 
 /** One stop as it counts. */
 export interface RunRow {
@@ -134,14 +134,21 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
     counted,
     meanM: counted.length > 0 ? meanOf(counted) : undefined,
     scatterM: scatterOf(rows),
-    modelM: asked.load === 'laden' ? undefined : predicted(project, setupId, asked)?.distanceM,
+    modelM: asked.load === 'laden' ? undefined : modelOf(project, setupId, asked),
     blocks,
   }
 }
-/** The stop that the model predicts for a setup on this surface, with the driver only. */
-function predicted(project: Project, setupId: string, { surface, targetKmh }: StopsAsked): StopRow | undefined {
-  const at = { ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }
-  return findSetup(project, setupId) && stopReport(at, setupId).rows.find((row) => row.surface === surface)
+/** The stop that the model computes for a setup on this surface, with the driver only, and whether it is only the least. */
+function predicted(project: Project, setupId: string, { surface, targetKmh }: StopsAsked): (StopRow & { isLeast: boolean }) | undefined {
+  if (!findSetup(project, setupId)) return undefined
+  const found = stopReport({ ...project, preferences: { ...project.preferences, stopFromKmh: targetKmh } }, setupId)
+  const row = found.rows.find((one) => one.surface === surface)
+  return row && { ...row, isLeast: isLeastStop(found, row) }
+}
+/** What the model predicts, m; a distance that may be longer is no prediction. */
+function modelOf(project: Project, setupId: string, asked: StopsAsked): number | undefined {
+  const row = predicted(project, setupId, asked)
+  return row && !row.isLeast ? row.distanceM : undefined
 }
 
 const placeOf = ({ test }: RunRow): string => test.track?.trim().toLowerCase() ?? ''
@@ -259,7 +266,7 @@ const ALIKE_M = 0.5
 function modelWords(project: Project, asked: StopsAsked, compared: RunsCompared | undefined): string {
   if (asked.load === 'laden') return 'The model covers the car with the driver only, not the laden car.'
   const [one, two] = [asked.a, asked.b].map((id) => predicted(project, id, asked))
-  if (!one || !two) return 'Not enough data for a prediction: enter the missing values of car and brakes.'
+  if (!one || !two || one.isLeast || two.isLeast) return 'Not enough data for a prediction: enter the missing values of car and brakes.'
   if (one.distanceM === undefined || two.distanceM === undefined)
     return 'The model predicts that one of these setups does not stop the car. Check the values of pedal, master cylinder and pads.'
   const off = two.distanceM - one.distanceM

@@ -78,6 +78,14 @@ export function stopReport(project: Project, setupId: string): StopReport {
 }
 
 const NO_STOP = 'the car does not stop'
+/** What is not known of pedal force, stroke or pads may make a stop longer: its distance is the least. */
+export const isLeastStop = (
+  { footAtMost }: Pick<StopReport, 'footAtMost'>,
+  { strokeG, padsG }: Pick<StopWays, 'strokeG' | 'padsG'>,
+): boolean => footAtMost || strokeG === undefined || padsG === undefined
+/** A stopping distance in words, as a bound where it is only that. */
+export const stopWords = (report: Pick<StopReport, 'footAtMost'>, row: StopWays): string =>
+  `${row.distanceM !== undefined && isLeastStop(report, row) ? 'at least ' : ''}${distanceWords(row)}`
 /** A stopping distance in words. */
 export const distanceWords = ({ distanceM }: Pick<StopWays, 'distanceM'>): string =>
   distanceM === undefined ? NO_STOP : `${distanceM.toFixed(1)} m`

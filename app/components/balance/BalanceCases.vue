@@ -34,10 +34,11 @@ function setShare(text: string) {
 const wholeSetup = ({ outcome, brings }: AdjustmentOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
 const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
 const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
-/** How many cases do not do as they should, for the title of the list. */
+/** How many cases are not OK, for the title of the list: it knows nominal values only, and says so where they do not settle it. */
 const casesTitle = computed(() => {
   const bad = balance.value?.cases.filter((one) => one.verdict !== 'fits').length ?? 0
-  return bad > 0 ? `Loads and surfaces: ${bad} to check` : 'Loads and surfaces: all OK'
+  if (bad > 0) return `Loads and surfaces: ${bad} to check`
+  return props.wrong ? 'Loads and surfaces: OK with nominal values only' : 'Loads and surfaces: all OK'
 })
 /** A change that no part of the library makes stands behind those that one can order. */
 const makeable = computed(() => levers.value?.advice.filter((one) => one.offers.length > 0) ?? [])

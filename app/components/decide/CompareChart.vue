@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
-import { frontOf, type Comparison } from '#core/decide/compare.ts'
+import { frontOf } from '#core/decide/compare.ts'
+import type { Comparison } from '#core/decide/comparison.ts'
 import type { QuestionId } from '#core/records/project.ts'
 import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/decide/criteria.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'

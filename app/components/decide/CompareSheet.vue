@@ -1,46 +1,23 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { compare, orderBy, type CompareCell, type ComparisonRow } from '#core/decide/compare.ts'
+import { compare, orderBy } from '#core/decide/compare.ts'
+import type { CompareCell, ComparisonRow } from '#core/decide/comparison.ts'
 import { CRITERIA, SETUP_CRITERIA, type SetupCriterionId } from '#core/decide/criteria.ts'
 import { compareCsv } from '#core/formats/compare-csv.ts'
 import { recommend } from '#core/decide/recommend.ts'
-import type { HeatBrief } from '#core/heat/heat-brief.ts'
 import { useCycle } from '~/composables/heat'
-import { useReports } from '~/composables/reports'
+import { useJudgedSetups } from '~/composables/judged-setups'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 import { download } from '~/composables/project-files'
-import { latestCall } from '~/composables/latest-call'
 
 /** All options on one sheet: setups side by side, the car as it stands as the reference. */
 const store = useProjectStore()
 const { reports, openFigureId, chooseSetup, link } = useWorkbench()
 const router = useRouter()
-const { worker, withErrorReport } = useReports()
 const { duty } = useCycle()
-const heats = shallowRef<Record<string, HeatBrief>>({})
-const orders = shallowRef<Record<string, number | undefined>>({})
-const begin = latestCall()
-watch(
-  () => [store.project, duty.value?.id] as const,
-  async ([project]) => {
-    if (!project) return
-    const isLatest = begin()
-    orders.value = {}
-    const found = await withErrorReport('the heat of all setups', () => worker().heatOfAll(project))
-    if (!isLatest()) return
-    if (found) heats.value = found
-    // how probable each lock-up order is comes last: it is the longest
-    const likely: Record<string, number | undefined> = {}
-    for (const { id } of project.setups) {
-      likely[id] = (await withErrorReport('the lock-up order of all setups', () => worker().doubts(project, id)))?.frontFirstOf100
-      if (!isLatest()) return
-      orders.value = { ...likely }
-    }
-  },
-  { immediate: true },
-)
+const { heats, orders } = useJudgedSetups()
 /** Which setups are shown, in which order: the car as it stands first. */
 const hidden = ref(new Set<string>())
 const order = ref<string[]>([])
@@ -62,11 +39,6 @@ const lines = computed(() =>
   }),
 )
 const factOf = (line: (typeof lines.value)[number], id: string) => line.facts[id]!
-/** The total, and its range below it. */
-const costOf = (line: (typeof lines.value)[number]) => {
-  const [main, range = ''] = factOf(line, 'cost').text.split(', ')
-  return { main, range }
-}
 const lineColumns = [
   { id: 'name', label: 'Setup', least: 190 },
   { id: 'cost', label: 'Cost', number: true, least: 135 },
@@ -136,7 +108,7 @@ const print = () => window.print()
           <span class="block small" :class="`tone-${row.verdict}`">{{ row.verdictWords }}</span>
         </template>
         <template #cost="{ row }">
-          {{ costOf(row).main }}<span class="block small soft">{{ costOf(row).range }}</span>
+          {{ factOf(row, 'cost').text }}<span class="block small soft">{{ factOf(row, 'cost').range }}</span>
         </template>
         <template v-for="id in ['margin', 'stop'] as const" :key="id" #[id]="{ row }">
           {{ factOf(row, id).text }}
@@ -184,6 +156,7 @@ const print = () => window.print()
               >{{ cellOf(row, at).text }}</ElButton
             >
             <template v-else>{{ cellOf(row, at).text }}</template>
+            <small v-if="cellOf(row, at).range" class="soft">{{ cellOf(row, at).range }}</small>
             <small v-if="againstWords(cellOf(row, at))" :class="toneAgainst(cellOf(row, at))">{{ againstWords(cellOf(row, at)) }}</small>
           </span>
         </template>

@@ -31,7 +31,8 @@ const look = (one: HeatLine) => (one.overAtS !== undefined ? 'over' : one.highC 
 const margin = (one: HeatLine) => formatQuantity(one.limitC - one.peakC, 'temperatureRise', units.value, { decimals: 0, signed: true })
 /** So far below its limit no part needs a look, K. */
 const FAR_K = 50
-const isFar = (one: HeatLine) => one.leastLimitC - one.highC >= FAR_K
+// brakes that failed midway were not as hot as the session makes them
+const isFar = (one: HeatLine) => heat.value?.goneAtS === undefined && one.leastLimitC - one.highC >= FAR_K
 /** Parts that come near a limit stand in sight; where none does, the one that comes nearest. */
 const near = computed(() => {
   const lines = heat.value?.lines ?? []

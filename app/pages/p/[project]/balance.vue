@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { Preferences } from '#core/records/project.ts'
 import { computed } from 'vue'
-import { worstCircuitLossG, type BalanceReport } from '#core/balance/balance-report.ts'
-import { distanceWords, stopReport } from '#core/heat/stop-report.ts'
-import type { StopWays } from '#core/heat/stop-ways.ts'
+import { worstCircuitLoss, type BalanceReport } from '#core/balance/balance-report.ts'
+import { stopReport, stopWords } from '#core/heat/stop-report.ts'
 import { FRONT_FIRST_TO_G } from '#core/balance/lock-finding.ts'
 import { balanceMissing, orderHeadline } from '#core/evaluate/order-probability.ts'
 import type { FigureId } from '#core/figures/figure-ids.ts'
@@ -54,11 +53,13 @@ const columnsOf = (label: string) => [{ id: 'of', label, least: 215 }, { id: 'he
 const shares = BIASES.map((id) => ({ id }))
 /** What the answer is about, in five lines; a fact with a figure opens its working. */
 const facts = computed(() => {
-  const stop = report.value && store.project ? stopReport(store.project, report.value.setupId).rows[0] : undefined
-  const distance = (of: StopWays | undefined) => (of ? distanceWords(of) : undefined)
+  const distance = (setupId: string | undefined) => {
+    const found = setupId && store.project ? stopReport(store.project, setupId) : undefined
+    return found?.rows[0] && stopWords(found, found.rows[0])
+  }
   const lost = (of: BalanceReport | undefined) => {
-    const leftG = of && worstCircuitLossG(of.failures)
-    return leftG === undefined ? undefined : formatQuantity(leftG, 'deceleration')
+    const left = of && worstCircuitLoss(of.failures)
+    return left && `${boundWord(left)}${formatQuantity(left.decelG, 'deceleration')}`
   }
   const ideal = share('bias.ideal')
   return [
@@ -80,8 +81,8 @@ const facts = computed(() => {
       id: undefined,
       label: `Dry stop from ${preferences.value.stopFromKmh} km/h`,
       after: '',
-      here: distance(stop),
-      stock: distance(stop?.stock),
+      here: distance(report.value?.setupId),
+      stock: distance(stock.value?.setupId),
     },
     {
       id: undefined,
