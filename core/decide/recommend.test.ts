@@ -37,7 +37,7 @@ describe('a recommendation', () => {
     expect(found.headline).toBe('Do not buy yet: no setup solves it and passes every check.')
     // what is probable and not certain is not called OK
     expect(found.facts[0]).toMatch(
-      /^Today: “Hill climb, run after run” is carried for 1 run, then pad surface, front\. To check: lock-up order\. OK: pedal force 131.N, fit\.$/,
+      /^Today: “Hill climb, run after run” is carried for 1 run, then pad surface, front passes its limit\. To check: lock-up order\. OK: pedal force 131.N, fit\.$/,
     )
     expect(words(found)).toMatch(/comes nearest\. “Hill climb, run after run” ends with 17.°C left, which is within the uncertainty\./)
   })

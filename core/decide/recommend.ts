@@ -175,7 +175,7 @@ class Words {
       return `“${heat.duty}” ends with ${heat.value}, which is within the uncertainty`
     return heat.goesAtS === undefined
       ? `“${heat.duty}” is carried with ${heat.value}`
-      : `“${heat.duty}” is carried for ${heat.value}, ${heat.detail}`
+      : `“${heat.duty}” is carried for ${heat.value}, ${heat.detail} passes its limit`
   }
   today(one: Option): string {
     const { needs, report } = one

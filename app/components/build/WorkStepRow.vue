@@ -171,7 +171,9 @@ async function photograph(file: File) {
 .title .soft {
   margin-left: 8px;
 }
+/* the number stays beside the name, however long it is */
 .name {
+  max-width: calc(100% - 36px);
   padding: 4px 0;
   border: 0;
   color: inherit;

@@ -67,6 +67,13 @@ const columns = computed(() => [
       ]),
   ...(props.what === 'wheels' ? [{ id: 'fit', label: 'Fit it', unseen: true, least: narrow.value ? 78 : 90 }] : []),
 ])
+const TONES: Record<PairingRow['verdict'], string> = {
+  clears: 'fits',
+  tight: 'check',
+  measure: 'unknown',
+  tooClose: 'blocked',
+  hits: 'blocked',
+}
 /** One scale for all rows: past these a clearance is plenty. */
 const PLENTY_MM = 25
 const most = computed(() => Math.min(PLENTY_MM, Math.max(1, ...(rows.value ?? []).map((row) => row.p95Mm ?? 0))))
@@ -142,7 +149,7 @@ function fit({ id, detail, fit: { face, spacer } }: PairingRow) {
           :high="row.p95Mm"
           :limit="row.requiredMm"
           :most="most"
-          :tone="row.verdict === 'clears' ? 'fits' : row.verdict === 'tight' ? 'check' : 'needs'"
+          :tone="TONES[row.verdict]"
           :label="rangeWords(row)"
         />
       </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { compare, orderBy } from '#core/decide/compare.ts'
@@ -39,13 +40,15 @@ const lines = computed(() =>
   }),
 )
 const factOf = (line: (typeof lines.value)[number], id: string) => line.facts[id]!
-const lineColumns = [
-  { id: 'name', label: 'Setup', least: 190 },
-  { id: 'cost', label: 'Cost', number: true, least: 135 },
-  { id: 'margin', label: 'Session', number: true, least: 120 },
-  { id: 'stop', label: 'Dry stop', number: true, least: 100 },
-  { id: 'choose', label: 'Choose a setup', unseen: true, least: 100 },
-]
+const narrow = useMediaQuery('(max-width: 760px)')
+/** On a phone cost and stop stand below the name. */
+const lineColumns = computed(() => [
+  { id: 'name', label: 'Setup', least: narrow.value ? 150 : 170 },
+  ...(narrow.value ? [] : [{ id: 'cost', label: 'Cost', number: true, least: 170 }]),
+  { id: 'margin', label: 'Session', number: true, least: narrow.value ? 90 : 110 },
+  ...(narrow.value ? [] : [{ id: 'stop', label: 'Dry stop', number: true, least: 90 }]),
+  { id: 'choose', label: 'Choose a setup', unseen: true, least: narrow.value ? 96 : 112 },
+])
 /**
  * What a person who knows brakes would say. It waits for the session and the probability of the lock-up order of every setup:
  * without them it could advise what they forbid.
@@ -106,6 +109,7 @@ const print = () => window.print()
         <template #name="{ row }">
           <VerdictMark :verdict="row.verdict" :size="16" /> <strong>{{ row.name }}</strong>
           <span class="block small" :class="`tone-${row.verdict}`">{{ row.verdictWords }}</span>
+          <span v-if="narrow" class="block small soft">{{ factOf(row, 'cost').text }}; {{ factOf(row, 'stop').text }}</span>
         </template>
         <template #cost="{ row }">
           {{ factOf(row, 'cost').text }}<span class="block small soft">{{ factOf(row, 'cost').range }}</span>

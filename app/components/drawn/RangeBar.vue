@@ -3,8 +3,8 @@ import { scaleLinear } from 'd3'
 import { computed } from 'vue'
 
 /**
- * A value with its range on a line from zero, against a limit: read at a glance in a list, with its numbers as its name for
- * those who hear it.
+ * A value with its range on a line from zero to `most`, against a limit: read at a glance in a list, with its numbers as its
+ * name for those who hear it. What lies outside stops at the end of the line.
  */
 const props = defineProps<{
   value: number
@@ -23,7 +23,7 @@ const H = 14
 const MIDDLE = H / 2
 const x = computed(() =>
   scaleLinear()
-    .domain([Math.min(0, props.low ?? 0), Math.max(props.most, Number.MIN_VALUE)])
+    .domain([0, Math.max(props.most, Number.MIN_VALUE)])
     .range([1, W - 1])
     .clamp(true),
 )

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Preferences } from '#core/records/project.ts'
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { worstCircuitLoss, type BalanceReport } from '#core/balance/balance-report.ts'
 import { stopReport, stopWords } from '#core/heat/stop-report.ts'
@@ -48,8 +49,13 @@ const said = (id: FigureId, of = report.value) => {
     figure && `${boundWord(figure)}${formatQuantity(figure.value, figure.dimension === 'money' ? 'number' : figure.dimension, units.value)}`
   )
 }
-const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'baseline', number: true }]))
-const columnsOf = (label: string) => [{ id: 'of', label, least: 215 }, { id: 'here', label: 'this setup', number: true }, ...beside.value]
+const beside = computed(() => (isStock.value ? [] : [{ id: 'stock', label: 'baseline', number: true, least: 80 }]))
+const narrow = useMediaQuery('(max-width: 760px)')
+const columnsOf = (label: string) => [
+  { id: 'of', label, least: narrow.value ? 140 : 215 },
+  { id: 'here', label: 'this setup', number: true, least: 80 },
+  ...beside.value,
+]
 const shares = BIASES.map((id) => ({ id }))
 /** What the answer is about, in five lines; a fact with a figure opens its working. */
 const facts = computed(() => {
