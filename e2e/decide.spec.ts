@@ -36,7 +36,7 @@ test('a budget, the wheels kept: find, why the dear kit is out, take one, compar
   await page.getByRole('link', { name: 'Compare', exact: true }).click()
   await expect(page.getByTestId('compare-lines').locator('tbody tr')).not.toHaveCount(0)
   await unfold(page, 'All rows side by side')
-  await expect(page.getByText(/costs EUR .* less than|costs least/)).toBeVisible()
+  await expect(page.getByText(/costs EUR\s.* less than|costs least/)).toBeVisible()
   await unfold(page, 'Your priorities and the resulting order')
   const sheet = page.getByTestId('compare')
   await expect(sheet.locator('tbody tr').filter({ hasText: 'Total cost' })).toContainText('EUR')

@@ -1,5 +1,6 @@
 import { computed } from 'vue'
-import type { Axle, AxleSlot, HydraulicSlot } from '#core/records/project.ts'
+import type { Axle } from '#core/quantity/axle.ts'
+import type { AxleSlot, HydraulicSlot } from '#core/records/setup.ts'
 import type { Candidate } from '#core/whatif/candidates.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { FINDING_SHORT } from '#core/figures/words.ts'

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import type { InterfaceCheck } from '#core/fit/interface-check.ts'
 import { checkKey } from '#core/fit/for-views.ts'
-import { AXLES, type Axle } from '#core/records/project.ts'
+import { AXLES, type Axle } from '#core/quantity/axle.ts'
 import type { FigureCheck } from '#core/figures/figure-check.ts'
 import type { Verdict } from '#core/figures/verdict.ts'
 import { RULE_TITLES, VERDICT_RANK } from '#core/figures/words.ts'

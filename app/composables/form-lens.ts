@@ -1,6 +1,6 @@
 import { createSharedComposable, useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { QUESTIONS, type QuestionId } from '#core/records/project.ts'
+import { QUESTIONS, type QuestionId } from '#core/records/start-question.ts'
 import { needsOf } from '#core/guide/path.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useUncertainty } from './uncertainty.ts'

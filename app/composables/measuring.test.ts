@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { figure } from '#core/quantity/figure.ts'
-import type { PartOf } from '#core/records/project.ts'
+import type { PartOf } from '#core/records/part.ts'
 import { clearBench, onTheBench, workersAnswer } from '../testing/bench.ts'
 import { useMeasuring } from './measuring.ts'
 

@@ -1,9 +1,10 @@
 import { computed, ref, type Ref } from 'vue'
 import { partColumns, type CellContext, type PartColumn } from '#core/formats/part-cells.ts'
-import { partSchema } from '#core/records/schema.ts'
+import { partRecord } from '#core/records/part.ts'
+import { recordSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
 import type { PartKind } from '#core/records/part-kinds.ts'
-import type { Part } from '#core/records/project.ts'
+import type { Part } from '#core/records/part.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 /** The table of one kind of part: rows, order, what is chosen, and the way in for what is typed or pasted. */
@@ -59,7 +60,7 @@ export function usePartGrid(kind: Ref<PartKind>, filter: Ref<string>) {
         changed.get(partId) ?? (JSON.parse(JSON.stringify(mine.value.find((one) => one.id === partId))) as Record<string, unknown>)
       changed.set(partId, part)
       const wrong = column.write(part, text, context.value)
-      const problem = wrong ?? schemaProblems(partSchema(kind.value), part)[0]?.message
+      const problem = wrong ?? schemaProblems(recordSchema(partRecord(kind.value)), part)[0]?.message
       if (problem) {
         message.value = `${String(part.name ?? 'Part')}, ${column.label}: ${problem.replace(/\.$/, '')}. Nothing was changed.`
         return false

@@ -1,7 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { QUESTION_IDS, type QuestionId } from '#core/records/project.ts'
+import { QUESTION_IDS, type QuestionId } from '#core/records/start-question.ts'
 import { useProjectStore } from '../stores/project.ts'
 
 /** The question that the address asks, else the one the project was begun with; and whether its short way is looked at. */

@@ -1,4 +1,5 @@
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Part, type Slot, type SlotPlace } from '#core/records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Slot, type SlotPlace } from '#core/records/setup.ts'
+import type { Part } from '#core/records/part.ts'
 import { PART_KINDS } from '#core/records/part-kinds.ts'
 import type { Verdict } from '#core/figures/verdict.ts'
 import { useProjectStore } from '../stores/project.ts'

@@ -1,4 +1,5 @@
-import type { Axle, Setup } from '#core/records/project.ts'
+import type { Axle } from '#core/quantity/axle.ts'
+import type { Setup } from '#core/records/setup.ts'
 import { useProjectStore } from '../stores/project.ts'
 import type { useReports } from './reports.ts'
 

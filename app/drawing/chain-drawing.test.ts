@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '#core/demo/project.ts'
-import { AXLES } from '#core/records/project.ts'
+import { AXLES } from '#core/quantity/axle.ts'
 import { chainBody } from '#core/hydraulics/chain-body.ts'
 import { chainPicture } from '#core/hydraulics/chain-picture.ts'
 import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'

@@ -1,6 +1,6 @@
 import type { BrakeBody, ChainBody } from '#core/hydraulics/chain-body.ts'
 import type { StageTravel } from '#core/hydraulics/chain-picture.ts'
-import type { Axle } from '#core/records/project.ts'
+import type { Axle } from '#core/quantity/axle.ts'
 
 /**
  * Where everything of the chain stands on the sheet, px. Pedal, cylinders, pistons and the thickness of rotors have one

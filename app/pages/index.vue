@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { QUESTION_NAMES, QUESTIONS, type QuestionId } from '#core/records/project.ts'
+import { QUESTION_NAMES, QUESTIONS, type QuestionId } from '#core/records/start-question.ts'
 import { useProjectFiles } from '~/composables/project-files'
 import { inMemory, withoutStorage } from '~/storage/box'
 import { tourSeen } from '~/composables/tour'

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { blankProject } from '#core/records/blank.ts'
-import type { Project, QuestionId } from '#core/records/project.ts'
+import type { Project } from '#core/records/project.ts'
+import type { QuestionId } from '#core/records/start-question.ts'
 import { newId } from '../composables/new-id.ts'
 import { isKept, listProjects, removeProject, saveProject, type ShelfEntry } from '../storage/projects.ts'
 

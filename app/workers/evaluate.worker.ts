@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import type { Axle, Project } from '../../core/records/project.ts'
+import type { Axle } from '../../core/quantity/axle.ts'
+import type { Project } from '../../core/records/project.ts'
 import { balanceReport, type BalanceOptions, type BalanceReport } from '../../core/balance/balance-report.ts'
 import { boreReport, type BoreOptions, type BoreReport } from '../../core/balance/bore-report.ts'
 import { uncertaintyOf, type UncertaintyReport } from '../../core/uncertainty/uncertainty-report.ts'

@@ -1,7 +1,7 @@
 import { LIMITS } from '../records/limits.ts'
 import { chain, type Chain } from '../hydraulics/maths/chain.ts'
 import type { BrakeSystem } from '../hydraulics/maths/system.ts'
-import { AXLES } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
 import { notEnoughData } from '../records/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { produce } from 'immer'
 import { blankProject } from '../records/blank.ts'
-import type { Part, Project } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 

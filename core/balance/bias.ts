@@ -1,7 +1,7 @@
 import { idealFrontShare } from './maths/constant-split.ts'
 import { share, type Chain } from '../hydraulics/maths/chain.ts'
 import { axleForcePerMpa, pressurePerNewton, torquePerMpa } from '../hydraulics/maths/system.ts'
-import { AXLES, type Axle } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
 import type { Dimension } from '../quantity/units.ts'
 import { masterOf } from '../hydraulics/brake-system.ts'
 import type { AxleBrakeReport } from '../hydraulics/brake.ts'

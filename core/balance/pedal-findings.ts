@@ -1,4 +1,5 @@
-import { AXLES, type Project } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { systemOf } from '../hydraulics/brake-system.ts'
 import { axleBrake } from '../hydraulics/brake.ts'
 import type { FigureCheck } from '../figures/figure-check.ts'

@@ -1,6 +1,7 @@
 import { STOCK_SPACERS_MM } from './maths/spacer.ts'
 import { clearanceVerdict, gapRange, type ClearanceVerdict } from './maths/verdict.ts'
-import { TIGHT_LIMIT_MM, type Axle } from '../records/project.ts'
+import { TIGHT_LIMIT_MM } from '../records/preferences.ts'
+import type { Axle } from '../quantity/axle.ts'
 import { ASSUMED_LENGTH_U_MM, type Figure } from '../quantity/figure.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { boundWords, rangeWords } from '../quantity/uncertainty-words.ts'

@@ -8,7 +8,8 @@ import { thinOutlines, thinProfile } from './maths/thin.ts'
 import { uncertainGap, type UncertainGap } from './maths/uncertain-gap.ts'
 import { clearanceVerdict, gapGradient, gapRange, gapUncertainty, type ClearanceVerdict } from './maths/verdict.ts'
 import type { NamedOutline, WheelProfile } from '../records/field.ts'
-import { GAP_POLICIES, TIGHT_LIMIT_MM, type Preferences, type TrialFit } from '../records/project.ts'
+import { GAP_POLICIES, TIGHT_LIMIT_MM, type Preferences } from '../records/preferences.ts'
+import type { TrialFit } from '../records/setup.ts'
 import { ASSUMED_LENGTH_U_MM } from '../quantity/figure.ts'
 
 /** How percentiles are found: by draws for a verdict, from the gradient while a hand moves. */

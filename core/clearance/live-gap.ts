@@ -1,7 +1,7 @@
 import { WorkBudget } from '../maths/work-budget.ts'
 import type { Polyline } from './maths/polyline.ts'
 import type { ClearanceVerdict } from './maths/verdict.ts'
-import type { Preferences } from '../records/project.ts'
+import type { Preferences } from '../records/preferences.ts'
 import { judge, readyCaliper, readyWheel, type Judge } from './judge.ts'
 import type { Corner } from './half-section.ts'
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { AXLES } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 
 /** Every pair of z and r that a note names. */

@@ -1,7 +1,7 @@
 import { measureNext, trialFitChances } from './maths/measure-next.ts'
 import type { ClearanceVerdict } from './maths/verdict.ts'
 import { gapGradient, NORMAL_P95 } from './maths/verdict.ts'
-import { TIGHT_LIMIT_MM, type Preferences } from '../records/project.ts'
+import { TIGHT_LIMIT_MM, type Preferences } from '../records/preferences.ts'
 import { capital, formatQuantity, inSentence } from '../quantity/format.ts'
 import { INSTRUMENTS } from '../quantity/instrument.ts'
 import { probabilityWords } from '../quantity/uncertainty-words.ts'

@@ -1,5 +1,5 @@
 import type { Polyline } from './maths/polyline.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { ownOutlines } from './caliper-outline.ts'
 import { GapInputs } from './gap-inputs.ts'
 import { wheelSection } from './wheel-profile.ts'

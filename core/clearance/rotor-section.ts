@@ -1,5 +1,5 @@
 import type { Polyline } from './maths/polyline.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import type { Corner } from './half-section.ts'
 
 /** Ring and hat of a rotor in the seat frame, as far as they are known. */

@@ -1,4 +1,5 @@
-import type { Axle, TrialFit } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { TrialFit } from '../records/setup.ts'
 import type { Context } from '../figures/read.ts'
 import type { Corner } from './half-section.ts'
 

@@ -1,5 +1,5 @@
 import { agreement } from './maths/agreement.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { ASSUMED_LENGTH_U_MM } from '../quantity/figure.ts'
 import type { UnitChoice } from '../quantity/units.ts'
 import type { Corner } from './half-section.ts'

@@ -1,7 +1,7 @@
 import { LIMITS } from '../records/limits.ts'
 import { threadHold } from '../fit/rules/stud-engagement.ts'
 import { registerLeftMm, stanceChange } from '../fit/wheel-place.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { resolveSetup, spacerInUseMm, stockSetup, type ResolvedAxle } from '../records/resolve.ts'
 import { axleFigure, type AxleFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula } from '../figures/figure.ts'

@@ -1,4 +1,6 @@
-import type { Axle, ExtraLine, Project, Setup, Slot, SlotPlace } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { ExtraLine, Setup, Slot, SlotPlace } from '../records/setup.ts'
+import type { Project } from '../records/project.ts'
 import type { InterfaceCheck, Fix } from '../fit/interface-check.ts'
 import { resolveSetup } from '../records/resolve.ts'
 import { setShims, shimLineId } from '../records/shims.ts'

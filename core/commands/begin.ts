@@ -1,6 +1,9 @@
 import type { Draft } from 'immer'
 import { blankSetup } from '../records/blank.ts'
-import type { Axle, Part, Project, QuestionId } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
+import type { QuestionId } from '../records/start-question.ts'
 
 /** Ids of what a question puts into a new project; in an existing one they are told apart by a number. */
 function free(taken: readonly { id: string }[], wanted: string): string {

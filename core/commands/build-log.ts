@@ -1,4 +1,4 @@
-import type { BuildLog, BuildNote } from '../records/logbook.ts'
+import type { BuildLog, BuildNote } from '../records/build-log.ts'
 import type { Project } from '../records/project.ts'
 import type { Figure } from '../quantity/figure.ts'
 

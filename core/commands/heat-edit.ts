@@ -1,4 +1,7 @@
-import type { Axle, ExtraLine, PartOf, Project, Setup } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { ExtraLine, Setup } from '../records/setup.ts'
+import type { PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 
 /** A change that keeps a setup's brakes cooler, or lets them stand more. */

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer'
 import { PART_KINDS, type PartKind } from '../records/part-kinds.ts'
-import type { Part } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
 
 /** A part of which nothing is known yet. A caliper is measured from hub and wheel seat, unless someone says otherwise. */
 export function newPart(id: string, kind: PartKind, beside: readonly { kind: string }[]): Draft<Part> {

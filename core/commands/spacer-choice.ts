@@ -1,4 +1,5 @@
-import type { AxleSetup, Project } from '../records/project.ts'
+import type { AxleSetup } from '../records/setup.ts'
+import type { Project } from '../records/project.ts'
 
 /** A part this near to a wanted thickness is that thickness, mm. */
 const SAME_MM = 0.05

@@ -3,7 +3,7 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { blankSetup } from '../records/blank.ts'
 import { projectProblems } from '../records/check.ts'
 import { PART_KIND_NAMES } from '../records/part-kinds.ts'
-import { AXLE_SLOTS, HYDRAULIC_SLOTS } from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS } from '../records/setup.ts'
 import { boughtWhole, slotFor, takeBundle } from './take-bundle.ts'
 
 const bundle = (id: string) => DEMO_PROJECT.bundles.find((one) => one.id === id)!

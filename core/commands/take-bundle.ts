@@ -1,15 +1,9 @@
 import type { PartKind } from '../records/part-kinds.ts'
-import {
-  AXLE_SLOTS,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type Bundle,
-  type HydraulicSlot,
-  type Part,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Setup } from '../records/setup.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { stockSetup } from '../records/resolve.ts'
 import { shimLineId } from '../records/shims.ts'
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { Project, Setup } from '../records/project.ts'
+import type { Project } from '../records/project.ts'
+import type { Setup } from '../records/setup.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { workOrder } from '../work-order/work-order.ts'
 

@@ -1,5 +1,6 @@
 import { lineOf, wearSeries } from '../evidence/wear-life.ts'
-import type { Axle, Project } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import type { Figure } from '../quantity/figure.ts'
 
 /** A range of 90 % is so many standard uncertainties wide either way. */

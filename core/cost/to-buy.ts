@@ -1,5 +1,8 @@
 import { slotFor } from '../commands/take-bundle.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type AxleSlot, type Bundle, type HydraulicSlot, type Part } from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot } from '../records/setup.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { Part } from '../records/part.ts'
 import { slotOf, stockSetup } from '../records/resolve.ts'
 import type { Context } from '../figures/read.ts'
 

@@ -1,13 +1,6 @@
-import {
-  AXLE_SLOTS,
-  AXLES,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Setup } from '../records/setup.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { PART_KINDS } from '../records/part-kinds.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'

@@ -1,4 +1,6 @@
-import type { Axle, AxleSlot, HydraulicSlot, Part } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { AxleSlot, HydraulicSlot } from '../records/setup.ts'
+import type { Part } from '../records/part.ts'
 
 /** A place that takes a part: "front.caliper", "masterCylinder". */
 export type SlotId = `${Axle}.${AxleSlot}` | HydraulicSlot

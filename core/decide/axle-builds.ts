@@ -1,6 +1,7 @@
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { AxleBrake } from '../hydraulics/maths/system.ts'
-import type { Axle, Part } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Part } from '../records/part.ts'
 import { combinations } from './maths/join.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { gapOf, rulesOf, slotsOf, walkAxle, type GapOf, type WatchedRule } from './axle-walk.ts'

@@ -1,5 +1,6 @@
 import { join } from './maths/join.ts'
-import type { Axle, Part } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Part } from '../records/part.ts'
 import { gapAsItIs } from '../clearance/corner.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import type { DependencyMemo } from './dependency-memo.ts'

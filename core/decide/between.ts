@@ -1,5 +1,5 @@
 import type { BrakeSystem } from '../hydraulics/maths/system.ts'
-import type { Part } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
 import { join } from './maths/join.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { WatchedRule } from './axle-walk.ts'

@@ -1,5 +1,7 @@
 import { slotFor, takeBundle, takeCompany } from '../commands/take-bundle.ts'
-import type { AxleSlot, Bundle, Project, Setup } from '../records/project.ts'
+import type { AxleSlot, Setup } from '../records/setup.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import type { Verdict } from '../figures/verdict.ts'

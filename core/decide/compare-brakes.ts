@@ -1,4 +1,5 @@
-import type { Axle, Project } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import { cornerOf } from '../clearance/corner.ts'
 import type { Context } from '../figures/read.ts'

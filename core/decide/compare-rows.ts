@@ -1,5 +1,6 @@
 import { hoursWords, workOrder } from '../work-order/work-order.ts'
-import { AXLES, type Axle, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { pedalOf } from '../records/uses.ts'
 import { resolveSetup } from '../records/resolve.ts'
 import { formatMoney, formatQuantity } from '../quantity/format.ts'

@@ -1,4 +1,6 @@
-import type { ExtraLine, Preferences, Project, Setup } from '../records/project.ts'
+import type { ExtraLine, Setup } from '../records/setup.ts'
+import type { Preferences } from '../records/preferences.ts'
+import type { Project } from '../records/project.ts'
 import { stockSetup } from '../records/resolve.ts'
 import { extraCost } from './prices.ts'
 

@@ -1,4 +1,5 @@
-import { AXLES, type Axle, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { resolveSetup } from '../records/resolve.ts'
 import { pedalOf } from '../records/uses.ts'
 import type { Dimension } from '../quantity/units.ts'

@@ -1,4 +1,5 @@
-import { AXLES, type Project } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { heatBrief, type HeatBrief } from '../heat/heat-brief.ts'

@@ -1,6 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { Bundle, Part, Project } from '../records/project.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import type { Assignment, SlotId } from './assignment.ts'
 import { brings, cameWhole, kitsFor, leastWithKits, mayComeWhole } from './kits.ts'
 

@@ -1,5 +1,9 @@
 import { slotFor } from '../commands/take-bundle.ts'
-import { AXLES, type Axle, type Bundle, type HydraulicSlot, type Part, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { HydraulicSlot } from '../records/setup.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import type { Assignment, SlotId } from './assignment.ts'
 import { bundleCost } from './prices.ts'
 

@@ -1,5 +1,9 @@
 import { roundMinor } from '../cost/maths/total.ts'
-import type { Bundle, ExtraLine, Part, Preferences, Price } from '../records/project.ts'
+import type { Bundle } from '../records/bundle.ts'
+import type { ExtraLine } from '../records/setup.ts'
+import type { Part } from '../records/part.ts'
+import type { Preferences } from '../records/preferences.ts'
+import type { Price } from '../records/price.ts'
 
 /**
  * What a part costs in a place, minor units with tax in the project's currency: nothing when it is there already or stands

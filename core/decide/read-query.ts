@@ -1,5 +1,5 @@
 import { array, boolean, string } from 'yup'
-import { closed, finite } from '../records/field-schema.ts'
+import { closed, finite } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import type { Project } from '../records/project.ts'
 import { SEARCH_CRITERIA } from './criteria.ts'

@@ -1,5 +1,5 @@
 import type { Criterion, CriterionValues } from './maths/pareto.ts'
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import type { Ruled } from './rejections.ts'
 import type { Weighed } from './figures-of.ts'

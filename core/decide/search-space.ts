@@ -1,15 +1,7 @@
-import {
-  AXLE_SLOTS,
-  AXLES,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type ExtraLine,
-  type HydraulicSlot,
-  type Part,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type ExtraLine, type HydraulicSlot, type Setup } from '../records/setup.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { belongsToOtherAxle } from '../records/hose-axle.ts'
 import { findSetup, resolveSetup, stockSetup, type ResolvedSetup } from '../records/resolve.ts'
 import { consumablesCost, consumablesFor } from './consumables.ts'

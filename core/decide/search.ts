@@ -1,5 +1,6 @@
 import { ParetoFront, type Criterion, type CriterionValues } from './maths/pareto.ts'
-import type { Axle, Project } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { AxleBuilds, type EquivalenceClass, type Build, type Builds } from './axle-builds.ts'
 import type { WatchedRule } from './axle-walk.ts'

@@ -1,4 +1,4 @@
-import type { Bundle } from '../records/project.ts'
+import type { Bundle } from '../records/bundle.ts'
 import { price } from './parts.ts'
 
 /** Donor vehicles at the yard and kits in the catalogue. Everything is invented. */

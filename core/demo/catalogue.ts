@@ -1,5 +1,6 @@
 import { DEMO_PROJECT } from './project.ts'
-import type { Part, Project } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** Numbers from a seed, uniform in [0, 1): the same catalogue each time (D. Lehmer; S. Park, K. Miller, 1988). */

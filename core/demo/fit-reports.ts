@@ -1,4 +1,4 @@
-import type { FitReport } from '../records/project.ts'
+import type { FitReport } from '../records/fit-report.ts'
 import { figure } from '../quantity/figure.ts'
 
 const CAR = 'Pellin Sprig, club car 7'

@@ -1,4 +1,4 @@
-import type { Inspection, Part, PartOf } from '../records/project.ts'
+import type { Inspection, Part, PartOf } from '../records/part.ts'
 import { measured, price, frictionCurve, published, reported, SETUP_PARTS } from './parts.ts'
 
 /**

@@ -1,5 +1,6 @@
-import type { BuildLog, LockUpObservation, StopTest, WearReading } from '../records/logbook.ts'
-import type { GaugeSession, HeatReading, OwnCycle } from '../records/project.ts'
+import type { BuildLog } from '../records/build-log.ts'
+import type { LockUpObservation, StopTest, WearReading, GaugeSession, HeatReading } from '../records/logbook.ts'
+import type { OwnCycle } from '../records/drive-cycle.ts'
 import { figure } from '../quantity/figure.ts'
 
 /** Two evenings on the closed airfield road: what the club wrote down. Everything is invented. */

@@ -1,4 +1,5 @@
-import type { Part, Price } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
+import type { Price } from '../records/price.ts'
 import { figure, figureFromReadings, type Figure } from '../quantity/figure.ts'
 import type { InstrumentId } from '../quantity/instrument.ts'
 

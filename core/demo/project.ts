@@ -1,5 +1,7 @@
 import { DEFAULT_PREFERENCES } from '../records/blank.ts'
-import { FORMAT, VERSION, type ExtraLine, type OwnCycle, type Project, type Setup } from '../records/project.ts'
+import { FORMAT, VERSION, type Project } from '../records/project.ts'
+import type { ExtraLine, Setup } from '../records/setup.ts'
+import type { OwnCycle } from '../records/drive-cycle.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEMO_BUNDLES } from './bundles.ts'
 import { DEMO_BUILDS, DEMO_GAUGES, demoHeat, DEMO_SIGHTINGS, DEMO_STOPS, DEMO_WEAR } from './logbook.ts'

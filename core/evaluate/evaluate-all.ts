@@ -1,4 +1,6 @@
-import { AXLES, type Project, type Setup } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
+import type { Setup } from '../records/setup.ts'
 import { evaluate } from './evaluate.ts'
 import type { Report } from './report.ts'
 

@@ -1,5 +1,6 @@
 import type { SlotsRead } from '../fit/rule.ts'
-import { AXLES, type Axle, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../records/resolve.ts'
 import { systemOf } from '../hydraulics/brake-system.ts'
 import { billReport } from '../cost/bill.ts'

@@ -1,6 +1,7 @@
 import { putPart } from '../commands/accept.ts'
 import { checkKey } from '../fit/rule.ts'
-import type { Project, SlotPlace } from '../records/project.ts'
+import type { Project } from '../records/project.ts'
+import type { SlotPlace } from '../records/setup.ts'
 import { findSetup, stockSetup } from '../records/resolve.ts'
 import { evaluate } from './evaluate.ts'
 import { allCandidates, bestFirst, type Candidate } from '../whatif/candidates.ts'

@@ -1,7 +1,7 @@
 import type { LockOrder } from '../balance/maths/lock-order.ts'
 import type { InterfaceCheck } from '../fit/interface-check.ts'
 import type { Chain } from '../hydraulics/maths/chain.ts'
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import type { CurvePoint } from '../balance/adhesion-curve.ts'
 import type { Corner } from '../clearance/half-section.ts'
 import type { Bill } from '../cost/bill.ts'

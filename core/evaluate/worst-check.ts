@@ -1,4 +1,4 @@
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Report } from './report.ts'
 import { shownFinding } from './step-state.ts'

@@ -1,5 +1,5 @@
 import { contradiction, matchReports, type MatchedReport } from './matching-reports.ts'
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import { spacerInUseMm } from '../records/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Context } from '../figures/read.ts'

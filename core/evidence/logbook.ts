@@ -1,5 +1,6 @@
 import { LOADS_DRIVEN, PAD_POINTS, SURFACES, type PadPoint } from '../records/logbook.ts'
-import { READ_NODES, type Project } from '../records/project.ts'
+import { READ_NODES } from '../records/logbook.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import { formatQuantity } from '../quantity/format.ts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { FitReport } from '../records/project.ts'
+import type { FitReport } from '../records/fit-report.ts'
 import { figure } from '../quantity/figure.ts'
 import { contradiction, matchReports, nearness, plainName, type CornerNamed } from './matching-reports.ts'
 

@@ -1,4 +1,6 @@
-import type { Axle, FitReport, PartOf } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { FitReport } from '../records/fit-report.ts'
+import type { PartOf } from '../records/part.ts'
 
 /** What a report is held against: the corner of a setup. */
 export interface CornerNamed {

@@ -1,7 +1,8 @@
 import { lineOf, POINTS, thinnestMm, wearSeries, type WearSeries } from './wear-life.ts'
 import type { WearForecastLine } from './maths/wear-forecast.ts'
 import type { PadPoint, WearReading } from '../records/logbook.ts'
-import type { PartOf, Project } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Place } from '../figures/figure.ts'
 

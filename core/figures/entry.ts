@@ -1,4 +1,4 @@
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import type { Formula, Missing, ReportFigure } from './figure.ts'
 import type { FigureId } from './figure-ids.ts'
 import { Working } from './working.ts'

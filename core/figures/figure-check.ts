@@ -1,5 +1,6 @@
 import type { After, Verdict } from './verdict.ts'
-import type { Axle, HydraulicSlot } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { HydraulicSlot } from '../records/setup.ts'
 import type { FigureId } from './figure-ids.ts'
 import type { Missing } from './figure.ts'
 

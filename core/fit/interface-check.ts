@@ -1,4 +1,5 @@
-import type { Axle, AxleSlot, HydraulicSlot } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { AxleSlot, HydraulicSlot } from '../records/setup.ts'
 import type { InputRecord, Question } from '../records/question.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { LimitId } from '../records/limits.ts'

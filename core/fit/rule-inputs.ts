@@ -1,17 +1,10 @@
 import { carAxleFields, carFields } from '../records/car-fields.ts'
 import type { FieldTable } from '../records/field.ts'
 import { fieldsOf, type PartKind } from '../records/part-kinds.ts'
-import {
-  AXLE_SLOTS,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type PartOf,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Setup } from '../records/setup.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Part, PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { questionKey, type EntryPlace, type InputRecord, type Question } from '../records/question.ts'
 import type { ResolvedAxle, ResolvedSetup } from '../records/resolve.ts'
 import { isTypical } from '../records/way-ids.ts'

@@ -1,4 +1,6 @@
-import type { Axle, Project, VisualChecks, Setup } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
+import type { VisualChecks, Setup } from '../records/setup.ts'
 import { resolveSetup, stockSetup, type ResolvedAxle } from '../records/resolve.ts'
 import type { RuleId } from './rules.ts'
 

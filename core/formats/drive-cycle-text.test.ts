@@ -4,7 +4,9 @@ import { schemaProblems } from '../records/schema-problems.ts'
 import fc from 'fast-check'
 import { CYCLES } from '../heat/drive-cycles.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
-import { dutySchema, type WrittenZone } from '../records/drive-cycle-schema.ts'
+import { writtenCycle } from '../records/drive-cycle.ts'
+import { memberSchema } from '../records/record-schema.ts'
+import type { WrittenZone } from '../records/drive-cycle.ts'
 import { readTrace, readZones } from './drive-cycle-text.ts'
 
 /** A lap of zones as a logger would write it. */
@@ -104,7 +106,7 @@ test('zones of a trace are such as a session takes, or the trace is refused with
       let at = 0
       const rows = steps.map(({ seconds, kmh }) => `${(at += seconds).toFixed(2)},${kmh.toFixed(1)}`)
       const read = readTrace(['time,speed km/h', ...rows].join('\n'))
-      if (read.ok) expect(schemaProblems(dutySchema, { kind: 'laps', laps: 1, zones: read.zones })).toEqual([])
+      if (read.ok) expect(schemaProblems(memberSchema(writtenCycle), { kind: 'laps', laps: 1, zones: read.zones })).toEqual([])
       else expect(read.message.length).toBeGreaterThan(20)
     }),
     { seed: 20261130, numRuns: runs(200, 2000) },

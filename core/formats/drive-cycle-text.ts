@@ -1,5 +1,6 @@
 import { zonesOfTrace, ZONE_LEAST, type TracePoint } from '../heat/maths/trace.ts'
-import { DUTY_LIMITS, dutySchema, type WrittenZone } from '../records/drive-cycle-schema.ts'
+import { MOST_ZONES, writtenCycle, type WrittenZone } from '../records/drive-cycle.ts'
+import { memberSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import { readTable } from './parts-csv.ts'
@@ -23,8 +24,7 @@ const round = (value: number, digits: number) => Number(value.toFixed(digits))
 export function readZones(text: string): ReadZones {
   const lines = text.split(/\r?\n/).filter((line) => /\d/.test(line))
   if (lines.length === 0) return { ok: false, message: 'There is no zone in it: each line holds two speeds in km/h, g and seconds.' }
-  if (lines.length > DUTY_LIMITS.zones)
-    return { ok: false, message: `It has ${lines.length} lines; a lap has at most ${DUTY_LIMITS.zones} zones.` }
+  if (lines.length > MOST_ZONES) return { ok: false, message: `It has ${lines.length} lines; a lap has at most ${MOST_ZONES} zones.` }
   const zones: WrittenZone[] = []
   for (const [i, line] of lines.entries()) {
     const cells = line
@@ -90,8 +90,8 @@ function zonesIn({ trace, unit }: { trace: TracePoint[]; unit: string }): ReadZo
   const zones = zonesOfTrace(trace)
   if (zones.length === 0)
     return { ok: false, message: `No speed in it falls by more than ${ZONE_LEAST.fallKmh} km/h at more than ${ZONE_LEAST.decelG} g.` }
-  if (zones.length > DUTY_LIMITS.zones)
-    return { ok: false, message: `It brakes ${zones.length} times; a lap has at most ${DUTY_LIMITS.zones} zones. Cut out one lap.` }
+  if (zones.length > MOST_ZONES)
+    return { ok: false, message: `It brakes ${zones.length} times; a lap has at most ${MOST_ZONES} zones. Cut out one lap.` }
   const minutes = (trace.at(-1)![0] - trace[0]![0]) / 60
   const written = zones.map((one) => ({
     fromKmh: round(one.fromKmh, 1),
@@ -108,7 +108,7 @@ function zonesIn({ trace, unit }: { trace: TracePoint[]; unit: string }): ReadZo
     assumed = ` Between the last braking and the next, speeding up at ${ASSUMED_G} g is assumed.`
   })
   // what would be refused afterwards is refused here, with its place
-  const [problem] = schemaProblems(dutySchema, { kind: 'laps', laps: 1, zones: written })
+  const [problem] = schemaProblems(memberSchema(writtenCycle), { kind: 'laps', laps: 1, zones: written })
   if (problem) {
     const zone = Number(/zones\[(\d+)\]/.exec(problem.path)?.[1] ?? 0)
     const atS = trace.find(([, kmh]) => Math.abs(kmh - zones[zone]!.fromKmh) < 0.1)?.[0]

@@ -1,6 +1,9 @@
-import type { FitReport } from '../records/project.ts'
+import type { FitReport } from '../records/fit-report.ts'
 import { sizeProblem } from '../records/size-limits.ts'
-import { fitReportSchema, LISTS } from '../records/schema.ts'
+import { fitReportRecord } from '../records/fit-report.ts'
+import { projectRecord } from '../records/project.ts'
+import { mostOf } from '../records/record.ts'
+import { recordSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { csvText } from './csv-text.ts'
 import { leftOut } from './left-out.ts'
@@ -21,7 +24,7 @@ export interface TakenReports {
 /** What is wrong with a hundred lines says what is wrong with all. */
 const MOST_REJECTED = 100
 /** As many as a project keeps. */
-const MOST_LINES = LISTS.fitReports
+const MOST_LINES = mostOf(projectRecord, 'fitReports')
 /** What every report says. */
 const NEEDED = ['car', 'axle', 'caliper', 'wheel', 'outcome'] as const
 
@@ -89,7 +92,7 @@ export function readReports(text: string, idOf: (line: number) => string): Taken
     if (lacks.length > 0 && taken.rejected.length >= MOST_REJECTED) return reject(line, [])
     const report = { ...value, id: idOf(line) }
     const bulk = sizeProblem(report)
-    const problems = bulk ? [bulk] : schemaProblems(fitReportSchema, report)
+    const problems = bulk ? [bulk] : schemaProblems(recordSchema(fitReportRecord), report)
     if (problems.length > 0)
       reject(
         line,

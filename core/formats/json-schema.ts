@@ -1,7 +1,8 @@
 import type { AnySchema, SchemaDescription } from 'yup'
 import { PART_KIND_NAMES } from '../records/part-kinds.ts'
-import { FORMAT, VERSION } from '../records/project.ts'
-import { partSchema, projectSchema } from '../records/schema.ts'
+import { partRecord } from '../records/part.ts'
+import { FORMAT, projectRecord, VERSION } from '../records/project.ts'
+import { recordSchema } from '../records/record-schema.ts'
 
 type Json = Record<string, unknown>
 interface DescribedSchema {
@@ -16,7 +17,7 @@ interface DescribedSchema {
 
 /** JSON Schema (draft 2020-12) of the project file, made from the very Yup schemas that check it. */
 export function projectJsonSchema(): Json {
-  const root = toJsonSchema(describe(projectSchema))
+  const root = toJsonSchema(describe(recordSchema(projectRecord)))
   const properties = root.properties as Record<string, Json>
   properties.parts = { ...properties.parts, items: { oneOf: PART_KIND_NAMES.map((kind) => ({ $ref: `#/$defs/${kind}` })) } }
   return {
@@ -24,7 +25,7 @@ export function projectJsonSchema(): Json {
     title: `${FORMAT} ${VERSION}`,
     description: 'Lengths in mm, masses kg, pressures MPa, forces N, shares 0 to 1, money in minor units. An absent figure is unknown.',
     ...root,
-    $defs: Object.fromEntries(PART_KIND_NAMES.map((kind) => [kind, toJsonSchema(describe(partSchema(kind)))])),
+    $defs: Object.fromEntries(PART_KIND_NAMES.map((kind) => [kind, toJsonSchema(describe(recordSchema(partRecord(kind))))])),
   }
 }
 

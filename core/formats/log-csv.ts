@@ -1,8 +1,8 @@
-import type { AnySchema } from 'yup'
-import { lockSightingSchema, LOG_LISTS, stopTestSchema, wearReadingSchema } from '../records/logbook-schema.ts'
-import { PAD_POINTS, type LockUpObservation, type StopTest, type WearReading } from '../records/logbook.ts'
-import type { GaugeSession, HeatReading, Project } from '../records/project.ts'
-import { gaugeSessionSchema, heatReadingSchema } from '../records/schema.ts'
+import type { GaugeSession, HeatReading, LockUpObservation, StopTest, WearReading } from '../records/logbook.ts'
+import { projectRecord, type Project } from '../records/project.ts'
+import { plainFields } from '../records/record-fields.ts'
+import type { PlainField, RecordDefinition } from '../records/record.ts'
+import { recordSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { csvText } from './csv-text.ts'
 import { leftOut } from './left-out.ts'
@@ -20,72 +20,18 @@ export type LogFile = keyof typeof LOG_FILES
 type LogRow = StopTest | LockUpObservation | WearReading | GaugeSession | HeatReading
 
 type LogColumnKind = 'text' | 'number' | 'yesNo' | 'pairs' | 'json' | 'list'
-interface Columns {
-  columns: Readonly<Record<string, LogColumnKind>>
-  schema: AnySchema
-  most: number
+function kindOf(field: PlainField): LogColumnKind {
+  if (field.type === 'number') return 'number'
+  if (field.type === 'flag') return 'yesNo'
+  if (field.type === 'list') return field.of.type === 'tuple' ? 'pairs' : 'list'
+  return field.type === 'record' ? 'json' : 'text'
 }
-const where = { surface: 'text', load: 'text', track: 'text', note: 'text' } as const
-const FILES: Readonly<Record<LogFile, Columns>> = {
-  stopTests: {
-    columns: {
-      date: 'text',
-      setupId: 'text',
-      fromKmh: 'number',
-      distanceM: 'number',
-      ...where,
-      abs: 'yesNo',
-      airC: 'number',
-      rotorC: 'number',
-      tyre: 'text',
-      driver: 'text',
-      trace: 'pairs',
-    },
-    schema: stopTestSchema,
-    most: LOG_LISTS.stopTests,
-  },
-  lockSightings: {
-    columns: { date: 'text', setupId: 'text', axle: 'text', atG: 'number', fromKmh: 'number', ...where },
-    schema: lockSightingSchema,
-    most: LOG_LISTS.lockSightings,
-  },
-  wearReadings: {
-    columns: {
-      date: 'text',
-      axle: 'text',
-      side: 'text',
-      events: 'number',
-      setupId: 'text',
-      pad: 'text',
-      ...(Object.fromEntries(Object.keys(PAD_POINTS).map((point) => [point, 'number'])) as Record<string, LogColumnKind>),
-      rotor: 'text',
-      rotorMm: 'number',
-      note: 'text',
-    },
-    schema: wearReadingSchema,
-    most: LOG_LISTS.wearReadings,
-  },
-  gaugeSessions: {
-    columns: { date: 'text', setupId: 'text', track: 'text', pairs: 'pairs', barFrontShare: 'number', knob: 'text', note: 'text' },
-    schema: gaugeSessionSchema,
-    most: 500,
-  },
-  heatReadings: {
-    columns: {
-      date: 'text',
-      setupId: 'text',
-      driving: 'json',
-      axle: 'text',
-      lump: 'text',
-      method: 'text',
-      readC: 'number',
-      afterS: 'number',
-      airC: 'number',
-      parts: 'list',
-    },
-    schema: heatReadingSchema,
-    most: 500,
-  },
+/** What a line holds: the fields of its record, but for the id. */
+const columnsOf = (record: RecordDefinition): Readonly<Record<string, LogColumnKind>> =>
+  Object.fromEntries(plainFields(record.fields).flatMap(([key, field]) => (key === 'id' ? [] : [[key, kindOf(field)] as const])))
+function tableOf(file: LogFile): { columns: Readonly<Record<string, LogColumnKind>>; record: RecordDefinition; most: number } {
+  const { of, most = Infinity } = projectRecord.fields[file]
+  return { columns: columnsOf(of.record), record: of.record, most }
 }
 
 const BETWEEN = ' '
@@ -93,7 +39,7 @@ const BETWEEN = ' '
 const pairText = (pairs: unknown) => (Array.isArray(pairs) ? (pairs as [number, number][]).map((one) => one.join('/')).join(BETWEEN) : '')
 
 export function writeLogCsv(project: Project, file: LogFile): string {
-  const { columns } = FILES[file]
+  const { columns } = tableOf(file)
   const cell = (value: unknown, kind: LogColumnKind): string | number => {
     if (value === undefined) return ''
     if (kind === 'pairs') return pairText(value)
@@ -125,7 +71,7 @@ const MOST_REJECTED = 50
  * @param idOf an id for each line
  */
 export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => string): TakenEntries {
-  const { columns, schema, most } = FILES[file]
+  const { columns, record, most } = tableOf(file)
   const read = readTable(text, most)
   const refused = (reason: string): TakenEntries => ({
     entries: [],
@@ -151,7 +97,8 @@ export function readLogCsv(text: string, file: LogFile, idOf: (line: number) => 
       if (value === undefined) reasons.push(`${name}: “${cell.slice(0, 40)}” is no ${WORDS[kind]}`)
       else one[name] = value
     })
-    if (reasons.length === 0) reasons.push(...schemaProblems(schema, one).map((problem) => `${problem.path} ${problem.message}`.trim()))
+    if (reasons.length === 0)
+      reasons.push(...schemaProblems(recordSchema(record), one).map((problem) => `${problem.path} ${problem.message}`.trim()))
     if (reasons.length === 0) taken.entries.push(one as unknown as LogRow)
     else {
       taken.rejectedCount += 1

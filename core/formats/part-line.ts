@@ -1,5 +1,5 @@
 import type { Field, FieldTable } from '../records/field.ts'
-import { fieldSchema } from '../records/field-schema.ts'
+import { fieldSchema } from '../records/record-schema.ts'
 import { fieldsOf, type PartKind } from '../records/part-kinds.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { WAY_IDS } from '../records/way-ids.ts'

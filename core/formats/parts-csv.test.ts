@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { PART_KIND_NAMES, type PartKind } from '../records/part-kinds.ts'
-import type { Part } from '../records/project.ts'
-import { partSchema } from '../records/schema.ts'
+import type { Part } from '../records/part.ts'
+import { partRecord } from '../records/part.ts'
+import { recordSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { DEFAULT_UNITS, type UnitChoice } from '../quantity/units.ts'
 import { cpuMs, inYardsticks } from '../testing/yardstick.ts'
@@ -92,7 +93,7 @@ describe('rows become parts', () => {
       { row: 13, name: '', reasons: ['a name is missing: every rotor needs one'] },
       { row: 32, name: 'Rotor 30', reasons: [expect.stringMatching(/^Thickness, new: "thick"/)] },
     ])
-    for (const part of found.parts) expect(schemaProblems(partSchema('rotor'), part)).toEqual([])
+    for (const part of found.parts) expect(schemaProblems(recordSchema(partRecord('rotor')), part)).toEqual([])
     expect(found.parts[0]).toMatchObject({ diameterMm: { value: 250, origin: 'published', date: '2026-11-25' } })
   })
   test('any unit typed in a cell, a choice by its words, pistons with semicolons, a price', () => {
@@ -129,7 +130,7 @@ describe('rows become parts', () => {
             (row) => `row-${row}`,
           )
           expect(found.parts.length + found.rejected.length).toBe(rows.length)
-          for (const part of found.parts) expect(schemaProblems(partSchema('rotor'), part)).toEqual([])
+          for (const part of found.parts) expect(schemaProblems(recordSchema(partRecord('rotor')), part)).toEqual([])
         },
       ),
     )
@@ -193,7 +194,7 @@ test('a thousand good rows are not held against the schema one by one', () => {
   take(text.split('\n').slice(0, 50).join('\n'), 'caliper')
   const imported = inYardsticks(() => take(text, 'caliper'), cpuMs)
   expect([imported.value.parts.length, imported.value.rejected]).toEqual([1000, []])
-  const schema = partSchema('caliper')
+  const schema = recordSchema(partRecord('caliper'))
   const checked = inYardsticks(() => imported.value.parts.slice(0, 200).flatMap((part) => schemaProblems(schema, part)), cpuMs)
   expect(checked.value).toEqual([])
   expect(imported.yardsticks).toBeLessThan(2 * checked.yardsticks)

@@ -1,9 +1,10 @@
 import Papa from 'papaparse'
 import { doubts } from '../records/plausible.ts'
 import { PART_KINDS, type PartKind } from '../records/part-kinds.ts'
-import type { Part } from '../records/project.ts'
-import { partSchema } from '../records/schema.ts'
-import { isGoodPart } from '../records/quick-check.ts'
+import type { Part } from '../records/part.ts'
+import { anyPart, partRecord } from '../records/part.ts'
+import { isGoodMember } from '../records/quick-check.ts'
+import { recordSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { placeInWords } from '../records/place.ts'
 import type { UnitChoice } from '../quantity/units.ts'
@@ -148,8 +149,8 @@ export function partsFromTable(
     const name = typeof part.name === 'string' ? part.name : ''
     if (name === '') reasons.push(`a name is missing: every ${PART_KINDS[kind].one} needs one`)
     // what is good beyond doubt need not be asked of the schema: a thousand rows of it take seconds
-    if (reasons.length === 0 && !isGoodPart(part))
-      for (const problem of schemaProblems(partSchema(kind), part)) {
+    if (reasons.length === 0 && !isGoodMember(anyPart, part))
+      for (const problem of schemaProblems(recordSchema(partRecord(kind)), part)) {
         const place = placeInWords({ parts: [part] }, `parts[0].${problem.path}`)
           .split(' › ')
           .slice(2)

@@ -1,4 +1,4 @@
-import { LIMITS } from '../records/field-schema.ts'
+import { LIMITS } from '../records/record-fields.ts'
 import { type NamedOutline, type WheelProfile, WHEEL_TAGS, type WheelTag } from '../records/field.ts'
 import { editQuantity } from '../quantity/format.ts'
 import { parseQuantity } from '../quantity/parse.ts'

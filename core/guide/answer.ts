@@ -1,4 +1,6 @@
-import type { Axle, Project, QuestionId } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
+import type { QuestionId } from '../records/start-question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { rangeWords } from '../quantity/uncertainty-words.ts'
 import { balanceMissing, orderHeadline } from '../evaluate/order-probability.ts'

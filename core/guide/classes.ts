@@ -1,7 +1,8 @@
 import type { carAxleFields, carFields } from '../records/car-fields.ts'
 import type { FieldTable, FigureField } from '../records/field.ts'
 import type { PART_KINDS } from '../records/part-kinds.ts'
-import type { Car, PartOf } from '../records/project.ts'
+import type { Car } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 
 /**
  * Seven classes of cars, made up from general knowledge: no real model. Each figure with what it may be off, one standard

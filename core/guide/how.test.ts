@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { LIMITS } from '../records/limits.ts'
 import { DEFAULT_PREFERENCES } from '../records/blank.ts'
-import { GAP_POLICIES } from '../records/project.ts'
+import { GAP_POLICIES } from '../records/preferences.ts'
 import { howItDecides } from './how.ts'
 
 test('every school names the one that is taken, and it is the one that new projects have', () => {

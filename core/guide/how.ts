@@ -1,6 +1,6 @@
 import { LIMITS } from '../records/limits.ts'
 import { blankProject } from '../records/blank.ts'
-import { BIAS_AIMS, GAP_POLICIES } from '../records/project.ts'
+import { BIAS_AIMS, GAP_POLICIES } from '../records/preferences.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import type { Formula } from '../figures/figure.ts'

@@ -1,4 +1,5 @@
-import type { Project, QuestionId } from '../records/project.ts'
+import type { Project } from '../records/project.ts'
+import type { QuestionId } from '../records/start-question.ts'
 import { recommend } from '../decide/recommend.ts'
 import { compare } from '../decide/compare.ts'
 import { workOrder } from '../work-order/work-order.ts'

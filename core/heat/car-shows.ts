@@ -1,4 +1,5 @@
-import type { Axle, ReadNode } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { ReadNode } from '../records/logbook.ts'
 import type { HeatReport } from './heat-report.ts'
 import { AMBIENT_C, PARKED_S } from './session-run.ts'
 

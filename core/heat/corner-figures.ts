@@ -1,6 +1,7 @@
 import { cornerNodes, drumNodes, FEWEST_VANES, type CornerFigures } from './maths/defaults.ts'
 import type { CornerNodes } from './maths/nodes.ts'
-import type { Axle, PartOf } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { PartOf } from '../records/part.ts'
 import { askSlot, readPart, readPartOr, type Context } from '../figures/read.ts'
 import type { Working } from '../figures/working.ts'
 import { ASSUMED_VOID_SHARE, readRingThickness } from './heat.ts'

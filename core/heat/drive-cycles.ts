@@ -1,5 +1,5 @@
 import type { DriveCycle } from './maths/drive-cycle.ts'
-import type { WrittenCycle } from '../records/drive-cycle-schema.ts'
+import type { WrittenCycle } from '../records/drive-cycle.ts'
 import type { Project } from '../records/project.ts'
 import { dutyOf } from '../records/uses.ts'
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { figure } from '../quantity/figure.ts'
 import { Working } from '../figures/working.ts'
 import { fluidNow } from './fluid-state.ts'

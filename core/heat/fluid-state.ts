@@ -1,5 +1,6 @@
 import { GRADES, gradeOf, presentBoil, waterAfter, WET_AT_PERCENT } from './maths/fluid.ts'
-import type { PartOf, Project } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import type { Working } from '../figures/working.ts'
 import { readPart } from '../figures/read.ts'
 

@@ -1,4 +1,5 @@
-import { AXLES, type Axle, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import type { EntryPlace } from '../records/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Verdict } from '../figures/verdict.ts'

@@ -1,4 +1,4 @@
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import { nodesOf, type Driven, type ThermalNode, type Prepared } from './session-run.ts'
 
 /** One temperature of a session against its limit. */

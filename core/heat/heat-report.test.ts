@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { AXLES, type Project } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { figure } from '../quantity/figure.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 import { CYCLES } from './drive-cycles.ts'

@@ -1,6 +1,7 @@
 import { cycleSegments } from './maths/drive-cycle.ts'
 import type { Session } from './maths/session.ts'
-import { AXLES, type Project } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { capital, formatQuantity } from '../quantity/format.ts'
 import { FAILURE_FORCE_N } from '../balance/balance-report.ts'
 import type { Verdict } from '../figures/verdict.ts'

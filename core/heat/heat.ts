@@ -1,6 +1,6 @@
 import { INTO_ROTOR, oneStopRiseC, ringMassKg, ROTATING } from './maths/one-stop.ts'
 import { RING_J_PER_KG_K, RING_KG_PER_MM3, type RingMaterial } from './maths/ring.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { axleFigure, type AxleFigure } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { askSlot, readCar, readPart, readPartOr, type AtAxle } from '../figures/read.ts'

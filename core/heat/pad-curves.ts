@@ -1,5 +1,7 @@
 import { frictionAt, type FrictionCurve } from './maths/session.ts'
-import type { Axle, PartOf, Project } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { Working } from '../figures/working.ts'
 import { padFriction } from './pad-friction.ts'

@@ -1,5 +1,5 @@
 import type { FrictionCurve } from './maths/session.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import type { Working } from '../figures/working.ts'
 
 /**

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { ring } from './maths/ring.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { figure } from '../quantity/figure.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 

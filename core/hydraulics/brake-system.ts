@@ -1,6 +1,7 @@
 import type { Mass } from './maths/mass.ts'
 import { DEFAULT_PEDAL_EFFICIENCY, type Booster, type BrakeSystem, type MasterCylinder, type Valve } from './maths/system.ts'
-import { AXLES, type Axle, type PartOf } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { PartOf } from '../records/part.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { askHydraulicSlot, readCar, readCarAxle, readPart, type Context } from '../figures/read.ts'
 import type { Working } from '../figures/working.ts'

@@ -1,6 +1,7 @@
 import { effectiveRadiusMm, sweptRing } from './maths/effective-radius.ts'
 import { boreAreaMm2, BRAKE_FACTORS, DEFAULT_SEAL_MPA, sensitivityOfFactor, SHOE_SENSITIVITY, type AxleBrake } from './maths/system.ts'
-import type { Axle, PartOf } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { PartOf } from '../records/part.ts'
 import { axleFigure, type AxleFigure } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { askSlot, readCarAxle, readPart, type AtAxle, type Context } from '../figures/read.ts'

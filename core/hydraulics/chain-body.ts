@@ -1,6 +1,6 @@
 import { bisect } from '../maths/bisect.ts'
 import type { Booster, MasterCylinder, Valve } from './maths/system.ts'
-import { AXLES, type Axle } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
 import { chainPicture } from './chain-picture.ts'
 import type { Hydraulics } from './hydraulics-of.ts'
 

@@ -3,7 +3,7 @@ import { chain, type Chain } from './maths/chain.ts'
 import { pedalForceOf } from './maths/pedal-force.ts'
 import { axleForcePerMpa, pressurePerNewton, type BrakeSystem } from './maths/system.ts'
 import { axleFluidMm3, circuitStrokesMm, DEFAULT_FREE_STROKE_MM, rodStrokeMm } from './maths/travel.ts'
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 import type { Hydraulics } from './hydraulics-of.ts'
 

@@ -1,4 +1,5 @@
-import { AXLE_SLOTS, AXLES, type AxleSlot } from '../records/project.ts'
+import { AXLE_SLOTS, type AxleSlot } from '../records/setup.ts'
+import { AXLES } from '../quantity/axle.ts'
 import { resolveSetup, stockSetup } from '../records/resolve.ts'
 import { axleFigure, type AxleFigure, type FigureEntry } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'

@@ -8,7 +8,7 @@ import {
   strokeMm,
   type FluidTaker,
 } from './maths/travel.ts'
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'

@@ -1,6 +1,6 @@
 import { nearestStockBoreMm, sameFeelBoreMm } from './maths/same-feel.ts'
 import { axleForcePerMpa, boreAreaMm2, type BrakeSystem } from './maths/system.ts'
-import { AXLES, type Axle } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { AxleBrakeReport } from './brake.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'

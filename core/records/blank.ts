@@ -1,5 +1,7 @@
 import { DEFAULT_UNITS } from '../quantity/units.ts'
-import { FORMAT, VERSION, type Preferences, type Project, type Setup } from './project.ts'
+import { FORMAT, VERSION, type Project } from './project.ts'
+import type { Preferences } from './preferences.ts'
+import type { Setup } from './setup.ts'
 
 export const DEFAULT_PREFERENCES: Preferences = {
   units: DEFAULT_UNITS,

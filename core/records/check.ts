@@ -1,11 +1,14 @@
-import type { AnySchema } from 'yup'
 import { sizeProblem } from './size-limits.ts'
 import { PART_KINDS } from './part-kinds.ts'
-import { isGoodPart } from './quick-check.ts'
 import { placeInWords } from './place.ts'
-import { AXLE_SLOTS, AXLES, HYDRAULIC_SLOTS, type Project } from './project.ts'
+import { buildRecord } from './build-log.ts'
+import { AXLES } from '../quantity/axle.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS } from './setup.ts'
+import { projectRecord, type Project } from './project.ts'
 import { goodMembers, rememberGood } from './good-members.ts'
-import { projectSchema } from './schema.ts'
+import { listOf } from './record.ts'
+import { memberSchema, recordSchema } from './record-schema.ts'
+import { isGoodMember } from './quick-check.ts'
 import { schemaProblems, type SchemaProblem } from './schema-problems.ts'
 
 export interface Problem {
@@ -52,29 +55,34 @@ export function knownGood(project: Project): void {
 
 /** What the schema finds, about as many as are said: the rest of a file that is wrong all over is not read. */
 function shapeProblems(value: unknown): SchemaProblem[] {
-  if (typeof value !== 'object' || value === null) return schemaProblems(projectSchema, value)
+  const schema = recordSchema(projectRecord)
+  if (typeof value !== 'object' || value === null) return schemaProblems(schema, value)
   const rest: Record<string, unknown> = { ...value }
   const found: SchemaProblem[] = []
   for (const list of LONG) {
     const members = rest[list]
     if (!Array.isArray(members)) continue
-    const schema = (projectSchema.fields[list] as unknown as { innerType: AnySchema }).innerType
+    const field = listOf(projectRecord, list).of
     for (let i = 0; i < members.length && found.length < MOST_PROBLEMS; i += 1) {
       const member: unknown = members[i]
       if (typeof member === 'object' && member !== null && goodMembers.has(member)) continue
-      const problems =
-        list === 'parts' && isGoodPart(member) ? [] : list === 'builds' ? buildProblems(schema, member) : schemaProblems(schema, member)
+      const problems = isGoodMember(field, member)
+        ? []
+        : list === 'builds'
+          ? buildProblems(member)
+          : schemaProblems(memberSchema(field), member)
       for (const { path, message } of problems)
         found.push({ path: `${list}[${i}]${path === '' || path.startsWith('[') ? path : `.${path}`}`, message })
       if (problems.length === 0) rememberGood(member)
     }
     if (members.length > 0) rest[list] = []
   }
-  const shell = schemaProblems(projectSchema, rest).filter((one) => !LONG.some((list) => one.path === list && hasMembers(value, list)))
+  const shell = schemaProblems(schema, rest).filter((one) => !LONG.some((list) => one.path === list && hasMembers(value, list)))
   return [...found, ...shell]
 }
 /** Of a build whose notes hold pictures only those that are not known to be good. */
-function buildProblems(schema: AnySchema, build: unknown): SchemaProblem[] {
+function buildProblems(build: unknown): SchemaProblem[] {
+  const schema = recordSchema(buildRecord)
   const { notes } = (build ?? {}) as { notes?: unknown }
   if (!Array.isArray(notes)) return schemaProblems(schema, build)
   const open = notes.flatMap((note: unknown, i) => (typeof note === 'object' && note !== null && goodMembers.has(note) ? [] : [i]))

@@ -87,7 +87,7 @@ export interface FacesField extends DescribedField {
 export type Field = FacesField | FigureField | FiguresField | ChoiceField | ChoicesField | TextField | OutlinesField | ProfileField
 export type FieldTable = Readonly<Record<string, Field>>
 
-type ValueOf<F> = F extends { type: 'figure' }
+export type FieldValue<F> = F extends { type: 'figure' }
   ? Figure
   : F extends { type: 'figures' }
     ? Figure[]
@@ -133,7 +133,7 @@ export const OTHER_LIMITS = {
 export const greatestU = (min: number, max: number): number => (max - min) / 2
 
 /** What a table describes: every field optional, because anything may be unknown. */
-export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: ValueOf<T[K]> }
+export type ValuesOf<T extends FieldTable> = { -readonly [K in keyof T]?: FieldValue<T[K]> }
 
 type FieldOptions<F> = Omit<F, 'type' | 'dimension' | 'label' | 'min' | 'max'>
 

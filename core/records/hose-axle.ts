@@ -1,4 +1,5 @@
-import { AXLES, type Axle, type Project } from './project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from './project.ts'
 
 /**
  * Whether a hose is known to belong to the other axle: setups, kits and donors have it there and none of them has it here.

@@ -1,5 +1,5 @@
 import type { PartKind } from './part-kinds.ts'
-import type { Part } from './project.ts'
+import type { Part } from './part.ts'
 
 /**
  * What to look at on a used part, and what follows where it fails: a remedy with a name, or the part is

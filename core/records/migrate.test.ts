@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { migrate, MIGRATIONS, type MigrationTable } from './migrate.ts'
 import { carFields } from './car-fields.ts'
-import { fieldSchema } from './field-schema.ts'
+import { fieldSchema } from './record-schema.ts'
 import { schemaProblems } from './schema-problems.ts'
 import { VERSION } from './project.ts'
 

@@ -1,65 +1,26 @@
-import { carAxleFields, carFields } from './car-fields.ts'
-import type { FieldTable } from './field.ts'
-import { fieldsOf, PART_KINDS, type PartKind } from './part-kinds.ts'
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type Axle, type AxleSlot, type Project } from './project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot } from './setup.ts'
+import type { Axle } from '../quantity/axle.ts'
+import { projectRecord, type Project } from './project.ts'
+import { plainField } from './record-fields.ts'
+import { group, isObject, type PlainField, type RecordField } from './record.ts'
 import type { EntryPlace } from './question.ts'
 
-type AnyValue = Record<string, unknown>
-const isLoose = (value: unknown): value is AnyValue => typeof value === 'object' && value !== null
 const stringOf = (value: unknown): string | undefined => (typeof value === 'string' && value !== '' ? value.slice(0, 60) : undefined)
 
-const WORDS: Record<string, string> = {
-  car: 'Car',
-  parts: 'Parts',
-  setups: 'Setups',
-  preferences: 'Preferences',
-  front: 'front',
-  rear: 'rear',
-  hydraulics: 'hydraulics',
-  price: 'price',
-  lowMinor: 'low',
-  likelyMinor: 'likely',
-  highMinor: 'high',
-  extras: 'extra costs',
-  name: 'name',
-  value: '',
-  u: 'uncertainty',
-  massKg: 'Mass',
-  points: 'points',
-  tags: 'tags',
-  units: 'units',
-  rates: 'exchange rates',
-  bundles: 'Kits and donors',
-  taken: 'bought whole',
-  fitReports: 'Fit reports',
-  inspection: 'Inspection',
-  gaugeSessions: 'Gauge readings',
-  duties: 'Sessions',
-  duty: 'session',
-  zones: 'braking zones',
-  heatReadings: 'Read temperatures',
-  stopTests: 'Stops',
-  lockSightings: 'Wheels that locked',
-  wearReadings: 'Wear',
-  builds: 'Work orders',
-  notes: 'steps',
-  torques: 'torques',
-  trace: 'trace',
-  question: 'Question',
-  madeOf: 'what it was made of',
-  way: 'way',
-  given: 'what was given',
-  fromKmh: 'speed before',
-  toKmh: 'speed after',
-  decelG: 'deceleration',
-  secondsToNext: 'time to the next zone',
-  down: 'the way back down',
-  wear: 'Wear',
+/** What stands under a key, or at a place of a list. The value tells which of several records it is. */
+function member(field: PlainField | undefined, key: string, value: unknown): PlainField | undefined {
+  if (field === undefined) return undefined
+  if (field.type === 'list') return plainField(field.of as RecordField)
+  if (field.type === 'tuple') return field.of[Number(key)] && plainField(field.of[Number(key)]!)
+  if (field.type === 'byKind') {
+    const kind = isObject(value) ? value.kind : undefined
+    const record = typeof kind === 'string' && Object.hasOwn(field.kinds, kind) ? field.kinds[kind] : undefined
+    return member(record && group(record), key, value)
+  }
+  // a file may name a key that every object has
+  if (field.type !== 'record' || !Object.hasOwn(field.record.fields, key)) return undefined
+  return plainField(field.record.fields[key]!)
 }
-
-/** What a table itself has under a key: a file may name one that every object has. */
-const own = <T>(table: object | undefined, key: string): T | undefined =>
-  table && Object.hasOwn(table, key) ? (table as Record<string, T>)[key] : undefined
 
 /**
  * A path in a project as a person would say it: `parts[3].thicknessMm.value` ->
@@ -72,26 +33,15 @@ export function placeInWords(root: unknown, path: string): string {
     .filter(Boolean)
   const words: string[] = []
   let here: unknown = root
-  let table: FieldTable | undefined
-  for (const [depth, key] of keys.entries()) {
-    const above = keys[depth - 1]
-    const index = /^\d+$/.test(key) ? Number(key) : undefined
-    here = isLoose(here) ? here[key] : undefined
-    if (index !== undefined) {
-      const name = isLoose(here) ? (stringOf(here.name) ?? stringOf(here.label)) : undefined
-      words.push(name ?? `no. ${index + 1}`)
-      if (above === 'parts' && isLoose(here)) {
-        const kind = here.kind
-        if (typeof kind === 'string' && Object.hasOwn(PART_KINDS, kind)) table = fieldsOf(kind as PartKind)
-      }
-      continue
+  let field: PlainField | undefined = group(projectRecord)
+  for (const key of keys) {
+    field = member(field, key, here)
+    here = typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[key] : undefined
+    if (/^\d+$/.test(key)) words.push((isObject(here) && (stringOf(here.name) ?? stringOf(here.label))) || `no. ${Number(key) + 1}`)
+    else {
+      const label = field?.label ?? key
+      if (label) words.push(label)
     }
-    if (key === 'car') table = carFields
-    else if (keys[0] === 'car' && (key === 'front' || key === 'rear')) table = carAxleFields
-    const slot = own<{ label: string }>(AXLE_SLOTS, key) ?? own<{ label: string }>(HYDRAULIC_SLOTS, key)
-    const label =
-      own<{ label: string }>(table, key)?.label ?? (keys[0] === 'setups' ? slot?.label : undefined) ?? own<string>(WORDS, key) ?? key
-    if (label) words.push(label)
   }
   return words.length > 0 ? words.join(' › ') : 'the file'
 }

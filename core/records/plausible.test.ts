@@ -4,8 +4,9 @@ import { figure } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { rotorFields } from './brake-fields.ts'
 import { doubts, unusual } from './plausible.ts'
-import type { Part } from './project.ts'
-import { partSchema } from './schema.ts'
+import type { Part } from './part.ts'
+import { partRecord } from './part.ts'
+import { recordSchema } from './record-schema.ts'
 import { schemaProblems } from './schema-problems.ts'
 
 const part = (id: string, more: Record<string, unknown>): Part => ({ ...DEMO_PROJECT.parts.find((one) => one.id === id)!, ...more }) as Part
@@ -52,6 +53,6 @@ describe('a whole part', () => {
     ['chambers shorter than the stroke', part('stock-master', { frontStrokeMm: figure(10) }), /^strokeMm/],
   ])('%s is questioned, and no more than that', (_, one, sentence) => {
     expect(said(one).join('\n')).toMatch(sentence)
-    expect(schemaProblems(partSchema(one.kind), one)).toEqual([])
+    expect(schemaProblems(recordSchema(partRecord(one.kind)), one)).toEqual([])
   })
 })

@@ -3,7 +3,7 @@ import { formatQuantity } from '../quantity/format.ts'
 import { DEFAULT_UNITS, type Dimension, type UnitChoice } from '../quantity/units.ts'
 import type { FigureField } from './field.ts'
 import { fieldsOf, type PartKind } from './part-kinds.ts'
-import type { Part, PartOf } from './project.ts'
+import type { Part, PartOf } from './part.ts'
 import { circleAreaMm2 } from '../quantity/circle.ts'
 
 /** A figure that looks wrong: asked about, never refused. */

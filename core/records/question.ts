@@ -1,7 +1,9 @@
 import type { Origin } from '../quantity/figure.ts'
 import { inSentence } from '../quantity/format.ts'
 import type { Dimension } from '../quantity/units.ts'
-import type { Axle, AxleSlot, HydraulicSlot, Preferences } from './project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { AxleSlot, HydraulicSlot } from './setup.ts'
+import type { Preferences } from './preferences.ts'
 
 /** Where a figure is entered, so that a view can lead there. */
 export type EntryPlace =

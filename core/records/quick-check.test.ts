@@ -3,13 +3,14 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { mutateValue } from '../testing/fuzz.ts'
 import { stream } from '../testing/heavy.ts'
 import { runs } from '../testing/runs.ts'
-import { isGoodPart } from './quick-check.ts'
+import { isGoodMember } from './quick-check.ts'
 import type { PartKind } from './part-kinds.ts'
-import { partSchema } from './schema.ts'
+import { anyPart, partRecord } from './part.ts'
+import { recordSchema } from './record-schema.ts'
 import { schemaProblems } from './schema-problems.ts'
 
 test('nearly all parts of the demo are good beyond doubt', () => {
-  expect(DEMO_PROJECT.parts.filter(isGoodPart).length / DEMO_PROJECT.parts.length).toBeGreaterThan(0.9)
+  expect(DEMO_PROJECT.parts.filter((part) => isGoodMember(anyPart, part)).length / DEMO_PROJECT.parts.length).toBeGreaterThan(0.9)
 })
 test('nothing passes that the schema refuses, and what it takes passes nearly always', () => {
   const next = stream(20261126)
@@ -18,13 +19,13 @@ test('nothing passes that the schema refuses, and what it takes passes nearly al
     const part = DEMO_PROJECT.parts[i % DEMO_PROJECT.parts.length]!
     const changed = JSON.parse(JSON.stringify(mutateValue({ part }, next))) as { part?: { kind?: unknown } }
     const one = changed.part
-    const quick = isGoodPart(one)
+    const quick = isGoodMember(anyPart, one)
     if (typeof one !== 'object' || one === null || one.kind !== part.kind) {
-      if (quick) expect(schemaProblems(partSchema(one!.kind as PartKind), one)).toEqual([])
+      if (quick) expect(schemaProblems(recordSchema(partRecord(one!.kind as PartKind)), one)).toEqual([])
       continue
     }
-    const slow = schemaProblems(partSchema(part.kind), one).length === 0
-    if (quick) expect(schemaProblems(partSchema(part.kind), one)).toEqual([])
+    const slow = schemaProblems(recordSchema(partRecord(part.kind)), one).length === 0
+    if (quick) expect(schemaProblems(recordSchema(partRecord(part.kind)), one)).toEqual([])
     if (slow) good += 1
     if (slow && quick) passed += 1
   }

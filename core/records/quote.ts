@@ -1,4 +1,7 @@
-import type { Condition, Currency, Part, Price, Project, Setup } from './project.ts'
+import type { Condition, Part } from './part.ts'
+import type { Currency, Price } from './price.ts'
+import type { Project } from './project.ts'
+import type { Setup } from './setup.ts'
 import type { PartKind } from './part-kinds.ts'
 
 /** What a price desk is asked for: a part, and how many pieces of it a setup takes. */

@@ -1,15 +1,8 @@
 import type { PartKind } from './part-kinds.ts'
-import {
-  AXLE_SLOTS,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type PartOf,
-  type Project,
-  type Setup,
-  type Slot,
-} from './project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Setup, type Slot } from './setup.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { PartOf } from './part.ts'
+import type { Project } from './project.ts'
 
 /** What stands in a slot once "as it stands" is followed: a part, nothing on purpose, or unknown. */
 type FilledSetup<P> = P | null | undefined

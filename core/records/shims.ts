@@ -1,6 +1,7 @@
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import type { Axle, Setup } from './project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Setup } from './setup.ts'
 
 /** The line of the bill that stands for the shims of an axle: that of the finding they cure. */
 export const shimLineId = (axle: Axle): string => `fit.${axle}.disc-plane`

@@ -1,34 +1,36 @@
-import { LIMITS as FIELD_LIMITS } from './field-schema.ts'
-import { DUTY_LIMITS } from './drive-cycle-schema.ts'
-import { LOG_LISTS } from './logbook-schema.ts'
-import { LISTS } from './schema.ts'
+import { LIMITS, plainField, plainFields } from './record-fields.ts'
+import { projectRecord } from './project.ts'
+import type { RecordDefinition, RecordField } from './record.ts'
 import type { SchemaProblem } from './schema-problems.ts'
 
-/** Lists by the key they stand under; of any other a project never holds more than points of a line. */
-const MOST: Readonly<Record<string, number>> = {
-  parts: LISTS.parts,
-  setups: LISTS.setups,
-  bundles: LISTS.bundles,
-  fitReports: LISTS.fitReports,
-  gaugeSessions: LISTS.gaugeSessions,
-  duties: LISTS.duties,
-  zones: DUTY_LIMITS.zones,
-  heatReadings: LISTS.heatReadings,
-  stopTests: LOG_LISTS.stopTests,
-  lockSightings: LOG_LISTS.lockSightings,
-  wearReadings: LOG_LISTS.wearReadings,
-  builds: LOG_LISTS.builds,
-  notes: LOG_LISTS.buildNotes,
-  torques: LOG_LISTS.buildTorques,
-  trace: LOG_LISTS.traceSamples,
-  extras: LISTS.extras,
-  buyOrder: LISTS.buyOrder,
-  rates: LISTS.rates,
-  taken: LISTS.bundles,
-  outlines: FIELD_LIMITS.outlines,
-  objects: FIELD_LIMITS.outlines,
-  pairs: FIELD_LIMITS.readings,
-  faces: FIELD_LIMITS.faces,
+/**
+ * The limits of lists by the key that they stand under, the greatest where several records use it. Of any other a project
+ * never holds more than points of a line.
+ */
+function listLimits(root: RecordDefinition): ReadonlyMap<string, number> {
+  const limits = new Map<string, number>()
+  const seen = new Set<RecordDefinition>()
+  const visit = (record: RecordDefinition) => {
+    if (seen.has(record)) return
+    seen.add(record)
+    for (const [key, field] of plainFields(record.fields)) visitField(key, field)
+  }
+  const visitField = (key: string, given: RecordField) => {
+    const field = plainField(given)
+    if (field.type === 'record') visit(field.record)
+    if (field.type === 'byKind') Object.values(field.kinds).forEach(visit)
+    if (field.type === 'list') {
+      if (field.most !== undefined) limits.set(key, Math.max(field.most, limits.get(key) ?? 0))
+      visitField('', field.of as RecordField)
+    }
+  }
+  visit(root)
+  return limits
+}
+let known: ReadonlyMap<string, number> | undefined
+const mostUnder = (key: string): number => {
+  known ??= listLimits(projectRecord)
+  return OF_A_LINE.has(key) ? LIMITS.points : (known.get(key) ?? MOST_ELSE)
 }
 const MOST_ELSE = 200
 /** Points, their tags and their readings; readings of one figure are far fewer. */
@@ -59,9 +61,9 @@ export function sizeProblem(value: unknown, passed: (one: object) => boolean = (
     }
     if (Array.isArray(next.value)) {
       const list = next.value as unknown[]
-      const most = MOST[key] ?? (OF_A_LINE.has(key) ? FIELD_LIMITS.points : MOST_ELSE)
+      const most = mostUnder(key)
       if (list.length > most) return { path, message: `has ${list.length} members; at most ${most} are read` }
-      if (OF_A_LINE.has(key) && list.length > FIELD_LIMITS.readings && list.filter((one) => isOdd(key, one)).length > MOST_ODD)
+      if (OF_A_LINE.has(key) && list.length > LIMITS.readings && list.filter((one) => isOdd(key, one)).length > MOST_ODD)
         return { path, message: key === 'tags' ? 'holds members that are no tags' : 'has entries that are not pairs [z, r]' }
       list.forEach((one, i) => go(one, `${path}[${i}]`, key === 'readings' || key === 'points' ? 'readings of one' : ''))
     } else {

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { carAxleFields, carFields } from './car-fields.ts'
 import type { FieldTable } from './field.ts'
-import { figureSchema } from './field-schema.ts'
+import { figureRecord } from './record-fields.ts'
+import { recordSchema } from './record-schema.ts'
 import { fieldsOf, type PartKind } from './part-kinds.ts'
 import { schemaProblems } from './schema-problems.ts'
 import type { Figure } from '../quantity/figure.ts'
@@ -117,7 +118,7 @@ test('whatever a way makes, its field can hold, with what it was made of', () =>
 })
 
 test('a figure keeps what it was made of, and only what a file can hold', () => {
-  const schema = figureSchema('length', 0, 1000)
+  const schema = recordSchema(figureRecord({ dimension: 'length', min: 0, max: 1000 }))
   const figure = { value: 5, origin: 'measured', madeOf: { way: 'tyreMarking', given: { marking: '195/50 R15' } } }
   expect(schemaProblems(schema, figure)).toEqual([])
   for (const madeOf of [

@@ -8,7 +8,7 @@ import { guessMapping, partsFromTable, readTable, writePartsCsv } from '../forma
 import { readOutlines, readProfile, writeOutlines, writeProfile } from '../formats/points-text.ts'
 import { readProject, writeProject } from '../formats/project-file.ts'
 import { PART_KIND_NAMES } from '../records/part-kinds.ts'
-import type { PartOf } from '../records/project.ts'
+import type { PartOf } from '../records/part.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 import { evaluateAll } from '../evaluate/evaluate-all.ts'
 import { stream } from './heavy.ts'

@@ -1,9 +1,10 @@
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { LISTS } from '../records/schema.ts'
+import { projectRecord } from '../records/project.ts'
+import { mostOf } from '../records/record.ts'
 import type { Project } from '../records/project.ts'
 
 /** A library as large as a file may hold: the demo's parts again and again under other names, and setups of them. */
-export function largeProject(parts: number = LISTS.parts, setups: number = LISTS.setups): Project {
+export function largeProject(parts: number = mostOf(projectRecord, 'parts'), setups: number = mostOf(projectRecord, 'setups')): Project {
   const project = structuredClone(DEMO_PROJECT)
   project.id = 'large-library'
   project.name = 'Large library'

@@ -1,13 +1,7 @@
-import {
-  AXLES,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type PartOf,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { AxleSlot, HydraulicSlot, Setup } from '../records/setup.ts'
+import type { Part, PartOf } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 
 /**
  * The figures of a car by plain arithmetic from its parts, as one would with paper and a calculator: bisection in place of

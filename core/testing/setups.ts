@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Project } from '../records/project.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot } from '../records/setup.ts'
+import type { Project } from '../records/project.ts'
 
 /** The setup of the demo that is filled at random. */
 export const SETUP = 'estate-fronts'

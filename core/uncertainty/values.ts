@@ -1,4 +1,5 @@
-import { AXLES, type Axle, type Project } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup, stockSetup } from '../records/resolve.ts'
 import { doubtfulFigures } from '../balance/pedal-to-road.ts'
 import { orderMarginG } from '../balance/lock-finding.ts'

@@ -1,6 +1,7 @@
 import { fieldAt } from '../records/entry.ts'
 import { hardLimits } from '../records/field.ts'
-import type { Axle, Project } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import type { Figure } from '../quantity/figure.ts'
 import type { UncertainInput } from './uncertain-inputs.ts'
 

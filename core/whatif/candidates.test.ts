@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import { AXLES } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
 import { allCandidates, candidates, hydraulicCandidates } from './candidates.ts'
 
 const of = (partId: string, axle: 'front' | 'rear' = 'front', setupId = 'as-it-stands') =>

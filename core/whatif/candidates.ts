@@ -2,16 +2,10 @@ import { RuleInputs, type Facts } from '../fit/rule-inputs.ts'
 import { slotsReadBy, sentenceOn, verdictOn, type Rule } from '../fit/rule.ts'
 import { RULES } from '../fit/rules.ts'
 import { isBelowMinimum, wheelMinimum } from '../fit/rules/wheel-minimum.ts'
-import {
-  AXLES,
-  AXLE_SLOTS,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type Project,
-} from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import { AXLE_SLOTS, HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot } from '../records/setup.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup, resolveSetup, type ResolvedAxle } from '../records/resolve.ts'
 import { PER_AXLE } from '../cost/to-buy.ts'
 import type { Context } from '../figures/read.ts'

@@ -1,6 +1,6 @@
 import type { Field } from '../records/field.ts'
 import { fieldsOf } from '../records/part-kinds.ts'
-import type { Part } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
 import type { Figure } from '../quantity/figure.ts'
 import { formatMoney, formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'

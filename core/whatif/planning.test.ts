@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
-import type { Part, Project } from '../records/project.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { takeBundle } from '../commands/take-bundle.ts'
 import { figure } from '../quantity/figure.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'

@@ -1,4 +1,5 @@
-import type { Axle, Part } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
+import type { Part } from '../records/part.ts'
 import { SAFETY } from '../records/safety-note.ts'
 import type { AxleChanges } from './changes.ts'
 import { opensAt, worksAt } from './changes.ts'

@@ -1,5 +1,6 @@
 import type { InterfaceCheck } from '../fit/interface-check.ts'
-import { AXLES, type Project } from '../records/project.ts'
+import { AXLES } from '../quantity/axle.ts'
+import type { Project } from '../records/project.ts'
 import { findSetup } from '../records/resolve.ts'
 import type { BillLine } from '../cost/bill.ts'
 import type { Place } from '../figures/figure.ts'

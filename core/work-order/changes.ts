@@ -1,13 +1,7 @@
-import {
-  AXLES,
-  HYDRAULIC_SLOTS,
-  type Axle,
-  type AxleSlot,
-  type HydraulicSlot,
-  type Part,
-  type Project,
-  type Setup,
-} from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import { HYDRAULIC_SLOTS, type AxleSlot, type HydraulicSlot, type Setup } from '../records/setup.ts'
+import type { Part } from '../records/part.ts'
+import type { Project } from '../records/project.ts'
 import { resolveSetup, spacerInUseMm, stockSetup, type ResolvedAxle } from '../records/resolve.ts'
 
 export interface AxleChanges {

@@ -1,4 +1,5 @@
-import { AXLES, type Axle, type ExtraLine, type Setup } from '../records/project.ts'
+import { AXLES, type Axle } from '../quantity/axle.ts'
+import type { ExtraLine, Setup } from '../records/setup.ts'
 import type { InterfaceCheck } from '../fit/interface-check.ts'
 import { fixLineId } from '../fit/rule.ts'
 import type { AxlePieces, PieceLine } from './axle-steps.ts'

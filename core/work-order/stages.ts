@@ -1,5 +1,6 @@
 import { capital } from '../quantity/format.ts'
-import type { AxleSetup, AxleSlot, Project, Setup } from '../records/project.ts'
+import type { AxleSetup, AxleSlot, Setup } from '../records/setup.ts'
+import type { Project } from '../records/project.ts'
 import { stockSetup } from '../records/resolve.ts'
 import { outcomeOf, worsened, type Outcome } from '../whatif/outcome.ts'
 import { VERDICT_RANK } from '../figures/words.ts'

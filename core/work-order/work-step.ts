@@ -1,4 +1,4 @@
-import type { Axle } from '../records/project.ts'
+import type { Axle } from '../quantity/axle.ts'
 import type { SafetyNote } from '../records/safety-note.ts'
 
 /** Where in a build a step stands: the headings of a work order, in their order. */

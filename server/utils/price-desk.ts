@@ -1,6 +1,7 @@
 import type { Quote, QuoteWanted } from '../../core/records/quote.ts'
 import { PART_KIND_NAMES, type PartKind } from '../../core/records/part-kinds.ts'
-import { CURRENCIES, type Condition, type Currency } from '../../core/records/project.ts'
+import { CURRENCIES, type Currency } from '../../core/records/price.ts'
+import type { Condition } from '../../core/records/part.ts'
 
 /**
  * A stand-in for outside price services: an invented set of suppliers and yards whose quotes vary by day and stock

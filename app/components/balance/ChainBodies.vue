@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { ChainBody } from '#core/hydraulics/chain-body.ts'
 import type { ChainPicture } from '#core/hydraulics/chain-picture.ts'
-import { AXLES, type Axle } from '#core/records/project.ts'
+import { AXLES, type Axle } from '#core/quantity/axle.ts'
 import { CIRCUIT_Y, drawnBrake, drawnFoot, type DrawnBox, type ChainLayout, type DrawnBrake } from '~/drawing/chain-drawing'
 
 /** The bodies of one chain at one pedal force: the setup's, or as a ghost those of the car as it stands. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { GaugeSession } from '#core/records/project.ts'
+import type { GaugeSession } from '#core/records/logbook.ts'
 import { hydraulicsOf } from '#core/hydraulics/hydraulics-of.ts'
 import { CAR_FAULTS, gaugeReport, gaugesToRead, simulatedPressures, type CarFault } from '#core/evidence/gauge-report.ts'
 import { counted } from '#core/figures/words.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { spacerInUseMm, resolveSetup } from '#core/records/resolve.ts'
-import { AXLES } from '#core/records/project.ts'
+import { AXLES } from '#core/quantity/axle.ts'
 import { chooseSpacer } from '#core/commands/spacer-choice.ts'
 import { useProjectStore } from '~/stores/project'
 import { useLiveEdit } from '~/composables/live-edit'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { GAP_POLICIES, type GapPolicy } from '#core/records/project.ts'
+import { GAP_POLICIES, type GapPolicy } from '#core/records/preferences.ts'
 import { useProjectStore } from '~/stores/project'
 
 /** The gap that is asked for, and what is allowed for stick-on weights nobody measured. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { AXLES } from '#core/records/project.ts'
+import { AXLES } from '#core/quantity/axle.ts'
 import { probabilityWords } from '#core/quantity/uncertainty-words.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
 import { counted } from '#core/figures/words.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { CURRENCIES, type Currency } from '#core/records/project.ts'
+import { CURRENCIES, type Currency } from '#core/records/price.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 import { useProjectStore } from '~/stores/project'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { EXTRA_KINDS, type ExtraKind, type ExtraLine } from '#core/records/project.ts'
+import { EXTRA_KINDS, type ExtraKind, type ExtraLine } from '#core/records/setup.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { count } from '#core/records/field.ts'
-import type { Price, Wear, Wearing } from '#core/records/project.ts'
+import type { Price } from '#core/records/price.ts'
+import type { Wear, Wearing } from '#core/records/setup.ts'
 import type { Range } from '#core/cost/maths/season.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { formatMoney } from '#core/quantity/format.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { fieldsOf, PART_KINDS } from '#core/records/part-kinds.ts'
-import type { Part } from '#core/records/project.ts'
+import type { Part } from '#core/records/part.ts'
 import { PART_FIGURES } from '~/drawing/part-figures'
 
 /** What the geometric figures of a part are, drawn; the one in hand picked out. */

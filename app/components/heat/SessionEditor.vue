@@ -2,9 +2,9 @@
 import { computed, ref } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { Dimension } from '#core/quantity/units.ts'
-import { dutySchema, type WrittenDescent, type WrittenCycle, type WrittenZone } from '#core/records/drive-cycle-schema.ts'
+import { writtenCycle, type WrittenDescent, type WrittenCycle, type WrittenZone, type OwnCycle } from '#core/records/drive-cycle.ts'
+import { memberSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
-import type { OwnCycle } from '#core/records/project.ts'
 import type { NamedCycle } from '#core/heat/drive-cycles.ts'
 import { readTrace, readZones, type ReadZones } from '#core/formats/drive-cycle-text.ts'
 import { MAX_TABLE_BYTES } from '#core/formats/parts-csv.ts'
@@ -126,7 +126,9 @@ async function pick(file: File) {
   if (file.size > MAX_TABLE_BYTES) wrong.value = `${file.name} is larger than ${MAX_TABLE_BYTES / 1e6} MB: cut out one lap.`
   else take(readTrace(await file.text()))
 }
-const problems = computed(() => schemaProblems(dutySchema, plain(duty.value)).map((one) => ({ ...one, where: whereOf(one.path) })))
+const problems = computed(() =>
+  schemaProblems(memberSchema(writtenCycle), plain(duty.value)).map((one) => ({ ...one, where: whereOf(one.path) })),
+)
 function whereOf(path: string): string {
   const zone = /zones\[(\d+)\]/.exec(path)?.[1]
   const key = path.split('.').at(-1)

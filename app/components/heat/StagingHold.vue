@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import { stagingReport } from '#core/heat/staging-report.ts'
-import type { Axle } from '#core/records/project.ts'
+import type { Axle } from '#core/quantity/axle.ts'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 

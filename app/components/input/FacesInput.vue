@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { FacesField, WheelFace } from '#core/records/field.ts'
-import { fieldSchema } from '#core/records/field-schema.ts'
+import { fieldSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'

@@ -2,7 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import type { FigureField } from '#core/records/field.ts'
 import { unusual } from '#core/records/plausible.ts'
-import { fieldSchema } from '#core/records/field-schema.ts'
+import { fieldSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
 import { ORIGINS, ORIGIN_WORDS, type Figure, type Origin } from '#core/quantity/figure.ts'
 import { fieldQuantity, plusMinusOf } from '#core/quantity/format.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
 import type { FiguresField } from '#core/records/field.ts'
-import { fieldSchema } from '#core/records/field-schema.ts'
+import { fieldSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
 import type { Figure } from '#core/quantity/figure.ts'
 import { isTypical } from '#core/records/way-ids.ts'

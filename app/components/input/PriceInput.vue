@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { reactive, ref, useId, watch } from 'vue'
-import { CURRENCIES, type Currency, type Price } from '#core/records/project.ts'
-import { priceSchema } from '#core/records/schema.ts'
+import { CURRENCIES, type Currency, type Price } from '#core/records/price.ts'
+import { priceRecord } from '#core/records/price.ts'
+import { recordSchema } from '#core/records/record-schema.ts'
 import { schemaProblems } from '#core/records/schema-problems.ts'
 import { parseMoney } from '#core/quantity/parse.ts'
 
@@ -70,7 +71,7 @@ function take() {
     ...(props.price?.seller === undefined ? {} : { seller: props.price.seller }),
     ...(deposit ? { depositMinor: deposit.minor } : {}),
   }
-  const [problem] = schemaProblems(priceSchema, price)
+  const [problem] = schemaProblems(recordSchema(priceRecord), price)
   error.value = problem ? `Price: ${problem.message}.` : ''
   if (!problem) emit('change', price)
 }

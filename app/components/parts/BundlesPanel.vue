@@ -2,7 +2,7 @@
 import { useMediaQuery, whenever } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Bundle } from '#core/records/project.ts'
+import type { Bundle } from '#core/records/bundle.ts'
 import { takeBundle, takeCompany } from '#core/commands/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import type { Brought, BundleOffer } from '#core/decide/bundle-offers.ts'

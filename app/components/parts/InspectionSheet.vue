@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { inspected, inspectionOf, type Inspected } from '#core/records/inspection.ts'
-import type { Part } from '#core/records/project.ts'
+import type { Part } from '#core/records/part.ts'
 import { useProjectStore } from '~/stores/project'
 
 /** What to look at on a used part, point by point; what fails needs its remedy or rules the part out. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Part } from '#core/records/project.ts'
+import type { Part } from '#core/records/part.ts'
 import { compareParts, type PartRow } from '#core/whatif/compare-parts.ts'
 import { useWorkbench } from '~/composables/workbench'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PartOf } from '#core/records/project.ts'
+import type { PartOf } from '#core/records/part.ts'
 import { partSection } from '#core/clearance/part-section.ts'
 import { useWorkbench } from '~/composables/workbench'
 

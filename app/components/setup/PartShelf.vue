@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { PART_KINDS } from '#core/records/part-kinds.ts'
-import { AXLES, type Axle, type AxleSlot, type Part } from '#core/records/project.ts'
+import { AXLES, type Axle } from '#core/quantity/axle.ts'
+import type { AxleSlot } from '#core/records/setup.ts'
+import type { Part } from '#core/records/part.ts'
 import { slotFor } from '#core/commands/take-bundle.ts'
 import { formatMoney } from '#core/quantity/format.ts'
 import { useCandidates } from '~/composables/candidates'

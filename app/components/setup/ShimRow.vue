@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { chooseShims } from '#core/commands/accept.ts'
-import { AXLES, type Axle } from '#core/records/project.ts'
+import { AXLES, type Axle } from '#core/quantity/axle.ts'
 import { resolveSetup } from '#core/records/resolve.ts'
 import { editQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'

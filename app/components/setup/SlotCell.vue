@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { SlotPlace } from '#core/records/project.ts'
+import type { SlotPlace } from '#core/records/setup.ts'
 import { useChoosePart } from '~/composables/choose-part'
 import { useSortable } from '~/composables/sortable'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { LISTS } from '#core/records/schema.ts'
+import { projectRecord } from '#core/records/project.ts'
+import { mostOf } from '#core/records/record.ts'
 import { newId } from '~/composables/new-id'
 import { useProjectStore } from '~/stores/project'
 import { putBack, useSortable } from '~/composables/sortable'
@@ -26,12 +27,13 @@ useSortable(tabs, {
 
 /** How many more setups a project takes; said before there is none. */
 const SAY_AT = 5
-const room = computed(() => LISTS.setups - (store.project?.setups.length ?? 0))
+const MOST_SETUPS = mostOf(projectRecord, 'setups')
+const room = computed(() => MOST_SETUPS - (store.project?.setups.length ?? 0))
 const roomWords = computed(() =>
   room.value === 0
-    ? `A project has at most ${LISTS.setups} setups: remove one first, or go on in a copy of the project.`
+    ? `A project has at most ${MOST_SETUPS} setups: remove one first, or go on in a copy of the project.`
     : room.value <= SAY_AT
-      ? `${room.value} more ${room.value === 1 ? 'fits' : 'fit'}: a project has at most ${LISTS.setups} setups.`
+      ? `${room.value} more ${room.value === 1 ? 'fits' : 'fit'}: a project has at most ${MOST_SETUPS} setups.`
       : '',
 )
 const verdictOf = (id: string) => reports.value.find((one) => one.setupId === id)?.verdict

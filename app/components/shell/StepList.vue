@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { QUESTIONS } from '#core/records/project.ts'
+import { QUESTIONS } from '#core/records/start-question.ts'
 import { useQuestion } from '~/composables/question'
 import { STEPS, useWorkbench, type StepName } from '~/composables/workbench'
 import type { StepState } from '#core/evaluate/report.ts'

@@ -1,4 +1,4 @@
-import type { PartOf } from '../../records/project.ts'
+import type { PartOf } from '../../records/part.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 
 /** A radius of a caliper as it stands on this car, mm: from the hub as taken, or from the mount, and what a bracket lifts it by. */

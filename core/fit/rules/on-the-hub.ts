@@ -1,4 +1,4 @@
-import type { PartOf } from '../../records/project.ts'
+import type { PartOf } from '../../records/part.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 
 /** Thickness of what sits between the hub face and the wheel or spacer: a rotor's hat, or the drum, mm. */

@@ -1,5 +1,5 @@
 import { belongsToOtherAxle } from '../../records/hose-axle.ts'
-import type { PartOf } from '../../records/project.ts'
+import type { PartOf } from '../../records/part.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 import { sameThread } from './same-thread.ts'
 

@@ -1,4 +1,5 @@
-import type { AxleSlot, PartOf } from '../../records/project.ts'
+import type { AxleSlot } from '../../records/setup.ts'
+import type { PartOf } from '../../records/part.ts'
 import type { Fix } from '../interface-check.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 import { sameThread } from './same-thread.ts'

@@ -1,4 +1,4 @@
-import type { Part } from '../../records/project.ts'
+import type { Part } from '../../records/part.ts'
 import type { Judgement } from '../interface-check.ts'
 import type { Rule } from '../rule.ts'
 import { inspectedPart } from './used-part.ts'

@@ -1,5 +1,5 @@
 import { inspected, inspectionOf } from '../../records/inspection.ts'
-import type { Part } from '../../records/project.ts'
+import type { Part } from '../../records/part.ts'
 import type { Judgement } from '../interface-check.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 import type { Rule } from '../rule.ts'

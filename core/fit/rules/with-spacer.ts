@@ -1,4 +1,4 @@
-import type { PartOf } from '../../records/project.ts'
+import type { PartOf } from '../../records/part.ts'
 import type { Judgement } from '../interface-check.ts'
 import type { RuleInputs } from '../rule-inputs.ts'
 import { spacerInUse } from './on-the-hub.ts'

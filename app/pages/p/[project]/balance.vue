@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Preferences } from '#core/records/project.ts'
+import type { Preferences } from '#core/records/preferences.ts'
 import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { worstCircuitLoss, type BalanceReport } from '#core/balance/balance-report.ts'

@@ -4,8 +4,9 @@ import { carAxleFields, carFields } from './car-fields.ts'
 import { hardLimits, type Field, type FieldTable } from './field.ts'
 import { fieldsOf, PART_KIND_NAMES } from './part-kinds.ts'
 import { rotorFields } from './brake-fields.ts'
-import { fieldSchema } from './field-schema.ts'
-import { partSchema, priceSchema } from './schema.ts'
+import { fieldSchema, recordSchema } from './record-schema.ts'
+import { partRecord } from './part.ts'
+import { priceRecord } from './price.ts'
 import { schemaProblems } from './schema-problems.ts'
 import { DEFAULT_UNITS } from '../quantity/units.ts'
 
@@ -56,19 +57,19 @@ const partOf = (table: FieldTable, base: object) =>
 describe.each(PART_KIND_NAMES)('a part of kind %s', (kind) => {
   const base = { id: 'a', kind, name: 'Some part' }
   test('is valid with any of its fields within limits, and with none', () => {
-    expect(schemaProblems(partSchema(kind), base)).toEqual([])
+    expect(schemaProblems(recordSchema(partRecord(kind)), base)).toEqual([])
     fc.assert(
       fc.property(partOf(fieldsOf(kind), base), (part) => {
-        expect(schemaProblems(partSchema(kind), part)).toEqual([])
+        expect(schemaProblems(recordSchema(partRecord(kind)), part)).toEqual([])
       }),
       { numRuns: 25 },
     )
   })
   test('refuses a field of another table, and a kind of another', () => {
-    expect(schemaProblems(partSchema(kind), { ...base, wheelbaseMm: { value: 2400, origin: 'measured' } })[0]!.message).toContain(
-      'wheelbaseMm',
-    )
-    expect(schemaProblems(partSchema(kind), { ...base, kind: 'nothing' })[0]!.path).toBe('kind')
+    expect(
+      schemaProblems(recordSchema(partRecord(kind)), { ...base, wheelbaseMm: { value: 2400, origin: 'measured' } })[0]!.message,
+    ).toContain('wheelbaseMm')
+    expect(schemaProblems(recordSchema(partRecord(kind)), { ...base, kind: 'nothing' })[0]!.path).toBe('kind')
   })
 })
 
@@ -104,9 +105,9 @@ describe('a price', () => {
     ['buys nothing', { pieces: 0 }, /1 or more/],
     ['has a date of another kind', { date: '11/05/2026' }, /2026-05-11/],
   ])('that %s is refused', (_, change, message) => {
-    expect(schemaProblems(priceSchema, price)).toEqual([])
+    expect(schemaProblems(recordSchema(priceRecord), price)).toEqual([])
     expect(
-      schemaProblems(priceSchema, { ...price, ...change })
+      schemaProblems(recordSchema(priceRecord), { ...price, ...change })
         .map((problem) => problem.message)
         .join(),
     ).toMatch(message)

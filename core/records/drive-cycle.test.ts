@@ -4,10 +4,11 @@ import { DEMO_PROJECT } from '../demo/project.ts'
 import { cycleSegments } from '../heat/maths/drive-cycle.ts'
 import { CYCLES } from '../heat/drive-cycles.ts'
 import { heatReport } from '../heat/heat-report.ts'
-import { dutySchema, dutySeconds, type WrittenCycle } from './drive-cycle-schema.ts'
+import { cycleSeconds, writtenCycle, type WrittenCycle } from './drive-cycle.ts'
+import { memberSchema } from './record-schema.ts'
 import { schemaProblems } from './schema-problems.ts'
 
-const problem = (duty: unknown) => schemaProblems(dutySchema, duty)[0]?.message
+const problem = (duty: unknown) => schemaProblems(memberSchema(writtenCycle), duty)[0]?.message
 const lap = (more: object) => ({ kind: 'laps', laps: 2, zones: [{ fromKmh: 90, toKmh: 40, decelG: 0.8, secondsToNext: 9 }], ...more })
 
 test('the drivings of the table are all ones that could be written', () => {
@@ -72,7 +73,7 @@ test('how long a driving lasts is what its stretches last', () => {
   fc.assert(
     fc.property(anyDuty, (duty) => {
       const seconds = cycleSegments(car, duty).reduce((sum, one) => sum + one.seconds, 0)
-      expect(dutySeconds(duty) / seconds).toBeCloseTo(1, 9)
+      expect(cycleSeconds(duty) / seconds).toBeCloseTo(1, 9)
     }),
   )
 })
