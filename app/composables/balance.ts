@@ -64,7 +64,7 @@ export const useBalance = createSharedComposable(() => {
     store.edit(`Apply: ${advice.label.toLowerCase()}`, (draft) => {
       const base = isStock.value ? { id, name, front: {}, rear: {}, hydraulics: {}, extras: [] } : from
       const at = draft.setups.findIndex((one) => one.id === from.id)
-      draft.setups.splice(at + 1, 0, withAdjustment(store.project!, base, offer.change, id, name))
+      draft.setups.splice(at + 1, 0, withAdjustment(store.current, base, offer.change, id, name))
     })
     await chooseSetup(id)
   }

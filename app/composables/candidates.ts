@@ -26,7 +26,7 @@ export function useCandidates() {
     const price =
       one.extraMinor === undefined || one.extraMinor === 0
         ? ''
-        : `, ${formatMoney(one.extraMinor, store.project!.preferences.currency, { whole: true, signed: true })}`
+        : `, ${formatMoney(one.extraMinor, store.current.preferences.currency, { whole: true, signed: true })}`
     return `${FINDING_SHORT[one.worst]}${price}`
   }
   return { found, working, of, words }

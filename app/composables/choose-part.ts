@@ -38,7 +38,7 @@ export const useChoosePart = createSharedComposable(() => {
       make(place, { kind: value.slice(1) as PartKind })
       return
     }
-    const like = value.startsWith('~') ? store.project!.parts.find((one) => one.id === value.slice(1)) : undefined
+    const like = value.startsWith('~') ? store.current.parts.find((one) => one.id === value.slice(1)) : undefined
     if (like) {
       make(place, { like })
       return

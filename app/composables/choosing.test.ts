@@ -84,7 +84,7 @@ describe('the rows of the fit check', () => {
     const { groups } = run(useFitRows)
     const { report } = run(useWorkbench)
     await until(() => report.value !== undefined, 'a report')
-    const wanted = evaluate(store.project!, 'estate-fronts')
+    const wanted = evaluate(store.current, 'estate-fronts')
     const rows = groups.value.flatMap((one) => one.rows)
     expect(groups.value.map((one) => one.id)).toEqual(['front', 'rear', 'car'])
     expect(rows).toHaveLength(wanted.findings.length + wanted.fit.length)
@@ -108,15 +108,15 @@ describe('a lever that is applied', () => {
   test('makes a setup beside this one, which is looked at then; this one stays', async () => {
     const { store, apply, advice, offer, address } = await withLevers('balanced')
     const before = setupOf(store.project, 'balanced')
-    const at = store.project!.setups.indexOf(before)
+    const at = store.current.setups.indexOf(before)
     await apply(advice, offer)
     expect(setupOf(store.project, 'balanced')).toBe(before)
-    const made = store.project!.setups[at + 1]!
+    const made = store.current.setups[at + 1]!
     expect(made.name).toBe(`${before.name}, ${offer.name}`.slice(0, 120))
     expect(address()).toBe(`balance?setup=${made.id}`)
     expect(made.front).toEqual(offer.change.kind === 'part' && offer.change.place.axle === 'front' ? expect.anything() : before.front)
     store.undo()
-    expect(store.project!.setups).toHaveLength(4)
+    expect(store.current.setups).toHaveLength(4)
   })
   test('on the current car says only what it changes', async () => {
     // a car that stands as the balanced setup would have it: its rear is a little early
@@ -127,7 +127,7 @@ describe('a lever that is applied', () => {
     const advice = levers.value!.advice.find((one) => one.offers.some((offer) => offer.change.kind === 'part'))!
     const offer = advice.offers.find((one) => one.change.kind === 'part')!
     await apply(advice, offer)
-    const made = store.project!.setups[1]!
+    const made = store.current.setups[1]!
     const chosen = [...Object.values(made.front), ...Object.values(made.rear), ...Object.values(made.hydraulics)]
     expect(chosen).toEqual([(offer.change as { partId: string }).partId])
   })

@@ -25,7 +25,7 @@ export const useFinder = createSharedComposable(() => {
 
   const steps = (): Findable[] => STEPS.map(({ id, label }) => ({ id: `step.${id}`, label, kind: 'step', run: () => void go(id) }))
   const setups = (): Findable[] =>
-    store.project!.setups.map(({ id, name }) => ({ id: `setup.${id}`, label: name, kind: 'setup', run: () => void chooseSetup(id) }))
+    store.current.setups.map(({ id, name }) => ({ id: `setup.${id}`, label: name, kind: 'setup', run: () => void chooseSetup(id) }))
   const figures = (): Findable[] =>
     Object.values(report.value?.figures ?? {}).map((figure) => ({
       id: `figure.${figure.id}`,
@@ -34,12 +34,12 @@ export const useFinder = createSharedComposable(() => {
         figure.value === undefined
           ? 'not known'
           : figure.dimension === 'money'
-            ? `${boundWord(figure)}${formatMoney(figure.value, store.project!.preferences.currency)}`
+            ? `${boundWord(figure)}${formatMoney(figure.value, store.current.preferences.currency)}`
             : `${boundWord(figure)}${formatQuantity(figure.value, figure.dimension, units.value)}`,
       run: () => (openFigureId.value = figure.id),
     }))
   const parts = (): Findable[] =>
-    store.project!.parts.map(({ id, name, kind }) => ({
+    store.current.parts.map(({ id, name, kind }) => ({
       id: `part.${id}`,
       label: name,
       kind: PART_KINDS[kind].one,
@@ -60,13 +60,13 @@ export const useFinder = createSharedComposable(() => {
     ...(store.redoLabel ? [{ id: 'redo', label: `Do again: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
     { id: 'export', label: 'Export the project', kind: 'action', run: exportOpen },
     { id: 'picture', label: 'Outline from a picture', kind: 'action', run: () => void go('measure', { sheet: 'caliperOutline' }) },
-    { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.project!.id}/form`) },
+    { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.current.id}/form`) },
     // any project can be asked, whatever it was begun with
     ...QUESTION_IDS.map((ask): Findable => ({
       id: `ask.${ask}`,
       label: QUESTIONS[ask],
       kind: 'question',
-      run: () => void router.push({ path: `/p/${store.project!.id}/answer`, query: { ...link('car').query, ask } }),
+      run: () => void router.push({ path: `/p/${store.current.id}/answer`, query: { ...link('car').query, ask } }),
     })),
     { id: 'how', label: 'How it decides', kind: 'action', run: () => void router.push('/how') },
     { id: 'tour', label: 'Tour of the bench', kind: 'action', run: () => void go('fit', { tour: '1' }) },

@@ -9,8 +9,8 @@ afterEach(clearBench)
 
 async function measuring(query: string, change?: Parameters<typeof onTheBench>[1]) {
   const bench = await onTheBench(`measure?setup=estate-fronts&${query}`, change)
-  const setup = () => bench.store.project!.setups.find((one) => one.id === 'estate-fronts')!
-  const caliper = () => bench.store.project!.parts.find((one) => one.id === 'estate-front-caliper') as PartOf<'caliper'>
+  const setup = () => bench.store.current.setups.find((one) => one.id === 'estate-fronts')!
+  const caliper = () => bench.store.current.parts.find((one) => one.id === 'estate-front-caliper') as PartOf<'caliper'>
   return { ...bench, ...bench.run(useMeasuring), setup, caliper }
 }
 const measured = (value: number) => figure(value, 'measured', { date: '2026-09-12' })
@@ -43,10 +43,10 @@ describe('the sheet and the part in hand', () => {
   test('a new part is added, named and in hand', async () => {
     const { addPart, store, router, address, part } = await measuring('sheet=wheelMarkings')
     const arrived = new Promise((done) => router.afterEach(done))
-    const before = store.project!.parts.length
+    const before = store.current.parts.length
     addPart()
     await arrived
-    expect(store.project!.parts).toHaveLength(before + 1)
+    expect(store.current.parts).toHaveLength(before + 1)
     expect(part.value).toMatchObject({ kind: 'wheel', name: expect.stringMatching(/^New wheel \d+$/) })
     expect(address()).toContain(`part=${part.value!.id}`)
     expect(store.undoLabel).toBe('Add wheel')
@@ -136,10 +136,10 @@ describe('what is written', () => {
         ],
       },
     ]
-    const hat = () => store.project!.car.front.objectsTakenWithHatMm?.value
+    const hat = () => store.current.car.front.objectsTakenWithHatMm?.value
     write('objects', objects(-30))
     const first = hat()
-    expect(first).toBe((store.project!.parts.find((one) => one.id === 'estate-front-rotor') as PartOf<'rotor'>).hatThicknessMm!.value)
+    expect(first).toBe((store.current.parts.find((one) => one.id === 'estate-front-rotor') as PartOf<'rotor'>).hatThicknessMm!.value)
     store.edit('Another hat', (draft) => {
       const rotor = draft.parts.find((one) => one.id === 'estate-front-rotor') as PartOf<'rotor'>
       ;(rotor.hatThicknessMm as { value: number }).value += 1

@@ -37,7 +37,7 @@ export function useMeasuring() {
   const router = useRouter()
   const { setup, axle, link } = useWorkbench()
 
-  const resolved = computed(() => (setup.value ? resolveSetup(store.project!, setup.value)[axle.value] : undefined))
+  const resolved = computed(() => (setup.value ? resolveSetup(store.current, setup.value)[axle.value] : undefined))
   /** The sheet that the address names, else the one by which the fitted caliper was taken. */
   const sheet = computed(() => {
     const named = SHEETS.find((one) => one.id === route.query.sheet)
@@ -48,7 +48,7 @@ export function useMeasuring() {
     const { on } = sheet.value
     return on === 'caliper' || on === 'wheel' || on === 'rotor' ? on : undefined
   })
-  const candidates = computed(() => store.project!.parts.filter((part) => part.kind === partKind.value))
+  const candidates = computed(() => store.current.parts.filter((part) => part.kind === partKind.value))
   /** The part that the address names, else the one that is fitted, else the first there is. */
   const part = computed<Part | undefined>(() => {
     const fitted = partKind.value && resolved.value?.[partKind.value]
@@ -64,7 +64,7 @@ export function useMeasuring() {
       case 'trialFit':
         return { ...setup.value?.[axle.value][sheet.value.on] }
       case 'carAxle':
-        return store.project!.car[axle.value] as Record<string, unknown>
+        return store.current.car[axle.value] as Record<string, unknown>
       default:
         return part.value as unknown as Record<string, unknown> | undefined
     }
@@ -160,7 +160,7 @@ export function useMeasuring() {
       on === 'byDifference' || on === 'trialFit'
         ? setup.value?.[axle.value][on]
         : on === 'carAxle'
-          ? store.project!.car[axle.value]
+          ? store.current.car[axle.value]
           : resolved.value?.[on]
     const fields = [...all.map((one) => one.field), ...(points ? [points.field] : [])]
     const known = fields.filter((field) => (target as Record<string, unknown> | null | undefined)?.[field] !== undefined).length

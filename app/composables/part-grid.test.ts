@@ -16,7 +16,7 @@ async function grid(kind: PartKind = 'rotor') {
   const [of, filter] = [ref(kind), ref('')]
   const found = usePartGrid(of, filter)
   const at = (columnId: string) => found.columns.value.findIndex((one) => one.id === columnId)
-  const part = (partId: string) => store.project!.parts.find((one) => one.id === partId) as unknown as Record<string, { value: number }>
+  const part = (partId: string) => store.current.parts.find((one) => one.id === partId) as unknown as Record<string, { value: number }>
   return { ...found, store, of, filter, at, part, names: () => found.rows.value.map((one) => one.name) }
 }
 beforeEach(() => {

@@ -10,18 +10,18 @@ import { useProjectStore } from '../stores/project.ts'
 /** The table of one kind of part: rows, order, what is chosen, and the way in for what is typed or pasted. */
 export function usePartGrid(kind: Ref<PartKind>, filter: Ref<string>) {
   const store = useProjectStore()
-  const units = computed(() => store.project!.preferences.units)
+  const units = computed(() => store.current.preferences.units)
   const sortBy = ref<{ id: string; up: boolean }>()
   const chosen = ref(new Set<string>())
   const message = ref('')
 
-  const mine = computed(() => store.project!.parts.filter((part) => part.kind === kind.value))
+  const mine = computed(() => store.current.parts.filter((part) => part.kind === kind.value))
   const all = computed(() => partColumns(kind.value, units.value).filter((column) => !column.aside))
   const context = computed<CellContext>(() => ({
     units: units.value,
     origin: 'measured',
     date: new Date().toISOString().slice(0, 10),
-    currency: store.project!.preferences.currency,
+    currency: store.current.preferences.currency,
   }))
   /** The columns of which any part has something, and those that are always wanted. */
   const ALWAYS = new Set(['name', 'maker', 'price.likelyMinor'])

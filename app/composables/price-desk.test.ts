@@ -39,14 +39,14 @@ describe('the price desk', () => {
     const desk = usePriceDesk()
     await desk.ask('estate-fronts')
     expect(desk.state.value).toBe('answered')
-    expect(asked).toMatchObject({ wanted: JSON.parse(JSON.stringify(quotesWanted(store.project!, 'estate-fronts'))), currency: 'EUR' })
+    expect(asked).toMatchObject({ wanted: JSON.parse(JSON.stringify(quotesWanted(store.current, 'estate-fronts'))), currency: 'EUR' })
     expect(desk.quotes.value.length).toBeGreaterThan(0)
-    const before = evaluate(store.project!, 'estate-fronts').figures['cost.total'].value
+    const before = evaluate(store.current, 'estate-fronts').figures['cost.total'].value
     desk.take('estate-fronts', desk.quotes.value.slice(0, 1))
-    expect(evaluate(store.project!, 'estate-fronts').figures['cost.total'].value).not.toBe(before)
+    expect(evaluate(store.current, 'estate-fronts').figures['cost.total'].value).not.toBe(before)
     expect(store.undoLabel).toBe(`Use the quote of ${desk.quotes.value[0]!.seller}`)
     store.undo()
-    expect(evaluate(store.project!, 'estate-fronts').figures['cost.total'].value).toBe(before)
+    expect(evaluate(store.current, 'estate-fronts').figures['cost.total'].value).toBe(before)
   })
   test.each<[string, () => Response | Promise<Response>, RegExp]>([
     ['does not answer', () => Promise.reject(new TypeError('no connection')), /no connection/],

@@ -25,21 +25,21 @@ export function useSlotChoices() {
   const { of, words } = useCandidates()
 
   const partNamed = (slot: Slot): string =>
-    slot === null ? 'none' : (store.project!.parts.find((part) => part.id === slot)?.name ?? 'not known')
+    slot === null ? 'none' : (store.current.parts.find((part) => part.id === slot)?.name ?? 'not known')
   const inSlot = (where: typeof setup.value, place: SlotPlace): Slot =>
     place.axle ? where?.[place.axle][place.slot] : where?.hydraulics[place.slot]
 
   function choices(place: SlotPlace) {
     const spec = place.axle ? AXLE_SLOTS[place.slot] : HYDRAULIC_SLOTS[place.slot]
     const column = place.axle ?? 'hydraulics'
-    const stock = inSlot(store.project!.setups[0], place)
+    const stock = inSlot(store.current.setups[0], place)
     const chosen = inSlot(setup.value, place)
     const known = (part: Part) => of(column, place.slot, part.id)
-    const parts = store
-      .project!.parts.filter((part) => (spec.kinds as readonly string[]).includes(part.kind))
+    const parts = store.current.parts
+      .filter((part) => (spec.kinds as readonly string[]).includes(part.kind))
       .map((part) => ({ part, candidate: known(part) }))
       .sort((a, b) => (a.candidate?.rank ?? 0) - (b.candidate?.rank ?? 0))
-    const fitted = store.project!.parts.find((part) => part.id === (chosen ?? stock))
+    const fitted = store.current.parts.find((part) => part.id === (chosen ?? stock))
     const made = [
       ...spec.kinds.map((kind) => ({ value: `+${kind}`, label: `new ${PART_KINDS[kind].one} here …`, group: 'New' })),
       ...(fitted ? [{ value: `~${fitted.id}`, label: `one like ${fitted.name}, but …`, group: 'New' }] : []),

@@ -27,13 +27,13 @@ describe('a table of parts on its way in', () => {
     expect(table.mapping.value).toEqual(['name', 'maker', 'number', 'diameterMm', null])
     expect(table.taken.value!.parts.map((one) => one.name)).toEqual(['Disc A'])
     expect(table.taken.value!.rejected).toHaveLength(1)
-    const before = store.project!.parts.length
+    const before = store.current.parts.length
     expect(table.take()).toBe('')
-    expect(store.project!.parts).toHaveLength(before + 1)
-    expect(store.project!.parts.at(-1)).toMatchObject({ kind: 'rotor', name: 'Disc A', diameterMm: { value: 260, origin: 'published' } })
+    expect(store.current.parts).toHaveLength(before + 1)
+    expect(store.current.parts.at(-1)).toMatchObject({ kind: 'rotor', name: 'Disc A', diameterMm: { value: 260, origin: 'published' } })
     expect(table.table.value).toBeUndefined()
     store.undo()
-    expect(store.project!.parts).toHaveLength(before)
+    expect(store.current.parts).toHaveLength(before)
   })
   test('another kind guesses anew', async () => {
     await opened()
@@ -51,11 +51,11 @@ describe('a table of parts on its way in', () => {
     expect(table.changes.value).toBe(0)
     table.update.value = true
     expect(table.changes.value).toBe(1)
-    const before = store.project!.parts.length
+    const before = store.current.parts.length
     expect(table.take()).toBe('')
     table.update.value = false
-    expect(store.project!.parts).toHaveLength(before)
-    expect(store.project!.parts.find((one) => one.id === 'r2-rear-rotor')).toMatchObject({
+    expect(store.current.parts).toHaveLength(before)
+    expect(store.current.parts.find((one) => one.id === 'r2-rear-rotor')).toMatchObject({
       diameterMm: { value: 254 },
       thicknessMm: { value: 9 },
       price: { likelyMinor: 10_400 },

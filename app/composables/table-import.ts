@@ -22,19 +22,19 @@ export const useTableImport = createSharedComposable(() => {
   const problem = ref('')
   let ids: string[] = []
 
-  const units = computed(() => store.project!.preferences.units)
+  const units = computed(() => store.current.preferences.units)
   const columns = computed(() => partColumns(kind.value, units.value))
   const context = computed<CellContext>(() => ({
     units: units.value,
     origin: origin.value,
     date: today(),
-    currency: store.project!.preferences.currency,
+    currency: store.current.preferences.currency,
   }))
   const taken = computed(
     () => table.value && partsFromTable(table.value, mapping.value, kind.value, context.value, (row) => ids[row] ?? newId()),
   )
   const known = (part: Part) =>
-    store.project!.parts.find(
+    store.current.parts.find(
       (one) => one.kind === part.kind && one.name === part.name && one.maker === part.maker && one.number === part.number,
     )
   const changes = computed(() => (update.value ? (taken.value?.parts.filter((part) => known(part)).length ?? 0) : 0))

@@ -1,6 +1,6 @@
 import { freeze, produceWithPatches, type Draft, type Patch } from 'immer'
 import { defineStore } from 'pinia'
-import { ref, shallowRef, toRaw } from 'vue'
+import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Problem } from '#core/records/check.ts'
 import { knownGood, projectProblems } from '#core/records/check.ts'
 import { choose, indexPath, merge, type MergeConflict } from '#core/commands/merge.ts'
@@ -26,6 +26,11 @@ const CHANNEL = 'valiant-caliper'
 /** The open project, its undo history as patches, and its way into the browser's storage. */
 export const useProjectStore = defineStore('project', () => {
   const project = shallowRef<Project>()
+  /** The open project, for what is shown only while one is open. */
+  const current = computed(() => {
+    if (!project.value) throw new Error('No project is open.')
+    return project.value
+  })
   const state = ref<OpenState>('closed')
   const saveState = ref<SaveState>('saved')
   const saveMessage = ref('')
@@ -338,6 +343,7 @@ export const useProjectStore = defineStore('project', () => {
 
   return {
     project,
+    current,
     state,
     saveState,
     saveMessage,

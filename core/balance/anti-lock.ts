@@ -6,7 +6,7 @@ import { notEnoughData } from '../records/question.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import { carFigure, type CarFigure } from '../figures/entry.ts'
 import type { Context } from '../figures/read.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { ReportFigure } from '../figures/figure.ts'
 
 interface BalanceBesideBaseline {

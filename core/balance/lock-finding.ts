@@ -9,7 +9,7 @@ import { SURFACES, type LockUpObservation } from '../records/logbook.ts'
 import type { Project } from '../records/project.ts'
 import type { Context } from '../figures/read.ts'
 import { frictionOf, LOADS, loadCase, type LoadId } from './grip.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Missing, ReportFigure } from '../figures/figure.ts'
 

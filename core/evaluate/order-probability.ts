@@ -1,6 +1,6 @@
 import { notEnoughData, questionKey } from '../records/question.ts'
 import type { Missing } from '../figures/figure.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Report } from './report.ts'
 

@@ -8,7 +8,7 @@ import type { Bill } from '../cost/bill.ts'
 import type { Season } from '../cost/season.ts'
 import type { ReportBeside } from '../evidence/fit-reports.ts'
 import type { ReportFigure } from '../figures/figure.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 

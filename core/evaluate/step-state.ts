@@ -1,6 +1,6 @@
 import { balanceMissing, orderHeadline, orderVerdict } from './order-probability.ts'
 import { questionKey, type Question } from '../records/question.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import type { Place } from '../figures/figure.ts'
 import type { HeatBrief } from '../heat/heat-brief.ts'

@@ -1,7 +1,7 @@
 import type { After, Verdict } from './verdict.ts'
 import { notEnoughData } from '../records/question.ts'
 import { inSentence } from '../quantity/format.ts'
-import type { FigureCheck } from './figure-check.ts'
+import type { FigureCheck } from './check-result.ts'
 import type { Missing } from './figure.ts'
 
 /** Sentences a mechanic would say. */

@@ -1,10 +1,10 @@
-import type { Axle } from '../quantity/axle.ts'
 import type { AxleSlot, HydraulicSlot } from '../records/setup.ts'
-import type { InputRecord, Question } from '../records/question.ts'
+import type { EntryPlace, InputRecord } from '../records/question.ts'
 import type { Dimension } from '../quantity/units.ts'
 import type { LimitId } from '../records/limits.ts'
 import type { FixItem } from './fix-item.ts'
 import type { After, Verdict } from '../figures/verdict.ts'
+import type { CheckResult } from '../figures/check-result.ts'
 import type { RuleId } from './rules.ts'
 
 /** What cures a finding: a part of the project into a slot, a thickness, or a piece to buy that is no part yet. */
@@ -41,22 +41,17 @@ export interface Judgement {
   accepted?: boolean
 }
 
-export interface InterfaceCheck {
-  rule: RuleId
+/** A check of the interface between two parts, or of one part by itself. */
+export interface InterfaceCheck extends CheckResult<RuleId, EntryPlace> {
   title: string
-  /** Absent: it concerns the whole car. */
-  axle?: Axle
   /** The part that is looked at, for rules that look at each alone. */
   slot?: AxleSlot
-  verdict: Verdict
-  sentence: string
   value?: number
   dimension?: Dimension
   limit?: string
   remedies: readonly Fix[]
   safety: boolean
   looked: InputRecord[]
-  missing: Question[]
   /** Limits that this project sets itself. */
   ownLimits: LimitId[]
   /** The weakest origin among the figures: a finding is only as good as that. */

@@ -14,7 +14,7 @@ import { carFigure, type CarFigure } from '../figures/entry.ts'
 import { askHydraulicSlot, readCar, readPart, type Context } from '../figures/read.ts'
 import type { Hydraulics } from './hydraulics-of.ts'
 import { takerOf } from './pedal-travel.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Formula, ReportFigure } from '../figures/figure.ts'
 import { Working } from '../figures/working.ts'
 

@@ -8,7 +8,7 @@ import type { Project } from '../records/project.ts'
 import type { Setup } from '../records/setup.ts'
 import { betterFirst, outcomeFrom, outcomeOf, worsened, type Outcome, type OutcomeReach } from './outcome.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import { VERDICT_RANK } from '../figures/words.ts'
 
 /** No more parts are tried for one finding: a long list helps nobody, and each is a look at the whole setup. */

@@ -10,7 +10,7 @@ import { axleVerdicts, carVerdicts } from '../fit/fit-check.ts'
 import { pedalFindings } from '../balance/pedal-findings.ts'
 import type { StockBrakes } from '../balance/pedal-to-road.ts'
 import { RULE_TITLES, VERDICT_RANK, worstVerdict } from '../figures/words.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { Verdict } from '../figures/verdict.ts'
 
 /** What became of one interface. */

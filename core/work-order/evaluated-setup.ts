@@ -1,5 +1,5 @@
 import type { Bill } from '../cost/bill.ts'
-import type { FigureCheck } from '../figures/figure-check.ts'
+import type { FigureCheck } from '../figures/check-result.ts'
 import type { InterfaceCheck } from '../fit/interface-check.ts'
 
 /** What of an evaluated setup a build is planned from. */

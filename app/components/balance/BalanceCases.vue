@@ -19,7 +19,7 @@ const { units, isStock, link } = useWorkbench()
 const { balance, stockBalance, levers, engine, downforce, apply } = useBalance()
 const g = (value: number) => formatQuantity(value, 'deceleration')
 const aims = Object.entries(BIAS_AIMS) as [BiasAim, (typeof BIAS_AIMS)[BiasAim]][]
-const preferences = computed(() => store.project!.preferences)
+const preferences = computed(() => store.current.preferences)
 const aim = computed<BiasAim>(() => preferences.value.biasAim ?? 'load')
 const setAim = (aim: BiasAim) =>
   store.edit('Change the aim', (draft) => {
@@ -32,8 +32,8 @@ function setShare(text: string) {
 }
 /** What the whole setup then is, and what the offer makes worse elsewhere. */
 const wholeSetup = ({ outcome, brings }: AdjustmentOffer) => afterWords({ verdict: outcome.verdict, open: outcome.open, brings })
-const hasExtras = computed(() => store.project!.car.engineDragN !== undefined)
-const hasDownforce = computed(() => store.project!.car.downforceFrontN !== undefined || store.project!.car.downforceRearN !== undefined)
+const hasExtras = computed(() => store.current.car.engineDragN !== undefined)
+const hasDownforce = computed(() => store.current.car.downforceFrontN !== undefined || store.current.car.downforceRearN !== undefined)
 /** How many cases are not OK, for the title of the list: it knows nominal values only, and says so where they do not settle it. */
 const casesTitle = computed(() => {
   const bad = balance.value?.cases.filter((one) => one.verdict !== 'fits').length ?? 0

@@ -13,7 +13,7 @@ const { units } = useWorkbench()
 const field = amount('Front share of the balance bar', 'share', ...OTHER_LIMITS.barFrontShare, {
   help: '50% is centred. Balance > Bores gives the position for each pair of bores.',
 })
-const figure = computed(() => store.project!.setups.find((one) => one.id === props.setupId)?.hydraulics.barFrontShare)
+const figure = computed(() => store.current.setups.find((one) => one.id === props.setupId)?.hydraulics.barFrontShare)
 </script>
 
 <template>

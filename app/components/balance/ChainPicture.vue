@@ -43,7 +43,7 @@ interface ChainStage {
 }
 const { put } = useChoosePart()
 const partsFor = (slot: HydraulicSlot) =>
-  store.project!.parts.filter((part) => (HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind))
+  store.current.parts.filter((part) => (HYDRAULIC_SLOTS[slot].kinds as readonly string[]).includes(part.kind))
 const slotValue = (slot: HydraulicSlot) => {
   const own = setup.value?.hydraulics[slot]
   return own === undefined ? '' : (own ?? '-')

@@ -23,7 +23,7 @@ const found = computed(() => (store.project && setup.value ? gaugeReport(store.p
 const hydraulics = computed(() => (store.project && setup.value ? hydraulicsOf(store.project, setup.value.id) : undefined))
 const mpa = (value: number) => formatQuantity(value, 'pressure', units.value)
 const share = (value: number | undefined) => formatQuantity(value, 'share', units.value)
-const sessions = computed(() => [...store.project!.gaugeSessions].sort((a, b) => b.date.localeCompare(a.date)))
+const sessions = computed(() => [...store.current.gaugeSessions].sort((a, b) => b.date.localeCompare(a.date)))
 /** At rest, below the knee and beyond it: where a session tells most. */
 const wanted = computed(() => (store.project && setup.value ? gaugesToRead(store.project, setup.value.id) : undefined))
 const efforts = computed(() => wanted.value?.effortsN ?? [])
@@ -144,7 +144,7 @@ function startFrom(session: GaugeSession) {
 }
 const forget = (id: string) =>
   store.edit('Remove gauge readings', (draft) => void (draft.gaugeSessions = draft.gaugeSessions.filter((one) => one.id !== id)))
-const setupName = (id: string | undefined) => store.project!.setups.find((one) => one.id === id)?.name ?? ''
+const setupName = (id: string | undefined) => store.current.setups.find((one) => one.id === id)?.name ?? ''
 </script>
 
 <template>

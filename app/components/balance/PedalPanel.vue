@@ -19,7 +19,7 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { units, isStock, report, openFigureId } = useWorkbench()
 const { balance, stockBalance } = useBalance()
-const car = computed(() => store.project!.car)
+const car = computed(() => store.current.car)
 const bands = computed(() => BANDS[pedalOf(car.value.uses)])
 const svg = ref<SVGSVGElement>()
 const W = useChartWidth(svg, 560)
@@ -90,7 +90,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
     <section>
       <h2>
         {{ report?.figures['pedal.force'].atLeast ? 'At least ' : '' }}{{ force(report?.figures['pedal.force'].value) }} at the pedal for
-        {{ g(store.project!.preferences.referenceDecelG) }},
+        {{ g(store.current.preferences.referenceDecelG) }},
         <ElButton link type="primary" class="num" @click="openFigureId = 'pedal.travel'">
           {{
             report?.figures['pedal.travel'].value === undefined ? 'travel unknown' : `${mm(report.figures['pedal.travel'].value)} of travel`
@@ -167,7 +167,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
     <section v-if="balance.travelParts || balance.vacuum.length > 0" class="beside">
       <ElDescriptions
         v-if="balance.vacuum.length > 0"
-        :title="`Pedal force for ${g(store.project!.preferences.referenceDecelG)}`"
+        :title="`Pedal force for ${g(store.current.preferences.referenceDecelG)}`"
         :column="1"
         border
         data-test="vacuum"

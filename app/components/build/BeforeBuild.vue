@@ -9,7 +9,7 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { goTo, link } = useWorkbench()
 const { build } = useBuild()
-const money = (minor: number | undefined) => formatMoney(minor, store.project!.preferences.currency, { whole: true })
+const money = (minor: number | undefined) => formatMoney(minor, store.current.preferences.currency, { whole: true })
 const open = computed(() => [
   ...(build.value?.findOutFirst.map((one) => ({ ...one, verdict: 'unknown' as const })) ?? []),
   ...(build.value?.needed.map((one) => ({ ...one, verdict: 'needs' as const })) ?? []),

@@ -44,9 +44,9 @@ const dated = computed(() =>
 function calendar() {
   const text = writeCalendar(
     dated.value.map(({ stage, at, date }) => ({
-      id: `${store.project!.id}-${setup.value!.id}-${at + 1}`,
+      id: `${store.current.id}-${setup.value!.id}-${at + 1}`,
       date,
-      title: `Brakes of ${store.project!.car.name}: ${stage.name}`,
+      title: `Brakes of ${store.current.car.name}: ${stage.name}`,
       text: stage.order.steps.map((one) => `${one.number}. ${one.title}`).join('\n'),
     })),
   )
@@ -62,7 +62,7 @@ function keep(stage: Stage) {
   error.value = problems[0] ? `${problems[0].place} ${problems[0].message}.` : ''
 }
 const parts = (stage: Stage) =>
-  [...new Set(stage.order.steps.flatMap((one) => one.puts))].map((id) => store.project!.parts.find((one) => one.id === id)?.name ?? id)
+  [...new Set(stage.order.steps.flatMap((one) => one.puts))].map((id) => store.current.parts.find((one) => one.id === id)?.name ?? id)
 </script>
 
 <template>

@@ -20,7 +20,7 @@ const router = useRouter()
 const { setup, axle, units, link, chooseAxle } = useWorkbench()
 const { worker } = useReports()
 
-const wheels = computed(() => store.project!.parts.filter((part) => part.kind === 'wheel'))
+const wheels = computed(() => store.current.parts.filter((part) => part.kind === 'wheel'))
 const wheelId = computed(() => wheels.value.find((one) => one.id === route.query.wheel)?.id ?? wheels.value[0]?.id)
 const rows = shallowRef<PairingRow[]>()
 const rim = ref('')

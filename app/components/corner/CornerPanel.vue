@@ -44,7 +44,7 @@ function setSpacer(mm: number) {
       :corner="report.corners[axle]"
       :units="units"
       :spacer-mm="spacerMm"
-      :policy="store.project!.preferences.gapPolicy"
+      :policy="store.current.preferences.gapPolicy"
       @spacer="setSpacer"
       @settled="settle"
     />

@@ -12,7 +12,7 @@ const { report, setup, axle, units } = useWorkbench()
 const faces = computed(() => report.value!.corners[axle.value].faces)
 const mm = (value: number | undefined) => formatQuantity(value, 'length', units.value)
 function setFace(name: string) {
-  const id = resolveSetup(store.project!, setup.value!)[axle.value].wheel?.id
+  const id = resolveSetup(store.current, setup.value!)[axle.value].wheel?.id
   store.edit(`Face ${name}`, (draft) => {
     const wheel = draft.parts.find((one) => one.id === id)
     if (wheel?.kind === 'wheel') wheel.faceChosen = name

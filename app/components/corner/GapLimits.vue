@@ -6,13 +6,13 @@ import { useProjectStore } from '~/stores/project'
 /** The gap that is asked for, and what is allowed for stick-on weights nobody measured. */
 const store = useProjectStore()
 const policies = Object.entries(GAP_POLICIES) as [GapPolicy, (typeof GAP_POLICIES)[GapPolicy]][]
-const policy = computed(() => store.project!.preferences.gapPolicy)
+const policy = computed(() => store.current.preferences.gapPolicy)
 const WEIGHTS = [
   { mm: 0, label: 'none, or checked by eye' },
   { mm: 4, label: 'allow 4 mm: flat weights' },
   { mm: 7, label: 'allow 7 mm: two layers' },
 ] as const
-const weightMm = computed(() => store.project!.preferences.weightAllowanceMm)
+const weightMm = computed(() => store.current.preferences.weightAllowanceMm)
 const setWeights = (allowanceMm: number) =>
   store.edit('Allow for balance weights', (draft) => void (draft.preferences.weightAllowanceMm = allowanceMm))
 function setPolicy(value: GapPolicy) {

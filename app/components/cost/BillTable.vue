@@ -10,7 +10,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** The bill of the setup, in the order of buying, with what the budget reaches. */
 const store = useProjectStore()
 const { report, setup, goTo } = useWorkbench()
-const preferences = computed(() => store.project!.preferences)
+const preferences = computed(() => store.current.preferences)
 const bill = computed(() => report.value!.bill)
 /** Cents only where a price has them. */
 const whole = (minor: number | undefined) => minor !== undefined && minor % 100 === 0

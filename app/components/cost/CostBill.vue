@@ -12,7 +12,7 @@ const store = useProjectStore()
 /** What this setup costs: the bill, its range, and what fits under the budget. */
 const { report, setup, isStock, units, openFigureId } = useWorkbench()
 useFieldFocus()
-const preferences = computed(() => store.project!.preferences)
+const preferences = computed(() => store.current.preferences)
 const bill = computed(() => report.value?.bill)
 const money = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: true })
 const bare = (minor: number | undefined) => formatMoney(minor, preferences.value.currency, { whole: true, bare: true })

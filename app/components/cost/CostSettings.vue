@@ -6,7 +6,7 @@ import { useProjectStore } from '~/stores/project'
 
 /** Currency, tax, exchange rates with how far they may move, and the budget. */
 const store = useProjectStore()
-const preferences = computed(() => store.project!.preferences)
+const preferences = computed(() => store.current.preferences)
 const errors = ref<Record<string, string>>({})
 const say = (key: string, words: string) => (errors.value = { ...errors.value, [key]: words })
 const plain = (text: string) => text.trim().replace(',', '.')
@@ -36,7 +36,7 @@ const setCurrency = (currency: Currency) =>
 /** Currencies that prices use beside the project's own. */
 const foreign = computed(() => {
   const used = new Set<Currency>()
-  const project = store.project!
+  const project = store.current
   for (const part of project.parts) if (part.price) used.add(part.price.currency)
   for (const bundle of project.bundles) if (bundle.price) used.add(bundle.price.currency)
   for (const one of project.setups) for (const line of one.extras) if (line.price) used.add(line.price.currency)

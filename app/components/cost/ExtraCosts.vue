@@ -65,7 +65,7 @@ const remove = (id: string) =>
       <PriceInput
         class="price"
         :price="line.price"
-        :currency="store.project!.preferences.currency"
+        :currency="store.current.preferences.currency"
         @change="change(line.id, 'price', $event)"
       />
       <ElButton text :aria-label="`Remove ${line.label}`" @click="remove(line.id)">

@@ -16,7 +16,7 @@ const parts = computed(() => {
   if (forSetup.value !== setup.value?.id) return []
   const ids = [...new Set(quotes.value.map((one) => one.partId))]
   return ids.flatMap((id) => {
-    const part = store.project!.parts.find((one) => one.id === id)
+    const part = store.current.parts.find((one) => one.id === id)
     return part ? [{ part, quotes: quotes.value.filter((one) => one.partId === id) }] : []
   })
 })

@@ -14,7 +14,7 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { report, reports, setup, units, openFigureId, link } = useWorkbench()
 const season = computed(() => report.value!.season)
-const currency = computed(() => store.project!.preferences.currency)
+const currency = computed(() => store.current.preferences.currency)
 const money = (minor: number | undefined) => formatMoney(minor, currency.value, { whole: true })
 const range = (one: Range) => `${money(one.likely)}, from ${money(one.low)} to ${money(one.high)}`
 const lasts = { ...count('Lasts, events', 0.1, 1000), integer: false }
@@ -78,7 +78,7 @@ function renewing({ price, packs, renewing: minor }: Season['rows'][number]): st
     <FieldItem class="events" label="Events in a season"
       ><DraftInput
         class="num"
-        :value="store.project!.preferences.eventsPerSeason"
+        :value="store.current.preferences.eventsPerSeason"
         inputmode="decimal"
         data-field="eventsPerSeason"
         aria-label="Events in a season"

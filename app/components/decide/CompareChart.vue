@@ -68,7 +68,7 @@ const path = computed(() => {
 })
 const show = (id: CriterionId, value: number): string => {
   const { dimension } = CRITERIA[id]
-  if (dimension === 'money') return formatMoney(value, store.project!.preferences.currency, { whole: true })
+  if (dimension === 'money') return formatMoney(value, store.current.preferences.currency, { whole: true })
   return formatQuantity(value, dimension, units.value, id === 'margin' || id === 'mass' ? { signed: true } : {})
 }
 /** A name stands to the right of its mark, or to the left where the edge is near. */

@@ -88,13 +88,13 @@ const beaten = computed(() => found.value?.columns.filter((one) => one.beatenBy.
 const weights = ref<Record<SetupCriterionId, number>>({ cost: 1, margin: 0, gap: 0, bias: 0, mass: 0, pedal: 0 })
 const weighed = computed(() => (found.value ? orderBy(found.value, weights.value).filter((one) => !one.isStock) : []))
 const applyOrder = () => (order.value = weighed.value.map((one) => one.setupId))
-const csv = () => found.value && download(`${store.project!.name}, options.csv`, compareCsv(found.value), 'text/csv')
+const csv = () => found.value && download(`${store.current.name}, options.csv`, compareCsv(found.value), 'text/csv')
 const print = () => window.print()
 </script>
 
 <template>
   <div v-if="found" class="sheet">
-    <p class="print-only">{{ store.project!.name }}: options side by side. {{ duty?.label }}.</p>
+    <p class="print-only">{{ store.current.name }}: options side by side. {{ duty?.label }}.</p>
     <h1 data-test="compare-says">{{ advice?.headline ?? found.headline }}</h1>
     <ul v-if="advice" class="facts" data-test="advice">
       <li v-for="one in advice.facts" :key="one">{{ one }}</li>

@@ -15,7 +15,7 @@ const DEMO_ID = 'larkrise-club-hatch'
 const store = useProjectStore()
 const { units } = useWorkbench()
 const { ask, state, progress, result, isOld, tookMs, error, why, asking, looks, run, cancel, askWhy, take } = useSearch()
-const currency = computed(() => store.project!.preferences.currency)
+const currency = computed(() => store.current.preferences.currency)
 const money = (minor: number | undefined) => (minor === undefined ? 'no price' : formatMoney(minor, currency.value, { whole: true }))
 
 const VARY = [
@@ -61,8 +61,8 @@ function setBudget(text: string) {
   else budgetError.value = read.message
 }
 /** A larger library to try it on: invented, and one undo away. */
-const isDemo = computed(() => store.project!.id === DEMO_ID)
-const hasCatalogue = computed(() => store.project!.parts.some((part) => part.id === 'cat-0'))
+const isDemo = computed(() => store.current.id === DEMO_ID)
+const hasCatalogue = computed(() => store.current.parts.some((part) => part.id === 'cat-0'))
 async function addCatalogue() {
   const { catalogue } = await import('#core/demo/catalogue.ts')
   store.edit('Add a catalogue', (draft) => void draft.parts.push(...catalogue(400)))
@@ -76,20 +76,20 @@ function big(count: number): string {
 }
 /** The price of a part or a kit as it is quoted, or another in its place. */
 function priceOf(id: string, minor?: number): string {
-  const price = [...store.project!.parts, ...store.project!.bundles].find((one) => one.id === id)?.price
+  const price = [...store.current.parts, ...store.current.bundles].find((one) => one.id === id)?.price
   return price ? formatMoney(minor ?? price.likelyMinor, price.currency) : 'no price'
 }
-const changes = (find: SearchResult) => changesIn(store.project!, find, units.value)
+const changes = (find: SearchResult) => changesIn(store.current, find, units.value)
 /** Kits and donors that are bought whole in a find. */
 const wholes = ({ kits }: Pick<SearchResult, 'kits'>) =>
-  kits.map((id) => store.project!.bundles.find((bundle) => bundle.id === id)?.name ?? 'a kit that is gone')
+  kits.map((id) => store.current.bundles.find((bundle) => bundle.id === id)?.name ?? 'a kit that is gone')
 /** What is known of a find in full, once it was looked at; a table hands its rows out as proxies. */
 const lookOf = (find: SearchResult): FullEvaluation | undefined => looks.value[result.value?.finds.indexOf(toRaw(find)) ?? -1]
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
 const carriesS = (look: FullEvaluation | undefined) =>
   look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC)
 /** More clearance than this is no reason to choose a result. */
-const enoughGapMm = computed(() => enoughOf(store.project!).gap ?? Infinity)
+const enoughGapMm = computed(() => enoughOf(store.current).gap ?? Infinity)
 const columns = computed(() => [
   { id: 'what', label: 'Changes', least: 260 },
   { id: 'cost', label: 'Cost', number: true, by: (one: SearchResult) => one.values.cost ?? Infinity },
@@ -123,7 +123,7 @@ const consumables = computed(() => {
 })
 const kinds = new Set(['caliper', 'drum', 'rotor', 'pad', 'bracket', 'hose', 'wheel', 'spacer', 'masterCylinder', 'valve'])
 const askable = computed(() =>
-  store.project!.parts.filter((part) => kinds.has(part.kind)).map((part) => ({ value: part.id, label: part.name })),
+  store.current.parts.filter((part) => kinds.has(part.kind)).map((part) => ({ value: part.id, label: part.name })),
 )
 </script>
 
@@ -146,7 +146,7 @@ const askable = computed(() =>
             class="from"
             label="Start from setup"
             :value="ask.setupId"
-            :options="store.project!.setups.map((one) => ({ value: one.id, label: one.name }))"
+            :options="store.current.setups.map((one) => ({ value: one.id, label: one.name }))"
             @change="ask.setupId = $event"
         /></FieldItem>
         <FieldItem :label="`Budget, ${currency}`" :error="budgetError"

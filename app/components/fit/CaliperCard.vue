@@ -20,10 +20,10 @@ const trouble = ref('')
 
 const corner = computed(() => report.value?.corners[axle.value])
 const caliperName = computed(() =>
-  setup.value ? (resolveSetup(store.project!, setup.value)[axle.value].caliper?.name ?? 'caliper') : 'caliper',
+  setup.value ? (resolveSetup(store.current, setup.value)[axle.value].caliper?.name ?? 'caliper') : 'caliper',
 )
 const options = computed(() => ({
-  title: `${caliperName.value}, ${axle.value}, ${store.project!.car.name}`,
+  title: `${caliperName.value}, ${axle.value}, ${store.current.car.name}`,
   date: new Date().toISOString().slice(0, 10),
   paper: paper.value,
 }))

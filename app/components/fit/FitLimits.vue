@@ -11,7 +11,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** Every limit of the fit check with its reason; a project may set its own, and is shown that it did. */
 const store = useProjectStore()
 const { units } = useWorkbench()
-const own = computed(() => store.project!.preferences.limits ?? {})
+const own = computed(() => store.current.preferences.limits ?? {})
 const ids = Object.keys(LIMITS) as LimitId[]
 const errors = ref<Partial<Record<LimitId, string>>>({})
 /** A limit's name ends in its unit. */

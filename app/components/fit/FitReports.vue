@@ -20,7 +20,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** What people say of wheels over calipers, beside what is computed: matched, entered, exchanged. */
 const store = useProjectStore()
 const { report, setup, units } = useWorkbench()
-const all = computed(() => store.project!.fitReports)
+const all = computed(() => store.current.fitReports)
 const beside = computed(() =>
   AXLES.map((axle) => ({
     axle,
@@ -59,7 +59,7 @@ const gapField = length('Clearance measured', -20, 100)
 const names = computed(() => {
   const axle = adding.value
   if (!axle) return undefined
-  const resolved = resolveSetup(store.project!, setup.value!)[axle]
+  const resolved = resolveSetup(store.current, setup.value!)[axle]
   return resolved.caliper && resolved.wheel
     ? { caliper: resolved.caliper.name, wheel: resolved.wheel.name, rotor: resolved.rotor?.name, spacerMm: spacerInUseMm(resolved) }
     : undefined
@@ -71,7 +71,7 @@ function add() {
   const { outcome, gapMm, by, note } = draft.value
   const entry: FitReport = {
     id: newId(),
-    car: store.project!.car.name,
+    car: store.current.car.name,
     axle,
     caliper,
     wheel,
@@ -181,7 +181,7 @@ async function open(one: File) {
       <ElButton v-if="adding !== axle" :aria-label="`Report on the ${axle}`" @click="adding = axle"> Report what you saw </ElButton>
       <form v-else-if="names" class="add" @submit.prevent="add">
         <p class="small wide">
-          {{ names.wheel }} over {{ names.caliper }} on {{ store.project!.car.name }},
+          {{ names.wheel }} over {{ names.caliper }} on {{ store.current.car.name }},
           {{ names.spacerMm ? `spacer ${mm(names.spacerMm)}` : 'no spacer' }}.
         </p>
         <FieldItem label="It"

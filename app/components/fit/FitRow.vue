@@ -26,7 +26,7 @@ const figure = computed(() => {
 const seen = computed(() => {
   const one = fit.value
   return one?.axle !== undefined && setup.value && VISUAL_CHECKS.includes(one.rule)
-    ? { where: visualCheckAt(store.project!, setup.value, one.axle, one.rule), axle: one.axle }
+    ? { where: visualCheckAt(store.current, setup.value, one.axle, one.rule), axle: one.axle }
     : undefined
 })
 
@@ -35,7 +35,7 @@ const onTheCar = computed(() => isStock.value && fit.value?.rule === 'disc-plane
 
 function price(remedy: Fix): string {
   if (remedy.kind === 'shim' || remedy.kind === 'piece') return 'adds a line to the parts list; enter its price there'
-  const part = store.project!.parts.find((one) => one.id === remedy.partId)
+  const part = store.current.parts.find((one) => one.id === remedy.partId)
   return part?.owned ? 'have it' : part?.price ? formatMoney(part.price.likelyMinor, part.price.currency, { whole: true }) : 'no price yet'
 }
 const accept = (finding: Pick<InterfaceCheck, 'axle' | 'rule' | 'slot'>, remedy: Fix) =>

@@ -68,7 +68,7 @@ const log = computed(() =>
     .map((one) => ({
       one,
       used: heat.value?.readings.find((said) => said.id === one.id),
-      setup: store.project!.setups.find((candidate) => candidate.id === one.setupId)?.name ?? 'a setup that is gone',
+      setup: store.current.setups.find((candidate) => candidate.id === one.setupId)?.name ?? 'a setup that is gone',
       duty: one.driving.name,
     })),
 )

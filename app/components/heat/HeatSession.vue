@@ -107,7 +107,7 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
 
 <template>
   <div class="session">
-    <p class="print-only">{{ store.project!.car.name }}, {{ setup?.name }}</p>
+    <p class="print-only">{{ store.current.car.name }}, {{ setup?.name }}</p>
     <SessionChoice />
     <WorkingLine v-if="working" what="The session is being computed" />
     <template v-if="heat">

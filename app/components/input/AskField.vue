@@ -18,7 +18,7 @@ const emit = defineEmits<{ enter: [] }>()
 const store = useProjectStore()
 const { units } = useWorkbench()
 const at = computed(() => props.ask.at)
-const field = computed(() => fieldAt(store.project!, at.value))
+const field = computed(() => fieldAt(store.current, at.value))
 const name = computed(() => {
   const place = at.value
   if (!('field' in place)) return ''
@@ -26,7 +26,7 @@ const name = computed(() => {
 })
 const part = computed(() => {
   const place = at.value
-  return place.kind === 'part' ? store.project!.parts.find((one) => one.id === place.partId) : undefined
+  return place.kind === 'part' ? store.current.parts.find((one) => one.id === place.partId) : undefined
 })
 
 function put(values: Record<string, unknown>) {
@@ -80,11 +80,11 @@ const share = computed(() =>
     <FieldControl
       v-else-if="field"
       :field="field"
-      :value="heldAt(store.project!, at)"
+      :value="heldAt(store.current, at)"
       :name="name"
       :label="ask.label"
       :units="units"
-      :table="tableAt(store.project!, at)?.name"
+      :table="tableAt(store.current, at)?.name"
       :place="placeKey(at)"
       at-once
       @change="change"

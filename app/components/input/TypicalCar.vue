@@ -12,10 +12,10 @@ defineProps<{
 }>()
 const store = useProjectStore()
 const choosing = ref(false)
-const count = computed(() => typicalCount(store.project!))
+const count = computed(() => typicalCount(store.current))
 /** The class that the project was filled from, as far as anything of it is left. */
 const chosen = computed<ClassId | ''>(() => {
-  const { car, parts } = store.project!
+  const { car, parts } = store.current
   const figures = [car, ...parts].flatMap((one) => Object.values(one).flat() as { madeOf?: { way: string; given: { class?: string } } }[])
   const given = figures.find((one) => one?.madeOf?.way === 'typical')?.madeOf?.given.class
   return CLASS_IDS.find((id) => id === given) ?? ''

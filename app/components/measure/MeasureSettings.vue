@@ -17,7 +17,7 @@ const fromRegister = defineModel<boolean>('fromRegister', { required: true })
 const store = useProjectStore()
 const { axle, units, chooseAxle } = useWorkbench()
 const { sheet, partKind, part, candidates } = props.measuring
-const atHand = computed(() => store.project!.preferences.instrument)
+const atHand = computed(() => store.current.preferences.instrument)
 const words = computed(() =>
   [
     part.value?.name ?? axle.value,

@@ -111,7 +111,7 @@ async function keep(more: boolean) {
     return void (message.value = `${LIMITS.outlines} outlines belong to one part at most: give it the name of one that is there.`)
   keeping.value = true
   const { points, doubts, tags } = found
-  const room = picturesIn(store.project!) < MOST_PICTURES
+  const room = picturesIn(store.current) < MOST_PICTURES
   // without its picture a line is a line all the same
   const behind = room ? await session.behind(points).catch(() => undefined) : undefined
   note.value = room ? '' : `The project already has ${MOST_PICTURES} pictures, so this one is not saved behind the outline.`

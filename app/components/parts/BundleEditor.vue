@@ -28,8 +28,8 @@ function rename(text: string, put: (text: string) => void) {
   if (name) change('name', name)
   else put(props.bundle.name)
 }
-const parts = computed(() => props.bundle.parts.flatMap((id) => store.project!.parts.find((one) => one.id === id) ?? []))
-const others = computed(() => store.project!.parts.filter((part) => slotFor(part.kind) && !props.bundle.parts.includes(part.id)))
+const parts = computed(() => props.bundle.parts.flatMap((id) => store.current.parts.find((one) => one.id === id) ?? []))
+const others = computed(() => store.current.parts.filter((part) => slotFor(part.kind) && !props.bundle.parts.includes(part.id)))
 const addPart = (id: string) => change('parts', [...props.bundle.parts, id])
 const drop = (id: string) =>
   change(
@@ -96,7 +96,7 @@ function remove() {
     <p class="soft small">
       Counts instead of the prices of its parts while all of them are in the setup. Without it each part has its own.
     </p>
-    <PriceInput :price="bundle.price" :currency="store.project!.preferences.currency" @change="change('price', $event)" />
+    <PriceInput :price="bundle.price" :currency="store.current.preferences.currency" @change="change('price', $event)" />
     <FieldItem label="Note"
       ><DraftInput as="textarea" rows="2" :value="bundle.note" maxlength="4000" aria-label="Note" @change="write('note', $event, 4000)"
     /></FieldItem>

@@ -24,8 +24,8 @@ const { found: offers, working } = useLatestOf<BundleOffer[]>('what kits and don
 )
 const rows = computed(() => {
   const rank = new Map(offers.value.map((one, index) => [one.bundleId, { one, index }]))
-  return store
-    .project!.bundles.map((bundle) => ({ bundle, offer: rank.get(bundle.id)?.one, rank: rank.get(bundle.id)?.index ?? Infinity }))
+  return store.current.bundles
+    .map((bundle) => ({ bundle, offer: rank.get(bundle.id)?.one, rank: rank.get(bundle.id)?.index ?? Infinity }))
     .sort((a, b) => a.rank - b.rank)
 })
 const beside = useMediaQuery('(min-width: 901px)')
@@ -38,7 +38,7 @@ whenever(
 )
 const chosen = computed(() => {
   const id = route.query.bundle ?? (beside.value ? best.value : undefined)
-  return store.project!.bundles.find((one) => one.id === id)
+  return store.current.bundles.find((one) => one.id === id)
 })
 const choose = (id: string | undefined) =>
   router.replace({ path: route.path, query: { ...link('parts').query, view: 'bundles', ...(id ? { bundle: id } : {}) } })
@@ -51,7 +51,7 @@ const counts = (one: Brought) =>
   ]
     .filter(Boolean)
     .join(', ')
-const money = (minor: number) => formatMoney(minor, store.project!.preferences.currency, { whole: true, signed: true })
+const money = (minor: number) => formatMoney(minor, store.current.preferences.currency, { whole: true, signed: true })
 
 function add(kind: Bundle['kind']) {
   const id = newId()
@@ -67,7 +67,7 @@ async function take(bundle: Bundle, company: BundleOffer['company'] = {}) {
     const from = isStock.value
       ? { id, name: bundle.name.slice(0, 120), front: {}, rear: {}, hydraulics: {}, extras: [] }
       : draft.setups.find((one) => one.id === id)!
-    const whole = takeBundle(JSON.parse(JSON.stringify(from)), bundle, store.project!.parts)
+    const whole = takeBundle(JSON.parse(JSON.stringify(from)), bundle, store.current.parts)
     const taken = takeCompany(whole, bundle.axle, company)
     if (isStock.value) draft.setups.push(taken)
     else draft.setups[draft.setups.findIndex((one) => one.id === id)] = taken

@@ -25,7 +25,7 @@ const look = (event: FocusEvent) => {
   current.value = (event.target as HTMLElement).closest<HTMLElement>('[data-field]')?.dataset.field ?? current.value
 }
 const against = ref('')
-const alike = computed(() => store.project!.parts.filter((one) => one.kind === props.part.kind && one.id !== props.part.id))
+const alike = computed(() => store.current.parts.filter((one) => one.kind === props.part.kind && one.id !== props.part.id))
 const other = computed(() => alike.value.find((one) => one.id === against.value))
 const mass = amount('Mass', 'mass', 0, 200)
 
@@ -46,8 +46,8 @@ function rename(text: string, put: (text: string) => void) {
   else put(props.part.name)
 }
 const usedIn = computed(() =>
-  store
-    .project!.setups.filter((setup) =>
+  store.current.setups
+    .filter((setup) =>
       [...Object.values(setup.front), ...Object.values(setup.rear), ...Object.values(setup.hydraulics)].includes(props.part.id),
     )
     .map((setup) => setup.name),
@@ -139,7 +139,7 @@ function duplicate() {
         v-if="!part.owned"
         :key="part.id"
         :price="part.price"
-        :currency="store.project!.preferences.currency"
+        :currency="store.current.preferences.currency"
         per-pieces
         @change="change('price', $event)"
       />

@@ -99,7 +99,7 @@ async function pasteButton() {
 const save = () =>
   download(
     `${PART_KINDS[kind.value].many.replace(/\W+/g, '-')}.csv`,
-    writePartsCsv(kind.value, store.project!.parts, units.value),
+    writePartsCsv(kind.value, store.current.parts, units.value),
     'text/csv',
   )
 </script>
@@ -114,7 +114,7 @@ const save = () =>
           :options="
             PART_KIND_NAMES.map((one) => ({
               value: one,
-              label: `${PART_KINDS[one].many} (${store.project!.parts.filter((part) => part.kind === one).length})`,
+              label: `${PART_KINDS[one].many} (${store.current.parts.filter((part) => part.kind === one).length})`,
             }))
           "
           @change="chooseKind"

@@ -10,8 +10,8 @@ import { useWorkbench } from '~/composables/workbench'
 /** How the bar stood at the last visit to each track: the next one starts from there. */
 const store = useProjectStore()
 const { setup, units } = useWorkbench()
-const bars = computed(() => lastBars(store.project!))
-const hasBar = computed(() => setup.value !== undefined && hydraulicsOf(store.project!, setup.value.id).system?.master.kind === 'twin')
+const bars = computed(() => lastBars(store.current))
+const hasBar = computed(() => setup.value !== undefined && hydraulicsOf(store.current, setup.value.id).system?.master.kind === 'twin')
 const share = (value: number) => formatQuantity(value, 'share', units.value)
 const start = ({ barFrontShare, track, date }: LastBar) =>
   store.edit('Start from the last bar setting', (draft) => {

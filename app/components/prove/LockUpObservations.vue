@@ -13,7 +13,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** Which wheels locked first, held against the order that the model says. */
 const store = useProjectStore()
 const { setup } = useWorkbench()
-const found = computed(() => [...lockUpReport(store.project!)].sort((a, b) => b.sighting.date.localeCompare(a.sighting.date)))
+const found = computed(() => [...lockUpReport(store.current)].sort((a, b) => b.sighting.date.localeCompare(a.sighting.date)))
 const differ = computed(() => found.value.filter((one) => one.verdict === 'differs').length)
 const says = computed(() =>
   found.value.length === 0

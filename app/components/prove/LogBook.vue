@@ -15,7 +15,7 @@ const { link } = useWorkbench()
 const kind = ref<LogKind | 'all'>('all')
 const setupId = ref('all')
 const track = ref('all')
-const all = computed(() => timeline(store.project!, (setupId) => stepTitles(store.project!, setupId)))
+const all = computed(() => timeline(store.current, (setupId) => stepTitles(store.current, setupId)))
 const shown = computed(() =>
   all.value.filter(
     (one) =>
@@ -48,14 +48,14 @@ const to = (one: LogEntry) =>
     ? link('build', { view: 'order', ...(one.setupId === undefined ? {} : { setup: one.setupId }) })
     : link('prove', {
         view: VIEW_OF[one.kind]!,
-        ...(one.setupId && store.project!.setups.some((other) => other.id === one.setupId) ? { setup: one.setupId } : {}),
+        ...(one.setupId && store.current.setups.some((other) => other.id === one.setupId) ? { setup: one.setupId } : {}),
       })
 const said = ref('')
 const error = ref<string[]>([])
 /** So many lines of a file are named one by one. */
 const MOST_SHOWN = 8
 const files = computed(() => Object.keys(LOG_FILES) as LogFile[])
-const save = (file: LogFile) => download(`${store.project!.name}, ${LOG_FILES[file]}.csv`, writeLogCsv(store.project!, file), 'text/csv')
+const save = (file: LogFile) => download(`${store.current.name}, ${LOG_FILES[file]}.csv`, writeLogCsv(store.current, file), 'text/csv')
 async function read(file: LogFile, picked: File) {
   said.value = ''
   const { entries, rejected, rejectedCount, notRead } = readLogCsv(await picked.text(), file, () => newId())
@@ -101,7 +101,7 @@ async function read(file: LogFile, picked: File) {
           ><ChoiceSelect
             label="Setup"
             :value="setupId"
-            :options="[{ value: 'all', label: 'all setups' }, ...store.project!.setups.map((one) => ({ value: one.id, label: one.name }))]"
+            :options="[{ value: 'all', label: 'all setups' }, ...store.current.setups.map((one) => ({ value: one.id, label: one.name }))]"
             @change="setupId = $event"
         /></FieldItem>
         <FieldItem v-if="tracks.length > 0" label="Place"
@@ -131,8 +131,8 @@ async function read(file: LogFile, picked: File) {
       <ul class="tables">
         <li v-for="file in files" :key="file">
           <span>{{ LOG_FILES[file] }}</span>
-          <ElButton :disabled="store.project![file].length === 0" :data-test="`csv-out-${file}`" @click="save(file)"
-            >Save {{ store.project![file].length }}</ElButton
+          <ElButton :disabled="store.current[file].length === 0" :data-test="`csv-out-${file}`" @click="save(file)"
+            >Save {{ store.current[file].length }}</ElButton
           >
           <FilePick label="Read" accept=".csv,.txt,.tsv" :name="`csv-in-${file}`" @pick="read(file, $event)" />
         </li>

@@ -36,10 +36,10 @@ const within = (text: string, dimension: 'speed' | 'distance', least: number, mo
   const read = parseQuantity(text, dimension)
   return read.ok && read.value >= least && read.value <= most ? read.value : undefined
 }
-const targetKmh = computed(() => within(target.value, 'speed', 10, 400) ?? store.project!.preferences.stopFromKmh)
+const targetKmh = computed(() => within(target.value, 'speed', 10, 400) ?? store.current.preferences.stopFromKmh)
 const wantedM = computed(() => within(wanted.value, 'distance', 0.05, 50) ?? 1)
 const found = computed(() =>
-  stopsReport(store.project!, {
+  stopsReport(store.current, {
     a: a.value,
     b: b.value,
     surface: surface.value,

@@ -18,7 +18,7 @@ import { useWorkbench } from '~/composables/workbench'
 /** Lining and rotors as measured: what is uneven and why, and how long they last. */
 const store = useProjectStore()
 const { setup, units, axle, chooseAxle, goTo, link, report } = useWorkbench()
-const found = computed(() => wearReport(store.project!))
+const found = computed(() => wearReport(store.current))
 const side = ref<'left' | 'right'>('left')
 const events = ref('')
 const points = ref<Record<PadPoint, string>>({ innerLeadingMm: '', innerTrailingMm: '', outerLeadingMm: '', outerTrailingMm: '' })
@@ -28,7 +28,7 @@ const measured = ref<PadMeasured>()
 const plate = ref('')
 const error = ref('')
 const fitted = computed(() => {
-  const { pad, rotor: disc, caliper } = resolveSetup(store.project!, setup.value!)[axle.value]
+  const { pad, rotor: disc, caliper } = resolveSetup(store.current, setup.value!)[axle.value]
   return caliper?.kind === 'drum' ? { pad: undefined, rotor: undefined } : { pad, rotor: disc }
 })
 /** The minimum of what is fitted, where it is needed. */

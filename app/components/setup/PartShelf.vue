@@ -19,7 +19,7 @@ const search = ref('')
 const MOST = 80
 const found = computed(() => {
   const words = search.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  return store.project!.parts.flatMap((part) => {
+  return store.current.parts.flatMap((part) => {
     const place = slotFor(part.kind)
     const text = [part.name, part.maker, part.number, part.provenance, PART_KINDS[part.kind].one].join(' ').toLowerCase()
     return place && words.every((word) => text.includes(word)) ? [{ part, place }] : []
@@ -34,7 +34,7 @@ useSortable(list, {
   sort: false,
   filter: 'button',
   preventOnFilter: false,
-  onStart: ({ item }) => (dragged.value = store.project!.parts.find((part) => part.id === item.dataset.part)),
+  onStart: ({ item }) => (dragged.value = store.current.parts.find((part) => part.id === item.dataset.part)),
   onEnd: (event) => {
     dragged.value = undefined
     // what was dropped is drawn from the data; the shelf keeps its own

@@ -16,7 +16,7 @@ const errors = ref<Partial<Record<Axle, string>>>({})
 const own = (axle: Axle) => setup.value?.[axle].shimMm
 const shown = (axle: Axle) => editQuantity(own(axle), 'length', units.value)
 function empty(axle: Axle): string {
-  const asItStands = own(axle) === undefined && setup.value ? resolveSetup(store.project!, setup.value)[axle].shimMm : 0
+  const asItStands = own(axle) === undefined && setup.value ? resolveSetup(store.current, setup.value)[axle].shimMm : 0
   return asItStands === 0 ? 'none; + is outboard' : `${editQuantity(asItStands, 'length', units.value)} (current car)`
 }
 function take(axle: Axle, typed: string, put: (text: string) => void) {

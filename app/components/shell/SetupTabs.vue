@@ -21,7 +21,7 @@ useSortable(tabs, {
   onMove: ({ related }) => !related.hasAttribute('data-first'),
   onEnd: (event) => {
     const { from, to } = putBack(event)
-    move(store.project!.setups[from]!.id, to)
+    move(store.current.setups[from]!.id, to)
   },
 })
 
@@ -82,8 +82,8 @@ function takeName(id: string, text: string) {
 async function remove() {
   const id = setup.value?.id
   if (!id || isStock.value) return
-  const at = store.project!.setups.findIndex((one) => one.id === id)
-  const next = store.project!.setups[at - 1]!.id
+  const at = store.current.setups.findIndex((one) => one.id === id)
+  const next = store.current.setups[at - 1]!.id
   await chooseSetup(next)
   store.edit('Remove setup', (draft) => void draft.setups.splice(at, 1))
 }
@@ -101,7 +101,7 @@ function arrow(event: KeyboardEvent, index: number) {
   const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
   if (by === 0) return
   event.preventDefault()
-  const setups = store.project!.setups
+  const setups = store.current.setups
   if (event.altKey) move(setups[index]!.id, index + by)
   else {
     const next = setups[(index + by + setups.length) % setups.length]!

@@ -40,7 +40,7 @@ const trouble = computed(() =>
 
 function rename(text: string, put: (text: string) => void) {
   const name = text.trim()
-  if (name === '') put(store.project!.name)
+  if (name === '') put(store.current.name)
   else store.edit('Rename project', (draft) => void (draft.name = name.slice(0, 120)))
 }
 const MOST_NAMED = 3

@@ -42,7 +42,7 @@ const open = computed({
 })
 const show = (one: ReportFigure) =>
   one.dimension === 'money'
-    ? formatMoney(one.value, store.project!.preferences.currency)
+    ? formatMoney(one.value, store.current.preferences.currency)
     : formatQuantity(one.value, one.dimension, units.value, one.dimension === 'temperatureRise' ? { signed: true } : {})
 const inputColumns = [
   { id: 'figure', label: 'Figure', least: 220 },

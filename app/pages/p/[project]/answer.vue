@@ -34,7 +34,7 @@ const typical = computed(() => path.value?.needed.filter((one) => one.typical).l
 const current = ref<Ask>()
 const part = computed<Part | undefined>(() => {
   const at = (current.value ?? path.value?.needed.find((one) => one.open) ?? path.value?.needed[0])?.at
-  return at?.kind === 'part' ? store.project!.parts.find((one) => one.id === at.partId) : undefined
+  return at?.kind === 'part' ? store.current.parts.find((one) => one.id === at.partId) : undefined
 })
 /** How the figure in hand is got, what is usual, and where it is drawn. */
 const hint = computed(() => {
@@ -44,11 +44,11 @@ const hint = computed(() => {
   if (
     !ask ||
     !('field' in ask.at) ||
-    (question.value === 'clears' && !ask.open && ask.way === undefined && heldAt(store.project!, ask.at) !== undefined)
+    (question.value === 'clears' && !ask.open && ask.way === undefined && heldAt(store.current, ask.at) !== undefined)
   )
     return undefined
   if (question.value === 'clears' && ask.way && !ask.open) return undefined
-  const field = fieldAt(store.project!, ask.at)
+  const field = fieldAt(store.current, ask.at)
   if (!field || (field.type !== 'figure' && field.type !== 'figures')) return undefined
   const show = (value: number, bare = false) =>
     formatQuantity(value, field.dimension, units.value, { bare, decimals: Number.isInteger(value) ? 0 : 2 })
@@ -89,7 +89,7 @@ watch(
   },
 )
 
-const others = computed(() => store.project!.setups.slice(1))
+const others = computed(() => store.current.setups.slice(1))
 function other(axleOf: 'front' | 'rear') {
   let id = ''
   store.edit(`Try other ${axleOf} calipers`, (draft) => void (id = tryCalipers(draft, axleOf)))
@@ -167,7 +167,7 @@ const AXLES_SHOWN = [
           <ElButton link type="primary" @click="other('front')">Other front calipers</ElButton>
           <ElButton link type="primary" @click="other('rear')">Other rear calipers</ElButton>
           <template v-if="others.length > 0">
-            <NuxtLink :to="{ path: route.path, query: { ...route.query, setup: store.project!.setups[0].id } }">current car</NuxtLink>
+            <NuxtLink :to="{ path: route.path, query: { ...route.query, setup: store.current.setups[0].id } }">current car</NuxtLink>
           </template>
         </p>
       </template>

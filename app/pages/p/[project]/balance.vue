@@ -30,7 +30,7 @@ const VIEWS = [
   { id: 'gauges', label: 'Gauges' },
 ] as const
 const view = useView(VIEWS)
-const preferences = computed(() => store.project!.preferences)
+const preferences = computed(() => store.current.preferences)
 const share = (id: FigureId, of = report.value) =>
   of ? `${boundWord(of.figures[id])}${formatQuantity(of.figures[id].value, 'share', units.value)}` : ''
 const BIASES = ['bias.pressure', 'bias.clamp', 'bias.torque', 'bias.road', 'bias.ideal'] as const

@@ -12,10 +12,10 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { units, link } = useWorkbench()
 useFieldFocus()
-const car = computed(() => store.project!.car)
+const car = computed(() => store.current.car)
 /** Nothing is known of the car but its name: a typical one is the quickest beginning. */
 const isBlank = computed(() => car.value.massKg === undefined && car.value.wheelbaseMm === undefined)
-const stock = computed(() => store.project!.setups[0])
+const stock = computed(() => store.current.setups[0])
 
 function put(target: Draft<Record<string, unknown>>, key: string, value: unknown) {
   if (value === undefined) Reflect.deleteProperty(target, key)

@@ -26,7 +26,7 @@ const print = () => window.print()
     </header>
     <h1>Measuring form</h1>
     <p class="fill">
-      Car: <span>{{ store.project!.car.name }}</span> Date: <span /> Axle: <span /> Who: <span />
+      Car: <span>{{ store.current.car.name }}</span> Date: <span /> Axle: <span /> Who: <span />
     </p>
     <p class="small">
       Values in millimetres. Measure each dimension three times, lifting the tool each time, and note the tool. A blank means unknown.

@@ -26,7 +26,7 @@ const wide = useMediaQuery('(min-width: 1001px)')
 const current = ref('')
 const wanted = ref(1)
 const fromRegister = ref(false)
-const registerMm = computed(() => store.project!.car[axle.value].registerMm?.value)
+const registerMm = computed(() => store.current.car[axle.value].registerMm?.value)
 const addMm = computed(() => (fromRegister.value && registerMm.value !== undefined ? registerMm.value / 2 : undefined))
 
 const shownFields = computed(() => [...dimensions.value.map((one) => one.field), ...(sheet.value.points ? [sheet.value.points.field] : [])])
@@ -34,7 +34,7 @@ const RADII = new Set(['tallestRadiusMm', 'faceOuterRadiusMm', 'faceInnerRadiusM
 const isMeasured = (one: SheetDimension) => fieldOf(one.field)?.dimension === 'length' && !one.stamped
 /** The sheet knows what suits a dimension; another instrument at hand is taken for all. */
 const instrumentFor = (suited: InstrumentId): InstrumentId => {
-  const { instrument } = store.project!.preferences
+  const { instrument } = store.current.preferences
   return instrument === 'digitalCaliper' ? suited : instrument
 }
 

@@ -27,17 +27,17 @@ const adding = ref<PartKind | ''>('')
 const beside = useMediaQuery('(min-width: 761px)')
 /** The part that the address names, else the caliper of the setup that is looked at. */
 const chosen = computed<Part | undefined>(() => {
-  const named = store.project!.parts.find((part) => part.id === route.query.part)
+  const named = store.current.parts.find((part) => part.id === route.query.part)
   if (named || !beside.value) return named
-  const fitted = setup.value && resolveSetup(store.project!, setup.value)[axle.value].caliper
-  return store.project!.parts.find((part) => part.id === fitted?.id) ?? store.project!.parts[0]
+  const fitted = setup.value && resolveSetup(store.current, setup.value)[axle.value].caliper
+  return store.current.parts.find((part) => part.id === fitted?.id) ?? store.current.parts[0]
 })
 const groups = computed(() => {
   const words = search.value.trim().toLowerCase()
   const hit = (part: Part) =>
     words === '' ||
     [part.name, part.maker, part.number, part.provenance, PART_KINDS[part.kind].one].some((text) => text?.toLowerCase().includes(words))
-  return PART_KIND_NAMES.map((kind) => ({ kind, parts: store.project!.parts.filter((part) => part.kind === kind && hit(part)) })).filter(
+  return PART_KIND_NAMES.map((kind) => ({ kind, parts: store.current.parts.filter((part) => part.kind === kind && hit(part)) })).filter(
     (group) => group.parts.length > 0,
   )
 })
@@ -49,7 +49,7 @@ async function add() {
   const kind = adding.value
   const id = newId()
   adding.value = ''
-  const number = store.project!.parts.filter((part) => part.kind === kind).length + 1
+  const number = store.current.parts.filter((part) => part.kind === kind).length + 1
   store.edit(
     `Add ${PART_KINDS[kind].one}`,
     (draft) => void draft.parts.push({ id, kind, name: `New ${PART_KINDS[kind].one} ${number}` } as Part),
@@ -124,7 +124,7 @@ const costs = (part: Part) =>
           />
         </div>
         <NothingYet
-          v-if="store.project!.parts.length === 0"
+          v-if="store.current.parts.length === 0"
           text="No parts yet. Add what is on the car first: caliper, rotor, pads, wheel, master cylinder. Then the parts you think of."
         />
         <p v-else-if="groups.length === 0" class="soft">No part matches “{{ search }}”.</p>

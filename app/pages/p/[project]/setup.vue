@@ -21,26 +21,26 @@ const hydraulicSlots = Object.keys(HYDRAULIC_SLOTS) as HydraulicSlot[]
 const pedalRatio = amount('Pedal ratio of this setup', 'number', 1, 12, { help: 'Only where it differs from the car’s.' })
 const barShare = amount('Balance bar, front share', 'share', 0.35, 0.65, { help: '50% is centred.' })
 const twin = computed(() => {
-  const id = setup.value?.hydraulics.masterCylinder ?? store.project!.setups[0].hydraulics.masterCylinder
-  const part = store.project!.parts.find((one) => one.id === id)
+  const id = setup.value?.hydraulics.masterCylinder ?? store.current.setups[0].hydraulics.masterCylinder
+  const part = store.current.parts.find((one) => one.id === id)
   return part?.kind === 'masterCylinder' && part.construction === 'twin'
 })
 
 const { choices, of } = useSlotChoices()
 /** What is wrong with what stands in a slot. */
 function worstFitted(axle: Axle, slot: AxleSlot) {
-  const id = slotOf(store.project!, setup.value!, axle, slot)
+  const id = slotOf(store.current, setup.value!, axle, slot)
   const found = id ? of(axle, slot, id) : undefined
   return found && found.worst !== 'fits' ? found : undefined
 }
 const drumIn = (axle: Axle) =>
-  store.project!.parts.find((part) => part.id === slotOf(store.project!, setup.value!, axle, 'caliper'))?.kind === 'drum'
+  store.current.parts.find((part) => part.id === slotOf(store.current, setup.value!, axle, 'caliper'))?.kind === 'drum'
 const idle = (axle: Axle, slot: AxleSlot) => drumIn(axle) && ['bracket', 'rotor', 'pad'].includes(slot)
 
 const { made, put } = useChoosePart()
 const side = ref<'drawing' | 'shelf'>('drawing')
 /** Kits and donors that were taken whole and whose price counts. */
-const whole = computed(() => (setup.value ? boughtWhole(store.project!, setup.value) : []))
+const whole = computed(() => (setup.value ? boughtWhole(store.current, setup.value) : []))
 const singly = (id: string) =>
   store.edit('Price its parts one by one', (draft) => {
     const one = draft.setups.find((candidate) => candidate.id === setup.value?.id)!
@@ -69,7 +69,7 @@ function writeNote(text: string) {
       <h1>{{ setup.name }}</h1>
       <p v-if="isStock" class="soft">The parts on the car now. Every other setup starts from these and lists only its changes.</p>
       <p v-else class="soft">Only the parts chosen here differ from the current car.</p>
-      <NothingYet v-if="store.project!.parts.length === 0" text="There are no parts to choose from yet.">
+      <NothingYet v-if="store.current.parts.length === 0" text="There are no parts to choose from yet.">
         <NuxtLink :to="link('parts')">Add parts first</NuxtLink>
       </NothingYet>
       <div class="places">
