@@ -26,9 +26,9 @@ test('at the car with a phone: five figures, cannot say, the named measurement f
   await expect(page.getByTestId('sheet')).toContainText('five figures')
   await fitsTheWindow(page)
   await take(page, 'Tallest radius', '155; 155.4; 154.8')
-  await expect(reading(page, 'Tall from')).toBeFocused()
-  await take(page, 'Tall from', '-88')
-  await take(page, 'Tall to', '14')
+  await expect(reading(page, 'Top, inboard end')).toBeFocused()
+  await take(page, 'Top, inboard end', '-88')
+  await take(page, 'Top, outboard end', '14')
   await expect(reading(page, 'Outer face beyond mounting face')).toBeFocused()
   // a fraction, then a reading that stands apart: pointed out, kept, taken out by hand
   await take(page, 'Outer face beyond mounting face', '1-9/16 in; 39.6; 39.5; 45')

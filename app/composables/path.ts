@@ -3,7 +3,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { cycleFor } from '#core/heat/drive-cycles.ts'
 import type { HeatReport } from '#core/heat/heat-report.ts'
 import { answerOf, type Answer } from '#core/guide/answer.ts'
-import { mattersLittle, pathTo, type Path } from '#core/guide/path.ts'
+import { mattersLittle, pathTo, waitingFor, type Path } from '#core/guide/path.ts'
 import { stepsThere } from '#core/guide/steps-there.ts'
 import { useProjectStore } from '../stores/project.ts'
 import { useUncertainty } from './uncertainty.ts'
@@ -44,7 +44,7 @@ export const usePath = createSharedComposable(() => {
     const missing = question.value === 'lasts' ? heat.value?.missing : undefined
     return pathTo(store.project, report.value, question.value, axle.value, { ...(missing ? { missing } : {}), doubt: last.value })
   })
-  const answer = computed<Answer | undefined>(() => {
+  const found = computed<Answer | undefined>(() => {
     if (!store.project || !report.value || !question.value) return undefined
     if (way.value) return way.value.answer
     if (question.value === 'lasts')
@@ -58,6 +58,7 @@ export const usePath = createSharedComposable(() => {
       )
     return answerOf(store.project, report.value, question.value, axle.value, doubt.value)
   })
+  const answer = computed(() => found.value && waitingFor(found.value, path.value))
   /** With typical figures in it: what is worth entering first, and what matters little. */
   const first = computed(() => path.value?.needed.filter((one) => !mattersLittle(one)) ?? [])
   const little = computed(() => path.value?.needed.filter(mattersLittle) ?? [])

@@ -11,7 +11,7 @@ export const PART_FIGURES: Partial<Record<PartKind, DrawnSheet>> = {
     parts: [{ kind: 'rotor', d: ROTOR_HALF }],
     names: [
       { at: [22, 200], text: 'hub axis' },
-      { at: [232, 216], text: 'wheel seat' },
+      { at: [232, 216], text: 'mounting face' },
     ],
     dimensions: {
       diameterMm: { from: [78, 206], to: [78, 40], at: [66, 120] },

@@ -36,7 +36,7 @@ const caliperBase = {
   ],
   names: [
     { at: [22, 199], text: 'hub axis' },
-    { at: [226, 216], text: 'wheel seat' },
+    { at: [226, 216], text: 'mounting face' },
   ],
 } as const
 
@@ -88,7 +88,7 @@ export const SHEET_FIGURES: Readonly<Record<SheetId, DrawnSheet>> = {
     ],
     names: [
       { at: [34, 110], text: 'tie-rod end' },
-      { at: [226, 216], text: 'wheel seat' },
+      { at: [226, 216], text: 'mounting face' },
     ],
     dimensions: {
       objectsTakenWithHatMm: taken.takenWithHatMm,
@@ -134,7 +134,7 @@ export const SHEET_FIGURES: Readonly<Record<SheetId, DrawnSheet>> = {
       { kind: 'hub', d: HUB },
       { kind: 'rotor', d: ROTOR },
     ],
-    names: [{ at: [226, 216], text: 'wheel seat' }],
+    names: [{ at: [226, 216], text: 'mounting face' }],
     dimensions: {
       diameterMm: { from: [100, 204], to: [100, 70], at: [90, 138], tool: 'M94 70H150' },
       thicknessMm: { from: [150, 56], to: [172, 56], at: [161, 48], tool: 'M150 80V50M172 80V50' },

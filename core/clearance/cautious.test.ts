@@ -47,7 +47,7 @@ describe('a body of which only height and face are known is taken as large as it
     const found = corner({ tallestRadiusMm: figure(172) }, { barrelRadiusMm: figure(166) })
     expect([found.verdict, found.finding.verdict]).toEqual(['measure', 'unknown'])
     expect(found.sentence).toMatch(/measure the ends of the caliper body.*could touch the barrel, with [\d.]+.mm of overlap/)
-    expect(found.missing.map((one) => one.what)).toContain('Tall to of New caliper')
+    expect(found.missing.map((one) => one.what)).toContain('Top, outboard end of New caliper')
   })
   test('figures that are less sure do not blame where the body ends: as large as it can be it has room', () => {
     for (const u of [0.3, 1, 2, 4]) {

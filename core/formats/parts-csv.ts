@@ -73,6 +73,8 @@ const NAMED_BEFORE: Readonly<Record<string, string>> = Object.fromEntries(
     ['Standard uncertainty of the spoke back', 'Standard uncertainty, back of the spokes'],
     ['Outer face beyond the seat', 'Outer face beyond mounting face'],
     ['Spoke back beyond the hub pad', 'Back of spokes beyond mounting face'],
+    ['Tall from', 'Top, inboard end'],
+    ['Tall to', 'Top, outboard end'],
     ['What it is for', 'Purpose'],
     ['Air goes in from', 'Air inlet side'],
     ['Outline was taken with', 'Outline measured with'],

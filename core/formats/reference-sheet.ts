@@ -45,7 +45,7 @@ export function referenceSheet(paper: Paper): Template {
           line([left, 0], [right, 0], 'hub axis'),
           line([0, 0], [0, FIELD.r[1]], 'wheel mounting face'),
           words([left + 2, -4], 'hub axis'),
-          words([2, 40], 'wheel seat'),
+          words([2, 40], 'mounting face'),
           words([2, 36], '(of rotor or wheel)'),
           words([26, 4], 'outboard >', 2.6),
           words(

@@ -147,7 +147,7 @@ export function template(outlines: readonly NamedOutline[], { title, date, paper
             name: 'mounting face',
           },
           { kind: 'text', x: seatX + zFrom + 12, y: hubY + 1.5, sizeMm: 3, text: 'hub centre line' },
-          { kind: 'text', x: seatX + 1.5, y: hubY + 30, sizeMm: 3, text: 'wheel seat' },
+          { kind: 'text', x: seatX + 1.5, y: hubY + 30, sizeMm: 3, text: 'mounting face' },
           { kind: 'text', x: seatX + 1.5, y: hubY + 25, sizeMm: 3, text: 'outboard' },
           ...foot(title, date, label),
         ],

@@ -16,7 +16,7 @@ import { heatReport } from '../heat/heat-report.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
 import { answerOf } from './answer.ts'
 import { heldAt } from '../records/entry.ts'
-import { mattersLittle, needsOf, pathTo, STATIONS, type Ask } from './path.ts'
+import { mattersLittle, needsOf, pathTo, STATIONS, waitingFor, type Ask } from './path.ts'
 import { heatBrief } from '../heat/heat-brief.ts'
 import { stepsThere } from './steps-there.ts'
 
@@ -93,6 +93,19 @@ describe.each(['clears', 'balanced'] as const)('the way to "%s"', (question) => 
     expect(order).toEqual([...order].sort((a, b) => a - b))
     if (question === 'clears') expect(needed[0]).toMatchObject({ way: 'wheelMarking', label: 'Marking of Wheel to try' })
   })
+})
+
+test.each(['clears', 'balanced'] as const)('an unknown answer to "%s" counts what is open on its page', (question) => {
+  const { project, setupId } = begun(question)
+  const report = evaluate(project, setupId)
+  const path = pathTo(project, report, question, 'front')
+  const open = path.needed.filter((one) => one.open)
+  const { sentence, verdict } = waitingFor(answerOf(project, report, question, 'front')!, path)
+  expect(verdict).toBe('unknown')
+  expect(sentence).toMatch(new RegExp(`^Not enough data: enter .* first; ${open.length} to enter\\.$`))
+  expect(sentence.toLowerCase()).toContain(open[0]!.label.toLowerCase())
+  // an answer that is there is left as it is
+  expect(waitingFor({ verdict: 'fits' as const, sentence: 'Clears' }, path).sentence).toBe('Clears')
 })
 
 describe('a typical car', () => {

@@ -169,8 +169,14 @@ export const caliperFields = {
     { group: 'Outline' },
   ),
   tallestRadiusMm: length('Tallest radius', -60, 330, { help: 'Hub centre to the highest place of the body.', ...quick }),
-  tallFromMm: length('Tall from', -250, 150, { help: 'Inboard end of the range that is so tall, from the seat, + outboard.', ...quick }),
-  tallToMm: length('Tall to', -250, 150, { help: 'Outboard end of that range.', ...quick }),
+  tallFromMm: length('Top, inboard end', -250, 150, {
+    help: 'From the mounting face to where the tallest part begins, + outboard.',
+    ...quick,
+  }),
+  tallToMm: length('Top, outboard end', -250, 150, {
+    help: 'From the mounting face to where the tallest part ends, + outboard.',
+    ...quick,
+  }),
   faceMm: length('Outer face beyond mounting face', -120, 150, {
     help: 'Straightedge across the wheel mounting face: how far the face protrudes. Negative when behind it.',
     ...quick,

@@ -1,5 +1,6 @@
 import type { InstrumentId } from '../quantity/instrument.ts'
 import type { PartKind } from './part-kinds.ts'
+import { SAFETY, type SafetyNote } from './safety-note.ts'
 
 /**
  * Measuring sheets: what is taken at the car, in which order, and what touches what. Forms on the screen
@@ -22,6 +23,8 @@ export interface Sheet {
   title: string
   /** The kind of part that is measured, or what of a setup's axle. */
   on: Extract<PartKind, 'caliper' | 'wheel' | 'rotor'> | 'byDifference' | 'trialFit' | 'carAxle'
+  /** What can hurt whoever measures. */
+  safety?: readonly SafetyNote[]
   /** How to measure right; what would spoil all figures of the sheet. */
   before: readonly string[]
   dimensions: readonly SheetDimension[]
@@ -32,7 +35,8 @@ export interface Sheet {
 export type SheetId =
   'caliperQuick' | 'caliperOutline' | 'nearWheel' | 'carObjects' | 'wheelMarkings' | 'wheelProfile' | 'rotor' | 'difference' | 'trialFit'
 
-const SUPPORT = 'Car on stands, wheels chocked, never on the jack alone. Brake dust harms your lungs: wipe it wet.'
+/** A sheet that is taken under the car, at a brake that was driven. */
+const AT_THE_CAR: readonly SafetyNote[] = [SAFETY.jack, SAFETY.dust]
 const READY = 'Hub face clean, rotor held by three nuts, caliper bolted up with new pads, bleed screw and hose in place.'
 const taken = (letters: readonly [string, string, string, string]): SheetDimension[] => [
   { field: 'takenWithHatMm', letter: letters[0], touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
@@ -61,7 +65,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'caliperQuick',
     title: 'Caliper, five figures',
     on: 'caliper',
-    before: [SUPPORT, READY],
+    safety: AT_THE_CAR,
+    before: [READY],
     dimensions: [
       {
         field: 'tallestRadiusMm',
@@ -113,7 +118,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'caliperOutline',
     title: 'Caliper, full outline',
     on: 'caliper',
-    before: [SUPPORT, READY, 'At each step measure the outermost point over the caliper’s length.'],
+    safety: AT_THE_CAR,
+    before: [READY, 'At each step measure the outermost point over the caliper’s length.'],
     dimensions: taken(['J', 'K', 'L', 'M']),
     points: {
       field: 'outlines',
@@ -126,7 +132,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'nearWheel',
     title: 'Objects on the caliper',
     on: 'caliper',
-    before: [SUPPORT, READY],
+    safety: AT_THE_CAR,
+    before: [READY],
     dimensions: [],
     points: {
       field: 'furtherOutlines',
@@ -138,7 +145,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'carObjects',
     title: 'Objects fixed to the car',
     on: 'carAxle',
-    before: [SUPPORT, 'Turn to both locks and through the suspension travel. Measure the envelope, not one position.'],
+    safety: AT_THE_CAR,
+    before: ['Turn to both locks and through the suspension travel. Measure the envelope, not one position.'],
     dimensions: [
       { field: 'objectsTakenWithHatMm', letter: 'J', touch: 'Jaws over the rotor hat where the wheel sits.', instrument: 'digitalCaliper' },
     ],
@@ -224,7 +232,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'difference',
     title: 'Clearance by difference',
     on: 'byDifference',
-    before: [SUPPORT, 'Fit the wheel over the present caliper. Measure both protrusions at the same radius.'],
+    safety: AT_THE_CAR,
+    before: ['Fit the wheel over the present caliper. Measure both protrusions at the same radius.'],
     dimensions: [
       {
         field: 'gapNowMm',
@@ -246,7 +255,8 @@ export const SHEETS: readonly Sheet[] = [
     id: 'trialFit',
     title: 'Trial fit',
     on: 'trialFit',
-    before: [SUPPORT, 'Bolt up the parts of this setup with new pads. Turn the wheel fully by hand, at both locks, before you drive.'],
+    safety: AT_THE_CAR,
+    before: ['Bolt up the parts of this setup with new pads. Turn the wheel fully by hand, at both locks, before you drive.'],
     dimensions: [
       {
         field: 'gapMm',

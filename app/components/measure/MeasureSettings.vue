@@ -9,8 +9,8 @@ import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 import type { useMeasuring } from '~/composables/measuring'
 
-/** What is measured, how often and with what, and how the part is made; folded away on a phone. */
-const props = defineProps<{ measuring: ReturnType<typeof useMeasuring>; open: boolean; registerMm: number | undefined }>()
+/** What is measured; how often, with what and how the part is made is folded. */
+const props = defineProps<{ measuring: ReturnType<typeof useMeasuring>; registerMm: number | undefined }>()
 const wanted = defineModel<number>('wanted', { required: true })
 const fromRegister = defineModel<boolean>('fromRegister', { required: true })
 
@@ -20,9 +20,11 @@ const { sheet, partKind, part, candidates } = props.measuring
 const atHand = computed(() => store.current.preferences.instrument)
 const words = computed(() =>
   [
-    part.value?.name ?? axle.value,
     `${wanted.value} ${wanted.value === 1 ? 'reading' : 'readings'} of each`,
     INSTRUMENTS[atHand.value].label,
+    ...choices.value.flatMap(({ field, table, value }) =>
+      field === 'construction' ? (table.options.find((one) => one.value === value)?.label ?? []) : [],
+    ),
   ].join(', '),
 )
 /** The choices that decide how the sheet's figures are read. */
@@ -51,65 +53,65 @@ const setAtHand = (instrument: InstrumentId) =>
 </script>
 
 <template>
-  <FoldedPart class="settings" :title="words" :open="open">
-    <div class="setting">
-      <FieldItem v-if="partKind" :label="capital(PART_KINDS[partKind].one)"
-        ><ChoiceSelect
-          data-test="measured-part"
-          :value="part?.id ?? ''"
-          :options="[
-            ...candidates.map((one) => ({ value: one.id, label: one.name })),
-            { value: '+', label: `new ${PART_KINDS[partKind].one} …` },
-          ]"
-          :label="capital(PART_KINDS[partKind].one)"
-          @change="choosePart"
-      /></FieldItem>
-      <FieldItem v-else label="Axle"
-        ><ChoiceSelect
-          :value="axle"
-          :options="[
-            { value: 'front', label: 'front' },
-            { value: 'rear', label: 'rear' },
-          ]"
-          label="Axle"
-          @change="chooseAxle($event as 'front' | 'rear')"
-      /></FieldItem>
-      <FieldItem label="Readings of each"
-        ><ChoiceSelect
-          :value="wanted"
-          :options="[1, 2, 3, 5].map((n) => ({ value: n, label: String(n) }))"
-          label="Readings of each"
-          @change="wanted = $event"
-      /></FieldItem>
-      <FieldItem label="Instrument at hand"
-        ><ChoiceSelect data-field="instrument" :value="atHand" :options="INSTRUMENT_CHOICES" label="Instrument at hand" @change="setAtHand"
-      /></FieldItem>
-    </div>
-    <div v-if="part && choices.length > 0" class="setting">
-      <FieldItem v-for="one in choices" :key="one.field" :label="one.table.label"
-        ><ChoiceSelect
-          :data-field="one.field"
-          :value="one.value"
-          :options="[
-            { value: '', label: 'not known' },
-            ...one.table.options.map((option) => ({ value: option.value, label: option.label })),
-          ]"
-          :label="one.table.label"
-          @change="choose(one.field, $event)"
-      /></FieldItem>
-    </div>
-    <ElCheckbox v-if="registerMm !== undefined && radiiRead" v-model="fromRegister" class="small" :validate-event="false"
-      >radii are read from the edge of the hub register: add {{ formatQuantity(registerMm / 2, 'length', units) }}</ElCheckbox
-    >
-  </FoldedPart>
+  <div class="settings">
+    <FieldItem v-if="partKind" :label="capital(PART_KINDS[partKind].one)"
+      ><ChoiceSelect
+        data-test="measured-part"
+        :value="part?.id ?? ''"
+        :options="[
+          ...candidates.map((one) => ({ value: one.id, label: one.name })),
+          { value: '+', label: `new ${PART_KINDS[partKind].one} …` },
+        ]"
+        :label="capital(PART_KINDS[partKind].one)"
+        @change="choosePart"
+    /></FieldItem>
+    <FieldItem v-else label="Axle"
+      ><ChoiceSelect
+        :value="axle"
+        :options="[
+          { value: 'front', label: 'front' },
+          { value: 'rear', label: 'rear' },
+        ]"
+        label="Axle"
+        @change="chooseAxle($event as 'front' | 'rear')"
+    /></FieldItem>
+    <FoldedPart :title="words">
+      <div class="setting">
+        <FieldItem label="Readings of each"
+          ><ChoiceSelect
+            :value="wanted"
+            :options="[1, 2, 3, 5].map((n) => ({ value: n, label: String(n) }))"
+            label="Readings of each"
+            @change="wanted = $event"
+        /></FieldItem>
+        <FieldItem label="Instrument at hand"
+          ><ChoiceSelect
+            data-field="instrument"
+            :value="atHand"
+            :options="INSTRUMENT_CHOICES"
+            label="Instrument at hand"
+            @change="setAtHand"
+        /></FieldItem>
+        <FieldItem v-for="one in choices" :key="one.field" :label="one.table.label"
+          ><ChoiceSelect
+            :data-field="one.field"
+            :value="one.value"
+            :options="[
+              { value: '', label: 'not known' },
+              ...one.table.options.map((option) => ({ value: option.value, label: option.label })),
+            ]"
+            :label="one.table.label"
+            @change="choose(one.field, $event)"
+        /></FieldItem>
+      </div>
+      <ElCheckbox v-if="registerMm !== undefined && radiiRead" v-model="fromRegister" class="small" :validate-event="false"
+        >radii are read from the edge of the hub register: add {{ formatQuantity(registerMm / 2, 'length', units) }}</ElCheckbox
+      >
+    </FoldedPart>
+  </div>
 </template>
 
 <style scoped>
-@media (min-width: 1001px) {
-  .settings :deep(.el-collapse-item__header) {
-    display: none;
-  }
-}
 .setting {
   display: flex;
   flex-wrap: wrap;
@@ -118,14 +120,5 @@ const setAtHand = (instrument: InstrumentId) =>
 }
 .setting > .el-form-item {
   flex: 1 1 140px;
-}
-.setting > .el-form-item:first-child {
-  flex-grow: 2;
-}
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 32px;
 }
 </style>

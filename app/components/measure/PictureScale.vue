@@ -13,7 +13,6 @@ const bars = [
   { value: 'steelRule', label: 'steel rule' },
   { value: 'not', label: 'not possible' },
 ] as const
-const seatWord = computed(() => (props.profile ? 'hub pad' : 'wheel seat'))
 const mm = (value: number, decimals = 0) =>
   formatQuantity(value, 'length', props.units, { decimals: props.units.length === 'mm' ? decimals : decimals + 2 })
 const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
@@ -151,7 +150,7 @@ const aslant = computed(() => found.value?.ok && found.value.tiltDeg > 35)
       Drag a point, or select it and click in the picture. Arrow keys move it slightly; the magnifier shows it enlarged.
     </p>
     <ElCheckbox v-model="state.mirrored" :validate-event="false"
-      >outboard is to the left ({{ seatWord }} seen from the other side)</ElCheckbox
+      >outboard is to the left (the mounting face seen from the other side)</ElCheckbox
     >
   </div>
 </template>

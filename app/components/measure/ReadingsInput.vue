@@ -21,6 +21,8 @@ const props = defineProps<{
   units: UnitChoice
   name: string
   letter: string
+  /** It is the dimension in hand: how to take it and with what is shown. The others are a line each. */
+  open: boolean
   touch: string
   instrument: InstrumentId
   /** So many readings are wanted before Enter goes to the next dimension. */
@@ -144,11 +146,11 @@ defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <div class="dimension" :data-field="name" @focusin="focused">
+  <div class="dimension" :class="{ open }" :data-field="name" @focusin="focused">
     <span class="letter num" aria-hidden="true">{{ letter }}</span>
     <div class="body">
       <label :for="id">{{ field.label }}</label>
-      <p class="soft touch">{{ touch }}</p>
+      <p v-if="open" class="soft touch">{{ touch }}</p>
       <div class="row">
         <ElInput
           :id="id"
@@ -167,6 +169,7 @@ defineExpose({ focus: () => input.value?.focus() })
           @blur="typed"
         />
         <ChoiceSelect
+          v-if="open"
           class="with"
           :label="`${field.label}: measured with`"
           :value="instrument"
@@ -174,7 +177,7 @@ defineExpose({ focus: () => input.value?.focus() })
           @change="setInstrument"
         />
       </div>
-      <p v-if="addMm" class="soft small">{{ fine(addMm) }} is added to each: radii are read from the edge of the register.</p>
+      <p v-if="addMm && open" class="soft small">{{ fine(addMm) }} is added to each: radii are read from the edge of the register.</p>
       <ul v-if="readings.length > 0" class="readings num" :aria-label="`Readings of ${field.label}`">
         <li v-for="(one, at) in readings" :key="at" :class="{ apart: measured?.outliers.includes(at) }">
           {{ fine(one) }}
@@ -204,11 +207,11 @@ defineExpose({ focus: () => input.value?.focus() })
         </span>
         <template v-else-if="measured && figure">
           <strong>{{ fine(measured.valueMm) }}</strong> ± {{ fine(measured.uMm) }}
-          <span class="soft">standard{{ readings.length > 1 ? `, spread ${fine(measured.spreadMm)}` : ', one reading' }}</span>
+          <span v-if="open" class="soft">standard{{ readings.length > 1 ? `, spread ${fine(measured.spreadMm)}` : ', one reading' }}</span>
         </template>
         <span v-else-if="figure" class="soft"
-          >{{ editQuantity(figure.value, field.dimension, units) }}, {{ figure.origin }}, without readings; the first reading replaces
-          it.</span
+          >{{ editQuantity(figure.value, field.dimension, units)
+          }}{{ open ? `, ${figure.origin}, without readings; the first reading replaces it.` : '' }}</span
         >
       </p>
       <p v-if="outlierWords" class="apart-words small">{{ outlierWords }}</p>
@@ -221,11 +224,33 @@ defineExpose({ focus: () => input.value?.focus() })
   display: grid;
   grid-template-columns: 26px minmax(0, 1fr);
   gap: 8px;
-  padding: 8px 6px;
+  padding: 6px;
   border-bottom: 1px solid var(--hair);
 }
-.dimension:focus-within {
+.dimension.open {
   background: var(--sheet-2);
+}
+/* a dimension that is not in hand is one line: label, reading, value */
+.dimension:not(.open) .body {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 92px minmax(112px, auto);
+  gap: 2px 10px;
+  align-items: center;
+}
+.dimension:not(.open) .body > :is(.readings, .apart-words) {
+  grid-column: 1 / -1;
+}
+.dimension:not(.open) label {
+  font-weight: 400;
+}
+.dimension:not(.open) .row {
+  display: block;
+}
+.dimension:not(.open) .more {
+  margin: 0;
+}
+.dimension:not(.open) .more:has(.field-error) {
+  grid-column: 1 / -1;
 }
 .letter {
   height: 24px;

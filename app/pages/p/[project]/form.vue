@@ -33,6 +33,7 @@ const print = () => window.print()
     </p>
     <section v-for="sheet in SHEETS" :key="sheet.id">
       <h2>{{ sheet.title }}</h2>
+      <SafetyNote v-for="one in sheet.safety" :key="one.hazard" :note="one" />
       <p v-for="line in sheet.before" :key="line" class="small">{{ line }}</p>
       <div class="two">
         <div class="figure"><SheetFigure :sheet="sheet.id" current="" /></div>

@@ -127,14 +127,9 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
 
     <section class="fields" aria-label="Measures">
       <h2>{{ sheet.title }}</h2>
+      <SafetyNote v-for="one in sheet.safety" :key="one.hazard" :note="one" class="safety" />
       <p v-for="line in sheet.before" :key="line" class="before small">{{ line }}</p>
-      <MeasureSettings
-        v-model:wanted="wanted"
-        v-model:from-register="fromRegister"
-        :measuring="measuring"
-        :open="wide"
-        :register-mm="registerMm"
-      />
+      <MeasureSettings v-model:wanted="wanted" v-model:from-register="fromRegister" :measuring="measuring" :register-mm="registerMm" />
       <GaugePanel :units="units" />
 
       <div class="drawn phone"><SheetFigure :sheet="sheet.id" :current="current" :fields="shownFields" /></div>
@@ -153,6 +148,7 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
             :units="units"
             :name="one.field"
             :letter="one.letter"
+            :open="current === one.field"
             :touch="one.touch"
             :instrument="instrumentFor(one.instrument)"
             :wanted="wanted"
@@ -280,6 +276,9 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
 }
 .fields {
   padding-right: 8px;
+}
+.safety {
+  margin: 6px 0;
 }
 .before {
   margin: 2px 0;
