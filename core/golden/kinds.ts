@@ -26,6 +26,9 @@ import { join } from '../decide/maths/join.ts'
 import { paretoFront, type Criterion } from '../decide/maths/pareto.ts'
 import { holdOnLine, type Hold } from '../stopping/maths/hold.ts'
 import { stopLimits, type LimitedStop } from '../stopping/maths/limits.ts'
+import { radiusAt, type Side } from '../vision/scan/envelope.ts'
+import { fitPlane } from '../vision/scan/fit-plane.ts'
+import type { Vector } from '../vision/scan/mesh.ts'
 import { measuredValue } from '../quantity/readings.ts'
 import { costTotal, type CostLine } from '../cost/maths/total.ts'
 import { chain } from '../hydraulics/maths/chain.ts'
@@ -317,6 +320,14 @@ const kinds = {
         names.map((name): Criterion => ({ better: criteria[name]!.better, tolerance: criteria[name]!.tie ?? 0 })),
       ).map((row) => row.name),
     }
+  },
+  'vision.envelope': ({ triangles, side, zs }: { triangles: number[][]; side: Side; zs: number[] }) => {
+    const mesh = Float64Array.from(triangles.flat())
+    return { radiiMm: zs.map((z) => radiusAt(mesh, z, side) ?? null) }
+  },
+  'vision.plane': ({ points }: { points: Vector[] }) => {
+    const { normal, offsetMm, residualMm } = fitPlane(points)
+    return { normal, offsetMm, residualMm }
   },
   'evidence.correct': ({ targetKmh, runs }: { targetKmh: number; runs: { fromKmh: number; distanceM: number }[] }) => ({
     correctedM: runs.map((run) => correctedM(targetKmh, run) ?? null),
