@@ -1,6 +1,19 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { choose, expect, exported, grab, keyFigures, openDemo, seriousFindings, test, tick, yardstick, fitsTheWindow } from './support.ts'
+import {
+  choose,
+  expect,
+  exported,
+  grab,
+  keyFigures,
+  openDemo,
+  seriousFindings,
+  test,
+  tick,
+  yardstick,
+  fitsTheWindow,
+  unfold,
+} from './support.ts'
 
 const reading = (page: Page, label: string) => page.getByLabel(label, { exact: true })
 async function take(page: Page, label: string, text: string): Promise<void> {
@@ -93,6 +106,7 @@ test('the gauge’s faults are noticed: inches, a zero that is off, silence', as
 test('a gauge that types feeds the field, and a pasted column becomes readings', async ({ page }) => {
   await openDemo(page, 'measure', 'setup=estate-fronts&sheet=rotor')
   await choose(page.getByTestId('gauge'), 'gauge that types')
+  await unfold(page, /1 reading of each/)
   await choose(page.getByLabel('Readings of each'), '3')
   await reading(page, 'Centre bore').focus()
   await page.keyboard.type('62.04\n', { delay: 2 })

@@ -25,6 +25,8 @@ interface Shot {
   /** Pressed first, and what is waited for then. */
   press?: string
   until?: string
+  /** Places of the 3D view that are selected, as shares of its width and height. */
+  places?: [x: number, y: number][]
 }
 const SHOTS: Shot[] = [
   { name: 'projects', path: '/' },
@@ -43,7 +45,16 @@ const SHOTS: Shot[] = [
     until: 'picture-sheet',
   },
   { name: 'balance', path: `${DEMO}/balance?setup=balanced` },
-  { name: 'chain', path: `${DEMO}/balance?setup=balanced&view=chain` },
+  {
+    name: 'scan',
+    path: `${DEMO}/measure?setup=estate-fronts&sheet=caliperOutline`,
+    press: 'scan-example',
+    until: 'scan-size',
+    places: [
+      [0.33, 0.66],
+      [0.4, 0.53],
+    ],
+  },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },
   { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
   { name: 'cost', path: `${DEMO}/cost?setup=big-kit&view=bill` },
@@ -81,6 +92,12 @@ try {
     }
     if (shot.press) await page.locator(`[data-test="${shot.press}"]`).click()
     if (shot.until) await page.locator(`[data-test="${shot.until}"]`).waitFor({ timeout: 30_000 })
+    for (const [x, y] of shot.places ?? []) {
+      await page.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
+      const canvas = page.locator('[data-test="scan-canvas"]')
+      const box = (await canvas.boundingBox())!
+      await canvas.click({ position: { x: x * box.width, y: y * box.height } })
+    }
     // the session comes after all else
     await page.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
     await page.screenshot({ path: `${folder}${shot.name}.png` })

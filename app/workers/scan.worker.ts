@@ -13,7 +13,7 @@ import {
   type ScanUnit,
   type Vector,
 } from '../../core/vision/scan/mesh.ts'
-import { faceAt, placedBy, roundAt, surfaceOf, type RoundFeature, type Surface } from '../../core/vision/scan/placing.ts'
+import { faceAt, placedBy, roundAt, surfaceOf, type RoundFeature, type ScanSurface } from '../../core/vision/scan/placing.ts'
 import { scannedCaliper, scannedWheel, type ScannedLine } from '../../core/vision/scan/scan-outline.ts'
 
 /** One scan: read, placed and turned into a line, away from the page. The worker is ended with the dialog. */
@@ -25,6 +25,8 @@ export type OpenedScan =
       corners: Float32Array
       triangles: number
       size: [number, number, number]
+      /** Middle of its extent, in the file's unit. */
+      centre: [number, number, number]
       /** The file's own unit, or the one that its size speaks for. */
       unit: ScanUnit | undefined
       unitIsKnown: boolean
@@ -39,7 +41,7 @@ export type ScanPlacing =
 export type FoundLine = { ok: true; line: ScannedLine; worstUMm: number } | { ok: false; message: string }
 
 let mesh: Mesh = new Float32Array(0)
-let surface: Surface | undefined
+let surface: ScanSurface | undefined
 /** Numbers from 0 to 1, always the same: the same selection gives the same fit. */
 function numbers(): () => number {
   let state = 20261130
@@ -65,7 +67,7 @@ const scan = {
       if (problem) return { ok: false, message: problem }
       mesh = corners
       surface = undefined
-      const { size } = extentOf(corners)
+      const { size, low } = extentOf(corners)
       const unitIsKnown = checked.kind === 'gltf' || checked.kind === 'glb'
       const digest = await crypto.subtle?.digest('SHA-256', buffer)
       const opened: OpenedScan = {
@@ -73,6 +75,7 @@ const scan = {
         corners: corners.slice(),
         triangles: corners.length / 9,
         size,
+        centre: [low[0] + size[0] / 2, low[1] + size[1] / 2, low[2] + size[2] / 2],
         unit: unitIsKnown ? 'm' : likelyUnit(size),
         unitIsKnown,
         sha256: digest ? [...new Uint8Array(digest)].map((one) => one.toString(16).padStart(2, '0')).join('') : '',

@@ -1,7 +1,7 @@
 import { MOST_SCAN_BYTES, MOST_TRIANGLES } from '../vision/scan/mesh.ts'
 
 /** Files of scans: which kind one is, and whether what its head declares can be in it. Loaders trust what a head says. */
-export const SCAN_KINDS = { stl: 'STL', ply: 'PLY', obj: 'OBJ', gltf: 'glTF', glb: 'GLB' } as const
+const SCAN_KINDS = { stl: 'STL', ply: 'PLY', obj: 'OBJ', gltf: 'glTF', glb: 'GLB' } as const
 export type ScanKind = keyof typeof SCAN_KINDS
 
 type CheckedScan = { ok: true; kind: ScanKind; binary: boolean } | { ok: false; message: string }

@@ -135,6 +135,7 @@ const feed = {
       emit('next')
   },
 }
+/** The field alone brings a dimension in hand: what else is pressed in its line must not move under the pointer. */
 function focused() {
   gauge.field.value = feed
   emit('focus')
@@ -146,7 +147,7 @@ defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <div class="dimension" :class="{ open }" :data-field="name" @focusin="focused">
+  <div class="dimension" :class="{ open }" :data-field="name">
     <span class="letter num" aria-hidden="true">{{ letter }}</span>
     <div class="body">
       <label :for="id">{{ field.label }}</label>
@@ -166,6 +167,7 @@ defineExpose({ focus: () => input.value?.focus() })
           :validate-event="false"
           @keydown.enter.prevent="enter"
           @paste="paste"
+          @focus="focused"
           @blur="typed"
         />
         <ChoiceSelect
@@ -207,7 +209,9 @@ defineExpose({ focus: () => input.value?.focus() })
         </span>
         <template v-else-if="measured && figure">
           <strong>{{ fine(measured.valueMm) }}</strong> ± {{ fine(measured.uMm) }}
-          <span v-if="open" class="soft">standard{{ readings.length > 1 ? `, spread ${fine(measured.spreadMm)}` : ', one reading' }}</span>
+          <span v-if="open || readings.length > 1" class="soft"
+            >standard{{ readings.length > 1 ? `, spread ${fine(measured.spreadMm)}` : ', one reading' }}</span
+          >
         </template>
         <span v-else-if="figure" class="soft"
           >{{ editQuantity(figure.value, field.dimension, units)

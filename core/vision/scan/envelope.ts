@@ -84,19 +84,19 @@ function turnOf(ax: number, ay: number, bx: number, by: number): number {
 }
 
 /** A curve in equal steps: `values[i]` bounds what lies between `from + i * step` and `from + (i + 1) * step`; NaN: nothing does. */
-export interface Steps {
+export interface CurveSteps {
   from: number
   step: number
   values: Float64Array
 }
 /** Differences of rounding are none, mm. */
 const SAME_MM = 1e-9
-const stepsOver = (low: number, high: number, step: number): Steps => ({
+const stepsOver = (low: number, high: number, step: number): CurveSteps => ({
   from: low,
   step,
   values: new Float64Array(Math.max(1, Math.ceil((high - low) / step + 1e-9))).fill(NaN),
 })
-const indexOf = ({ from, step, values }: Steps, at: number): number =>
+const indexOf = ({ from, step, values }: CurveSteps, at: number): number =>
   Math.min(values.length - 1, Math.max(0, Math.floor((at - from) / step)))
 
 /**
@@ -104,7 +104,7 @@ const indexOf = ({ from, step, values }: Steps, at: number): number =>
  * @param stepMm width of a step, mm
  * @param from what lies nearer to the axis than this is left out, mm
  */
-export function radiusSteps(mesh: Mesh, side: Side, stepMm: number, from = 0): Steps {
+export function radiusSteps(mesh: Mesh, side: Side, stepMm: number, from = 0): CurveSteps {
   let [low, high] = [Infinity, -Infinity]
   for (let i = 2; i < mesh.length; i += 3) {
     if (mesh[i]! < low) low = mesh[i]!
@@ -117,7 +117,7 @@ export function radiusSteps(mesh: Mesh, side: Side, stepMm: number, from = 0): S
 }
 
 /** Along an edge the square of the radius is convex: over a step it is greatest at an end. A triangle has no more than its edges. */
-function outerSquares(mesh: Mesh, steps: Steps): void {
+function outerSquares(mesh: Mesh, steps: CurveSteps): void {
   const { from, step, values } = steps
   const squares = values.fill(-1)
   const last = values.length - 1
@@ -149,7 +149,7 @@ function outerSquares(mesh: Mesh, steps: Steps): void {
  * The least radius of a triangle's section is convex along the axis: over a step it is least at the end that is nearer to the place
  * where it is least of all.
  */
-function innerRadii(mesh: Mesh, steps: Steps, from: number): void {
+function innerRadii(mesh: Mesh, steps: CurveSteps, from: number): void {
   const { values } = steps
   const last = values.length - 1
   for (let i = 0; i < mesh.length; i += 9) {
@@ -234,7 +234,7 @@ const nearTriangle = (mesh: Mesh, i: number): number => nearestPlace(mesh, i).r
  * @param end `high`: the most outboard place; `low`: the most inboard one
  * @param stepMm width of a step, mm
  */
-export function axialSteps(mesh: Mesh, end: 'high' | 'low', stepMm: number): Steps {
+export function axialSteps(mesh: Mesh, end: 'high' | 'low', stepMm: number): CurveSteps {
   const sign = end === 'high' ? 1 : -1
   let [low, high] = [Infinity, 0]
   const near = new Float64Array(mesh.length / 9)
@@ -265,7 +265,7 @@ export function axialSteps(mesh: Mesh, end: 'high' | 'low', stepMm: number): Ste
 }
 
 /** z along an edge in each step of the radius: it is extreme where the edge enters and leaves the step. */
-function alongEdge(mesh: Mesh, a: number, b: number, steps: Steps, put: (k: number, z: number) => void): void {
+function alongEdge(mesh: Mesh, a: number, b: number, steps: CurveSteps, put: (k: number, z: number) => void): void {
   const [ax, ay, az] = [mesh[a]!, mesh[a + 1]!, mesh[a + 2]!]
   const [dx, dy, dz] = [mesh[b]! - ax, mesh[b + 1]! - ay, mesh[b + 2]! - az]
   const square = dx * dx + dy * dy
@@ -296,7 +296,7 @@ function withinFace(
   mesh: Mesh,
   i: number,
   sign: 1 | -1,
-  steps: Steps,
+  steps: CurveSteps,
   first: number,
   last: number,
   put: (k: number, z: number) => void,

@@ -2,9 +2,9 @@ import { inverse, Matrix } from 'ml-matrix'
 import { tried } from './fit-plane.ts'
 import { medianOf, spreadFrom, TRIALS } from './robust.ts'
 
-export type Flat = readonly [x: number, y: number]
+export type FlatPoint = readonly [x: number, y: number]
 export interface FittedCircle {
-  centre: Flat
+  centre: FlatPoint
   radiusMm: number
   /** Root mean square of the distances of the points from the circle, mm. */
   residualMm: number
@@ -15,7 +15,7 @@ export interface FittedCircle {
 }
 
 /** The circle through three points. @throws RangeError where they lie in a line */
-function through([ax, ay]: Flat, [bx, by]: Flat, [cx, cy]: Flat): { centre: Flat; radiusMm: number } {
+function through([ax, ay]: FlatPoint, [bx, by]: FlatPoint, [cx, cy]: FlatPoint): { centre: FlatPoint; radiusMm: number } {
   const d = 2 * (ax * (by - cy) + bx * (cy - ay) + cx * (ay - by))
   const reach = Math.max(Math.hypot(bx - ax, by - ay), Math.hypot(cx - ax, cy - ay))
   if (!(Math.abs(d) > 1e-9 * reach * reach)) throw new RangeError('The points lie in a line.')
@@ -29,7 +29,7 @@ function through([ax, ay]: Flat, [bx, by]: Flat, [cx, cy]: Flat): { centre: Flat
  * The circle of least squares of the distances (Gauss-Newton), from one near it.
  * @throws RangeError with fewer than four points, or where an arc is too short to have a centre
  */
-function refined(points: readonly Flat[], start: { centre: Flat; radiusMm: number }): FittedCircle {
+function refined(points: readonly FlatPoint[], start: { centre: FlatPoint; radiusMm: number }): FittedCircle {
   if (points.length < 4) throw new RangeError('A circle needs four points.')
   let [[x, y], r] = [start.centre, start.radiusMm]
   let normal = new Matrix(3, 3)
@@ -77,10 +77,10 @@ function refined(points: readonly Flat[], start: { centre: Flat; radiusMm: numbe
  * @param next numbers from 0 to 1; the same give the same circle
  * @throws RangeError where the points have no circle
  */
-export function robustCircle(points: readonly Flat[], next: () => number): FittedCircle {
+export function robustCircle(points: readonly FlatPoint[], next: () => number): FittedCircle {
   const pick = () => points[Math.min(points.length - 1, Math.floor(next() * points.length))]!
   const few = points.length <= 400 ? points : Array.from({ length: 400 }, pick)
-  let best: { centre: Flat; radiusMm: number } | undefined
+  let best: { centre: FlatPoint; radiusMm: number } | undefined
   let least = Infinity
   for (let trial = 0; trial < TRIALS; trial += 1) {
     const circle = tried(() => through(pick(), pick(), pick()))

@@ -11,6 +11,8 @@ export interface FittedPlane {
   /** Root mean square of the distances of the points, mm. */
   residualMm: number
   centre: Vector
+  /** Standard deviation of the points along the narrower way, mm. */
+  spreadMm: number
   /** Points that were used. */
   count: number
   /** Standard uncertainty of the offset at the centre, mm, and of the direction, rad. */
@@ -49,6 +51,7 @@ export function fitPlane(points: readonly Vector[]): FittedPlane {
     offsetMm: dot(normal, centre),
     residualMm,
     centre,
+    spreadMm: Math.sqrt(middle),
     count,
     uOffsetMm: scatter / Math.sqrt(count),
     uTilt: scatter / Math.sqrt(count * middle),

@@ -3,7 +3,7 @@ import { stream } from '../../testing/heavy.ts'
 import { runs } from '../../testing/runs.ts'
 import { rotation } from '../../testing/scan-bodies.ts'
 import { fitPlane, robustPlane } from './fit-plane.ts'
-import { robustCircle, type Flat } from './fit-circle.ts'
+import { robustCircle, type FlatPoint } from './fit-circle.ts'
 import { across } from './frame.ts'
 import type { Vector } from './mesh.ts'
 
@@ -46,7 +46,7 @@ describe('with 0.1 mm of noise and one outlier in twenty', () => {
     let [centre, radius] = [0, 0]
     for (let i = 0; i < count; i += 1) {
       const [cx, cy, r, span] = [next() * 40, next() * 40, 25 + next() * 30, 1.2 + next() * 5]
-      const points = Array.from({ length: 250 }, (): Flat => {
+      const points = Array.from({ length: 250 }, (): FlatPoint => {
         const angle = next() * span
         const off = next() < OUTLIERS ? 2 + next() * 10 : normal(next) * NOISE_MM
         return [cx + (r + off) * Math.cos(angle), cy + (r + off) * Math.sin(angle)]
@@ -67,7 +67,7 @@ test('points in a line have neither plane nor circle', () => {
   expect(() => robustPlane(line, stream(1))).toThrow(RangeError)
   expect(() =>
     robustCircle(
-      line.map(([x, y]): Flat => [x, y]),
+      line.map(([x, y]): FlatPoint => [x, y]),
       stream(1),
     ),
   ).toThrow(RangeError)

@@ -11,7 +11,7 @@ export const MOST_SCAN_BYTES = 300e6
 const LEAST_SIZE_MM = 30
 const MOST_SIZE_MM = 900
 
-export interface MeshExtent {
+interface MeshExtent {
   low: [number, number, number]
   high: [number, number, number]
   /** Lengths along x, y and z. */

@@ -1,6 +1,6 @@
 import { dot, fitPlane, robustPlane, tried, type FittedPlane } from './fit-plane.ts'
-import { robustCircle, type FittedCircle, type Flat } from './fit-circle.ts'
-import { across, unit, type ScanFrame } from './frame.ts'
+import { robustCircle, type FittedCircle, type FlatPoint } from './fit-circle.ts'
+import { across, cross, unit, type ScanFrame } from './frame.ts'
 import type { Mesh, Vector } from './mesh.ts'
 import { welded } from './open-edges.ts'
 import type { PointUncertainty } from './scan-outline.ts'
@@ -14,18 +14,23 @@ const FACE_WITHIN_MM = 0.5
 const ROUND_WITHIN_MM = 0.8
 /** Its sides are so nearly along the axis: cosine to it. */
 const MOST_ALONG = 0.35
+/** Triangles of one face look along its normal, with the noise of a scan: cosine. */
+const ALIKE = 0.5
+const LOOKS_THE_SAME = 0.9
+/** A narrower face says little of a direction: one facet of a bore does not. */
+const LEAST_SPREAD_MM = 5
 /** First look around the selected place, mm. */
 const NEAR_MM = 8
 
 /** Triangles by the corners that they share, for walks over the surface. */
-export interface Surface {
+export interface ScanSurface {
   mesh: Mesh
   ids: Uint32Array
   /** Of each corner: its first triangle's place in `triangles`. */
   starts: Uint32Array
   triangles: Uint32Array
 }
-export function surfaceOf(mesh: Mesh): Surface {
+export function surfaceOf(mesh: Mesh): ScanSurface {
   const ids = welded(mesh)
   let count = 0
   for (const id of ids) count = Math.max(count, id + 1)
@@ -51,7 +56,7 @@ const middle = (mesh: Mesh, triangle: number): Vector => {
   return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3, (a[2] + b[2] + c[2]) / 3]
 }
 /** Triangles that hang together from one, as long as they belong. */
-function grown({ ids, starts, triangles }: Surface, from: number, belongs: (triangle: number) => boolean): number[] {
+function grown({ ids, starts, triangles }: ScanSurface, from: number, belongs: (triangle: number) => boolean): number[] {
   const seen = new Set([from])
   const found = [from]
   for (let at = 0; at < found.length; at += 1)
@@ -67,7 +72,7 @@ function grown({ ids, starts, triangles }: Surface, from: number, belongs: (tria
   return found
 }
 /** Corners of triangles, each once, thinned to what a fit needs. */
-function cornersOf({ mesh, ids }: Surface, triangles: readonly number[]): Vector[] {
+function cornersOf({ mesh, ids }: ScanSurface, triangles: readonly number[]): Vector[] {
   const seen = new Set<number>()
   const points: Vector[] = []
   for (const triangle of triangles)
@@ -80,26 +85,48 @@ function cornersOf({ mesh, ids }: Surface, triangles: readonly number[]): Vector
   const every = Math.ceil(points.length / MOST_POINTS)
   return every <= 1 ? points : points.filter((_, i) => i % every === 0)
 }
+/** Along its normal, as long as twice its area. */
+function areaNormal(mesh: Mesh, triangle: number): Vector {
+  const [a, b, c] = [corner(mesh, triangle, 0), corner(mesh, triangle, 1), corner(mesh, triangle, 2)]
+  return cross([b[0] - a[0], b[1] - a[1], b[2] - a[2]], [c[0] - a[0], c[1] - a[1], c[2] - a[2]])
+}
+const cosine = (a: Vector, b: Vector): number => dot(a, b) / (Math.hypot(...a) * Math.hypot(...b) || 1)
 const distance = (a: Vector, b: Vector): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 /**
  * The plane of the face around a triangle.
  * @throws RangeError where there is no flat face
  */
-export function faceAt(surface: Surface, triangle: number, next: () => number): FittedPlane {
+export function faceAt(surface: ScanSurface, triangle: number, next: () => number): FittedPlane {
   const at = middle(surface.mesh, triangle)
-  const near = grown(surface, triangle, (one) => distance(middle(surface.mesh, one), at) < NEAR_MM)
+  const own = areaNormal(surface.mesh, triangle)
+  const looksAlong = (one: number, direction: Vector) => Math.abs(cosine(areaNormal(surface.mesh, one), direction)) > ALIKE
+  const near = grown(surface, triangle, (one) => distance(middle(surface.mesh, one), at) < NEAR_MM && looksAlong(one, own))
   let plane = planeThrough(surface, near, next)
   for (let turn = 0; turn < 3; turn += 1) {
     const { normal, offsetMm } = plane
-    const face = grown(surface, triangle, (one) =>
-      [0, 1, 2].every((k) => Math.abs(dot(normal, corner(surface.mesh, one, k)) - offsetMm) < FACE_WITHIN_MM),
+    const face = grown(
+      surface,
+      triangle,
+      (one) =>
+        looksAlong(one, normal) && [0, 1, 2].every((k) => Math.abs(dot(normal, corner(surface.mesh, one, k)) - offsetMm) < FACE_WITHIN_MM),
     )
     plane = planeThrough(surface, face, next)
   }
+  // the rims of a bore lie in planes too: the triangles that were selected must look the same way
+  const mean = near.reduce<[number, number, number]>(
+    (sum, one) => {
+      const normal = areaNormal(surface.mesh, one)
+      const turn = dot(normal, own) < 0 ? -1 : 1
+      return [sum[0] + turn * normal[0], sum[1] + turn * normal[1], sum[2] + turn * normal[2]]
+    },
+    [0, 0, 0],
+  )
+  if (Math.abs(cosine(mean, plane.normal)) < LOOKS_THE_SAME) throw new RangeError('There is no flat face here. Select another place.')
+  if (plane.spreadMm < LEAST_SPREAD_MM) throw new RangeError('This face is too narrow to give a direction. Select a larger flat face.')
   return plane
 }
-function planeThrough(surface: Surface, triangles: readonly number[], next: () => number): FittedPlane {
+function planeThrough(surface: ScanSurface, triangles: readonly number[], next: () => number): FittedPlane {
   const points = cornersOf(surface, triangles)
   // a face of two triangles has four corners, all of them good
   return points.length < 8 ? fitPlane(points) : robustPlane(points, next)
@@ -114,17 +141,13 @@ export interface RoundFeature {
  * The circle of the bore, register or edge around a triangle, seen along an axis.
  * @throws RangeError where there is nothing round
  */
-export function roundAt(surface: Surface, triangle: number, axis: Vector, next: () => number): RoundFeature {
+export function roundAt(surface: ScanSurface, triangle: number, axis: Vector, next: () => number): RoundFeature {
   const { mesh } = surface
   const [x, y] = across(axis)
-  const flat = (point: Vector): Flat => [dot(point, x), dot(point, y)]
+  const flat = (point: Vector): FlatPoint => [dot(point, x), dot(point, y)]
   const alongAxis = (one: number): boolean => {
-    const [a, b, c] = [corner(mesh, one, 0), corner(mesh, one, 1), corner(mesh, one, 2)]
-    const u: Vector = [b[0] - a[0], b[1] - a[1], b[2] - a[2]]
-    const v: Vector = [c[0] - a[0], c[1] - a[1], c[2] - a[2]]
-    const normal: Vector = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-    const length = Math.hypot(...normal)
-    return length > 0 && Math.abs(dot(normal, axis)) / length < MOST_ALONG
+    const normal = areaNormal(mesh, one)
+    return Math.hypot(...normal) > 0 && Math.abs(cosine(normal, axis)) < MOST_ALONG
   }
   if (!alongAxis(triangle))
     throw new RangeError('This face is not round about the axis. Select the inside of a bore, a register or an edge.')
@@ -148,7 +171,7 @@ export function roundAt(surface: Surface, triangle: number, axis: Vector, next: 
 }
 
 /** How a mesh was placed, and how sure that is. */
-export interface Placed {
+interface Placed {
   frame: ScanFrame
   uncertainty: PointUncertainty
   /** Standard uncertainty of the least sure point that matters, mm. */

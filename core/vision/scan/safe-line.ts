@@ -1,11 +1,11 @@
-import type { Steps } from './envelope.ts'
+import type { CurveSteps } from './envelope.ts'
 
 /**
  * A curve in equal steps as a line of few points that lies on the safe side of it: never below it (`sign` 1) or above it (-1), and
  * off it by at most `tolerance`. Between two steps the line goes from the safer of both neighbours to the next.
  */
 export function safeLine(
-  { from, step, values }: Steps,
+  { from, step, values }: CurveSteps,
   range: readonly [first: number, last: number],
   sign: 1 | -1,
   tolerance: number,

@@ -66,8 +66,11 @@ describe('a scanned caliper', () => {
       expect(at(line.points, z) - r).toBeLessThan(0.04)
     }
     // down the outboard face to its lower end
-    const face = line.points.filter(([z, r]) => r < 110 && r > 82).map(([z]) => z)
-    expect(face.length).toBeGreaterThanOrEqual(0)
+    const face = line.points.map(([z, r]): Corner => [r, z]).slice(line.points.findIndex(([z]) => z >= 29.9))
+    for (const r of [85, 95, 110]) {
+      expect(at(face, r)).toBeGreaterThan(30 - 1e-6)
+      expect(at(face, r)).toBeLessThan(30.03)
+    }
     expect(Math.max(...line.points.map(([z]) => z))).toBeGreaterThanOrEqual(30)
     expect(Math.max(...line.points.map(([z]) => z))).toBeLessThan(30.03)
     expect(Math.min(...line.points.map(([, r]) => r))).toBeLessThan(80.1)
@@ -118,16 +121,14 @@ describe('a scanned wheel', () => {
       [1, 30],
       [1, 20],
     ]
-    expect(() => scannedWheel(turned(inner, 0, 2 * Math.PI, 40), U)).not.toThrow(TypeError)
+    expect(() => scannedWheel(turned(inner, 0, 2 * Math.PI, 40), U)).toThrow(/no spokes inside a barrel/)
   })
 })
 
 test('clearance from two scans is that of the bodies within the tolerance, and never more', () => {
   const next = stream(21)
-  const profileOf = (mesh: Mesh): Profile => {
-    const { points, tags } = scannedWheel(mesh, U)
-    return { points, tags }
-  }
+  const { points, tags } = scannedWheel(WHEEL, U)
+  const scanned = prepareWheel({ points, tags })
   for (let i = 0; i < runs(100, 12); i += 1) {
     const [lift, out] = [next() * 24, next() * 14 - 4]
     const section = SECTION.map(([z, r]): Corner => [z + out, r + lift])
@@ -138,7 +139,7 @@ test('clearance from two scans is that of the bodies within the tolerance, and n
       points: [...BARREL.slice(0, 4), [4 + (34 * (168 - 30)) / 144, 168], [4, 30]],
       tags: ['barrel', 'barrel', 'barrel', 'shoulder', 'face'],
     }
-    const found = gap(prepareCaliper(made), prepareWheel(profileOf(WHEEL)), 0)
+    const found = gap(prepareCaliper(made), scanned, 0)
     const truth = gap(prepareCaliper(true_), prepareWheel(wheel), 0)
     if (truth.overlaps) expect(found.overlaps || found.minGapMm < 0.2).toBe(true)
     else if (!found.overlaps) {
@@ -213,6 +214,11 @@ describe('placed by a face and a bore', () => {
       if (Math.abs(true_[2]!) <= 2 * uz && Math.abs(Math.hypot(true_[0]!, true_[1]!) - 140) <= 2 * ur) good += 1
     }
     expect(good / count).toBeGreaterThanOrEqual(0.85)
+  })
+  test('a facet of a bore is no mounting face', () => {
+    const surface = surfaceOf(away)
+    for (const z of [-25, -15, -5])
+      expect(() => faceAt(surface, triangleAt(away, place(z, 28)), stream(1))).toThrow(/too narrow|no flat face/)
   })
   test('a flat face is no bore', () => {
     const surface = surfaceOf(away)

@@ -1,5 +1,5 @@
 import type { WheelTag } from '../../maths/section.ts'
-import { axialSteps, radiusSteps, type Steps } from './envelope.ts'
+import { axialSteps, radiusSteps, type CurveSteps } from './envelope.ts'
 import type { Mesh } from './mesh.ts'
 import { openEdges } from './open-edges.ts'
 import { safeLine } from './safe-line.ts'
@@ -89,7 +89,7 @@ export function scannedWheel(mesh: Mesh, uncertainty: PointUncertainty): Scanned
 }
 
 /** The outermost step of the spokes' back: beyond it the barrel's inboard edge is the first that one meets. */
-function rootOf({ values }: Steps): number | undefined {
+function rootOf({ values }: CurveSteps): number | undefined {
   let [low, high] = [Infinity, -Infinity]
   for (const value of values) if (!Number.isNaN(value)) [low, high] = [Math.min(low, value), Math.max(high, value)]
   const inboard = low + (high - low) / 4
@@ -102,9 +102,9 @@ const reachOf = (mesh: Mesh): number => {
   for (let i = 0; i < mesh.length; i += 1) most = Math.max(most, Math.abs(mesh[i]!))
   return 2 * most
 }
-const indexAt = ({ from, step, values }: Steps, at: number): number =>
+const indexAt = ({ from, step, values }: CurveSteps, at: number): number =>
   Math.min(values.length - 1, Math.max(0, Math.ceil((at - from) / step) - 1))
-const whole = ({ values }: Steps): [number, number] => [0, values.length - 1]
+const whole = ({ values }: CurveSteps): [number, number] => [0, values.length - 1]
 
 interface Hole {
   z: [low: number, high: number]
@@ -121,8 +121,8 @@ function holesIn(mesh: Mesh): Hole[] {
   }
   return holes
 }
-/** Steps where the scan has a hole in the line: nothing at all, or an open edge as near to the part's limit as the line. */
-function marksOf(steps: Steps, holes: readonly Hole[], along: 'z' | 'r', sign: 1 | -1): Uint8Array {
+/** CurveSteps where the scan has a hole in the line: nothing at all, or an open edge as near to the part's limit as the line. */
+function marksOf(steps: CurveSteps, holes: readonly Hole[], along: 'z' | 'r', sign: 1 | -1): Uint8Array {
   const marks = new Uint8Array(steps.values.length)
   const other = along === 'z' ? 'r' : 'z'
   for (const hole of holes) {
@@ -143,7 +143,7 @@ interface Curve {
 }
 /** A curve in steps as a line, with what was not scanned bridged on the safe side. */
 function curve(
-  steps: Steps,
+  steps: CurveSteps,
   range: [number, number],
   sign: 1 | -1,
   toPoint: (at: [number, number]) => [z: number, r: number],
@@ -174,7 +174,7 @@ function curve(
   return { points: points.map(toPoint), notScanned, toleranceMm: tolerance + steps.step }
 }
 /** Places between two points of a line where a hole begins or ends. */
-function changes(marks: Uint8Array, { from, step }: Steps, low: number, high: number): number[] {
+function changes(marks: Uint8Array, { from, step }: CurveSteps, low: number, high: number): number[] {
   const found: number[] = []
   for (let k = Math.max(1, Math.ceil((low - from) / step + 1e-9)); k < marks.length && from + k * step < high - 1e-9; k += 1)
     if (marks[k] !== marks[k - 1]) found.push(from + k * step)

@@ -97,6 +97,12 @@ const behind = computed(() =>
 const twoWays = computed(() =>
   sheet.value.id === 'caliperQuick' && part.value?.kind === 'caliper' ? secondWay(part.value, units.value) : undefined,
 )
+/** The line is stored with the name and the checksum of its file; the mesh itself stays out of the project. */
+function takeScan(value: NamedOutline[] | WheelProfile, source: string) {
+  const before = part.value?.note
+  write(sheet.value.points!.field, value)
+  write('note', [before, source].filter(Boolean).join('\n').slice(0, 4000))
+}
 const corner = computed(() => report.value?.corners[axle.value])
 const fittedHere = computed(() => partKind.value === undefined || resolved.value?.[partKind.value]?.id === part.value?.id)
 </script>
@@ -200,6 +206,12 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
           :kind="sheet.points.field === 'profile' ? 'profile' : 'outlines'"
           :before="pointsValue"
           @take="write(sheet.points!.field, $event)"
+        />
+        <ScanImport
+          v-if="sheet.points && (sheet.points.field === 'outlines' || sheet.points.field === 'profile')"
+          :kind="sheet.points.field === 'profile' ? 'wheel' : 'caliper'"
+          :before="pointsValue"
+          @take="takeScan"
         />
       </template>
     </section>
