@@ -115,7 +115,7 @@ describe('the open project', () => {
     const store = await opened()
     const before = store.project
     const problems = store.edit('Nonsense', (draft) => void (draft.preferences.taxPercent = 400))
-    expect(problems[0]).toMatchObject({ path: 'preferences.taxPercent', message: 'at most 100%' })
+    expect(problems[0]).toMatchObject({ path: 'preferences.taxPercent', message: 'must be between 0 and 100%' })
     expect(store.project).toBe(before)
     expect(store.past).toHaveLength(0)
   })

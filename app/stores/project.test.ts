@@ -297,7 +297,7 @@ describe('steps', () => {
     })
     const before = store.project
     store.edit('Bend it', (draft) => void (draft.preferences.taxPercent = 900))
-    expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'at most 100%' }, more: 0 })
+    expect(store.refused).toMatchObject({ label: 'Bend it', problem: { message: 'must be between 0 and 100%' }, more: 0 })
     expect(store.project).toBe(before)
     const shown = store.refused
     store.edit('Bend it quietly', (draft) => void (draft.preferences.taxPercent = 900), { shows: true })

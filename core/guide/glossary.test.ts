@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@jest/globals'
-import { GLOSSARY } from './glossary.ts'
+import { GLOSSARY, termsIn } from './glossary.ts'
 
 test('forty terms, each in two lines, and the same in ARCHITECTURE.md', () => {
   const rows = new Map(
@@ -21,4 +21,21 @@ test('forty terms, each in two lines, and the same in ARCHITECTURE.md', () => {
   // in the order in which a reader looks for them
   const order = terms.map(([term]) => term.toLowerCase())
   expect(order).toEqual([...order].sort((a, b) => a.localeCompare(b)))
+})
+
+test('terms are found in a text once each, as whole words, the longer before the shorter', () => {
+  expect(termsIn('The hub register and another hub register')).toEqual([
+    { text: 'The ' },
+    { text: 'hub register', term: 'hubRegister' },
+    { text: ' and another hub register' },
+  ])
+  expect(termsIn('Fading is no fade.').filter((one) => one.term)).toEqual([{ text: 'fade', term: 'fade' }])
+  expect(termsIn('A proportioning valve')[1]).toEqual({ text: 'proportioning valve', term: 'proportioning' })
+  expect(termsIn('')).toEqual([])
+  for (const text of ['Pad lining of the pad lining', 'knee pressure, Knee Pressure', 'nothing here'])
+    expect(
+      termsIn(text)
+        .map((one) => one.text)
+        .join(''),
+    ).toBe(text)
 })

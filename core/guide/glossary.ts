@@ -55,3 +55,48 @@ export const GLOSSARY = {
 } as const satisfies Record<string, readonly [term: string, meaning: string]>
 
 export type TermId = keyof typeof GLOSSARY
+
+/** A text in pieces: those with a term's id are that term. */
+interface TermPiece {
+  text: string
+  term?: TermId
+}
+/** Words that mean too much outside brakes to be marked in any sentence. */
+const TOO_COMMON: ReadonlySet<TermId> = new Set([
+  'setup',
+  'session',
+  'offset',
+  'baseline',
+  'clearance',
+  'bracket',
+  'hat',
+  'barrel',
+] as const)
+const MARKED = (Object.keys(GLOSSARY) as TermId[])
+  .filter((id) => !TOO_COMMON.has(id))
+  .map((id) => ({ id, term: GLOSSARY[id][0] }))
+  // "proportioning valve" before "valve"
+  .sort((a, b) => b.term.length - a.term.length)
+const PATTERN = new RegExp(`\\b(${MARKED.map(({ term }) => term.replace(/[.*+?^${}()|[\]\\%]/g, '\\$&')).join('|')})\\b`, 'gi')
+
+/**
+ * The terms of the glossary in a text, each where it first stands.
+ *
+ * @example
+ * termsIn('Measure from the mounting face.').map((one) => one.term ?? one.text) // => ['Measure from the ', 'mountingFace', '.']
+ */
+export function termsIn(text: string): TermPiece[] {
+  const pieces: TermPiece[] = []
+  const met = new Set<TermId>()
+  let from = 0
+  for (const match of text.matchAll(PATTERN)) {
+    const { id } = MARKED.find(({ term }) => term.toLowerCase() === match[0].toLowerCase())!
+    if (met.has(id)) continue
+    met.add(id)
+    if (match.index > from) pieces.push({ text: text.slice(from, match.index) })
+    pieces.push({ text: match[0], term: id })
+    from = match.index + match[0].length
+  }
+  if (from < text.length) pieces.push({ text: text.slice(from) })
+  return pieces
+}

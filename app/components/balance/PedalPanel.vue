@@ -58,12 +58,14 @@ const set = (key: 'measuredTravelMm' | 'measuredTravelForceN', figure: Figure | 
 const parts = computed(() => {
   const found = balance.value?.travelParts
   return found
-    ? ([
-        ['pads to the rotor', found.clearanceMm],
-        ['calipers and pads that give', found.complianceMm],
-        ['hoses that swell', found.hosesMm],
-        ['free stroke', found.freeMm],
-      ] as const)
+    ? (
+        [
+          ['pad clearance', found.clearanceMm],
+          ['compliance of calipers and pads', found.complianceMm],
+          ['hose expansion', found.hosesMm],
+          ['free stroke', found.freeMm],
+        ] as const
+      ).map(([name, value]) => ({ name, value, text: mm(value) }))
     : []
 })
 const stopColumns = [
@@ -156,7 +158,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
         <path class="force" :d="path(balance.effort, 'forceN')" />
         <g v-if="balance.runoutForceN !== undefined && balance.runoutForceN < MOST_N" class="runout">
           <line :x1="margin.left" :x2="W - margin.right" :y1="y(balance.runoutForceN)" :y2="y(balance.runoutForceN)" />
-          <text :x="W - margin.right - 4" :y="y(balance.runoutForceN) - 5" text-anchor="end">the booster has given all it has</text>
+          <text :x="W - margin.right - 4" :y="y(balance.runoutForceN) - 5" text-anchor="end">booster run-out</text>
         </g>
       </svg>
       <p class="soft small">
@@ -184,19 +186,16 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
           >
         </ElDescriptionsItem>
       </ElDescriptions>
-      <ElDescriptions v-if="balance.travelParts" title="Travel breakdown" :column="1" border data-test="travel-parts">
-        <ElDescriptionsItem v-for="[name, value] in parts" :key="name" :label="name" label-align="left" align="right">{{
-          mm(value)
-        }}</ElDescriptionsItem>
-        <ElDescriptionsItem
-          v-for="one in balance.hoses"
-          :key="one.kind"
-          :label="`in all, with ${one.kind === 'rubber' ? 'rubber hoses' : 'braided hoses'}`"
-          label-align="left"
-          align="right"
-          >{{ mm(one.travelMm) }}</ElDescriptionsItem
-        >
-      </ElDescriptions>
+      <section v-if="balance.travelParts" data-test="travel-parts">
+        <h3>Travel breakdown</h3>
+        <ShareBar :parts="parts" label="Travel breakdown" />
+        <p v-if="balance.hoses.length > 0" class="soft small">
+          In total
+          <template v-for="(one, i) in balance.hoses" :key="one.kind"
+            >{{ i > 0 ? ', ' : '' }}{{ mm(one.travelMm) }} with {{ one.kind === 'rubber' ? 'rubber' : 'braided' }} hoses</template
+          >.
+        </p>
+      </section>
     </section>
     <section>
       <h2>When something fails, at {{ force(FAILURE_FORCE_N) }}</h2>
@@ -256,7 +255,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
   gap: 18px;
   max-width: 860px;
 }
-svg {
+section > svg {
   width: 100%;
   max-width: 680px;
 }

@@ -76,7 +76,7 @@ async function photograph(file: File) {
           <SafetyNote v-if="step.caution" :note="step.caution" />
           <p v-if="step.parts.length > 0">{{ step.parts.join(', ') }}</p>
           <p v-if="step.sides">{{ step.sides }}</p>
-          <p v-if="step.look"><span class="soft">Check:</span> {{ step.look }}</p>
+          <p v-if="step.look"><span class="soft">Check:</span> <TermText :text="step.look" /></p>
           <p v-if="step.tool" class="small soft">Tools: {{ step.tool }}</p>
           <p v-if="step.keep" class="small soft">Record: {{ step.keep }}</p>
         </template>

@@ -3,9 +3,11 @@ import { extent, scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
 import { frontOf } from '#core/decide/compare.ts'
 import type { Comparison } from '#core/decide/comparison.ts'
+import { moneySteps, type MoneyStep } from '#core/decide/money-steps.ts'
 import type { QuestionId } from '#core/records/start-question.ts'
 import { CRITERIA, SEARCH_CRITERIA, type CriterionId, type SearchCriterionId } from '#core/decide/criteria.ts'
 import { formatMoney, formatQuantity } from '#core/quantity/format.ts'
+import { dominatedPath } from '~/drawing/dominated'
 import { useChartWidth } from '~/composables/chart-width'
 import { useSearch } from '~/composables/search'
 import { useProjectStore } from '~/stores/project'
@@ -66,6 +68,33 @@ const path = computed(() => {
   const points = front.value.map((one) => `${x.value(one.x)},${y.value(one.y)}`)
   return points.length > 1 ? `M${points.join('L')}` : ''
 })
+const shaded = computed(() =>
+  dominatedPath(
+    front.value.map((one) => ({ x: x.value(one.x), y: y.value(one.y) })),
+    { left: margin.left, right: W.value - margin.right, top: margin.top, bottom: H - margin.bottom },
+    { x: CRITERIA[xId.value].better === 'low' ? 1 : -1, y: CRITERIA[yId.value].better === 'low' ? -1 : 1 },
+  ),
+)
+/** What more money buys, where one axis is the cost. */
+const steps = computed(() =>
+  xId.value === 'cost'
+    ? moneySteps(
+        front.value.filter((one) => one.setupId !== undefined),
+        CRITERIA[yId.value].better,
+      )
+    : [],
+)
+const stepWords = ({ from, to, costMinor, gain, gainPerHundred, isShown }: MoneyStep): string => {
+  const money = show('cost', costMinor)
+  if (!isShown) return `${to} costs ${money} more than ${from}. Its gain is within the uncertainty.`
+  const value = (one: number) => {
+    const { dimension } = CRITERIA[yId.value]
+    return dimension === 'money'
+      ? formatMoney(one, store.current.preferences.currency, { whole: true })
+      : formatQuantity(one, dimension, units.value)
+  }
+  return `${to} costs ${money} more than ${from} and is better by ${value(gain)}: ${value(gainPerHundred)} for each ${show('cost', 10_000)}.`
+}
 const show = (id: CriterionId, value: number): string => {
   const { dimension } = CRITERIA[id]
   if (dimension === 'money') return formatMoney(value, store.current.preferences.currency, { whole: true })
@@ -93,6 +122,7 @@ const nameX = (mark: SetupMark) => x.value(mark.x) + (isLeft(mark) ? -10 : 10)
         :show-x="(t: number) => show(xId, t)"
         :show-y="(t: number) => show(yId, t)"
       />
+      <path v-if="shaded" class="shaded" :d="shaded" />
       <path v-if="path" class="front" :d="path" />
       <circle v-for="(one, i) in finds" :key="`f${i}`" class="find" :cx="x(one.x)" :cy="y(one.y)" r="3.5" />
       <g
@@ -112,10 +142,13 @@ const nameX = (mark: SetupMark) => x.value(mark.x) + (isLeft(mark) ? -10 : 10)
       </g>
     </svg>
     <p class="soft small">
-      Bars show the uncertainty. The line joins setups that no other beats in both{{
+      Bars show the uncertainty. The line joins setups that no other beats in both, and the shaded region is worse than one of them{{
         finds.length > 0 ? '; small marks are search results' : ''
       }}.
     </p>
+    <ul v-if="steps.length > 0" class="steps small" data-test="money-steps">
+      <li v-for="step in steps" :key="step.to">{{ stepWords(step) }}</li>
+    </ul>
   </section>
 </template>
 
@@ -133,6 +166,14 @@ svg {
   display: block;
   width: 100%;
   max-width: 640px;
+}
+.shaded {
+  fill: var(--steel-soft);
+  fill-opacity: 0.3;
+}
+.steps {
+  margin: 4px 0 0;
+  padding-left: 18px;
 }
 .front {
   fill: none;

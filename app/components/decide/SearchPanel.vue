@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, toRaw } from 'vue'
+import { computed, ref, shallowRef, toRaw } from 'vue'
 import { enoughOf, CRITERIA, SEARCH_CRITERIA, type SearchCriterionId } from '#core/decide/criteria.ts'
+import { useMediaQuery } from '@vueuse/core'
+import { groupResults, type ResultGroup } from '#core/decide/result-groups.ts'
 import { changesIn } from '#core/decide/apply-result.ts'
 import type { FullEvaluation } from '#core/decide/full-evaluation.ts'
 import type { SearchResult } from '#core/decide/search.ts'
@@ -37,12 +39,13 @@ const MUSTS = [
   { key: 'pedal', label: 'the usual pedal' },
   { key: 'parkingBrake', label: 'parking brake works' },
 ] as const
-/** What is ticked, and where it stands in what is asked. */
-const GROUPS = [
-  { id: 'search-vary', label: 'May change', keys: VARY, of: () => ask.value.vary },
-  { id: 'search-only', label: 'Only', keys: ONLY, of: () => ask.value },
-  { id: 'search-musts', label: 'Must hold', keys: MUSTS, of: () => ask.value.musts },
+/** What is ticked, and where it stands in the query. */
+const FIRST_GROUPS = [
+  { id: 'search-vary', label: 'Changes allowed', keys: VARY, of: () => ask.value.vary },
+  { id: 'search-musts', label: 'Requirements', keys: MUSTS, of: () => ask.value.musts },
 ] as const
+const ONLY_GROUP = { id: 'search-only', label: 'Parts to use', keys: ONLY, of: () => ask.value } as const
+const setFirst = (id: SearchCriterionId) => (ask.value.by = [id, ...ask.value.by.filter((one) => one !== id)])
 const chosen = (of: object, keys: readonly { key: string }[]) =>
   keys.map(({ key }) => key).filter((key) => (of as Record<string, unknown>)[key] === true)
 const set = (of: object, keys: readonly { key: string }[], on: readonly (string | number | boolean)[]) =>
@@ -88,18 +91,49 @@ const lookOf = (find: SearchResult): FullEvaluation | undefined => looks.value[r
 /** Until something goes; what lasts stands by the room it has left, what is not known last. */
 const carriesS = (look: FullEvaluation | undefined) =>
   look?.heat.leftC === undefined ? -Infinity : (look.heat.goesAtS ?? 1e6 + look.heat.leftC)
+/** Results that differ in no criterion are one group; as many groups are listed first. */
+const FIRST_SHOWN = 12
+const groups = computed(() => (result.value ? groupResults(result.value.ask, result.value.finds, enoughOf(store.current)) : []))
+const showAll = ref(false)
+const listed = computed(() => (showAll.value ? groups.value : groups.value.slice(0, FIRST_SHOWN)))
+/** The result whose variants are listed; a table hands its rows out as proxies. */
+const opened = shallowRef<SearchResult>()
+const isOpen = ({ lead }: ResultGroup) => opened.value === toRaw(lead)
+const toggle = (group: ResultGroup) => (opened.value = isOpen(group) ? undefined : toRaw(group.lead))
+const variantsWords = ({ others, differIn }: ResultGroup) =>
+  `${others.length} ${others.length === 1 ? 'variant' : 'variants'} with other ${differIn.map((one) => `${one}s`.replace(/ss$/, 's')).join(', ')}`
+const narrow = useMediaQuery('(max-width: 760px)')
+/** On a phone a result is a card: its figures stand under its changes. */
+const cardWords = ({ lead }: ResultGroup) =>
+  [
+    money(lead.values.cost),
+    lookOf(lead) ? `carries ${lookOf(lead)!.heat.value}` : undefined,
+    `clearance ${formatQuantity(lookOf(lead)?.gapMm ?? lead.values.gap, 'length', units.value)}`,
+    `${formatQuantity(lead.frontShare, 'share', units.value)} front`,
+    `pedal ${formatQuantity(lead.pedalN, 'force', units.value)}`,
+  ]
+    .filter(Boolean)
+    .join('; ')
 /** More clearance than this is no reason to choose a result. */
 const enoughGapMm = computed(() => enoughOf(store.current).gap ?? Infinity)
-const columns = computed(() => [
-  { id: 'what', label: 'Changes', least: 260 },
-  { id: 'cost', label: 'Cost', number: true, by: (one: SearchResult) => one.values.cost ?? Infinity },
-  { id: 'heat', label: 'One stop', number: true, by: (one: SearchResult) => one.values.heat ?? Infinity },
-  { id: 'carries', label: 'Carries', number: true, least: 120, by: (one: SearchResult) => -carriesS(lookOf(one)) },
-  { id: 'gap', label: 'Clearance', number: true, by: (one: SearchResult) => -(one.values.gap ?? -Infinity) },
-  { id: 'bias', label: 'Front share', number: true, by: (one: SearchResult) => one.values.bias ?? Infinity },
-  { id: 'pedal', label: 'Pedal', number: true, by: (one: SearchResult) => one.pedalN ?? Infinity },
-  { id: 'take', label: 'Add as setup', unseen: true, least: 118 },
-])
+const byLead = (of: (one: SearchResult) => number) => ({ by: ({ lead }: ResultGroup) => of(lead) })
+const columns = computed(() =>
+  narrow.value
+    ? [
+        { id: 'what', label: 'Changes', least: 190 },
+        { id: 'take', label: 'Add as setup', unseen: true, least: 118 },
+      ]
+    : [
+        { id: 'what', label: 'Changes', least: 260 },
+        { id: 'cost', label: 'Cost', number: true, ...byLead((one) => one.values.cost ?? Infinity) },
+        { id: 'heat', label: 'One stop', number: true, ...byLead((one) => one.values.heat ?? Infinity) },
+        { id: 'carries', label: 'Carries', number: true, least: 120, ...byLead((one) => -carriesS(lookOf(one))) },
+        { id: 'gap', label: 'Clearance', number: true, ...byLead((one) => -(one.values.gap ?? -Infinity)) },
+        { id: 'bias', label: 'Front share', number: true, ...byLead((one) => one.values.bias ?? Infinity) },
+        { id: 'pedal', label: 'Pedal', number: true, ...byLead((one) => one.pedalN ?? Infinity) },
+        { id: 'take', label: 'Add as setup', unseen: true, least: 118 },
+      ],
+)
 const nearColumns = computed(() => [
   { id: 'what', label: 'Changes', least: 260 },
   { id: 'fails', label: 'Fails by', least: 150 },
@@ -130,7 +164,7 @@ const askable = computed(() =>
 <template>
   <div class="search">
     <section class="ask">
-      <FieldItem v-for="group in GROUPS" :key="group.id" :label="group.label" :for="group.id"
+      <FieldItem v-for="group in FIRST_GROUPS" :key="group.id" :label="group.label" :for="group.id"
         ><ElCheckboxGroup
           :id="group.id"
           :model-value="chosen(group.of(), group.keys)"
@@ -141,14 +175,6 @@ const askable = computed(() =>
         </ElCheckboxGroup></FieldItem
       >
       <div class="row">
-        <FieldItem label="Start from setup"
-          ><ChoiceSelect
-            class="from"
-            label="Start from setup"
-            :value="ask.setupId"
-            :options="store.current.setups.map((one) => ({ value: one.id, label: one.name }))"
-            @change="ask.setupId = $event"
-        /></FieldItem>
         <FieldItem :label="`Budget, ${currency}`" :error="budgetError"
           ><ElInput
             :model-value="budget"
@@ -158,14 +184,42 @@ const askable = computed(() =>
             :validate-event="false"
             @update:model-value="setBudget"
         /></FieldItem>
-        <FieldItem label="Weighed, the first one first" for="search-by"
+        <FieldItem label="Top priority"
+          ><ChoiceSelect
+            class="from"
+            label="Top priority"
+            :value="ask.by[0]!"
+            :options="SEARCH_CRITERIA.map((id) => ({ value: id, label: CRITERIA[id].label }))"
+            @change="setFirst($event as SearchCriterionId)"
+        /></FieldItem>
+      </div>
+      <FoldedPart title="More options">
+        <FieldItem label="Start from setup"
+          ><ChoiceSelect
+            class="from"
+            label="Start from setup"
+            :value="ask.setupId"
+            :options="store.current.setups.map((one) => ({ value: one.id, label: one.name }))"
+            @change="ask.setupId = $event"
+        /></FieldItem>
+        <FieldItem :label="ONLY_GROUP.label" :for="ONLY_GROUP.id"
+          ><ElCheckboxGroup
+            :id="ONLY_GROUP.id"
+            :model-value="chosen(ONLY_GROUP.of(), ONLY_GROUP.keys)"
+            :validate-event="false"
+            @update:model-value="set(ONLY_GROUP.of(), ONLY_GROUP.keys, $event)"
+          >
+            <ElCheckbox v-for="one in ONLY_GROUP.keys" :key="one.key" :value="one.key" :validate-event="false">{{ one.label }}</ElCheckbox>
+          </ElCheckboxGroup></FieldItem
+        >
+        <FieldItem label="Criteria" for="search-by"
           ><ElCheckboxGroup id="search-by" v-model="ask.by" :min="1" :validate-event="false">
             <ElCheckbox v-for="id in SEARCH_CRITERIA" :key="id" :value="id satisfies SearchCriterionId" :validate-event="false">{{
               CRITERIA[id].label
             }}</ElCheckbox>
           </ElCheckboxGroup></FieldItem
         >
-      </div>
+      </FoldedPart>
       <div class="row go">
         <ElButton v-if="state !== 'going'" type="primary" data-test="search-go" @click="run">Search the library</ElButton>
         <ElButton v-else data-test="search-cancel" @click="cancel">Cancel</ElButton>
@@ -193,40 +247,60 @@ const askable = computed(() =>
         {{ big(result.counts.together) }} combinations; {{ big(result.counts.looked) }} were evaluated in full, in
         {{ (tookMs / 1000).toFixed(1) }} s. Costs use expected prices, or a whole kit where cheaper. {{ consumables }}
       </p>
-      <DataTable v-if="result.finds.length > 0" :rows="result.finds" :columns="columns" class="finds" data-test="finds">
+      <DataTable v-if="result.finds.length > 0" :rows="listed" :columns="columns" class="finds" data-test="finds">
         <template #what="{ row }"
           ><span class="what"
-            ><VerdictMark :verdict="lookOf(row)?.verdict ?? row.verdict" :size="14" /><span
-              ><template v-if="Object.keys(row.parts).length === 0">current car</template
-              ><span v-for="one in changes(row)" :key="one" class="change">{{ one }}</span
-              ><span v-if="row.kits.length > 0" class="change soft small">bought whole: {{ wholes(row).join(' and ') }}</span></span
+            ><VerdictMark :verdict="lookOf(row.lead)?.verdict ?? row.lead.verdict" :size="14" /><span
+              ><template v-if="Object.keys(row.lead.parts).length === 0">current car</template
+              ><span v-for="one in changes(row.lead)" :key="one" class="change">{{ one }}</span
+              ><span v-if="row.lead.kits.length > 0" class="change soft small">bought whole: {{ wholes(row.lead).join(' and ') }}</span
+              ><span v-if="row.reason" class="change small"
+                ><b>{{ row.reason }}</b></span
+              ><span v-if="narrow" class="change small num">{{ cardWords(row) }}</span
+              ><span v-if="row.others.length > 0" class="change small"
+                ><ElButton link type="primary" :aria-expanded="isOpen(row)" @click="toggle(row)">{{ variantsWords(row) }}</ElButton></span
+              ><template v-if="isOpen(row)"
+                ><span v-for="(other, i) in row.others" :key="i" class="change small"
+                  >{{ money(other.values.cost) }}: {{ changes(other).join('; ') }}
+                  <ElButton link type="primary" :aria-label="`Add ${changes(other).join(', ')}`" :disabled="isOld" @click="take(other)"
+                    >Add as setup</ElButton
+                  ></span
+                ></template
+              ></span
             ></span
           ></template
         >
-        <template #cost="{ row }">{{ money(row.values.cost) }}</template>
-        <template #heat="{ row }">{{ formatQuantity(row.values.heat, 'temperatureRise', units, { signed: true, decimals: 0 }) }}</template>
+        <template #cost="{ row }">{{ money(row.lead.values.cost) }}</template>
+        <template #heat="{ row }">{{
+          formatQuantity(row.lead.values.heat, 'temperatureRise', units, { signed: true, decimals: 0 })
+        }}</template>
         <template #carries="{ row }"
-          ><span v-if="lookOf(row)" :class="`tone-${lookOf(row)!.heat.verdict}`" :title="lookOf(row)!.heat.sentence">{{
-            lookOf(row)!.heat.value
+          ><span v-if="lookOf(row.lead)" :class="`tone-${lookOf(row.lead)!.heat.verdict}`" :title="lookOf(row.lead)!.heat.sentence">{{
+            lookOf(row.lead)!.heat.value
           }}</span
           ><span v-else class="soft">…</span></template
         >
         <template #gap="{ row }"
-          >{{ formatQuantity(lookOf(row)?.gapMm ?? row.values.gap, 'length', units)
-          }}<span v-if="(lookOf(row)?.gapMm ?? row.values.gap ?? 0) >= enoughGapMm" class="block small soft">enough</span></template
+          >{{ formatQuantity(lookOf(row.lead)?.gapMm ?? row.lead.values.gap, 'length', units)
+          }}<span v-if="(lookOf(row.lead)?.gapMm ?? row.lead.values.gap ?? 0) >= enoughGapMm" class="block small soft"
+            >enough</span
+          ></template
         >
-        <template #bias="{ row }">{{ formatQuantity(row.frontShare, 'share', units) }}</template>
-        <template #pedal="{ row }">{{ formatQuantity(row.pedalN, 'force', units) }}</template>
+        <template #bias="{ row }">{{ formatQuantity(row.lead.frontShare, 'share', units) }}</template>
+        <template #pedal="{ row }">{{ formatQuantity(row.lead.pedalN, 'force', units) }}</template>
         <template #take="{ row }"
           ><ElButton
-            v-if="Object.keys(row.parts).length > 0"
-            :aria-label="`Add ${changes(row).join(', ')}`"
+            v-if="Object.keys(row.lead.parts).length > 0"
+            :aria-label="`Add ${changes(row.lead).join(', ')}`"
             :disabled="isOld"
-            @click="take(row)"
+            @click="take(row.lead)"
             >Add as setup</ElButton
           ></template
         >
       </DataTable>
+      <p v-if="groups.length > listed.length" class="small">
+        <ElButton link type="primary" data-test="all-results" @click="showAll = true">Show all {{ groups.length }} results</ElButton>
+      </p>
       <p v-if="result.finds.length > 0" class="soft small" data-test="looked">
         {{
           looks.length < result.finds.length

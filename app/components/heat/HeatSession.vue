@@ -120,7 +120,10 @@ const entered = (at: Axle) => setup.value?.wear?.[WEARS[at]]?.lastsEvents?.value
         <ul v-if="heat.findings.length > 0" class="findings" data-test="heat-findings">
           <li v-for="one in heat.findings" :key="`${one.id}${one.axle ?? ''}`" :class="`tone-${one.verdict}`">
             <VerdictMark :verdict="one.verdict" :size="16" />
-            <span>{{ one.sentence }} <ElButton link type="primary" class="no-print" @click="goTo(one.at)">Open details</ElButton></span>
+            <span
+              ><TermText :text="one.sentence" />
+              <ElButton link type="primary" class="no-print" @click="goTo(one.at)">Open details</ElButton></span
+            >
           </li>
         </ul>
         <p v-if="heat.narrowed" class="small" data-test="narrowed">{{ heat.narrowed }}</p>

@@ -151,7 +151,7 @@ defineExpose({ focus: () => input.value?.focus() })
     <span class="letter num" aria-hidden="true">{{ letter }}</span>
     <div class="body">
       <label :for="id">{{ field.label }}</label>
-      <p v-if="open" class="soft touch">{{ touch }}</p>
+      <p v-if="open" class="soft touch"><TermText :text="touch" /></p>
       <div class="row">
         <ElInput
           :id="id"
