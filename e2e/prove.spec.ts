@@ -36,7 +36,7 @@ test('three stops each by hand, one by the logger: nothing is shown yet, and how
   await page.getByTestId('drive-stop').click()
   await expect(page.getByTestId('stop-said')).toContainText('Imported: a stop from')
   const runs = page.getByTestId('runs-estate-fronts')
-  await expect(runs).toContainText('a trace: not mixed with distances')
+  await expect(runs).toContainText('a trace is not compared with distances')
   await runs.getByRole('button', { name: 'Trace', exact: true }).click()
   await expect(page.getByTestId('stop-trace')).toContainText(/Full braking 0\.\d\d.g on average/)
   expect(await seriousFindings(page)).toEqual([])

@@ -57,7 +57,7 @@ export const useFinder = createSharedComposable(() => {
   }
   const actions = (): Findable[] => [
     ...(store.undoLabel ? [{ id: 'undo', label: `Undo: ${store.undoLabel}`, kind: 'action', run: () => store.undo() }] : []),
-    ...(store.redoLabel ? [{ id: 'redo', label: `Do again: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
+    ...(store.redoLabel ? [{ id: 'redo', label: `Redo: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
     { id: 'export', label: 'Export the project', kind: 'action', run: exportOpen },
     { id: 'picture', label: 'Outline from a picture', kind: 'action', run: () => void go('measure', { sheet: 'caliperOutline' }) },
     { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.current.id}/form`) },

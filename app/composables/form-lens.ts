@@ -24,6 +24,6 @@ export const useFormLens = createSharedComposable(() => {
   const needs = computed(() =>
     store.project && report.value && by.value !== '' ? needsOf(store.project, report.value, by.value, axle.value, doubt.value) : undefined,
   )
-  const choices = [{ value: '' as const, label: 'by heading' }, ...FIGURED.map((value) => ({ value, label: QUESTIONS[value] }))]
+  const choices = [{ value: '' as const, label: 'all, by heading' }, ...FIGURED.map((value) => ({ value, label: QUESTIONS[value] }))]
   return { search, all, by, needs, choices }
 })

@@ -48,7 +48,7 @@ export const useProjectFiles = createSharedComposable(() => {
     }
     // it was read and saved just now: there is no need to load it again
     await store.adopt(added.project, added.revision)
-    if (added.id !== read.project.id) ElMessage.info('A project with this id is already here: the file was opened as another one.')
+    if (added.id !== read.project.id) ElMessage.info('A project with this id is already here. The file was opened as a copy.')
     await router.push(`/p/${added.id}/fit`)
   }
 

@@ -6,7 +6,7 @@ export const SHORTCUTS = [
   { keys: '1 … 9, 0', does: 'open a step' },
   { keys: 'Ctrl + K', does: 'find a step, setup, part, figure or action by name' },
   { keys: 'Ctrl + Z', does: 'undo' },
-  { keys: 'Shift + Ctrl + Z', does: 'do again' },
+  { keys: 'Shift + Ctrl + Z', does: 'redo' },
   { keys: 'Ctrl + S', does: 'export the project to a file' },
   { keys: '[ and ]', does: 'setup before, setup after' },
   { keys: 'F', does: 'front or rear corner' },

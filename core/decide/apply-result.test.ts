@@ -35,9 +35,9 @@ test('two wheels are two lines, and one of one axle alone is its axle’s', () =
   expect(lines({ 'rear.bracket': null })).toEqual(['rear bracket: none'])
 })
 
-test('a bar far off its middle is said to be: a small turn of its thread does much there', () => {
+test('a bar far from its centre is said to be: a small turn of its thread does much there', () => {
   const bar = (barFrontShare: number) => changesIn(DEMO_PROJECT, { parts: {}, barFrontShare })[0]
-  expect([0.395, 0.45, 0.55, 0.6].map((share) => /far off its middle/.test(bar(share)!))).toEqual([true, false, false, true])
+  expect([0.395, 0.45, 0.55, 0.6].map((share) => /far from its centre/.test(bar(share)!))).toEqual([true, false, false, true])
 })
 
 test('a find is named by what stops the car first', () => {

@@ -32,7 +32,7 @@ export function changesIn(
   })
   if (barFrontShare === undefined) return lines
   const far = barFrontShare < BAR_MIDDLE.low || barFrontShare > BAR_MIDDLE.high
-  return [...lines, `balance bar: set to ${formatQuantity(barFrontShare, 'share', units)} front${far ? ', far off its middle' : ''}`]
+  return [...lines, `balance bar: set to ${formatQuantity(barFrontShare, 'share', units)} front${far ? ', far from its centre' : ''}`]
 }
 
 /** What of a find makes its setup. */

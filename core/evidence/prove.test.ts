@@ -81,7 +81,7 @@ describe('stops of two setups', () => {
     ]
     project.stopTests.push(stop('as-it-stands', 55.6, { trace }))
     const { a } = stopsReport(project, ASKED)
-    expect(a.rows.map((row) => row.excluded)).toEqual(['', '', 'a trace: not mixed with distances'])
+    expect(a.rows.map((row) => row.excluded)).toEqual(['', '', 'a trace is not compared with distances'])
     for (const one of project.stopTests) one.trace = trace
     delete project.stopTests[0]!.trace
     expect(stopsReport(project, ASKED).a.rows[0]!.excluded).toBe('a distance alone: not mixed with traces')

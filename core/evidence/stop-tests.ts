@@ -114,7 +114,7 @@ function groupOf(project: Project, tests: readonly StopTest[], setupId: string, 
           : (test.trace !== undefined) !== byTrace
             ? byTrace
               ? 'a distance alone: not mixed with traces'
-              : 'a trace: not mixed with distances'
+              : 'a trace is not compared with distances'
             : ''
       return { test, correctedM: excluded === '' ? corrected : undefined, excluded, traced: test.trace && tracedStop(test.trace) }
     })

@@ -73,6 +73,8 @@ const NAMED_BEFORE: Readonly<Record<string, string>> = Object.fromEntries(
     ['Standard uncertainty of the spoke back', 'Standard uncertainty, back of the spokes'],
     ['Outer face beyond the seat', 'Outer face beyond mounting face'],
     ['Spoke back beyond the hub pad', 'Back of spokes beyond mounting face'],
+    ['Assist at runout', 'Assist at booster run-out'],
+    ['Thickness under its nuts', 'Thickness at the wheel nuts'],
     ['Tall from', 'Top, inboard end'],
     ['Tall to', 'Top, outboard end'],
     ['What it is for', 'Purpose'],

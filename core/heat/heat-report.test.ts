@@ -232,7 +232,7 @@ test('the stroke of the master cylinder ends a session as the foot does', () => 
   const { sentence, verdict } = heatReport(short, 'as-it-stands', 'hard')
   expect([verdict, sentence]).toEqual([
     'needs',
-    expect.stringMatching(/^In lap \d+ the brakes fail: at the end of its stroke, the pedal or master cylinder/),
+    expect.stringMatching(/^In lap \d+ the brakes fail: the pedal or the master cylinder is at the end of its stroke/),
   ])
 })
 test('drums are reckoned, roughly, and what is not looked at is said', () => {

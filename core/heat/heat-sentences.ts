@@ -50,7 +50,7 @@ export function heatSentences(asked: SentenceInputs): HeatSentences {
     return {
       verdict: atBest('needs'),
       notKnown,
-      sentence: `${capital(when(gone.seconds))} the brakes fail: ${goneWords(prepared)} no longer reaches the required deceleration.${before}`,
+      sentence: `${capital(when(gone.seconds))} the brakes fail: ${goneWords(prepared)}.${before}`,
     }
   }
   if (first) {
@@ -77,8 +77,8 @@ export function heatSentences(asked: SentenceInputs): HeatSentences {
 
 const goneWords = ({ strokeMpa, circuits }: Prepared): string =>
   strokeMpa !== undefined && strokeMpa <= circuits.mostFrontMpa + 1e-9
-    ? 'at the end of its stroke, the pedal or master cylinder'
-    : `a pedal force of ${FAILURE_FORCE_N} N`
+    ? 'the pedal or the master cylinder is at the end of its stroke'
+    : `a pedal force of ${FAILURE_FORCE_N} N no longer reaches the required deceleration`
 
 function rangeWords({ earliestS, latestS }: HeatLine, when: (seconds: number) => string): string {
   const early = earliestS === undefined ? '' : when(earliestS)

@@ -200,7 +200,7 @@ export const carAxleFields = {
   }),
   ...inGroup('Hose', {
     hosePathMm: length('Hose path at full lock and droop', 50, 1200, {
-      help: 'Along the hose route, wheel hanging, steering at the lock that stretches it.',
+      help: 'Along the hose route, with the wheel hanging and the steering at the lock that stretches the hose.',
     }),
     lineThread: text('Thread of the hard line', 40, { help: 'As M10 x 1.' }),
     lineSeat: choice('Port seat of the brake pipe', PIPE_SEATS),

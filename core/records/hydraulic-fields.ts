@@ -53,7 +53,7 @@ export const boosterFields = {
     { value: 'hydraulic', label: 'hydraulic' },
   ]),
   ratio: amount('Boost ratio', 'number', 1, 15, { help: 'Force out over rod force, below runout.' }),
-  assistN: amount('Assist at runout', 'force', 0, 20000, {
+  assistN: amount('Assist at booster run-out', 'force', 0, 20000, {
     help: 'The most force the booster adds. Unknown: pedal force is then shown as "at least".',
   }),
   mounting: choice('Between bulkhead and master cylinder', MOUNTINGS, { help: 'Where it is not the one that is on the car.', ...atCar }),

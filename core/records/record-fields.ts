@@ -60,7 +60,7 @@ const GIVEN: RecordRule = {
 }
 const madeOf = defineRecord({
   way: labelled('way', needed(oneOf([...WAY_IDS, TYPICAL]), 'the way is missing')),
-  given: labelled('what was given', needed(open<Record<string, string | number>>(GIVEN), 'what was given is missing')),
+  given: labelled('what was given', needed(open<Record<string, string | number>>(GIVEN), 'the inputs are missing')),
 })
 
 const areNumbers = (value: unknown): value is number[] => Array.isArray(value) && value.every((one) => typeof one === 'number')

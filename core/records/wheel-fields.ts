@@ -76,7 +76,7 @@ export const spacerFields = {
     { value: 'none', label: 'none: the hub’s reaches through' },
     { value: 'own', label: 'one of its own' },
   ]),
-  seatThicknessMm: length('Thickness under its nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
+  seatThicknessMm: length('Thickness at the wheel nuts', 3, 50, { when: { field: 'fixing', is: 'ownStuds' } }),
   studLengthMm: length('Stud length beyond the outer face', 10, 80, { when: { field: 'fixing', is: 'ownStuds' } }),
   tipMm: length('Missing thread at the stud tips', 0, 25, {
     when: { field: 'fixing', is: 'ownStuds' },

@@ -155,7 +155,7 @@ async function open(one: File) {
         contradictions > 0
           ? `${contradictions === 1 ? 'One report contradicts' : `${contradictions} reports contradict`} the calculation: check the entered values.`
           : matched > 0
-            ? `${matched} ${matched === 1 ? 'report speaks' : 'reports speak'} of this setup; none contradicts the calculation.`
+            ? `${matched} ${matched === 1 ? 'report mentions' : 'reports mention'} this setup; none contradicts the calculation.`
             : 'No reports for these wheels over these calipers yet.'
       }}
     </h1>

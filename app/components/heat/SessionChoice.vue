@@ -19,7 +19,7 @@ const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
       ><ChoiceSelect label="Session" :value="duty.id" :options="options" data-test="duty" @change="chooseDuty"
     /></FieldItem>
     <div class="buttons no-print">
-      <ElButton v-if="duty.own" data-test="change-duty" @click="editing = { from: duty, again: true }">Change it</ElButton>
+      <ElButton v-if="duty.own" data-test="change-duty" @click="editing = { from: duty, again: true }">Change session</ElButton>
       <ElButton data-test="copy-duty" @click="editing = { from: duty, again: false }">{{
         duty.own ? 'Copy it' : 'Make it yours'
       }}</ElButton>

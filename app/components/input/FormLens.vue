@@ -17,8 +17,8 @@ onBeforeUnmount(() => (search.value = ''))
       placeholder="Search the fields"
       :validate-event="false"
     />
-    <span class="soft small">Fold by</span>
-    <ChoiceSelect class="by" label="Fold by" :value="by" :options="choices" @change="by = $event" />
+    <span class="soft small">Fields needed for</span>
+    <ChoiceSelect class="by" label="Fields needed for" :value="by" :options="choices" @change="by = $event" />
     <ElCheckbox v-model="all" :validate-event="false">Show all fields</ElCheckbox>
   </div>
 </template>

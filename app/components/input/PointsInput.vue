@@ -45,7 +45,7 @@ function take() {
   <FieldItem
     :data-field="name"
     :for="id"
-    :label="`${field.label}: one point a line, z then r${isProfile ? ', then barrel, shoulder or face for the stretch that follows' : '; a line with a name starts a further outline'}`"
+    :label="`${field.label}: one point a line, z then r${isProfile ? ', then barrel, shoulder or face for the stretch that follows' : '; a line with a name starts another outline'}`"
   >
     <ElInput
       :id="id"

@@ -108,7 +108,7 @@ async function keep(more: boolean) {
   const called = name.value.trim() || 'outline'
   const rest = Array.isArray(props.before) ? props.before : []
   if (!props.profile && rest.length >= LIMITS.outlines && !rest.some((one) => one.name === called))
-    return void (message.value = `${LIMITS.outlines} outlines belong to one part at most: give it the name of one that is there.`)
+    return void (message.value = `A part has at most ${LIMITS.outlines} outlines. Use the name of an existing one.`)
   keeping.value = true
   const { points, doubts, tags } = found
   const room = picturesIn(store.current) < MOST_PICTURES

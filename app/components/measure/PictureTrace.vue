@@ -73,7 +73,7 @@ const tag = computed({
     <p class="soft small">Click along the line, point by point. With “follow the line” on, two or three points are often enough.</p>
     <div class="row" role="group" aria-label="Change the line">
       <ElButton size="small" :disabled="!canUndo" data-test="picture-undo" @click="tracing.undo()">Undo</ElButton>
-      <ElButton size="small" :disabled="!canRedo" @click="tracing.redo()">Do again</ElButton>
+      <ElButton size="small" :disabled="!canRedo" @click="tracing.redo()">Redo</ElButton>
       <ElButton
         size="small"
         :disabled="current === undefined || current === 0"

@@ -157,7 +157,7 @@ const print = () => window.print()
       <ElButton class="no-print" @click="print"><Icon name="tabler:printer" size="16" /> Print the passenger’s sheet</ElButton>
       <table v-if="found.plan.order.length > 0" class="print-only sheet">
         <caption>
-          For the passenger, with a pencil
+          Sheet for the passenger
         </caption>
         <thead>
           <tr>

@@ -105,7 +105,7 @@ const unitSets = computed((): { value: UnitSet; label: string }[] => [
     <ElButton
       text
       :disabled="!store.redoLabel"
-      :title="store.redoLabel ? `Do again: ${store.redoLabel}` : 'Nothing to do again'"
+      :title="store.redoLabel ? `Redo: ${store.redoLabel}` : 'Nothing to redo'"
       aria-label="Redo"
       @click="store.redo()"
     >
