@@ -151,7 +151,7 @@ test('the bill: extra costs, tax and a foreign price with its rate', async ({ pa
   await expect(total).toContainText('EUR\u00a0374')
   await page.getByLabel('Tax on every line, %').fill('500')
   await page.getByLabel('Tax on every line, %').press('Enter')
-  await expect(page.getByText('Tax at most 100%.')).toBeVisible()
+  await expect(page.getByText('Tax must be between 0 and 100%.')).toBeVisible()
   await expect(total).toContainText('EUR\u00a0374')
 })
 

@@ -4,7 +4,7 @@ import { AXLE_SLOTS, HYDRAULIC_SLOTS } from '../records/setup.ts'
 import type { Axle } from '../quantity/axle.ts'
 import type { Project } from '../records/project.ts'
 import type { QuestionId } from '../records/start-question.ts'
-import { notEnoughData, placeKey, type EntryPlace } from '../records/question.ts'
+import { NOT_ENOUGH_DATA, notEnoughData, placeKey, type EntryPlace } from '../records/question.ts'
 import { findSetup, resolveSetup } from '../records/resolve.ts'
 import { isTypical, type WayId } from '../records/way-ids.ts'
 import { waysFor, WAYS } from '../records/ways.ts'
@@ -13,7 +13,6 @@ import { readFor } from '../uncertainty/uncertain-inputs.ts'
 import type { UncertaintyReport } from '../uncertainty/uncertainty-report.ts'
 import type { FigureId } from '../figures/figure-ids.ts'
 import type { Input, Missing, Place } from '../figures/figure.ts'
-import type { Verdict } from '../figures/verdict.ts'
 import type { Report } from '../evaluate/report.ts'
 
 /** Where one meets a figure, in the order in which one goes round the car. */
@@ -65,11 +64,11 @@ function figuresFor(question: QuestionId, axle: Axle): readonly FigureId[] {
 
 /**
  * An answer that waits for entries names the first field of its page and counts the fields that are open there: the page shows
- * one count.
+ * one count. What is known already, such as a share of the clamp force, stays the answer.
  */
-export function waitingFor<A extends { verdict: Verdict; sentence: string }>(answer: A, path: Path | undefined): A {
+export function waitingFor<A extends { sentence: string }>(answer: A, path: Path | undefined): A {
   const open = (path?.needed ?? []).filter((one) => one.open)
-  return answer.verdict === 'unknown' && open.length > 0
+  return answer.sentence.startsWith(NOT_ENOUGH_DATA) && open.length > 0
     ? { ...answer, sentence: notEnoughData(open.map(({ label }) => ({ what: label }))) }
     : answer
 }

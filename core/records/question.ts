@@ -45,6 +45,8 @@ export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
   return missing.length === 1 ? `${name} is not known` : `${name} and more are not known`
 }
 
+export const NOT_ENOUGH_DATA = 'Not enough data'
+
 /**
  * The headline of a page that waits for entries: the first of them, and the one count that its status says too.
  *
@@ -53,10 +55,10 @@ export function notKnown(missing: readonly Pick<Question, 'what'>[]): string {
  */
 export function notEnoughData(missing: readonly Pick<Question, 'what'>[]): string {
   const [first] = missing
-  if (!first) return 'Not enough data.'
+  if (!first) return `${NOT_ENOUGH_DATA}.`
   return missing.length === 1
-    ? `Not enough data: enter ${inSentence(first.what)}.`
-    : `Not enough data: enter ${inSentence(first.what)} first; ${missing.length} to enter.`
+    ? `${NOT_ENOUGH_DATA}: enter ${inSentence(first.what)}.`
+    : `${NOT_ENOUGH_DATA}: enter ${inSentence(first.what)} first; ${missing.length} to enter.`
 }
 
 /** Something that was looked at. */
