@@ -29,6 +29,15 @@ const pickFile = (page: Page, name: string, bytes: Uint8Array) =>
     .locator('input[type=file]')
     .setInputFiles({ name, mimeType: 'model/stl', buffer: Buffer.from(bytes) })
 const line = (page: Page) => page.getByTestId('scan-line')
+/** Places the mesh with its own origin and z as the mounting face and the way outboard. */
+async function byNumbers(page: Page, u: string) {
+  await page.getByText('enter numbers').click()
+  // nothing is assumed of a position that nobody entered
+  await expect(page.getByTestId('scan-take')).toBeDisabled()
+  for (const one of ['x', 'y', 'z']) await page.getByLabel(`Centre of the mounting face, ${one}`).fill('0')
+  await page.getByLabel('Standard uncertainty of the position').fill(u)
+  await choose(page.getByLabel('Outboard direction'), '+z')
+}
 /** Selects a place of the view, as shares of its width and height. */
 async function select(page: Page, x: number, y: number) {
   const canvas = page.getByTestId('scan-canvas')
@@ -81,7 +90,7 @@ test('a mesh in inches, one with a hole, and files that are no scan', async ({ p
   await openDemo(page, 'measure', 'sheet=caliperOutline')
   await pickFile(page, 'caliper.stl', writeStl(scaled(CALIPER, 1 / 25.4)))
   await expect(page.getByTestId('scan-unit')).toContainText('inch')
-  await page.getByText('enter numbers').click()
+  await byNumbers(page, '0.5')
   await expect(line(page)).toContainText('Standard uncertainty up to 0.50 mm')
   await choose(page.getByLabel('Unit of the file'), 'm')
   await expect(page.getByTestId('scan-trouble')).toContainText('which no caliper or wheel is')
@@ -93,7 +102,7 @@ test('a mesh in inches, one with a hole, and files that are no scan', async ({ p
     if (!(r > 132 && Math.min(...z) >= -30 && Math.max(...z) <= -10)) holed.push(...CALIPER.subarray(i, i + 9))
   }
   await pickFile(page, 'holed.stl', writeStl(Float64Array.from(holed)))
-  await page.getByText('enter numbers').click()
+  await byNumbers(page, '0.1')
   await expect(page.getByTestId('scan-holes')).toContainText(/holes over 2\d\.\d\smm of the line\. What is there is unknown/)
   await page.getByRole('button', { name: 'Cancel' }).click()
   const cut = writeStl(CALIPER).slice(0, 4000)
@@ -113,8 +122,7 @@ test('a scanned wheel on a phone, placed by numbers', async ({ page }) => {
   await openDemo(page, 'measure', 'sheet=wheelProfile')
   await page.getByTestId('scan-example').click()
   await expect(page.getByTestId('scan-size')).toContainText('1,896 triangles')
-  await page.getByText('enter numbers').click()
-  await page.getByLabel('Standard uncertainty of the position').fill('0.2')
+  await byNumbers(page, '0.2')
   await expect(line(page)).toContainText('Standard uncertainty up to 0.20 mm')
   await fitsTheWindow(page)
   await page.getByTestId('scan-take').click()

@@ -39,6 +39,12 @@ describe('groups of results', () => {
     const [, second] = groupResults(QUERY, [result(10_000, 100), result(30_000, 80), result(60_000, 50)], {})
     expect(second!.reason).toBe('cooler in one stop than the cheapest')
   })
+  test('nothing is the cheapest while a price is missing', () => {
+    const unpriced = result(0, 50)
+    unpriced.values = { ...unpriced.values, cost: undefined }
+    const [first] = groupResults(QUERY, [result(10_000, 100), unpriced], {})
+    expect(first!.reason).toBe('')
+  })
   test('beyond enough there is no difference, and one result needs no reason', () => {
     const query: SearchQuery = { ...QUERY, by: ['gap'] }
     const [a, b] = [result(1, 1), result(2, 2)]

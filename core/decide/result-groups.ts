@@ -76,7 +76,8 @@ function reasonOf(query: SearchQuery, leads: readonly SearchResult[], at: number
         others.length > 0 &&
         others.every((k) => {
           const other = all[k]![i]
-          return other === undefined || (better === 'low' ? other - mine : mine - other) > tolerance
+          // against what is not known nothing is better
+          return other !== undefined && (better === 'low' ? other - mine : mine - other) > tolerance
         })
       )
     })

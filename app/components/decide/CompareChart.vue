@@ -34,13 +34,25 @@ interface SetupMark {
   y: number
   ux: number
   uy: number
+  /** Both values are known and it may be built: something to be advised by. */
+  isSure: boolean
 }
 const marks = computed((): SetupMark[] =>
   props.found.columns.flatMap((column, at) => {
     const [a, b] = [row(xId.value).cells[at]!, row(yId.value).cells[at]!]
     return a.value === undefined || b.value === undefined
       ? []
-      : [{ name: column.name, setupId: column.setupId, x: a.value, y: b.value, ux: a.u ?? 0, uy: b.u ?? 0 }]
+      : [
+          {
+            name: column.name,
+            setupId: column.setupId,
+            x: a.value,
+            y: b.value,
+            ux: a.u ?? 0,
+            uy: b.u ?? 0,
+            isSure: !a.bound && !b.bound && column.verdict !== 'blocked',
+          },
+        ]
   }),
 )
 /** A search does not compute the margin of each combination. */
@@ -50,7 +62,7 @@ const finds = computed((): SetupMark[] => {
   if (!a || !b) return []
   return (result.value?.finds ?? []).flatMap((one) => {
     const [x, y] = [one.values[a], one.values[b]]
-    return x === undefined || y === undefined ? [] : [{ name: 'a search result', x, y, ux: 0, uy: 0 }]
+    return x === undefined || y === undefined ? [] : [{ name: 'a search result', x, y, ux: 0, uy: 0, isSure: false }]
   })
 })
 const all = computed(() => [...marks.value, ...finds.value])
@@ -79,7 +91,11 @@ const shaded = computed(() =>
 const steps = computed(() =>
   xId.value === 'cost'
     ? moneySteps(
-        front.value.filter((one) => one.setupId !== undefined),
+        frontOf(
+          marks.value.filter((one) => one.isSure),
+          axisOf(xId.value),
+          axisOf(yId.value),
+        ),
         CRITERIA[yId.value].better,
       )
     : [],

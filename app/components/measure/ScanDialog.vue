@@ -5,7 +5,7 @@ import { formatQuantity } from '#core/quantity/format.ts'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { FittedPlane } from '#core/vision/scan/fit-plane.ts'
 import type { RoundFeature } from '#core/vision/scan/placing.ts'
-import { MOST_SURE_MM } from '#core/vision/scan/placing.ts'
+import { awayFrom, MOST_SURE_MM, scaleError } from '#core/vision/scan/placing.ts'
 import type { ScannedLine } from '#core/vision/scan/scan-outline.ts'
 import { SCAN_UNITS, type ScanUnit, type Vector } from '#core/vision/scan/mesh.ts'
 import { latestCall } from '~/composables/latest-call'
@@ -33,8 +33,9 @@ const at = ref<{ id: string; at: Vector }[]>([])
 const turned = ref(false)
 const faceToMount = ref('0')
 const known = ref('')
-const numbers = ref({ x: '0', y: '0', z: '0', u: '0.5' })
-const axis = ref('+z')
+/** Nothing stands in for numbers that nobody entered. */
+const numbers = ref({ x: '', y: '', z: '', u: '' })
+const axis = ref('')
 const trouble = ref('')
 const line = shallowRef<ScannedLine>()
 const worstUMm = ref(0)
@@ -98,16 +99,13 @@ async function pick(triangle: number, place: Vector) {
 
 /** Most of a caliper and of a wheel lies inboard of the mounting face, so outboard is away from the middle of the mesh. */
 const outwards = computed<Vector>(() => {
-  const { normal, offsetMm } = plane.value ?? { normal: [0, 0, 1] as Vector, offsetMm: 0 }
-  const middle = opened.value?.centre.map((one) => one * perMm.value) ?? [0, 0, 0]
-  const side = normal[0] * middle[0]! + normal[1] * middle[1]! + normal[2] * middle[2]! - offsetMm
-  const sign = side > 0 !== turned.value ? -1 : 1
-  return [normal[0] * sign, normal[1] * sign, normal[2] * sign]
+  const [x = 0, y = 0, z = 0] = opened.value?.centre.map((one) => one * perMm.value) ?? []
+  return plane.value ? awayFrom(plane.value, [x, y, z], turned.value) : [0, 0, 1]
 })
 const scaleOff = computed(() => {
   const diameter = lengthOf(known.value)
   if (!round.value || known.value.trim() === '' || !diameter) return 0
-  return Math.abs(2 * round.value.circle.radiusMm - diameter) / diameter
+  return scaleError(round.value.circle.radiusMm, diameter)
 })
 const AXES: Record<string, Vector> = {
   '+x': [1, 0, 0],
@@ -125,9 +123,11 @@ const placing = computed<ScanPlacing | undefined>(() => {
       ? { by: 'features', plane: plane.value, round: round.value, outwards: outwards.value, faceToMountMm, scaleOff: scaleOff.value }
       : undefined
   }
-  const [x, y, z, u] = [numbers.value.x, numbers.value.y, numbers.value.z, numbers.value.u].map(lengthOf)
-  if (x === undefined || y === undefined || z === undefined || u === undefined || u <= 0) return undefined
-  return { by: 'numbers', frame: { origin: [x, y, z], outboard: AXES[axis.value]! }, uMm: u }
+  const typed = [numbers.value.x, numbers.value.y, numbers.value.z, numbers.value.u]
+  const [x, y, z, u] = typed.map((text) => (text.trim() === '' ? undefined : lengthOf(text)))
+  const outboard = AXES[axis.value]
+  if (x === undefined || y === undefined || z === undefined || u === undefined || u <= 0 || !outboard) return undefined
+  return { by: 'numbers', frame: { origin: [x, y, z], outboard }, uMm: u }
 })
 const beginLine = latestCall()
 watch([placing, () => props.kind], async ([now]) => {
@@ -248,6 +248,8 @@ const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a reg
           </div>
           <FieldItem label="Outboard direction"
             ><ChoiceSelect
+              placeholder="choose …"
+              data-test="scan-axis"
               :value="axis"
               :options="Object.keys(AXES).map((value) => ({ value, label: value }))"
               label="Outboard direction"

@@ -207,3 +207,17 @@ export function placedBy(plane: FittedPlane, round: RoundFeature, outwards: Vect
 }
 /** No scanner that fits on a bench is better than this, mm. */
 const FLOOR_MM = 0.02
+
+/** The direction of a face that points away from a place, or towards it. */
+export function awayFrom({ normal, offsetMm }: FittedPlane, place: Vector, towards = false): Vector {
+  const sign = dot(normal, place) > offsetMm !== towards ? -1 : 1
+  return [normal[0] * sign, normal[1] * sign, normal[2] * sign]
+}
+
+/**
+ * How far a fitted circle is off a diameter that is known, as a share of it.
+ *
+ * @example
+ * scaleError(28.5, 50) // => 0.14
+ */
+export const scaleError = (radiusMm: number, knownMm: number): number => Math.abs(2 * radiusMm - knownMm) / knownMm
