@@ -1,6 +1,6 @@
 import { afterEach, expect, jest, test } from '@jest/globals'
 import localforage from 'localforage'
-import { browserBox, StoredValue, inMemory, memoryBox, withoutStorage } from './box.ts'
+import { browserBox, StorageBlocked, inMemory, memoryBox, withoutStorage } from './box.ts'
 
 afterEach(() => {
   jest.restoreAllMocks()
@@ -45,7 +45,7 @@ test('one that never answers is told by name, can be tried again, and the page c
   }
   jest.spyOn(localforage, 'createInstance').mockReturnValue(kept as never)
   const box = browserBox('hangs', 1, 5)
-  await expect(box.keys()).rejects.toThrow(StoredValue)
+  await expect(box.keys()).rejects.toThrow(StorageBlocked)
   answers = true
   expect(await box.keys()).toEqual(['x'])
   await expect(box.getItem('x')).rejects.toThrow('has not answered for 0.005 s')

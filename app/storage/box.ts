@@ -29,13 +29,13 @@ export function memoryBox(): StorageBox {
 /** A browser that does not answer in this time does not keep anything, ms. */
 export const PATIENCE_MS = 8000
 /** Whoever waits longer than that is told who holds it up. */
-export class StoredValue extends Error {}
+export class StorageBlocked extends Error {}
 
-/** @throws Held when the work takes longer */
+/** @throws StorageBlocked when the work takes longer */
 export async function inTime<T>(work: Promise<T>, patienceMs = PATIENCE_MS): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new StoredValue(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
+    timer = setTimeout(() => reject(new StorageBlocked(`the browser’s storage has not answered for ${patienceMs / 1000} s`)), patienceMs)
   })
   try {
     return await Promise.race([work, late])
@@ -51,7 +51,7 @@ export function withoutStorage(): void {
 
 /**
  * A store of the browser; where there is none, one in memory, and `inMemory` says so.
- * @throws Held from each of its methods where the browser does not answer
+ * @throws StorageBlocked from each of its methods where the browser does not answer
  */
 export function browserBox(storeName: string, version: number, patienceMs = PATIENCE_MS): StorageBox {
   const kept = localforage.createInstance({ name: 'valiant-caliper', storeName, version })

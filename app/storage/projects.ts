@@ -1,7 +1,7 @@
 import { checkProject } from '#core/formats/project-file.ts'
 import type { Problem } from '#core/records/check.ts'
 import type { Project } from '#core/records/project.ts'
-import { browserBox, StoredValue, inTime, PATIENCE_MS } from './box.ts'
+import { browserBox, StorageBlocked, inTime, PATIENCE_MS } from './box.ts'
 import { LongTexts, referencesIn } from './long-texts.ts'
 
 /**
@@ -88,7 +88,7 @@ async function alone<T>(id: string, work: () => Promise<T>, patienceMs = PATIENC
     })
   } catch (error) {
     if (error instanceof Error && error.name === 'AbortError')
-      throw new StoredValue('another tab of this page blocks the storage: close it, then try again')
+      throw new StorageBlocked('another tab of this page blocks the storage: close it, then try again')
     throw error
   } finally {
     clearTimeout(timer)

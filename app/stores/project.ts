@@ -7,7 +7,7 @@ import { choose, indexPath, merge, type MergeConflict } from '#core/commands/mer
 import { placeInWords } from '#core/records/place.ts'
 import type { Project } from '#core/records/project.ts'
 import { checkProject } from '#core/formats/project-file.ts'
-import { StoredValue } from '../storage/box.ts'
+import { StorageBlocked } from '../storage/box.ts'
 import { browserKeeper } from '../storage/keeper.ts'
 import { lightProject, loadProject, saveProject, wholeProject, type Loaded } from '../storage/projects.ts'
 import { dropRescue, keepRescue, takeRescue } from '../storage/rescue.ts'
@@ -80,7 +80,7 @@ export const useProjectStore = defineStore('project', () => {
     try {
       loaded = await loadProject(id)
     } catch (error) {
-      held.value = error instanceof StoredValue
+      held.value = error instanceof StorageBlocked
       // private windows and locked profiles refuse storage altogether
       const message = held.value
         ? 'does not answer. Nothing was changed. Close other tabs of this page, then try again. Or work without storage and export the project.'

@@ -212,6 +212,16 @@ describe('bores', () => {
         Math.abs(found.best!.frontStrokeMm - found.best!.rearStrokeMm),
       )
   })
+  test('a pair whose pivot would lie outside the bar is too far off centre, however high the car', () => {
+    const { pairs } = boreReport(
+      demo((draft) => (draft.car.cgHeightMm = { value: 1200, origin: 'measured' })),
+      'as-it-stands',
+      { decelG: 0.9 },
+    )
+    const outside = pairs.filter((one) => one.barShare <= 0 || one.barShare >= 1)
+    expect(outside.length).toBeGreaterThan(0)
+    for (const one of outside) expect(one.reasons).toContain('bar too far off centre')
+  })
   test('what keeps the bores unknown is asked: force, mass and what takes fluid', () => {
     const asked = (change: (project: Project) => void) => {
       const found = boreReport(demo(change), 'as-it-stands', { decelG: 0.9 })

@@ -113,6 +113,8 @@ export function boreReport(project: Project, setupId: string, { decelG, withoutB
   const keepsOrder = (master: MasterCylinder): BoreReason[] => {
     // with electronic distribution kept the control unit sees to the order
     if (project.car.abs === 'absAndDistribution') return []
+    // a pivot outside the bar pushes one piston back: there is no such pair, and "bar too far off centre" says so
+    if (master.kind === 'twin' && !(master.frontShare > 0 && master.frontShare < 1)) return []
     const whole = { ...system, master }
     return frontFirstUntilIn(context, whole) < frontFirstToG(context, whole, mass) - SAME_G ? ['rear locks first'] : []
   }
