@@ -48,6 +48,24 @@ describe('work in threads', () => {
     expect(await patient.run(4, { gone: hangUp.signal })).toEqual({ ok: false, why: 'gone' })
     await patient.close()
   })
+  test('goes on for whoever waits, however many before it are stopped while their thread runs or starts', async () => {
+    const patient = threadPool<unknown, number>(pathToFileURL(file).href, { threads: 1, queue: 40, mostMs: 1e9, memoryMb: 64 })
+    for (let round = 0; round < 6; round += 1) {
+      // in every second round the thread is there already
+      if (round % 2 === 1) expect(await patient.run(1)).toEqual({ ok: true, value: 2 })
+      const leavers = Array.from({ length: 3 }, () => new AbortController())
+      const left = leavers.map((one) => patient.run('forever', { gone: one.signal }))
+      const stays = patient.run(round)
+      // one after the other, each in a turn of its own
+      for (const one of leavers) {
+        one.abort()
+        await new Promise((next) => setImmediate(next))
+      }
+      expect(await Promise.all(left)).toEqual(leavers.map(() => ({ ok: false, why: 'gone' })))
+      expect(await stays).toEqual({ ok: true, value: 2 * round })
+    }
+    await patient.close()
+  })
   test('that wants too much memory is ended alone', async () => {
     expect(await pool.run('fat')).toMatchObject({ ok: false })
     expect(await pool.run(6)).toEqual({ ok: true, value: 12 })

@@ -37,6 +37,36 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
   pool.on('error', () => undefined)
 
   let taken = 0
+  /**
+   * Whoever waits waits here and not in the pool: when the only thread that runs is stopped, the pool starts no other for
+   * what it has in its own queue.
+   */
+  let running = 0
+  const waiting: (() => void)[] = []
+  /** @returns false when whoever asked has gone before its turn */
+  const turn = (gone: AbortSignal | undefined): Promise<boolean> =>
+    new Promise((resolve) => {
+      if (running < limits.threads) {
+        running += 1
+        return resolve(true)
+      }
+      const go = () => {
+        gone?.removeEventListener('abort', left)
+        resolve(true)
+      }
+      const left = () => {
+        waiting.splice(waiting.indexOf(go), 1)
+        resolve(false)
+      }
+      waiting.push(go)
+      gone?.addEventListener('abort', left, { once: true })
+    })
+  /** The next in the queue takes over the place. */
+  const leave = (): void => {
+    const next = waiting.shift()
+    if (next) next()
+    else running -= 1
+  }
 
   /**
    * @param options.handed what goes over to the thread rather than being copied: ports
@@ -46,10 +76,16 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
     if (gone?.aborted) return { ok: false, why: 'gone' }
     if (taken >= limits.threads + limits.queue) return { ok: false, why: 'busy' }
     taken += 1
+    const mine = await turn(gone)
+    if (!mine || gone?.aborted) {
+      if (mine) leave()
+      taken -= 1
+      return { ok: false, why: 'gone' }
+    }
     const begun = new Int32Array(new SharedArrayBuffer(4))
     const stop = new AbortController()
-    const leave = () => stop.abort()
-    gone?.addEventListener('abort', leave)
+    const end = () => stop.abort()
+    gone?.addEventListener('abort', end)
     let fromMs: number | undefined
     const clock = setInterval(() => {
       if (Atomics.load(begun, 0) === 1) fromMs ??= performance.now()
@@ -64,7 +100,8 @@ export function threadPool<T, R>(filename: string, limits: PoolLimits) {
       throw error
     } finally {
       clearInterval(clock)
-      gone?.removeEventListener('abort', leave)
+      gone?.removeEventListener('abort', end)
+      leave()
       taken -= 1
     }
   }
