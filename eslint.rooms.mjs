@@ -30,6 +30,7 @@ const ROOMS = [
   'decide',
   'guide',
   'formats',
+  'technical-report',
 ]
 /** Subjects with a folder of functions of plain numbers: it knows no project, and only the maths of subjects before it. */
 const WITH_MATHS = ['hydraulics', 'balance', 'clearance', 'stopping', 'heat', 'evidence', 'cost', 'decide']

@@ -12,6 +12,7 @@ import { useProjectStore } from '../stores/project.ts'
 import type { Findable } from './finding.ts'
 import { useProjectFiles } from './project-files.ts'
 import { useShortcutList } from './shortcuts.ts'
+import { useTechnicalReport } from './technical-report.ts'
 import { STEPS, useWorkbench } from './workbench.ts'
 
 /** Everything of the open project by name: questions, steps, setups, parts, figures of the report and of the car, and what can be done. */
@@ -20,6 +21,7 @@ export const useFinder = createSharedComposable(() => {
   const router = useRouter()
   const { report, units, go, goTo, link, chooseSetup, openFigureId } = useWorkbench()
   const { exportOpen } = useProjectFiles()
+  const { open: openReport } = useTechnicalReport()
   const { open: openKeys } = useShortcutList()
   const open = ref(false)
 
@@ -59,6 +61,7 @@ export const useFinder = createSharedComposable(() => {
     ...(store.undoLabel ? [{ id: 'undo', label: `Undo: ${store.undoLabel}`, kind: 'action', run: () => store.undo() }] : []),
     ...(store.redoLabel ? [{ id: 'redo', label: `Redo: ${store.redoLabel}`, kind: 'action', run: () => store.redo() }] : []),
     { id: 'export', label: 'Export the project', kind: 'action', run: exportOpen },
+    { id: 'report', label: 'Make a technical report', kind: 'action', run: () => (openReport.value = true) },
     { id: 'picture', label: 'Outline from a picture', kind: 'action', run: () => void go('measure', { sheet: 'caliperOutline' }) },
     { id: 'form', label: 'Blank form to print', kind: 'action', run: () => void router.push(`/p/${store.current.id}/form`) },
     // any project can be asked, whatever it was begun with

@@ -101,7 +101,7 @@ const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
       <div class="way">
         <h2>Open a file</h2>
         <p>Choose an exported project, or drop it on this page.</p>
-        <FilePick label="Choose a file" accept=".json,application/json" name="project-file" @pick="openFile" />
+        <FilePick label="Choose a file" accept=".json,application/json,.pdf,application/pdf" name="project-file" @pick="openFile" />
       </div>
     </section>
 

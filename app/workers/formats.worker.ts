@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import { readReports, type TakenReports } from '../../core/formats/fit-reports-text.ts'
+import { isPdf, readProjectFromPdf } from '../../core/formats/project-in-pdf.ts'
 import { readProject, type ReadProject } from '../../core/formats/project-file.ts'
 import { readDxf, type DxfLayer, type DxfPlacing, type ReadDxf } from '../../core/formats/dxf-read.ts'
 import { outlinesFromDxf, profileFromDxf } from '../../core/formats/dxf-take.ts'
@@ -13,7 +14,10 @@ import { newId } from '../composables/new-id.ts'
 export type PlacedTemplate = { ok: true; value: NamedOutline[] | WheelProfile } | { ok: false; message: string }
 
 const api = {
-  readProject: async (file: Blob): Promise<ReadProject> => readProject(await file.text()),
+  async readProject(file: Blob): Promise<ReadProject> {
+    const bytes = new Uint8Array(await file.slice(0, 1024).arrayBuffer())
+    return isPdf(bytes) ? await readProjectFromPdf(new Uint8Array(await file.arrayBuffer())) : readProject(await file.text())
+  },
   readReports: async (file: Blob): Promise<TakenReports> => readReports(await file.text(), () => newId()),
   readDxf: async (file: Blob): Promise<ReadDxf> => readDxf(await file.text()),
   placeDxf(layers: DxfLayer[], placing: DxfPlacing, kind: 'outlines' | 'profile'): PlacedTemplate {

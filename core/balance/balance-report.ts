@@ -107,6 +107,15 @@ interface PedalStop {
   /** The dry tyres' best with the driver only, where that is less: they give out first. */
   tyresG: number | undefined
 }
+export const LOST_WORDS: Readonly<Record<Lost, string>> = {
+  front: 'Front circuit lost',
+  rear: 'Rear circuit lost',
+  diagonal: 'One diagonal circuit lost',
+  single: 'The one circuit lost',
+  assist: 'Assist failed',
+  frontAndAssist: 'Front circuit and assist lost',
+  rearAndAssist: 'Rear circuit and assist lost',
+}
 /** A stop in traffic, g. */
 export const EVERYDAY_G = 0.3
 

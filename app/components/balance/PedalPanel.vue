@@ -6,8 +6,7 @@ import type { Figure } from '#core/quantity/figure.ts'
 import { pedalOf } from '#core/records/uses.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import { boundWord } from '#core/figures/words.ts'
-import type { Lost } from '#core/hydraulics/maths/failures.ts'
-import { EVERYDAY_G, FAILURE_FORCE_N, SECONDARY_MS2 } from '#core/balance/balance-report.ts'
+import { EVERYDAY_G, FAILURE_FORCE_N, LOST_WORDS, SECONDARY_MS2 } from '#core/balance/balance-report.ts'
 import { BANDS } from '#core/hydraulics/pedal-bands.ts'
 import { STANDARD_GRAVITY } from '#core/quantity/units.ts'
 import { useBalance } from '~/composables/balance'
@@ -37,15 +36,6 @@ const path = (points: readonly EffortPoint[], of: 'forceN' | 'bareN') =>
 const force = (value: number | undefined) => formatQuantity(value, 'force', units.value)
 const mm = (value: number | undefined) => (value === undefined ? 'not known' : formatQuantity(value, 'length', units.value))
 const g = (value: number) => formatQuantity(value, 'deceleration')
-const LOST: Record<Lost, string> = {
-  front: 'Front circuit lost',
-  rear: 'Rear circuit lost',
-  diagonal: 'One diagonal circuit lost',
-  single: 'The one circuit lost',
-  assist: 'Assist failed',
-  frontAndAssist: 'Front circuit and assist lost',
-  rearAndAssist: 'Rear circuit and assist lost',
-}
 const left = (leftMm: number | undefined) => (leftMm !== undefined && leftMm < 0 ? 'on the floor' : mm(leftMm))
 const secondaryG = SECONDARY_MS2 / STANDARD_GRAVITY
 const travelField = length('Pedal travel that was measured', 5, 250)
@@ -201,7 +191,7 @@ const beyond = (forceN: number) => (forceN > FAILURE_FORCE_N ? ', few drivers re
       <h2>When something fails, at {{ force(FAILURE_FORCE_N) }}</h2>
       <DataTable data-test="failures" :rows="balance.failures" :columns="failureColumns">
         <template #lost="{ row }">
-          {{ LOST[row.lost] }}
+          {{ LOST_WORDS[row.lost] }}
           <span v-if="row.tooLittle" class="tone-needs small block"
             ><VerdictMark verdict="needs" :size="12" /> less than {{ g(secondaryG)
             }}{{ row.roadForceN === 0 ? ': only the parking brake is left' : '' }}</span

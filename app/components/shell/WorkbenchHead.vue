@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useFinder } from '~/composables/finder'
 import { useProjectFiles } from '~/composables/project-files'
+import { useTechnicalReport } from '~/composables/technical-report'
 import { useShortcutList } from '~/composables/shortcuts'
 import { storageTrouble } from '~/stores/shelf'
 import { inMemory } from '~/storage/box'
@@ -17,6 +18,7 @@ const router = useRouter()
 const { exportOpen } = useProjectFiles()
 const { open: openShortcuts } = useShortcutList()
 const { open: openFinder } = useFinder()
+const { open: reportOpen } = useTechnicalReport()
 const { units } = useWorkbench()
 const mode = useColorMode({ emitAuto: true, storageKey: 'valiant-caliper-theme' })
 
@@ -115,6 +117,9 @@ const unitSets = computed((): { value: UnitSet; label: string }[] => [
     <ChoiceSelect id="unit-set" class="units" title="Units" :value="unitSet" :options="unitSets" @change="unitSet = $event" />
     <ElButton title="Export the project to a file (Ctrl+S)" @click="exportOpen">
       <Icon name="tabler:download" size="18" /><span class="wide">Export</span>
+    </ElButton>
+    <ElButton title="Make a technical report of a setup" data-test="open-report" @click="reportOpen = true">
+      <Icon name="tabler:file-description" size="18" /><span class="wide">Report</span>
     </ElButton>
     <ElButton
       text

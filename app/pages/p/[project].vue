@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { counted } from '#core/figures/words.ts'
 import { fetchTableAhead } from '~/composables/lazy-table'
 import { useReports } from '~/composables/reports'
+import { useTechnicalReport } from '~/composables/technical-report'
 import { useWorkbench } from '~/composables/workbench'
 import { DEMO_ID, useShelfStore } from '~/stores/shelf'
 import { useProjectStore } from '~/stores/project'
@@ -16,6 +17,7 @@ const store = useProjectStore()
 const shelf = useShelfStore()
 const { troubles, reports } = useReports()
 const { step, goTo, openFigureId } = useWorkbench()
+const { open: reportOpen } = useTechnicalReport()
 /** The drawer comes with the first figure that is opened. */
 const drawerWanted = ref(false)
 watch(openFigureId, (one) => (drawerWanted.value ||= one !== undefined), { immediate: true })
@@ -110,6 +112,7 @@ useEventListener(window, 'beforeunload', (event) => {
     <LazyWorkingDrawer v-if="drawerWanted" />
     <ShortcutKeys />
     <FinderDialog />
+    <LazyReportDialog v-if="reportOpen" />
     <LazyBenchTour v-if="route.query.tour" />
   </div>
   <p v-else class="absent soft" role="status">Opening the project …</p>

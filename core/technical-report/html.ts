@@ -1,0 +1,88 @@
+import { FINDING_SHORT } from '../figures/words.ts'
+import { SIGNAL_WORDS } from '../records/safety-note.ts'
+import type { Block, Cell, ReportDocument } from './document.ts'
+import { INKS, SHADES, type Drawing, type Mark } from './drawing.ts'
+import { formulaTree, mathMl } from './formula.ts'
+
+const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
+const escape = (text: string) => text.replace(/[&<>"']/g, (one) => ESCAPES[one]!)
+
+const STYLE = `
+body{font:15px/1.5 system-ui,sans-serif;color:#111;background:#fff;max-width:190mm;margin:12mm auto;padding:0 6mm}
+h1{font-size:26px;margin:0}h2{font-size:21px;border-bottom:2px solid #111;margin:36px 0 10px;break-after:avoid}h3{font-size:16px;margin:22px 0 6px;break-after:avoid}
+p{margin:6px 0}.soft{color:#555}table{border-collapse:collapse;width:100%;margin:8px 0}th,td{text-align:left;vertical-align:top;border-bottom:1px solid #bbb;padding:3px 8px 3px 0;overflow-wrap:anywhere}
+th{border-bottom:1.5px solid #111}.number{text-align:right}.dense{font-size:12.5px}tr{break-inside:avoid}.verdict b{border:1.5px solid #111;padding:0 6px;margin-right:6px;white-space:nowrap}
+.safety{border:2px solid #111;padding:6px 10px;margin:8px 0}figure{margin:12px 0;break-inside:avoid}figcaption{font-size:13px;color:#333}svg,img{max-width:100%;height:auto}
+.formula{border-left:3px solid #111;padding:4px 12px;margin:8px 0;overflow-x:auto}math{font-size:1.15em}.blank{display:inline-block;min-width:45mm;border-bottom:1px solid #111;margin:14mm 6mm 0 0}
+nav ol{columns:2}@media print{body{margin:0;max-width:none}h2{break-before:page}h2:first-of-type{break-before:auto}}
+`
+
+/** The report as one web page of its own: no script, nothing fetched. */
+export function reportHtml({ title, subtitle, madeOn, sections }: ReportDocument): string {
+  const contents = sections.map((one) => `<li><a href="#${one.id}">${escape(one.title)}</a></li>`).join('')
+  const body = sections
+    .map((one, i) => `<section id="${one.id}"><h2>${i + 1}. ${escape(one.title)}</h2>\n${one.blocks.map(blockHtml).join('\n')}</section>`)
+    .join('\n')
+  return `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:">
+<title>${escape(title)}</title><style>${STYLE}</style></head>
+<body><h1>${escape(title)}</h1><p>${escape(subtitle)}</p><p class="soft">Made on ${escape(madeOn)}</p>
+<nav aria-label="Contents"><ol>${contents}</ol></nav>
+${body}
+</body></html>
+`
+}
+
+const safeId = (id: string) => escape(id.replace(/[^A-Za-z0-9._-]/g, '-'))
+function blockHtml(block: Block): string {
+  switch (block.kind) {
+    case 'heading':
+      return `<h3 id="${safeId(block.id)}">${escape(block.text)}</h3>`
+    case 'text':
+      return block.look === 'strong' ? `<p><strong>${escape(block.text)}</strong></p>` : `<p${block.look ? ' class="soft"' : ''}>${escape(block.text)}</p>`
+    case 'list':
+      return `<ul>${block.items.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>`
+    case 'verdict':
+      return `<p class="verdict"><b>${FINDING_SHORT[block.verdict]}</b>${escape(block.text)}</p>`
+    case 'safety':
+      return `<p class="safety"><strong>${SIGNAL_WORDS[block.note.level]}</strong> ${escape(block.note.hazard)} ${escape(block.note.action)}</p>`
+    case 'table': {
+      const side = (i: number) => (block.columns[i]?.number ? ' class="number"' : '')
+      const head = block.columns.map((one, i) => `<th scope="col"${side(i)} style="width:${(one.share * 100).toFixed(0)}%">${escape(one.label)}</th>`)
+      const rows = block.rows.map((row) => `<tr>${row.map((cell, i) => `<td${side(i)}>${cellHtml(cell)}</td>`).join('')}</tr>`)
+      return `<table${block.dense ? ' class="dense"' : ''}><thead><tr>${head.join('')}</tr></thead><tbody>${rows.join('')}</tbody></table>`
+    }
+    case 'formula': {
+      const line = block.inWords ? `<p>${escape(block.text)}</p>` : mathHtml(block.text)
+      const filled = block.filled ? mathHtml(`= ${block.filled}`) : ''
+      return `<div class="formula">${line}${filled}<p>= <strong>${escape(block.result)}</strong></p></div>`
+    }
+    case 'drawing':
+      return `<figure>${drawingSvg(block.drawing, block.description)}<figcaption>${escape(block.caption)}</figcaption></figure>`
+    case 'picture':
+      return `<figure><img alt="${escape(block.caption)}" src="${escape(block.jpeg)}"><figcaption>${escape(block.caption)}</figcaption></figure>`
+    case 'blanks':
+      return `<p>${block.labels.map((one) => `<span class="blank">${escape(one)}:</span>`).join('')}</p>`
+  }
+}
+const mathHtml = (text: string) => `<p><math display="inline">${mathMl(formulaTree(text))}</math></p>`
+function cellHtml(cell: Cell): string {
+  if (typeof cell === 'string') return escape(cell)
+  const words = cell.verdict && !cell.text.startsWith(FINDING_SHORT[cell.verdict]) ? `${FINDING_SHORT[cell.verdict]}: ${cell.text}` : cell.text
+  return cell.strong || cell.verdict ? `<strong>${escape(words)}</strong>` : escape(words)
+}
+
+/** A drawing as SVG. */
+export function drawingSvg({ width, height, marks }: Drawing, description: string): string {
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height.toFixed(1)}" width="${width * 1.4}" role="img" aria-label="${escape(description)}">${marks.map(markSvg).join('')}</svg>`
+}
+function markSvg(mark: Mark): string {
+  if (mark.kind === 'dot') return `<circle cx="${at(mark.at[0])}" cy="${at(mark.at[1])}" r="${mark.radius}"/>`
+  if (mark.kind === 'text')
+    return `<text x="${at(mark.at[0])}" y="${at(mark.at[1])}" font-size="${mark.size}"${mark.anchor ? ` text-anchor="${mark.anchor}"` : ''}${mark.strong ? ' font-weight="600"' : ''}>${escape(mark.text)}</text>`
+  const { width, dash } = INKS[mark.ink]
+  const d = mark.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${at(x)} ${at(y)}`).join('')
+  return `<path d="${d}${mark.closed ? 'Z' : ''}" fill="${SHADES[mark.shade ?? 'none'] ?? 'none'}" stroke="#111" stroke-width="${width}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}/>`
+}
+const at = (value: number) => value.toFixed(2)
