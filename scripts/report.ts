@@ -3,7 +3,7 @@ import { basename, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { SECTION_IDS, type ReportOptions, type SectionId } from '../core/technical-report/document.ts'
 import { reportHtml } from '../core/technical-report/html.ts'
-import { reportPdf, type Paper } from '../core/technical-report/pdf.ts'
+import { reportPdf, type PdfPaper } from '../core/technical-report/pdf.ts'
 import { technicalReport } from '../core/technical-report/technical-report.ts'
 import { projectFrom, stop, wordsOf } from './file-in.ts'
 
@@ -53,7 +53,7 @@ const content = /\.html$/i.test(values.out)
   ? reportHtml(report)
   : await reportPdf(report, {
       fonts: { regular: font('400Regular'), strong: font('600SemiBold') },
-      paper: (values.paper === 'a4' ? 'A4' : 'LETTER') satisfies Paper,
+      paper: (values.paper === 'a4' ? 'A4' : 'LETTER') satisfies PdfPaper,
     })
 const out = resolve(process.env.INIT_CWD ?? '.', values.out)
 try {

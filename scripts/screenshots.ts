@@ -2,6 +2,10 @@ import { spawn } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
+import { DEMO_PROJECT } from '../core/demo/project.ts'
+import type { Project } from '../core/records/project.ts'
+import { reportHtml } from '../core/technical-report/html.ts'
+import { technicalReport } from '../core/technical-report/technical-report.ts'
 
 /** Takes the pictures of docs/screenshots from the demo, from the built application. */
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
@@ -20,8 +24,6 @@ interface Shot {
   width?: number
   height?: number
   dark?: boolean
-  /** Opens the working of this cell of the key figures. */
-  cell?: string
   /** Pressed first, and what is waited for then. */
   press?: string
   until?: string
@@ -56,7 +58,6 @@ const SHOTS: Shot[] = [
     ],
   },
   { name: 'heat', path: `${DEMO}/heat?setup=estate-fronts&duty=hill`, dark: true },
-  { name: 'working', path: `${DEMO}/fit?setup=big-kit`, cell: 'area' },
   { name: 'cost', path: `${DEMO}/cost?setup=big-kit&view=bill` },
   { name: 'compare', path: `${DEMO}/cost?setup=balanced&view=compare` },
   { name: 'search', path: `${DEMO}/cost?setup=balanced&view=search`, press: 'search-go', until: 'search-says' },
@@ -86,10 +87,6 @@ try {
     await page.goto(base + shot.path)
     await page.locator(shot.path === '/' ? 'h1' : '[data-test="key-figure-cost"]').waitFor({ timeout: 15_000 })
     await page.evaluate(() => document.fonts.ready.then(() => true))
-    if (shot.cell) {
-      await page.locator(`[data-test="key-figure-${shot.cell}"]`).click()
-      await page.getByRole('heading', { name: 'Inputs' }).waitFor()
-    }
     if (shot.press) await page.locator(`[data-test="${shot.press}"]`).click()
     if (shot.until) await page.locator(`[data-test="${shot.until}"]`).waitFor({ timeout: 30_000 })
     for (const [x, y] of shot.places ?? []) {
@@ -103,6 +100,12 @@ try {
     await page.screenshot({ path: `${folder}${shot.name}.png` })
     await page.close()
   }
+  // the report is a file: its web page is what can be photographed
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.setContent(reportHtml(technicalReport(DEMO_PROJECT as Project, 'balanced', { version: '0.13.0', madeOn: '2026-09-20' })))
+  await page.locator('#balance figure').first().scrollIntoViewIfNeeded()
+  await page.screenshot({ path: `${folder}report.png` })
+  await page.close()
 } finally {
   await browser.close()
   server.kill()

@@ -42,7 +42,7 @@ export const useTechnicalReport = createSharedComposable(() => {
       download(`${name}.${wanted.format}`, content, wanted.format === 'pdf' ? 'application/pdf' : 'text/html')
       open.value = false
     } catch (error) {
-      trouble.value = `The report was not made: ${error instanceof Error ? error.message : 'an unknown fault'}. Nothing was changed. Leave a part out and try again.`
+      trouble.value = `The report was not made: ${error instanceof Error ? error.message.replace(/\.+$/, '') : 'an unknown fault'}. Nothing was changed. Leave a part out and try again.`
     } finally {
       stop?.()
     }

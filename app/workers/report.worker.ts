@@ -4,7 +4,7 @@ import { expose } from 'comlink'
 import type { Project } from '../../core/records/project.ts'
 import type { ReportFacts, ReportOptions } from '../../core/technical-report/document.ts'
 import { reportHtml } from '../../core/technical-report/html.ts'
-import { reportPdf, type Paper } from '../../core/technical-report/pdf.ts'
+import { reportPdf, type PdfPaper } from '../../core/technical-report/pdf.ts'
 import { technicalReport } from '../../core/technical-report/technical-report.ts'
 
 /** The technical report is made away from the page: hundreds of pages take their time, and can be left. */
@@ -12,7 +12,7 @@ import { technicalReport } from '../../core/technical-report/technical-report.ts
 export interface ReportWanted extends ReportOptions {
   setupId: string
   format: 'pdf' | 'html'
-  paper: Paper
+  paper: PdfPaper
 }
 
 async function bytesOf(url: string): Promise<Uint8Array> {

@@ -19,7 +19,7 @@ const NO_PROJECT = 'holds no project. Open the PDF of a technical report of this
 export async function readProjectFromPdf(bytes: Uint8Array): Promise<ReadProject> {
   let streams: { name: string; stream: PDFRawStream }[]
   try {
-    const file = await PDFDocument.load(bytes, { updateMetadata: false, ignoreEncryption: true })
+    const file = await PDFDocument.load(bytes, { updateMetadata: false, ignoreEncryption: true, throwOnInvalidObject: true })
     streams = attachmentsOf(file)
   } catch {
     return refused('is damaged and cannot be read. Save it again from where it came from.')
@@ -54,7 +54,8 @@ function attachmentsOf(file: PDFDocument): { name: string; stream: PDFRawStream 
         const spec = dict(names.get(i + 1))
         const stream = context.lookup(dict(spec?.get(PDFName.of('EF')))?.get(PDFName.of('F')))
         const name = context.lookup(spec?.get(PDFName.of('UF')) ?? spec?.get(PDFName.of('F')))
-        if (stream instanceof PDFRawStream && (name instanceof PDFString || name instanceof PDFHexString)) found.push({ name: name.decodeText(), stream })
+        if (stream instanceof PDFRawStream && (name instanceof PDFString || name instanceof PDFHexString))
+          found.push({ name: name.decodeText(), stream })
       }
     const kids = context.lookup(node.get(PDFName.of('Kids')))
     if (kids instanceof PDFArray) kids.asArray().forEach((one) => visit(dict(one)))

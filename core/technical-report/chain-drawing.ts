@@ -1,17 +1,18 @@
+import type { Point } from '../clearance/maths/polyline.ts'
 import type { Chain } from '../hydraulics/maths/chain.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { Dimension, UnitChoice } from '../quantity/units.ts'
-import { line, word, type Drawing, type Mark, type Point } from './drawing.ts'
+import { line, word, type VectorDrawing, type DrawingMark } from './drawing.ts'
 
 const BOX = { width: 72, height: 34 }
 const GAP = 9
 const LINES = { front: 42, foot: 92, rear: 142 }
 
 /** The chain from the pedal to the road with what it carries at each stage, at the stated deceleration. */
-export function chainDrawing(chain: Chain, units: UnitChoice): Drawing {
+export function chainDrawing(chain: Chain, units: UnitChoice): VectorDrawing {
   const show = (value: number | undefined, dimension: Dimension) =>
     value === undefined ? 'not known' : formatQuantity(value, dimension, units)
-  const marks: Mark[] = []
+  const marks: DrawingMark[] = []
   const box = (column: number, y: number, name: string, value: string) => {
     const x = 2 + column * (BOX.width + GAP)
     const corners: Point[] = [
@@ -47,10 +48,7 @@ export function chainDrawing(chain: Chain, units: UnitChoice): Drawing {
     const stage = chain[axle]
     const y = LINES[axle]
     const pressure = box(2, y, `${axle === 'front' ? 'Front' : 'Rear'} line`, show(stage.pressureMpa, 'pressure'))
-    const clamp =
-      stage.clampN === undefined
-        ? box(3, y, 'Drum', 'shoes')
-        : box(3, y, 'Clamp, each pad', show(stage.clampN, 'force'))
+    const clamp = stage.clampN === undefined ? box(3, y, 'Drum', 'shoes') : box(3, y, 'Clamp, each pad', show(stage.clampN, 'force'))
     const torque = box(4, y, 'Torque, one wheel', show(stage.torqueNm, 'torque'))
     const road = box(5, y, 'Force, both tyres', show(stage.forceN, 'force'))
     arrow(rod.out, pressure.in)

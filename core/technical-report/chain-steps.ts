@@ -5,7 +5,7 @@ import { AXLES } from '../quantity/axle.ts'
 import { STANDARD_GRAVITY } from '../quantity/units.ts'
 
 /** One line of the chain as somebody with a pocket calculator would write it. */
-export interface ChainStep {
+interface ChainStep {
   what: string
   formula: string
   /** The right side with the numbers put in, N, mm, MPa, N m. */
@@ -111,4 +111,3 @@ function torqueOf(brake: AxleBrake, pressureMpa: number): [formula: string, numb
         `${n(brake.brakeFactor)} · ${above} · ${n(brake.pistonAreaMm2)} · ${n(brake.drumRadiusMm)} / 1000`,
       ]
 }
-

@@ -4,17 +4,17 @@ import { resolveSetup, stockSetup } from '../records/resolve.ts'
 import type { Part } from '../records/part.ts'
 import type { ReportSource } from './source.ts'
 
-interface Change {
+interface ChangedPart {
   slot: string
   words: string
 }
 const nameOf = (part: Part | null | undefined): string => (part === null ? 'none' : (part?.name ?? 'not known'))
 
 /** Slots that hold another part than the baseline does. */
-export function changedParts({ project, setup }: Pick<ReportSource, 'project' | 'setup'>): Change[] {
+export function changedParts({ project, setup }: Pick<ReportSource, 'project' | 'setup'>): ChangedPart[] {
   const now = resolveSetup(project, setup)
   const was = resolveSetup(project, stockSetup(project))
-  const found: Change[] = []
+  const found: ChangedPart[] = []
   const compare = (slot: string, a: Part | null | undefined, b: Part | null | undefined) => {
     if (a !== b) found.push({ slot, words: `${slot.toLowerCase()}: ${nameOf(a)}` })
   }
@@ -27,7 +27,10 @@ export function changedParts({ project, setup }: Pick<ReportSource, 'project' | 
 }
 
 /** Every part that the setup or the baseline puts on the car, each once, in the order of the slots. */
-export function partsInUse({ project, setup }: Pick<ReportSource, 'project' | 'setup'>): { part: Part; where: string[]; fitted: boolean }[] {
+export function partsInUse({
+  project,
+  setup,
+}: Pick<ReportSource, 'project' | 'setup'>): { part: Part; where: string[]; fitted: boolean }[] {
   const found = new Map<string, { part: Part; where: string[]; fitted: boolean }>()
   const add = (part: Part | null | undefined, where: string, fitted: boolean) => {
     if (!part) return
@@ -41,8 +44,10 @@ export function partsInUse({ project, setup }: Pick<ReportSource, 'project' | 's
   ] as const) {
     const resolved = resolveSetup(project, one)
     for (const axle of AXLES)
-      for (const slot of Object.keys(AXLE_SLOTS)) add(resolved[axle][slot as keyof typeof AXLE_SLOTS], fitted ? axle : `baseline ${axle}`, fitted)
-    for (const slot of Object.keys(HYDRAULIC_SLOTS)) add(resolved[slot as keyof typeof HYDRAULIC_SLOTS], fitted ? 'hydraulics' : 'baseline', fitted)
+      for (const slot of Object.keys(AXLE_SLOTS))
+        add(resolved[axle][slot as keyof typeof AXLE_SLOTS], fitted ? axle : `baseline ${axle}`, fitted)
+    for (const slot of Object.keys(HYDRAULIC_SLOTS))
+      add(resolved[slot as keyof typeof HYDRAULIC_SLOTS], fitted ? 'hydraulics' : 'baseline', fitted)
   }
   return [...found.values()]
 }

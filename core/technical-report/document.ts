@@ -1,6 +1,6 @@
 import type { Verdict } from '../figures/verdict.ts'
 import type { SafetyNote } from '../records/safety-note.ts'
-import type { Drawing } from './drawing.ts'
+import type { VectorDrawing } from './drawing.ts'
 
 /**
  * The technical report as data: sections of blocks that say what stands there and not how it looks. The PDF (pdf.ts) and the
@@ -8,29 +8,29 @@ import type { Drawing } from './drawing.ts'
  */
 
 /** What stands in one cell of a table. */
-export type Cell = string | { text: string; verdict?: Verdict; strong?: true }
-export interface Column {
+export type TableCell = string | { text: string; verdict?: Verdict; strong?: true }
+export interface ReportColumn {
   label: string
   /** Share of the width. */
   share: number
   /** Numbers stand right. */
   number?: true
 }
-export interface Table {
+export interface ReportTable {
   kind: 'table'
-  columns: readonly Column[]
-  rows: readonly (readonly Cell[])[]
+  columns: readonly ReportColumn[]
+  rows: readonly (readonly TableCell[])[]
   /** Small print: inputs of a figure, lists that are read line by line. */
   dense?: true
 }
 
-export type Block =
+export type ReportBlock =
   | { kind: 'heading'; id: string; text: string }
   | { kind: 'text'; text: string; look?: 'soft' | 'strong' }
   | { kind: 'list'; items: readonly string[] }
   | { kind: 'verdict'; verdict: Verdict; text: string }
   | { kind: 'safety'; note: SafetyNote }
-  | Table
+  | ReportTable
   | {
       kind: 'formula'
       /** One line as a person would type it; formula.ts sets it. */
@@ -41,15 +41,15 @@ export type Block =
       filled: string | undefined
       result: string
     }
-  | { kind: 'drawing'; caption: string; description: string; drawing: Drawing }
+  | { kind: 'drawing'; caption: string; description: string; drawing: VectorDrawing }
   | { kind: 'picture'; caption: string; jpeg: string }
   /** Lines to be filled in by hand. */
   | { kind: 'blanks'; labels: readonly string[] }
 
-export interface Section {
+export interface ReportSection {
   id: SectionId
   title: string
-  blocks: readonly Block[]
+  blocks: readonly ReportBlock[]
 }
 
 /** Parts of the report, in their order; each but the summary can be left out. */
@@ -75,7 +75,7 @@ export interface ReportDocument {
   madeOn: string
   /** Written into the PDF; undefined: it stays out. */
   attached: ProjectFile | undefined
-  sections: readonly Section[]
+  sections: readonly ReportSection[]
 }
 
 /** What whoever makes the report knows, and the core cannot. */
@@ -103,9 +103,9 @@ export interface ReportOptions {
 }
 export const WHOLE_REPORT: ReportOptions = { sections: SECTION_IDS, prices: true, attach: true }
 
-export const heading = (id: string, text: string): Block => ({ kind: 'heading', id, text })
-export const text = (words: string, look?: 'soft' | 'strong'): Block => ({ kind: 'text', text: words, ...(look ? { look } : {}) })
-export const table = (columns: readonly Column[], rows: readonly (readonly Cell[])[], dense?: true): Block[] =>
+export const heading = (id: string, text: string): ReportBlock => ({ kind: 'heading', id, text })
+export const text = (words: string, look?: 'soft' | 'strong'): ReportBlock => ({ kind: 'text', text: words, ...(look ? { look } : {}) })
+export const table = (columns: readonly ReportColumn[], rows: readonly (readonly TableCell[])[], dense?: true): ReportBlock[] =>
   rows.length === 0 ? [] : [{ kind: 'table', columns, rows, ...(dense ? { dense } : {}) }]
 /** A list, or nothing where there is nothing in it. */
-export const list = (items: readonly string[]): Block[] => (items.length === 0 ? [] : [{ kind: 'list', items }])
+export const list = (items: readonly string[]): ReportBlock[] => (items.length === 0 ? [] : [{ kind: 'list', items }])

@@ -1,3 +1,5 @@
+import type { Point } from '../clearance/maths/polyline.ts'
+
 /**
  * A drawing as lines and words in a frame of its own, y downwards. How it differs from others is told by dashes, thickness and
  * grey alone, so that it reads the same on a black and white printer.
@@ -5,17 +7,16 @@
 
 export type Ink = 'strong' | 'line' | 'thin' | 'dashed' | 'dotted'
 /** Fill by grey: none, light, middle. */
-export type Shade = 'none' | 'light' | 'middle'
-export type Mark =
-  | { kind: 'path'; points: readonly Point[]; ink: Ink; closed?: true; shade?: Shade }
+type FillShade = 'none' | 'light' | 'middle'
+export type DrawingMark =
+  | { kind: 'path'; points: readonly Point[]; ink: Ink; closed?: true; shade?: FillShade }
   | { kind: 'dot'; at: Point; radius: number }
   | { kind: 'text'; at: Point; text: string; size: number; anchor?: 'start' | 'middle' | 'end'; strong?: true }
-export type Point = readonly [x: number, y: number]
 
-export interface Drawing {
+export interface VectorDrawing {
   width: number
   height: number
-  marks: readonly Mark[]
+  marks: readonly DrawingMark[]
 }
 
 /** Thickness of a line and its dashes, in the drawing's units at a width of 480. */
@@ -26,10 +27,10 @@ export const INKS: Readonly<Record<Ink, { width: number; dash?: readonly [number
   dashed: { width: 1, dash: [5, 3] },
   dotted: { width: 0.8, dash: [1.2, 2.4] },
 }
-export const SHADES: Readonly<Record<Shade, string | undefined>> = { none: undefined, light: '#ebebeb', middle: '#c9c9c9' }
+export const SHADES: Readonly<Record<FillShade, string | undefined>> = { none: undefined, light: '#ebebeb', middle: '#c9c9c9' }
 
-export const line = (from: Point, to: Point, ink: Ink = 'line'): Mark => ({ kind: 'path', points: [from, to], ink })
-export const word = (at: Point, text: string, size = 9, more: Partial<Extract<Mark, { kind: 'text' }>> = {}): Mark => ({
+export const line = (from: Point, to: Point, ink: Ink = 'line'): DrawingMark => ({ kind: 'path', points: [from, to], ink })
+export const word = (at: Point, text: string, size = 9, more: Partial<Extract<DrawingMark, { kind: 'text' }>> = {}): DrawingMark => ({
   kind: 'text',
   at,
   text,
@@ -38,9 +39,9 @@ export const word = (at: Point, text: string, size = 9, more: Partial<Extract<Ma
 })
 
 /** A value to a place on paper. */
-export type Scale = (value: number) => number
+type AxisScale = (value: number) => number
 export const scale =
-  ([low, high]: readonly [number, number], [from, to]: readonly [number, number]): Scale =>
+  ([low, high]: readonly [number, number], [from, to]: readonly [number, number]): AxisScale =>
   (value) =>
     from + ((value - low) / (high - low || 1)) * (to - from)
 
@@ -60,7 +61,7 @@ export function ticks(low: number, high: number, count: number): number[] {
   return Array.from({ length: last - first + 1 }, (_, i) => Number(((first + i) * step).toPrecision(12)))
 }
 
-interface Curve {
+interface ChartCurve {
   label: string
   ink: Ink
   points: readonly Point[]
@@ -70,7 +71,7 @@ interface ChartOptions {
   y: readonly [low: number, high: number]
   xLabel: string
   yLabel: string
-  curves: readonly Curve[]
+  curves: readonly ChartCurve[]
   /** Grey behind a stretch of x. */
   band?: { from: number; to: number; label: string }
   width?: number
@@ -81,12 +82,12 @@ const MARGIN = { top: 16, right: 14, bottom: 34, left: 46 }
 const KEY_LINE = 13
 
 /** Curves over one axis, with their key below. */
-export function chart({ x, y, xLabel, yLabel, curves, band, width = 480, height = 250 }: ChartOptions): Drawing {
+export function chart({ x, y, xLabel, yLabel, curves, band, width = 480, height = 250 }: ChartOptions): VectorDrawing {
   const right = width - MARGIN.right
   const bottom = height - MARGIN.bottom
   const sx = scale(x, [MARGIN.left, right])
   const sy = scale(y, [bottom, MARGIN.top])
-  const marks: Mark[] = []
+  const marks: DrawingMark[] = []
   if (band) {
     const [from, to] = [Math.max(sx(band.from), MARGIN.left), Math.min(sx(band.to), right)]
     if (to > from) {
@@ -106,15 +107,22 @@ export function chart({ x, y, xLabel, yLabel, curves, band, width = 480, height 
     }
   }
   for (const value of ticks(...x, 6)) {
-    marks.push(line([sx(value), MARGIN.top], [sx(value), bottom], 'dotted'), word([sx(value), bottom + 11], plain(value), 8, { anchor: 'middle' }))
+    marks.push(
+      line([sx(value), MARGIN.top], [sx(value), bottom], 'dotted'),
+      word([sx(value), bottom + 11], plain(value), 8, { anchor: 'middle' }),
+    )
   }
   for (const value of ticks(...y, 5)) {
-    marks.push(line([MARGIN.left, sy(value)], [right, sy(value)], 'dotted'), word([MARGIN.left - 5, sy(value) + 3], plain(value), 8, { anchor: 'end' }))
+    marks.push(
+      line([MARGIN.left, sy(value)], [right, sy(value)], 'dotted'),
+      word([MARGIN.left - 5, sy(value) + 3], plain(value), 8, { anchor: 'end' }),
+    )
   }
   marks.push(line([MARGIN.left, bottom], [right, bottom]), line([MARGIN.left, MARGIN.top], [MARGIN.left, bottom]))
   marks.push(word([right, bottom + 24], xLabel, 8.5, { anchor: 'end' }), word([4, 9], yLabel, 8.5))
   curves.forEach((curve, i) => {
-    for (const points of within(curve.points, x, y)) marks.push({ kind: 'path', ink: curve.ink, points: points.map(([a, b]): Point => [sx(a), sy(b)]) })
+    for (const points of within(curve.points, x, y))
+      marks.push({ kind: 'path', ink: curve.ink, points: points.map(([a, b]): Point => [sx(a), sy(b)]) })
     const at = height + KEY_LINE * i + 2
     marks.push(line([MARGIN.left, at], [MARGIN.left + 34, at], curve.ink), word([MARGIN.left + 40, at + 3], curve.label, 8.5))
   })

@@ -1,10 +1,10 @@
 import type { ReportFigure } from '../figures/figure.ts'
 import { filledOf } from '../figures/working.ts'
 import { questionKey } from '../records/question.ts'
-import { heading, list, table, text, type Block, type Column } from './document.ts'
-import { nameOf, originOf, UNKNOWN, type ReportSource, type Show } from './source.ts'
+import { heading, list, table, text, type ReportBlock, type ReportColumn } from './document.ts'
+import { nameOf, originOf, UNKNOWN, type ReportSource, type ReportWords } from './source.ts'
 
-const INPUT_COLUMNS: readonly Column[] = [
+const INPUT_COLUMNS: readonly ReportColumn[] = [
   { label: 'Input', share: 0.4 },
   { label: 'Symbol', share: 0.08 },
   { label: 'Value', share: 0.2, number: true },
@@ -12,7 +12,7 @@ const INPUT_COLUMNS: readonly Column[] = [
 ]
 
 /** One figure with how it comes about: formula, numbers put in, inputs, source, what is open. */
-export function workingOf(figure: ReportFigure, baseline: ReportFigure | undefined, show: Show): Block[] {
+function workingOf(figure: ReportFigure, baseline: ReportFigure | undefined, show: ReportWords): ReportBlock[] {
   const { method } = figure
   const range = show.range(figure)
   const inputs = uniqueInputs(figure)
@@ -42,7 +42,7 @@ function uniqueInputs(figure: ReportFigure) {
 }
 
 /** The workings of figures by name, front before rear; a figure that only a quick check has stands only where it has a value. */
-export function workings(source: ReportSource, names: readonly string[], show: Show): Block[] {
+export function workings(source: ReportSource, names: readonly string[], show: ReportWords): ReportBlock[] {
   const { report, baseline } = source
   return names.flatMap((name) => {
     const ids = name in report.figures ? [name] : [`front.${name}`, `rear.${name}`]

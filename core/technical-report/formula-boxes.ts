@@ -8,7 +8,7 @@ export interface FormulaPen {
 }
 
 /** A piece of a formula with its room above and below the base line. */
-export interface FormulaBox {
+interface FormulaBox {
   width: number
   above: number
   below: number

@@ -5,7 +5,9 @@ import { formulaBox } from './formula-boxes.ts'
 import { formulaTree, mathMl, type FormulaNode } from './formula.ts'
 
 const blank = blankProject('x', 'X')
-const TEXTS = [...new Set(Object.values(evaluate(blank, blank.setups[0].id).figures).flatMap(({ method }) => (method.inWords ? [] : [method.text])))]
+const TEXTS = [
+  ...new Set(Object.values(evaluate(blank, blank.setups[0].id).figures).flatMap(({ method }) => (method.inWords ? [] : [method.text]))),
+]
 
 /** Everything that stands in a tree, in the order of the line. */
 function signs(node: FormulaNode): string {
@@ -31,7 +33,9 @@ const pen = { widthOf: (text: string, size: number) => text.length * size * 0.5,
 describe('formulas from one line', () => {
   test('a bar takes the whole product before it; close to a sign only that sign', () => {
     expect(mathMl(formulaTree('a · b / c'))).toBe('<mfrac><mrow><mi>a</mi><mo>·</mo><mi>b</mi></mrow><mi>c</mi></mfrac>')
-    expect(mathMl(formulaTree('π/4 · d²'))).toBe('<mrow><mfrac><mi>π</mi><mn>4</mn></mfrac><mo>·</mo><msup><mi>d</mi><mn>2</mn></msup></mrow>')
+    expect(mathMl(formulaTree('π/4 · d²'))).toBe(
+      '<mrow><mfrac><mi>π</mi><mn>4</mn></mfrac><mo>·</mo><msup><mi>d</mi><mn>2</mn></msup></mrow>',
+    )
     expect(mathMl(formulaTree('a + b / c'))).toBe('<mrow><mi>a</mi><mo>+</mo><mfrac><mi>b</mi><mi>c</mi></mfrac></mrow>')
     expect(mathMl(formulaTree('(r_o + r_i) / 2'))).toBe(
       '<mfrac><mrow><msub><mi>r</mi><mtext>o</mtext></msub><mo>+</mo><msub><mi>r</mi><mtext>i</mtext></msub></mrow><mn>2</mn></mfrac>',

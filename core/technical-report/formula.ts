@@ -63,7 +63,8 @@ export function formulaTree(text: string): FormulaNode {
       at += 1
     } else if (token.kind === 'name') node = named(token.text)
     else node = { kind: 'word', text: token.text }
-    while (peek() && !peek()!.apart && POWERS[peek()!.text] !== undefined) node = { kind: 'power', base: node, power: POWERS[tokens[at++]!.text]! }
+    while (peek() && !peek()!.apart && POWERS[peek()!.text] !== undefined)
+      node = { kind: 'power', base: node, power: POWERS[tokens[at++]!.text]! }
     return node
   }
   function row(end?: string): FormulaNode {

@@ -1,21 +1,65 @@
 import { FINDING_SHORT } from '../figures/words.ts'
 import { SIGNAL_WORDS } from '../records/safety-note.ts'
-import type { Block, Cell, ReportDocument } from './document.ts'
-import { INKS, SHADES, type Drawing, type Mark } from './drawing.ts'
+import type { ReportBlock, TableCell, ReportDocument } from './document.ts'
+import { INKS, SHADES, type VectorDrawing, type DrawingMark } from './drawing.ts'
 import { formulaTree, mathMl } from './formula.ts'
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
 const escape = (text: string) => text.replace(/[&<>"']/g, (one) => ESCAPES[one]!)
 
-const STYLE = `
-body{font:15px/1.5 system-ui,sans-serif;color:#111;background:#fff;max-width:190mm;margin:12mm auto;padding:0 6mm}
-h1{font-size:26px;margin:0}h2{font-size:21px;border-bottom:2px solid #111;margin:36px 0 10px;break-after:avoid}h3{font-size:16px;margin:22px 0 6px;break-after:avoid}
-p{margin:6px 0}.soft{color:#555}table{border-collapse:collapse;width:100%;margin:8px 0}th,td{text-align:left;vertical-align:top;border-bottom:1px solid #bbb;padding:3px 8px 3px 0;overflow-wrap:anywhere}
-th{border-bottom:1.5px solid #111}.number{text-align:right}.dense{font-size:12.5px}tr{break-inside:avoid}.verdict b{border:1.5px solid #111;padding:0 6px;margin-right:6px;white-space:nowrap}
-.safety{border:2px solid #111;padding:6px 10px;margin:8px 0}figure{margin:12px 0;break-inside:avoid}figcaption{font-size:13px;color:#333}svg,img{max-width:100%;height:auto}
-.formula{border-left:3px solid #111;padding:4px 12px;margin:8px 0;overflow-x:auto}math{font-size:1.15em}.blank{display:inline-block;min-width:45mm;border-bottom:1px solid #111;margin:14mm 6mm 0 0}
-nav ol{columns:2}@media print{body{margin:0;max-width:none}h2{break-before:page}h2:first-of-type{break-before:auto}}
-`
+type StyleSheet = Readonly<Record<string, Readonly<Record<string, string>>>>
+const STYLE: StyleSheet = {
+  body: {
+    font: '15px/1.5 system-ui,sans-serif',
+    color: '#111',
+    background: '#fff',
+    'max-width': '190mm',
+    margin: '12mm auto',
+    padding: '0 6mm',
+  },
+  h1: { 'font-size': '26px', margin: '0' },
+  h2: { 'font-size': '21px', 'border-bottom': '2px solid #111', margin: '36px 0 10px', 'break-after': 'avoid' },
+  h3: { 'font-size': '16px', margin: '22px 0 6px', 'break-after': 'avoid' },
+  p: { margin: '6px 0' },
+  '.soft': { color: '#555' },
+  table: { 'border-collapse': 'collapse', width: '100%', margin: '8px 0' },
+  'th,td': {
+    'text-align': 'left',
+    'vertical-align': 'top',
+    'border-bottom': '1px solid #bbb',
+    padding: '3px 8px 3px 0',
+    'overflow-wrap': 'anywhere',
+  },
+  th: { 'border-bottom': '1.5px solid #111' },
+  '.number': { 'text-align': 'right' },
+  '.dense': { 'font-size': '12.5px' },
+  tr: { 'break-inside': 'avoid' },
+  '.verdict b': { border: '1.5px solid #111', padding: '0 6px', 'margin-right': '6px', 'white-space': 'nowrap' },
+  '.safety': { border: '2px solid #111', padding: '6px 10px', margin: '8px 0' },
+  figure: { margin: '12px 0', 'break-inside': 'avoid' },
+  figcaption: { 'font-size': '13px', color: '#333' },
+  'svg,img': { 'max-width': '100%', height: 'auto' },
+  '.formula': { 'border-left': '3px solid #111', padding: '4px 12px', margin: '8px 0', 'overflow-x': 'auto' },
+  math: { 'font-size': '1.15em' },
+  '.blank': { display: 'inline-block', 'min-width': '45mm', 'border-bottom': '1px solid #111', margin: '14mm 6mm 0 0' },
+  'nav ol': { columns: '2' },
+}
+const PRINTED: StyleSheet = {
+  body: { margin: '0', 'max-width': 'none' },
+  h2: { 'break-before': 'page' },
+  'h2:first-of-type': { 'break-before': 'auto' },
+}
+const css = (style: StyleSheet): string =>
+  Object.entries(style)
+    .map(
+      ([selector, lines]) =>
+        `${selector}{${Object.entries(lines)
+          .map((one) => one.join(':'))
+          .join(';')}}`,
+    )
+    .join('')
+/** Nothing is fetched and nothing runs, whatever stands in a name. */
+const POLICY = ["default-src 'none'", "style-src 'unsafe-inline'", 'img-src data:'].join('; ')
 
 /** The report as one web page of its own: no script, nothing fetched. */
 export function reportHtml({ title, subtitle, madeOn, sections }: ReportDocument): string {
@@ -23,24 +67,31 @@ export function reportHtml({ title, subtitle, madeOn, sections }: ReportDocument
   const body = sections
     .map((one, i) => `<section id="${one.id}"><h2>${i + 1}. ${escape(one.title)}</h2>\n${one.blocks.map(blockHtml).join('\n')}</section>`)
     .join('\n')
-  return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:">
-<title>${escape(title)}</title><style>${STYLE}</style></head>
-<body><h1>${escape(title)}</h1><p>${escape(subtitle)}</p><p class="soft">Made on ${escape(madeOn)}</p>
-<nav aria-label="Contents"><ol>${contents}</ol></nav>
-${body}
-</body></html>
-`
+  const head = [
+    '<meta charset="utf-8">',
+    '<meta name="viewport" content="width=device-width, initial-scale=1">',
+    `<meta http-equiv="Content-Security-Policy" content="${POLICY}">`,
+    `<title>${escape(title)}</title>`,
+    `<style>${css(STYLE)}@media print{${css(PRINTED)}}</style>`,
+  ]
+  const top = [
+    `<h1>${escape(title)}</h1>`,
+    `<p>${escape(subtitle)}</p>`,
+    `<p class="soft">Made on ${escape(madeOn)}</p>`,
+    `<nav aria-label="Contents"><ol>${contents}</ol></nav>`,
+  ]
+  return ['<!doctype html>', '<html lang="en"><head>', ...head, '</head><body>', ...top, body, '</body></html>', ''].join('\n')
 }
 
 const safeId = (id: string) => escape(id.replace(/[^A-Za-z0-9._-]/g, '-'))
-function blockHtml(block: Block): string {
+function blockHtml(block: ReportBlock): string {
   switch (block.kind) {
     case 'heading':
       return `<h3 id="${safeId(block.id)}">${escape(block.text)}</h3>`
     case 'text':
-      return block.look === 'strong' ? `<p><strong>${escape(block.text)}</strong></p>` : `<p${block.look ? ' class="soft"' : ''}>${escape(block.text)}</p>`
+      return block.look === 'strong'
+        ? `<p><strong>${escape(block.text)}</strong></p>`
+        : `<p${block.look ? ' class="soft"' : ''}>${escape(block.text)}</p>`
     case 'list':
       return `<ul>${block.items.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>`
     case 'verdict':
@@ -49,7 +100,9 @@ function blockHtml(block: Block): string {
       return `<p class="safety"><strong>${SIGNAL_WORDS[block.note.level]}</strong> ${escape(block.note.hazard)} ${escape(block.note.action)}</p>`
     case 'table': {
       const side = (i: number) => (block.columns[i]?.number ? ' class="number"' : '')
-      const head = block.columns.map((one, i) => `<th scope="col"${side(i)} style="width:${(one.share * 100).toFixed(0)}%">${escape(one.label)}</th>`)
+      const head = block.columns.map(
+        (one, i) => `<th scope="col"${side(i)} style="width:${(one.share * 100).toFixed(0)}%">${escape(one.label)}</th>`,
+      )
       const rows = block.rows.map((row) => `<tr>${row.map((cell, i) => `<td${side(i)}>${cellHtml(cell)}</td>`).join('')}</tr>`)
       return `<table${block.dense ? ' class="dense"' : ''}><thead><tr>${head.join('')}</tr></thead><tbody>${rows.join('')}</tbody></table>`
     }
@@ -67,17 +120,18 @@ function blockHtml(block: Block): string {
   }
 }
 const mathHtml = (text: string) => `<p><math display="inline">${mathMl(formulaTree(text))}</math></p>`
-function cellHtml(cell: Cell): string {
+function cellHtml(cell: TableCell): string {
   if (typeof cell === 'string') return escape(cell)
-  const words = cell.verdict && !cell.text.startsWith(FINDING_SHORT[cell.verdict]) ? `${FINDING_SHORT[cell.verdict]}: ${cell.text}` : cell.text
+  const words =
+    cell.verdict && !cell.text.startsWith(FINDING_SHORT[cell.verdict]) ? `${FINDING_SHORT[cell.verdict]}: ${cell.text}` : cell.text
   return cell.strong || cell.verdict ? `<strong>${escape(words)}</strong>` : escape(words)
 }
 
 /** A drawing as SVG. */
-export function drawingSvg({ width, height, marks }: Drawing, description: string): string {
+function drawingSvg({ width, height, marks }: VectorDrawing, description: string): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height.toFixed(1)}" width="${width * 1.4}" role="img" aria-label="${escape(description)}">${marks.map(markSvg).join('')}</svg>`
 }
-function markSvg(mark: Mark): string {
+function markSvg(mark: DrawingMark): string {
   if (mark.kind === 'dot') return `<circle cx="${at(mark.at[0])}" cy="${at(mark.at[1])}" r="${mark.radius}"/>`
   if (mark.kind === 'text')
     return `<text x="${at(mark.at[0])}" y="${at(mark.at[1])}" font-size="${mark.size}"${mark.anchor ? ` text-anchor="${mark.anchor}"` : ''}${mark.strong ? ' font-weight="600"' : ''}>${escape(mark.text)}</text>`

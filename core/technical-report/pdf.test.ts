@@ -9,21 +9,27 @@ import { readProjectFromPdf } from '../formats/project-in-pdf.ts'
 import type { Project } from '../records/project.ts'
 import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
 import { WHOLE_REPORT, type ReportOptions } from './document.ts'
-import { reportPdf, type Paper } from './pdf.ts'
+import { reportPdf, type PdfPaper } from './pdf.ts'
 import { nameOf, showIn } from './source.ts'
 import { technicalReport } from './technical-report.ts'
 
 const need = createRequire(import.meta.url)
 const font = (weight: string) => new Uint8Array(readFileSync(need.resolve(`@expo-google-fonts/inter/${weight}/Inter_${weight}.ttf`)))
 const FONTS = { regular: font('400Regular'), strong: font('600SemiBold') }
-const made = (project: Project, setupId: string, options: ReportOptions = WHOLE_REPORT, paper: Paper = 'A4') =>
+const made = (project: Project, setupId: string, options: ReportOptions = WHOLE_REPORT, paper: PdfPaper = 'A4') =>
   reportPdf(technicalReport(project, setupId, { version: '9.9.9', madeOn: '2026-09-20' }, options), { fonts: FONTS, paper })
 const demo = (change: (draft: Project) => void): Project => produce(DEMO_PROJECT as Project, (draft) => void change(draft as Project))
 
 /** Another reader than the one that opens projects: text of each page without blanks, and what is attached. */
 async function readByPdfJs(bytes: Uint8Array) {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
-  const file = await getDocument({ data: bytes.slice(), useWorkerFetch: false, isEvalSupported: false, disableFontFace: true, verbosity: 0 }).promise
+  const file = await getDocument({
+    data: bytes.slice(),
+    useWorkerFetch: false,
+    isEvalSupported: false,
+    disableFontFace: true,
+    verbosity: 0,
+  }).promise
   const pages: string[] = []
   for (let i = 1; i <= file.numPages; i += 1) {
     const { items } = await (await file.getPage(i)).getTextContent()
@@ -67,7 +73,10 @@ describe('the report as a PDF', () => {
   })
   test('one without the project says so when it is opened', async () => {
     const bytes = await made(DEMO_PROJECT as Project, 'balanced', { ...WHOLE_REPORT, sections: ['summary'], attach: false })
-    expect(await readProjectFromPdf(bytes)).toMatchObject({ ok: false, problems: [{ message: expect.stringContaining('holds no project') }] })
+    expect(await readProjectFromPdf(bytes)).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('holds no project') }],
+    })
   })
   test('names of any kind are put down, marks that turn the writing are not', async () => {
     const name = 'Жук \u202e(/)\\ <b> 車 \u0000 ' + 'x'.repeat(80)

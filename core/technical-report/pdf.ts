@@ -2,16 +2,16 @@ import PDFDocument from 'pdfkit'
 import { FINDING_SHORT } from '../figures/words.ts'
 import type { Verdict } from '../figures/verdict.ts'
 import { SIGNAL_WORDS } from '../records/safety-note.ts'
-import type { Block, Cell, Column, ReportDocument, Section, Table } from './document.ts'
-import { INKS, SHADES, type Drawing } from './drawing.ts'
+import type { ReportBlock, TableCell, ReportColumn, ReportDocument, ReportSection, ReportTable } from './document.ts'
+import { INKS, SHADES, type VectorDrawing } from './drawing.ts'
 import { formulaBox, type FormulaPen } from './formula-boxes.ts'
 import { formulaTree } from './formula.ts'
 
-export type Paper = 'A4' | 'LETTER'
-export interface PdfMaterial {
+export type PdfPaper = 'A4' | 'LETTER'
+interface PdfMaterial {
   /** TrueType files: they are embedded with the signs that are used. */
   fonts: { regular: Uint8Array; strong: Uint8Array }
-  paper: Paper
+  paper: PdfPaper
   /** Called between blocks with the share that is done, 0 to 1. */
   progress?: (share: number) => void | Promise<void>
 }
@@ -89,7 +89,16 @@ class PdfWriter {
       lang: 'en',
       displayTitle: true,
       pdfVersion: '1.7',
-      info: { Title: report.title, Subject: report.subtitle, Creator: 'Valiant Caliper', Producer: 'Valiant Caliper', CreationDate: made, ModDate: made },
+      // none of the package's own: they lack signs that are needed
+      font: '',
+      info: {
+        Title: report.title,
+        Subject: report.subtitle,
+        Creator: 'Valiant Caliper',
+        Producer: 'Valiant Caliper',
+        CreationDate: made,
+        ModDate: made,
+      },
     })
     this.ended = new Promise((done, fail) => {
       this.doc.on('data', (chunk: Uint8Array) => this.chunks.push(chunk))
@@ -104,14 +113,17 @@ class PdfWriter {
     this.doc.addStructure(this.root)
     const { attached } = report
     if (attached)
-      this.doc.file(new TextEncoder().encode(attached.text) as Buffer, {
-        name: attached.name,
-        type: 'application/json',
-        description: 'The project that this report was made from',
-        creationDate: made,
-        modifiedDate: made,
-        relationship: 'Source',
-      } as PDFKit.Mixins.PDFAttachmentOptions)
+      this.doc.file(
+        new TextEncoder().encode(attached.text) as Buffer,
+        {
+          name: attached.name,
+          type: 'application/json',
+          description: 'The project that this report was made from',
+          creationDate: made,
+          modifiedDate: made,
+          relationship: 'Source',
+        } as PDFKit.Mixins.PDFAttachmentOptions,
+      )
     this.title()
   }
 
@@ -122,13 +134,18 @@ class PdfWriter {
     this.y += GAP
   }
 
-  beginSection(section: Section, index: number): void {
+  beginSection(section: ReportSection, index: number): void {
     if (index > 0) this.newPage()
     const text = `${index + 1}. ${section.title}`
     this.entry(1, text, `section-${section.id}`)
     this.paragraph('H1', text, { size: SIZE.section, strong: true })
     this.doc.lineWidth(1.2).strokeColor(INK)
-    this.artifact(() => this.doc.moveTo(MARGIN, this.y).lineTo(MARGIN + this.width, this.y).stroke())
+    this.artifact(() =>
+      this.doc
+        .moveTo(MARGIN, this.y)
+        .lineTo(MARGIN + this.width, this.y)
+        .stroke(),
+    )
     this.y += GAP + 2
   }
 
@@ -241,7 +258,7 @@ class PdfWriter {
     this.y += GAP
   }
 
-  block(block: Block): void {
+  block(block: ReportBlock): void {
     switch (block.kind) {
       case 'heading':
         this.room(60)
@@ -249,7 +266,11 @@ class PdfWriter {
         this.entry(2, block.text, `part-${block.id}`)
         return this.paragraph('H2', block.text, { size: SIZE.heading, strong: true, keep: 30 })
       case 'text':
-        return this.paragraph('P', block.text, { strong: block.look === 'strong', soft: block.look === 'soft', keep: block.look === 'strong' ? 16 : 0 })
+        return this.paragraph('P', block.text, {
+          strong: block.look === 'strong',
+          soft: block.look === 'soft',
+          keep: block.look === 'strong' ? 16 : 0,
+        })
       case 'list':
         for (const item of block.items) {
           this.room(SIZE.text * LEAD)
@@ -287,7 +308,12 @@ class PdfWriter {
     this.room(lines.length * height + 2)
     const { y } = this
     const { fill, ink } = LABEL[verdict]
-    this.artifact(() => this.doc.lineWidth(0.8).rect(MARGIN, y - 1, labelWidth, 12).fillAndStroke(fill, INK))
+    this.artifact(() =>
+      this.doc
+        .lineWidth(0.8)
+        .rect(MARGIN, y - 1, labelWidth, 12)
+        .fillAndStroke(fill, INK),
+    )
     this.tagged('P', () => {
       this.put(label, MARGIN + 5, y + 1.4, true, size, ink)
       lines.forEach((line, i) => this.put(line, MARGIN + labelWidth + 8, y + i * height, false, SIZE.text))
@@ -299,7 +325,13 @@ class PdfWriter {
     const height = lines.length * SIZE.text * LEAD + 10
     this.room(height)
     const { y } = this
-    this.artifact(() => this.doc.lineWidth(1.4).strokeColor(INK).rect(MARGIN + 1, y, this.width - 2, height).stroke())
+    this.artifact(() =>
+      this.doc
+        .lineWidth(1.4)
+        .strokeColor(INK)
+        .rect(MARGIN + 1, y, this.width - 2, height)
+        .stroke(),
+    )
     this.tagged('P', () => lines.forEach((line, i) => this.put(line, MARGIN + 10, y + 6 + i * SIZE.text * LEAD, true, SIZE.text)))
     this.y += height + GAP
   }
@@ -310,13 +342,13 @@ class PdfWriter {
     element.end()
   }
 
-  private cell(cell: Cell): { text: string; strong: boolean } {
+  private cell(cell: TableCell): { text: string; strong: boolean } {
     if (typeof cell === 'string') return { text: cell, strong: false }
     const short = cell.verdict && FINDING_SHORT[cell.verdict]
     const text = short && !cell.text.startsWith(short) ? `${short}: ${cell.text}` : cell.text
     return { text, strong: cell.strong === true || cell.verdict !== undefined }
   }
-  private table({ columns, rows, dense }: Table): void {
+  private table({ columns, rows, dense }: ReportTable): void {
     const size = dense ? SIZE.dense : SIZE.text
     const height = size * LEAD
     const gap = 8
@@ -352,7 +384,7 @@ class PdfWriter {
       })
       row.end()
     }
-    const heads = wrap(columns.map((one: Column) => ({ text: one.label, strong: true })))
+    const heads = wrap(columns.map((one: ReportColumn) => ({ text: one.label, strong: true })))
     const headHeight = Math.max(...heads.map((one) => one.lines.length)) * height
     const headed = columns.some((one) => one.label !== '')
     const rule = (thick: number) =>
@@ -396,7 +428,7 @@ class PdfWriter {
     this.y += GAP
   }
 
-  private formula({ text, inWords, filled, result }: Extract<Block, { kind: 'formula' }>): void {
+  private formula({ text, inWords, filled, result }: Extract<ReportBlock, { kind: 'formula' }>): void {
     if (inWords) this.paragraph('P', text, { indent: 10 })
     else this.mathLine(text)
     if (filled !== undefined) this.mathLine(`= ${filled}`)
@@ -424,7 +456,7 @@ class PdfWriter {
     this.figures += 1
     this.paragraph('Caption', `Figure ${this.figures}. ${words}`, { size: SIZE.small, soft: true })
   }
-  private drawing(drawing: Drawing, caption: string, description: string): void {
+  private drawing(drawing: VectorDrawing, caption: string, description: string): void {
     const ratio = Math.min(this.width / drawing.width, (this.bottom - MARGIN - 40) / drawing.height)
     const height = drawing.height * ratio
     this.room(height + 34)
@@ -439,7 +471,13 @@ class PdfWriter {
             const text = this.known(mark.text)
             const width = this.widthOf(text, mark.strong === true, size)
             const [x, base] = at(mark.at)
-            this.put(text, x - (mark.anchor === 'middle' ? width / 2 : mark.anchor === 'end' ? width : 0), base - size * 0.97, mark.strong === true, size)
+            this.put(
+              text,
+              x - (mark.anchor === 'middle' ? width / 2 : mark.anchor === 'end' ? width : 0),
+              base - size * 0.97,
+              mark.strong === true,
+              size,
+            )
             continue
           }
           if (mark.kind === 'dot') {
@@ -468,13 +506,17 @@ class PdfWriter {
     try {
       image = (this.doc as unknown as { openImage(src: string): { width: number; height: number } }).openImage(jpeg)
     } catch {
-      return this.paragraph('P', `The picture of “${caption}” cannot be read, and is left out here. The attached project has it.`, { soft: true })
+      return this.paragraph('P', `The picture of “${caption}” cannot be read, and is left out here. The attached project has it.`, {
+        soft: true,
+      })
     }
     const ratio = Math.min((this.width * 0.6) / image.width, 190 / image.height)
     const height = image.height * ratio
     this.room(height + 24)
     const { y } = this
-    this.tagged('Figure', () => this.doc.image(image as unknown as string, MARGIN, y, { width: image.width * ratio, height }), { alt: this.known(caption) })
+    this.tagged('Figure', () => this.doc.image(image as unknown as string, MARGIN, y, { width: image.width * ratio, height }), {
+      alt: this.known(caption),
+    })
     this.y += height + 4
     this.caption(caption)
   }

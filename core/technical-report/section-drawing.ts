@@ -1,7 +1,8 @@
+import type { Point } from '../clearance/maths/polyline.ts'
 import type { Corner } from '../clearance/half-section.ts'
 import { formatQuantity } from '../quantity/format.ts'
 import type { UnitChoice } from '../quantity/units.ts'
-import { line, scale, ticks, word, type Drawing, type Mark, type Point } from './drawing.ts'
+import { line, scale, ticks, word, type VectorDrawing, type DrawingMark } from './drawing.ts'
 
 const WIDTH = 480
 const MOST_HEIGHT = 330
@@ -15,7 +16,7 @@ const WALL_MM = 5
  * The half section of one corner to scale: rotor, caliper, wheel and the place where they are nearest, seat frame. Undefined
  * where neither an outline nor a profile is known.
  */
-export function halfSection(corner: Corner, units: UnitChoice): { drawing: Drawing; scaleWords: string } | undefined {
+export function halfSection(corner: Corner, units: UnitChoice): { drawing: VectorDrawing; scaleWords: string } | undefined {
   const spacer = corner.spacerMm ?? 0
   const wheel = corner.wheel?.points.map(([z, r]): Point => [z + spacer, r])
   const calipers = (corner.caliper ?? []).map((one) => one.points as readonly Point[])
@@ -33,7 +34,7 @@ export function halfSection(corner: Corner, units: UnitChoice): { drawing: Drawi
   const z = scale(zRange, [left, left + w])
   const r = scale(rRange, [bottom, MARGIN.top])
   const at = ([a, b]: Point): Point => [z(a), r(b)]
-  const marks: Mark[] = []
+  const marks: DrawingMark[] = []
   for (const value of ticks(...zRange, 6)) {
     const shown = formatQuantity(value, 'length', units, { bare: true, decimals: units.length === 'in' ? 1 : 0 })
     marks.push(line([z(value), bottom], [z(value), bottom + 4], 'thin'), word([z(value), bottom + 14], shown, 8, { anchor: 'middle' }))
@@ -66,7 +67,10 @@ export function halfSection(corner: Corner, units: UnitChoice): { drawing: Drawi
     const label = `${formatQuantity(gap.meanMm, 'length', units)}`
     marks.push(line(from, to, 'strong'), { kind: 'dot', at: from, radius: 2.2 }, { kind: 'dot', at: to, radius: 2.2 })
     const x = Math.min(Math.max(to[0], left + 60), left + w - 60)
-    marks.push(line([x, MARGIN.top - 4], to, 'thin'), word([x, MARGIN.top - 8], `minimum clearance ${label}`, 9, { anchor: 'middle', strong: true }))
+    marks.push(
+      line([x, MARGIN.top - 4], to, 'thin'),
+      word([x, MARGIN.top - 8], `minimum clearance ${label}`, 9, { anchor: 'middle', strong: true }),
+    )
   }
   // on paper of usual size the drawing is as wide as the text: 480 units are 170 mm
   const ratio = 1 / ((perMm * 170) / WIDTH)

@@ -33,7 +33,7 @@ export interface ReportSource {
 /** What stands where nobody has entered a value: never a zero, never a blank. */
 export const UNKNOWN = 'not known'
 
-export interface Show {
+export interface ReportWords {
   quantity(value: number | undefined, dimension: Dimension, options?: Parameters<typeof formatQuantity>[3]): string
   money(minor: number | undefined, options?: Parameters<typeof formatMoney>[2]): string
   figure(figure: ReportFigure): string
@@ -43,11 +43,11 @@ export interface Show {
 }
 
 /** Numbers in the units and the currency of the project, as on screen. */
-export function showIn({ project, report, uncertainty }: Pick<ReportSource, 'project' | 'report' | 'uncertainty'>): Show {
+export function showIn({ project, report, uncertainty }: Pick<ReportSource, 'project' | 'report' | 'uncertainty'>): ReportWords {
   const { units, currency } = project.preferences
-  const quantity: Show['quantity'] = (value, dimension, options) =>
+  const quantity: ReportWords['quantity'] = (value, dimension, options) =>
     value === undefined ? UNKNOWN : formatQuantity(value, dimension, units, options)
-  const money: Show['money'] = (minor, options) => (minor === undefined ? UNKNOWN : formatMoney(minor, currency, options))
+  const money: ReportWords['money'] = (minor, options) => (minor === undefined ? UNKNOWN : formatMoney(minor, currency, options))
   return {
     quantity,
     money,

@@ -8,7 +8,17 @@ import type { Project } from '../records/project.ts'
 import { findSetup, stockSetup } from '../records/resolve.ts'
 import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
 import { workOrder } from '../work-order/work-order.ts'
-import { SECTION_IDS, SECTIONS, WHOLE_REPORT, type Block, type ProjectFile, type ReportDocument, type ReportFacts, type ReportOptions, type SectionId } from './document.ts'
+import {
+  SECTION_IDS,
+  SECTIONS,
+  WHOLE_REPORT,
+  type ReportBlock,
+  type ProjectFile,
+  type ReportDocument,
+  type ReportFacts,
+  type ReportOptions,
+  type SectionId,
+} from './document.ts'
 import { balance } from './sections/balance.ts'
 import { carAndParts } from './sections/car-and-parts.ts'
 import { checks } from './sections/checks.ts'
@@ -20,7 +30,7 @@ import { summary } from './sections/summary.ts'
 import { work } from './sections/work.ts'
 import type { ReportSource } from './source.ts'
 
-const WRITERS: Readonly<Record<SectionId, (source: ReportSource) => Block[]>> = {
+const WRITERS: Readonly<Record<SectionId, (source: ReportSource) => ReportBlock[]>> = {
   summary,
   parts: carAndParts,
   clearance,
@@ -46,7 +56,12 @@ function projectFile(project: Project): ProjectFile {
  * @example
  * technicalReport(DEMO_PROJECT, 'balanced', { version: '1', madeOn: '2026-09-12' }).sections[0].title // => 'Summary'
  */
-export function technicalReport(project: Project, setupId: string, facts: ReportFacts, options: ReportOptions = WHOLE_REPORT): ReportDocument {
+export function technicalReport(
+  project: Project,
+  setupId: string,
+  facts: ReportFacts,
+  options: ReportOptions = WHOLE_REPORT,
+): ReportDocument {
   const setup = findSetup(project, setupId)
   if (!setup) throw new RangeError(`no setup ${setupId} in project ${project.id}`)
   const report = evaluate(project, setupId)

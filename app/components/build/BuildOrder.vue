@@ -10,6 +10,7 @@ import { orderHeadline } from '#core/evaluate/order-probability.ts'
 import { counted } from '#core/figures/words.ts'
 import { useBuild } from '~/composables/build'
 import { useUncertainty } from '~/composables/uncertainty'
+import { useTechnicalReport } from '~/composables/technical-report'
 import { useProjectStore } from '~/stores/project'
 import { useWorkbench } from '~/composables/workbench'
 
@@ -56,6 +57,7 @@ const setBleeding = (value: Bleeding) => store.edit('How it is bled', (draft) =>
 /** The screen stays on while one works, where the browser can. */
 const { isSupported, isActive, request, release } = useWakeLock()
 const print = () => window.print()
+const { open: openReport } = useTechnicalReport()
 </script>
 
 <template>
@@ -105,6 +107,9 @@ const print = () => window.print()
             :options="(Object.keys(BLEEDINGS) as Bleeding[]).map((value) => ({ value, label: BLEEDINGS[value] }))"
             @change="setBleeding"
         /></FieldItem>
+        <ElButton data-test="report-of-build" @click="openReport = true"
+          ><Icon name="tabler:file-description" size="16" /> Technical report</ElButton
+        >
         <ElButton @click="print"><Icon name="tabler:printer" size="16" /> Print</ElButton>
         <ElButton v-if="isSupported" :aria-pressed="isActive" data-test="keep-awake" @click="isActive ? release() : request('screen')">
           {{ isActive ? 'Screen stays on' : 'Leave screen on' }}

@@ -64,9 +64,9 @@ const start = () =>
         <ElCheckbox v-for="id in choices" :key="id" :value="id" :label="SECTIONS[id]" />
       </ElCheckboxGroup>
     </fieldset>
-    <ElCheckbox v-model="prices" label="Show prices" />
+    <ElCheckbox v-model="prices" class="line" label="Show prices" />
     <template v-if="format === 'pdf'">
-      <ElCheckbox v-model="attach" label="Attach the project file" />
+      <ElCheckbox v-model="attach" class="line" label="Attach the project file" />
       <p class="soft small">
         {{
           attach
@@ -94,6 +94,9 @@ const start = () =>
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 10px;
+}
+.line {
+  display: flex;
 }
 fieldset {
   margin: 14px 0 8px;

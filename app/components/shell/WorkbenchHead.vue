@@ -118,7 +118,7 @@ const unitSets = computed((): { value: UnitSet; label: string }[] => [
     <ElButton title="Export the project to a file (Ctrl+S)" @click="exportOpen">
       <Icon name="tabler:download" size="18" /><span class="wide">Export</span>
     </ElButton>
-    <ElButton title="Make a technical report of a setup" data-test="open-report" @click="reportOpen = true">
+    <ElButton class="wide-only" title="Make a technical report of a setup" data-test="open-report" @click="reportOpen = true">
       <Icon name="tabler:file-description" size="18" /><span class="wide">Report</span>
     </ElButton>
     <ElButton

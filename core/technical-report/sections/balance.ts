@@ -1,3 +1,4 @@
+import type { Point } from '../../clearance/maths/polyline.ts'
 import { CRITERIA, LOST_WORDS } from '../../balance/balance-report.ts'
 import { LOADS } from '../../balance/grip.ts'
 import { orderHeadline } from '../../evaluate/order-probability.ts'
@@ -6,8 +7,8 @@ import { plainNumber } from '../../figures/working.ts'
 import { hydraulicsOf } from '../../hydraulics/hydraulics-of.ts'
 import { chainDrawing } from '../chain-drawing.ts'
 import { chainSteps } from '../chain-steps.ts'
-import { chart, type Point } from '../drawing.ts'
-import { heading, list, table, text, type Block } from '../document.ts'
+import { chart } from '../drawing.ts'
+import { heading, list, table, text, type ReportBlock } from '../document.ts'
 import { workings } from '../figure-blocks.ts'
 import { showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
@@ -31,7 +32,7 @@ const FIGURES = [
 ]
 
 /** The chain with its numbers, which axle locks first in each load, what is left when something fails. */
-export function balance(source: ReportSource): Block[] {
+export function balance(source: ReportSource): ReportBlock[] {
   const { report, balance: found, uncertainty, project } = source
   const show = showIn(source)
   const g = (value: number) => show.quantity(value, 'deceleration')
@@ -40,7 +41,7 @@ export function balance(source: ReportSource): Block[] {
   const parking = report.fit.filter((one) => one.rule === 'parking-brake' || one.rule === 'parking-hold')
   return [
     { kind: 'verdict', verdict: order.verdict, text: [order.sentence, ...order.beside].join(' ') },
-    ...others.map((one): Block => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
+    ...others.map((one): ReportBlock => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
     ...(uncertainty.frontFirstOf100 === undefined
       ? []
       : [text(`Front locks first as far as required: ${probabilityWords(uncertainty.frontFirstOf100 / 100)}.`)]),
@@ -54,14 +55,18 @@ export function balance(source: ReportSource): Block[] {
             drawing: chainDrawing(report.chain, project.preferences.units),
           },
         ]
-      : [text('Not enough data for the chain from the pedal to the road. To enter:', 'strong'), ...list(report.figures['pedal.force'].missing.map((one) => one.what))]),
+      : [
+          text('Not enough data for the chain from the pedal to the road. To enter:', 'strong'),
+          ...list(report.figures['pedal.force'].missing.map((one) => one.what)),
+        ]),
     ...chainTable(source),
     ...(report.adhesion.length > 1
       ? [
           heading('adhesion', 'Adhesion that each axle uses'),
           {
             kind: 'drawing' as const,
-            caption: 'Adhesion used by each axle, driver only. The higher curve locks first. The straight line is the limit of UN Regulation No. 13-H, Annex 5, 3.1 (B).',
+            caption:
+              'Adhesion used by each axle, driver only. The higher curve locks first. The straight line is the limit of UN Regulation No. 13-H, Annex 5, 3.1 (B).',
             description: `Adhesion used over deceleration. ${order.sentence}`,
             drawing: adhesionChart(source),
           },
@@ -116,14 +121,14 @@ export function balance(source: ReportSource): Block[] {
     ...(found.bareAtLimitG === undefined ? [] : [text(`Without assist, 500 N on the pedal gives ${g(found.bareAtLimitG)}.`)]),
     heading('parking', 'Parking brake'),
     ...(parking.length === 0 ? [text('No check of the parking brake applies.')] : []),
-    ...parking.map((one): Block => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
+    ...parking.map((one): ReportBlock => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
     ...(found.calibration ? [text(found.calibration)] : []),
     ...workings(source, FIGURES, show),
   ]
 }
 
 /** Step by step, so that a reader comes to pedal force and balance with a pocket calculator. */
-function chainTable({ report, project, setup }: ReportSource): Block[] {
+function chainTable({ report, project, setup }: ReportSource): ReportBlock[] {
   const { system, mass } = hydraulicsOf(project, setup.id)
   if (!report.chain || !system) return []
   return table(

@@ -3,36 +3,35 @@ import { carAxleFields, carFields } from '../../records/car-fields.ts'
 import type { Field, FieldTable } from '../../records/field.ts'
 import { COMMON_FIGURES, fieldsOf, PART_KINDS } from '../../records/part-kinds.ts'
 import { partsInUse } from '../changed-parts.ts'
-import { heading, list, table, text, type Block, type Cell, type Column } from '../document.ts'
-import { originOf, plusMinusWords, showIn, UNKNOWN, type ReportSource, type Show } from '../source.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../document.ts'
+import { originOf, plusMinusWords, showIn, UNKNOWN, type ReportSource, type ReportWords } from '../source.ts'
 
-const COLUMNS: readonly Column[] = [
+const COLUMNS: readonly ReportColumn[] = [
   { label: 'Value', share: 0.38 },
   { label: 'Entered', share: 0.28, number: true },
   { label: 'Origin', share: 0.34 },
 ]
 
 /** Every value of the car and of the parts in use, with its uncertainty, origin and date; assumed and typical ones apart. */
-export function carAndParts(source: ReportSource): Block[] {
+export function carAndParts(source: ReportSource): ReportBlock[] {
   const { project } = source
   const show = showIn(source)
   const units = project.preferences.units
-  const shown = (figure: Figure, dimension: Parameters<Show['quantity']>[1]) =>
+  const shown = (figure: Figure, dimension: Parameters<ReportWords['quantity']>[1]) =>
     `${show.quantity(figure.value, dimension)}${figure.u === undefined ? '' : plusMinusWords(figure.u, dimension, units)}`
-  const origin = (figure: Figure) =>
-    [ORIGIN_WORDS[figure.origin], figure.date?.slice(0, 10), figure.note].filter(Boolean).join(', ')
-  const rowsOf = (fields: FieldTable, holder: object): Cell[][] =>
-    Object.entries(fields).flatMap(([key, field]): Cell[][] => {
+  const origin = (figure: Figure) => [ORIGIN_WORDS[figure.origin], figure.date?.slice(0, 10), figure.note].filter(Boolean).join(', ')
+  const rowsOf = (fields: FieldTable, holder: object): TableCell[][] =>
+    Object.entries(fields).flatMap(([key, field]): TableCell[][] => {
       if (field.when && (holder as Record<string, unknown>)[field.when.field] !== field.when.is) return []
       return [cellsOf(field, (holder as Record<string, unknown>)[key], shown, origin)]
     })
-  const known = (rows: Cell[][]) => rows.filter(([, value]) => value !== UNKNOWN)
+  const known = (rows: TableCell[][]) => rows.filter(([, value]) => value !== UNKNOWN)
   /** The names of what is open stand in one line: a page of "not known" hides what is known. */
-  const openOf = (rows: Cell[][]): Block[] => {
+  const openOf = (rows: TableCell[][]): ReportBlock[] => {
     const open = rows.filter(([, value]) => value === UNKNOWN).map(([label]) => String(label))
     return open.length === 0 ? [] : [text(`Not known: ${open.join('; ')}.`, 'soft')]
   }
-  const group = (id: string, title: string, rows: Cell[][], beside?: string): Block[] => [
+  const group = (id: string, title: string, rows: TableCell[][], beside?: string): ReportBlock[] => [
     heading(id, title),
     ...(beside ? [text(beside, 'soft')] : []),
     ...table(COLUMNS, known(rows), true),
@@ -65,7 +64,12 @@ export function carAndParts(source: ReportSource): Block[] {
   ]
 }
 
-function cellsOf(field: Field, value: unknown, shown: (figure: Figure, dimension: never) => string, origin: (figure: Figure) => string): Cell[] {
+function cellsOf(
+  field: Field,
+  value: unknown,
+  shown: (figure: Figure, dimension: never) => string,
+  origin: (figure: Figure) => string,
+): TableCell[] {
   const label = field.label
   if (value === undefined || (Array.isArray(value) && value.length === 0)) return [label, UNKNOWN, '']
   switch (field.type) {
@@ -99,7 +103,7 @@ function cellsOf(field: Field, value: unknown, shown: (figure: Figure, dimension
 }
 
 /** What stands in for values nobody measured, over all figures: each once. */
-function assumedValues({ report }: ReportSource, show: Show): Block[] {
+function assumedValues({ report }: ReportSource, show: ReportWords): ReportBlock[] {
   const assumed = new Map<string, string>()
   const estimated = new Map<string, string>()
   for (const { inputs } of Object.values(report.figures))
@@ -111,7 +115,7 @@ function assumedValues({ report }: ReportSource, show: Show): Block[] {
     }
   if (assumed.size + estimated.size === 0) return [text('None: every value that the figures read was measured here or published.')]
   return [
-    ...(assumed.size > 0 ? [text('Assumed, because nobody entered a value:', 'strong'), ...list([...assumed.values()])] : []),
-    ...(estimated.size > 0 ? [text('Estimated or reported, not measured:', 'strong'), ...list([...estimated.values()])] : []),
+    ...(assumed.size > 0 ? [text('Assumed values, to be entered:', 'strong'), ...list([...assumed.values()])] : []),
+    ...(estimated.size > 0 ? [text('Estimated or reported values:', 'strong'), ...list([...estimated.values()])] : []),
   ]
 }

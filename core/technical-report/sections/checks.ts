@@ -5,11 +5,11 @@ import { ORIGIN_WORDS } from '../../quantity/figure.ts'
 import type { Dimension } from '../../quantity/units.ts'
 import { LIMITS } from '../../records/limits.ts'
 import type { InputRecord } from '../../records/question.ts'
-import { heading, list, table, text, type Block, type Cell } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
 import { AXLE_WORD, showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
 /** Every check with its figure, its limit and what it looked at; then the fixes that the setup has taken. */
-export function checks(source: ReportSource): Block[] {
+export function checks(source: ReportSource): ReportBlock[] {
   const { report, setup, uncertainty } = source
   const show = showIn(source)
   const where = (axle: 'front' | 'rear' | undefined) => (axle ? AXLE_WORD[axle] : 'Car')
@@ -25,7 +25,7 @@ export function checks(source: ReportSource): Block[] {
         { text: FINDING_SHORT[one.verdict], verdict: one.verdict },
         `${one.sentence} Figure: ${show.figure(figure)}.`,
         one.missing.length > 0 ? `To enter: ${one.missing.map((missing) => missing.what).join('; ')}` : '',
-      ] as Cell[],
+      ] as TableCell[],
     }
   })
   const fits = report.fit.map((one) => ({
@@ -41,10 +41,13 @@ export function checks(source: ReportSource): Block[] {
       ]
         .filter(Boolean)
         .join(' '),
-      [one.missing.length > 0 ? `To enter: ${one.missing.map((missing) => missing.what).join('; ')}` : '', one.looked.map(looked).join('; ')]
+      [
+        one.missing.length > 0 ? `To enter: ${one.missing.map((missing) => missing.what).join('; ')}` : '',
+        one.looked.map(looked).join('; '),
+      ]
         .filter(Boolean)
         .join('. '),
-    ] as Cell[],
+    ] as TableCell[],
   }))
   const all = [...figures, ...fits].sort((a, b) => b.rank - a.rank)
   const taken = setup.extras.filter((one) => one.kind === 'remedy')
@@ -55,8 +58,8 @@ export function checks(source: ReportSource): Block[] {
       [
         { label: 'Check', share: 0.19 },
         { label: 'Result', share: 0.12 },
-        { label: 'What was found', share: 0.32 },
-        { label: 'What it is based on', share: 0.37 },
+        { label: 'Finding', share: 0.32 },
+        { label: 'Values behind it', share: 0.37 },
       ],
       all.map((one) => one.cells),
       true,

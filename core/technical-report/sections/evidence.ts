@@ -6,11 +6,11 @@ import { counted } from '../../figures/words.ts'
 import { AXLES } from '../../quantity/axle.ts'
 import { LOADS_DRIVEN, SURFACES, type LoadDriven, type SurfaceDriven } from '../../records/logbook.ts'
 import { stepTitles } from '../../work-order/work-order.ts'
-import { heading, list, table, text, type Block } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../document.ts'
 import type { ReportSource } from '../source.ts'
 
 /** What was done and seen on the car: comparison of stops, wheels that locked, wear, temperatures, then the whole log. */
-export function evidence(source: ReportSource): Block[] {
+export function evidence(source: ReportSource): ReportBlock[] {
   const { project, setup, report, heat } = source
   const log = timeline(project, (setupId) => stepTitles(project, setupId))
   const locks = lockUpReport(project)
@@ -20,7 +20,7 @@ export function evidence(source: ReportSource): Block[] {
     ...stopBlocks(source),
     heading('lock-ups', 'Wheels that locked'),
     ...(locks.length === 0 ? [text('Nothing was entered.')] : []),
-    ...locks.map((one): Block => ({
+    ...locks.map((one): ReportBlock => ({
       kind: 'verdict',
       verdict: one.verdict === 'agrees' ? 'fits' : one.verdict === 'differs' ? 'needs' : 'unknown',
       text: [`${one.sighting.date.slice(0, 10)}, ${one.setupName}. ${one.sentence}`, one.advice].filter(Boolean).join(' '),
@@ -28,16 +28,16 @@ export function evidence(source: ReportSource): Block[] {
     heading('wear', 'Wear'),
     ...(wear.looks.length === 0 ? [text('Nothing was measured.')] : []),
     ...wear.looks.flatMap((look) =>
-      look.says.map(
-        (one): Block => ({
-          kind: 'verdict',
-          verdict: one.tone,
-          text: `${look.reading.date.slice(0, 10)}, ${look.reading.axle} ${look.reading.side}, ${look.partName}. ${one.text}`,
-        }),
-      ),
+      look.says.map((one): ReportBlock => ({
+        kind: 'verdict',
+        verdict: one.tone,
+        text: `${look.reading.date.slice(0, 10)}, ${look.reading.axle} ${look.reading.side}, ${look.partName}. ${one.text}`,
+      })),
     ),
     heading('temperatures', 'Temperatures'),
-    ...(heat.readings.length === 0 ? [text('No temperature of this setup was entered.')] : [text(heat.narrowed ?? `${counted(heat.readings.length, 'reading')} used.`)]),
+    ...(heat.readings.length === 0
+      ? [text('No temperature of this setup was entered.')]
+      : [text(heat.narrowed ?? `${counted(heat.readings.length, 'reading')} used.`)]),
     heading('fit-reports', 'Fit reports'),
     ...reportBlocks(report),
     heading('log', 'The whole log, latest first'),
@@ -61,12 +61,14 @@ export function evidence(source: ReportSource): Block[] {
 }
 
 /** Each surface and load in which both setups were stopped. */
-function stopBlocks({ project, setup, report }: ReportSource): Block[] {
+function stopBlocks({ project, setup, report }: ReportSource): ReportBlock[] {
   if (report.isStock) return [text('This setup is the baseline: its stops are in the log below.')]
   const baseline = project.setups[0]
   const blocks = Object.keys(SURFACES).flatMap((surface) =>
-    Object.keys(LOADS_DRIVEN).flatMap((load): Block[] => {
-      const tests = project.stopTests.filter((one) => one.surface === surface && one.load === load && (one.setupId === setup.id || one.setupId === baseline.id))
+    Object.keys(LOADS_DRIVEN).flatMap((load): ReportBlock[] => {
+      const tests = project.stopTests.filter(
+        (one) => one.surface === surface && one.load === load && (one.setupId === setup.id || one.setupId === baseline.id),
+      )
       if (tests.length === 0) return []
       const targetKmh = Math.max(...tests.map((one) => one.fromKmh))
       const found = stopsReport(project, {
@@ -79,7 +81,9 @@ function stopBlocks({ project, setup, report }: ReportSource): Block[] {
       })
       return [
         text(`${SURFACES[surface as SurfaceDriven]}, ${LOADS_DRIVEN[load as LoadDriven]}, to ${targetKmh} km/h:`, 'strong'),
-        text(`${found.sentence} ${counted(found.a.counted.length, 'run')} of the baseline, ${counted(found.b.counted.length, 'run')} of this setup.`),
+        text(
+          `${found.sentence} ${counted(found.a.counted.length, 'run')} of the baseline, ${counted(found.b.counted.length, 'run')} of this setup.`,
+        ),
         ...(found.model ? [text(found.model)] : []),
         ...list(found.notes),
       ]
@@ -88,12 +92,14 @@ function stopBlocks({ project, setup, report }: ReportSource): Block[] {
   return blocks.length > 0 ? blocks : [text('No stops of this setup or the baseline were entered.')]
 }
 
-function reportBlocks(report: ReportSource['report']): Block[] {
+function reportBlocks(report: ReportSource['report']): ReportBlock[] {
   const all = AXLES.flatMap((axle) => report.reports[axle].map((one) => ({ axle, one })))
-  if (all.length === 0) return [text('Nobody has reported this combination.')]
+  if (all.length === 0) return [text('No fit report of this combination was entered.')]
   return all.map(({ axle, one }) =>
     one.contradicts
       ? { kind: 'verdict', verdict: 'check', text: `${axle}: ${one.contradicts}` }
-      : text(`${axle}: ${one.report.wheel} over ${one.report.caliper} ${one.report.outcome}${one.report.by ? `, reported by ${one.report.by}` : ''}.`),
+      : text(
+          `${axle}: ${one.report.wheel} over ${one.report.caliper} ${one.report.outcome}${one.report.by ? `, reported by ${one.report.by}` : ''}.`,
+        ),
   )
 }

@@ -1,8 +1,9 @@
+import type { Point } from '../../clearance/maths/polyline.ts'
 import type { HeatReport } from '../../heat/heat-report.ts'
 import { AXLES, type Axle } from '../../quantity/axle.ts'
 import { toUnit, shownUnit } from '../../quantity/units.ts'
-import { chart, type Ink, type Point } from '../drawing.ts'
-import { heading, list, table, text, type Block, type Cell } from '../document.ts'
+import { chart, type Ink } from '../drawing.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
 import { workings } from '../figure-blocks.ts'
 import { AXLE_WORD, showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
@@ -14,7 +15,7 @@ const LINES = [
 ] as const satisfies readonly { key: string; label: string; ink: Ink }[]
 
 /** The session of the car's main use: limits, margins, curves, and what was assumed. */
-export function heat(source: ReportSource): Block[] {
+export function heat(source: ReportSource): ReportBlock[] {
   const { heat: found } = source
   const show = showIn(source)
   const c = (value: number) => show.quantity(value, 'temperature', { decimals: 0 })
@@ -30,10 +31,10 @@ export function heat(source: ReportSource): Block[] {
         { label: 'Peak', share: 0.12, number: true },
         { label: 'Range', share: 0.2 },
         { label: 'Limit', share: 0.12, number: true },
-        { label: 'What the limit is', share: 0.22 },
+        { label: 'Kind of limit', share: 0.22 },
         { label: 'Passed after', share: 0.14, number: true },
       ],
-      found.lines.map((one): Cell[] => [
+      found.lines.map((one): TableCell[] => [
         one.label,
         { text: c(one.peakC), strong: true },
         `${show.quantity(one.lowC, 'temperature', { decimals: 0, bare: true })} to ${c(one.highC)}`,
@@ -43,23 +44,28 @@ export function heat(source: ReportSource): Block[] {
       ]),
     ),
     ...AXLES.flatMap((axle) => curves(source, found, axle)),
-    ...(found.findings.length > 0 ? [heading('heat-findings', 'What follows')] : []),
-    ...found.findings.map((one): Block => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
+    ...(found.findings.length > 0 ? [heading('heat-findings', 'Findings')] : []),
+    ...found.findings.map((one): ReportBlock => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
     heading('heat-assumptions', 'Assumptions'),
     ...(found.assumed.length > 0 ? list(found.assumed) : [text('None beyond the model.')]),
-    ...[found.fluidWords, found.narrowed, found.readNext, ...found.cautions].filter((one): one is string => Boolean(one)).map((one) => text(one)),
+    ...[found.fluidWords, found.narrowed, found.readNext, ...found.cautions]
+      .filter((one): one is string => Boolean(one))
+      .map((one) => text(one)),
     ...axleRows(source, found),
     ...workings(source, ['ringMass', 'heat'], show),
   ]
 }
 
-function curves({ project }: ReportSource, found: HeatReport, axle: Axle): Block[] {
+function curves({ project }: ReportSource, found: HeatReport, axle: Axle): ReportBlock[] {
   const last = found.samples.at(-1)
   if (!last || found.samples.length < 2) return []
   const unit = shownUnit('temperature', project.preferences.units)
   const points = (samples: typeof found.samples, key: (typeof LINES)[number]['key']) =>
     samples.map((one): Point => [one.seconds / 60, toUnit(one[axle][key], unit)])
-  const most = Math.max(...found.samples.map((one) => one[axle].faceC), ...found.lines.filter((one) => one.axle === axle).map((one) => one.peakC))
+  const most = Math.max(
+    ...found.samples.map((one) => one[axle].faceC),
+    ...found.lines.filter((one) => one.axle === axle).map((one) => one.peakC),
+  )
   const high = toUnit(most * 1.08, unit)
   return [
     {
@@ -77,7 +83,7 @@ function curves({ project }: ReportSource, found: HeatReport, axle: Axle): Block
   ]
 }
 
-function axleRows(source: ReportSource, found: HeatReport): Block[] {
+function axleRows(source: ReportSource, found: HeatReport): ReportBlock[] {
   if (!found.axles) return []
   const show = showIn(source)
   const { axles } = found

@@ -2,17 +2,19 @@ import { howItDecides } from '../../guide/how.ts'
 import { GAP_POLICIES, BIAS_AIMS } from '../../records/preferences.ts'
 import { LIMITS, type LimitId } from '../../records/limits.ts'
 import { questionKey } from '../../records/question.ts'
-import { heading, list, table, text, type Block } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../document.ts'
 import { showIn, type ReportSource } from '../source.ts'
 
 /** What it takes to do it again: version, file, limits in force, what is open. */
-export function method(source: ReportSource): Block[] {
+export function method(source: ReportSource): ReportBlock[] {
   const { project, report, facts, file, options } = source
   const { preferences } = project
   const show = showIn(source)
   const how = howItDecides()
   const open = new Map(
-    [...Object.values(report.figures), ...report.fit, ...report.findings].flatMap((one) => one.missing).map((one) => [questionKey(one), one.what]),
+    [...Object.values(report.figures), ...report.fit, ...report.findings]
+      .flatMap((one) => one.missing)
+      .map((one) => [questionKey(one), one.what]),
   )
   const own = (preferences.limits ?? {}) as Partial<Record<LimitId, number>>
   return [
@@ -50,7 +52,9 @@ export function method(source: ReportSource): Block[] {
       how.limits.map((one) => {
         const id = (Object.keys(LIMITS) as LimitId[]).find((key) => LIMITS[key].label === one.label)!
         const mine = own[id]
-        return mine === undefined ? [one.label, one.value, one.reason] : [one.label, { text: `${mine}, own limit`, strong: true }, `Usual: ${one.value}. ${one.reason}`]
+        return mine === undefined
+          ? [one.label, one.value, one.reason]
+          : [one.label, { text: `${mine}, own limit`, strong: true }, `Usual: ${one.value}. ${one.reason}`]
       }),
       true,
     ),

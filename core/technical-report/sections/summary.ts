@@ -5,10 +5,10 @@ import { fitMissing, shownFinding } from '../../evaluate/step-state.ts'
 import { capital } from '../../quantity/format.ts'
 import { NO_APPROVAL } from '../../records/safety-note.ts'
 import { changedParts } from '../changed-parts.ts'
-import { heading, list, table, text, type Block, type Cell, type Column } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../document.ts'
 import { AXLE_WORD, nameOf, showIn, type ReportSource } from '../source.ts'
 
-const COLUMNS: readonly Column[] = [
+const COLUMNS: readonly ReportColumn[] = [
   { label: 'Figure', share: 0.34 },
   { label: 'This setup', share: 0.18, number: true },
   { label: '90% range', share: 0.3 },
@@ -22,11 +22,9 @@ const KEY_FIGURES: readonly FigureId[] = [
   'pedal.travel',
   'front.pistonArea',
   'rear.pistonArea',
-  'front.massChange',
-  'rear.massChange',
 ]
-/** So many lines of each kind stand on the first page; the check list has them all. */
-const MOST = 6
+/** So many lines stand on the first page, the worst first; the check list has them all. */
+const MOST = 9
 
 /** "2 to fix, 3 to check", or that all checks are OK. */
 function fitCounts({ fit, findings }: ReportSource['report']): string {
@@ -39,7 +37,7 @@ function fitCounts({ fit, findings }: ReportSource['report']): string {
 }
 
 /** One page: what changes, the key figures, what is over a limit, to fix, to check, not known. */
-export function summary(source: ReportSource): Block[] {
+export function summary(source: ReportSource): ReportBlock[] {
   const { report, baseline, setup, uncertainty, heat, options } = source
   const show = showIn(source)
   const changes = changedParts(source)
@@ -50,17 +48,23 @@ export function summary(source: ReportSource): Block[] {
       verdict: one.verdict,
       words: `${one.axle ? `${AXLE_WORD[one.axle]}: ` : ''}${RULE_TITLES[one.rule]}. ${one.sentence}`,
     })),
-    ...report.fit.map((one) => ({ verdict: one.verdict, words: `${one.axle ? `${AXLE_WORD[one.axle]}: ` : ''}${one.title}. ${one.sentence}` })),
+    ...report.fit.map((one) => ({
+      verdict: one.verdict,
+      words: `${one.axle ? `${AXLE_WORD[one.axle]}: ` : ''}${one.title}. ${one.sentence}`,
+    })),
     { verdict: heat.verdict, words: `${heat.duty.label}. ${heat.sentence}` },
   ]
-  const said = (verdict: (typeof checks)[number]['verdict'], title: string): Block[] => {
+  let left = MOST
+  const said = (verdict: (typeof checks)[number]['verdict'], title: string): ReportBlock[] => {
     const found = checks.filter((one) => one.verdict === verdict).map((one) => one.words)
-    const more = found.length - MOST
+    const here = found.slice(0, left)
+    left -= here.length
+    const more = found.length - here.length
     return found.length === 0
       ? []
-      : [text(`${title}: ${found.length}`, 'strong'), ...list([...found.slice(0, MOST), ...(more > 0 ? [`and ${more} more, under Fit checks`] : [])])]
+      : [text(`${title}: ${found.length}`, 'strong'), ...list([...here, ...(more > 0 ? [`${more} more, under Fit checks`] : [])])]
   }
-  const rows = KEY_FIGURES.flatMap((id): Cell[][] => {
+  const rows = KEY_FIGURES.flatMap((id): TableCell[][] => {
     const figure = report.figures[id]
     return [
       [
@@ -71,7 +75,7 @@ export function summary(source: ReportSource): Block[] {
       ],
     ]
   })
-  const money: Cell[][] = options.prices
+  const money: TableCell[][] = options.prices
     ? [
         [
           report.figures['cost.total'].label,
@@ -87,7 +91,9 @@ export function summary(source: ReportSource): Block[] {
     { kind: 'verdict', verdict: report.verdict, text: `Fit: ${fitCounts(report)}.` },
     { kind: 'verdict', verdict: order.verdict, text: [order.sentence, ...order.beside].join(' ') },
     { kind: 'verdict', verdict: heat.verdict, text: `${capital(heat.duty.label)}: ${heat.sentence}` },
-    ...(changes.length > 0 ? [text(`Changes: ${changes.map((one) => one.words).join('; ')}.`)] : [text('No part differs from the baseline.')]),
+    ...(changes.length > 0
+      ? [text(`Changes: ${changes.map((one) => one.words).join('; ')}.`)]
+      : [text('No part differs from the baseline.')]),
     heading('key-figures', 'Key figures'),
     ...table(COLUMNS, [...rows, ...money]),
     heading('open', open === 0 ? 'Nothing over a limit, to check or unknown' : `Not OK: ${counted(open, 'check')}`),

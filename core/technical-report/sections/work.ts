@@ -1,17 +1,17 @@
 import { PHASES, type Phase } from '../../work-order/work-step.ts'
-import { buildOf } from '../../work-order/work-order.ts'
+import { buildOf, hoursWords } from '../../work-order/work-order.ts'
 import { ORIGIN_WORDS } from '../../quantity/figure.ts'
-import { heading, list, table, text, type Block, type Cell } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
 import { workings } from '../figure-blocks.ts'
 import { showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
 /** The parts list with its prices, then the work order as it stands: ticks, dates, torques with their sources, notes, pictures. */
-export function work(source: ReportSource): Block[] {
+export function work(source: ReportSource): ReportBlock[] {
   const { report, order, options } = source
   const show = showIn(source)
   const { bill } = report
   const minor = (value: number | undefined) => (value === undefined ? '' : show.money(value, { bare: true }))
-  const lines = bill.lines.map((one): Cell[] => [
+  const lines = bill.lines.map((one): TableCell[] => [
     one.detail ? `${one.label}, ${one.detail}` : one.label,
     String(one.quantity),
     ...(options.prices
@@ -23,13 +23,15 @@ export function work(source: ReportSource): Block[] {
       : []),
     [one.seller, one.origin ? ORIGIN_WORDS[one.origin] : '', one.date].filter(Boolean).join(', '),
   ])
-  const money: Block[] = options.prices
+  const money: ReportBlock[] = options.prices
     ? [
         text(
           `Sum: ${show.money(bill.total.likely)} expected, 90% range ${show.money(bill.total.p05, { bare: true })}–${show.money(bill.total.p95)}${bill.unpriced > 0 ? `; ${bill.unpriced} ${bill.unpriced === 1 ? 'line' : 'lines'} without a price, so it is at least that` : ''}.`,
           'strong',
         ),
-        ...(bill.budget ? [{ kind: 'verdict' as const, verdict: bill.budget.verdict, text: `Budget: ${show.money(bill.budget.minor)}.` }] : []),
+        ...(bill.budget
+          ? [{ kind: 'verdict' as const, verdict: bill.budget.verdict, text: `Budget: ${show.money(bill.budget.minor)}.` }]
+          : []),
         ...(bill.deposits > 0 ? [text(`Refundable deposits beside it: ${show.money(bill.deposits)}.`)] : []),
       ]
     : []
@@ -60,15 +62,15 @@ export function work(source: ReportSource): Block[] {
   ]
 }
 
-function workSteps(source: ReportSource): Block[] {
+function workSteps(source: ReportSource): ReportBlock[] {
   const { project, setup, order } = source
   const show = showIn(source)
   const log = buildOf(project, setup.id)
   const noted = new Map(log?.notes.map((one) => [one.id, one]))
-  const blocks: Block[] = [
+  const blocks: ReportBlock[] = [
     ...(order.stillWrong ? [{ kind: 'verdict' as const, verdict: 'needs' as const, text: order.stillWrong }] : []),
     text(
-      `${order.steps.length} steps, ${hours(order.minutes[0])} to ${hours(order.minutes[1])} for both sides. ${order.torquesOpen > 0 ? `${order.torquesOpen} tightening torques are not entered: take them from the maker of the car or the part.` : 'All tightening torques are entered.'}`,
+      `${order.steps.length} steps, ${hoursWords(order.minutes)} for both sides. ${order.torquesOpen > 0 ? `${order.torquesOpen} tightening torques are not entered. Use the figures of the maker of the car or the part.` : 'All tightening torques are entered.'}`,
     ),
   ]
   let phase: Phase | undefined
@@ -93,7 +95,7 @@ function workSteps(source: ReportSource): Block[] {
       ...list(
         step.torques.map(({ label, torque }) =>
           torque === undefined
-            ? `${label}: tightening torque ${UNKNOWN}; take it from the maker`
+            ? `${label}: tightening torque ${UNKNOWN}. Use the maker’s figure.`
             : `${label}: ${show.quantity(torque.value, 'torque')} (${[ORIGIN_WORDS[torque.origin], torque.note, torque.date].filter(Boolean).join(', ')})`,
         ),
       ),
@@ -102,4 +104,3 @@ function workSteps(source: ReportSource): Block[] {
   }
   return blocks
 }
-const hours = (minutes: number): string => `${(minutes / 60).toFixed(1)} h`
