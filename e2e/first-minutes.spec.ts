@@ -1,33 +1,5 @@
-import type { Locator, Page } from '@playwright/test'
-import { expect, exported, openDemo, test, type, fitsTheWindow, showAllFields } from './support.ts'
-
-/** A person's hands: each press, each field filled in and each Enter is one action. */
-class Hands {
-  actions = 0
-  constructor(readonly page: Page) {}
-  async press(what: Locator): Promise<void> {
-    this.actions += 1
-    await what.click()
-  }
-  async enter(label: string, text: string): Promise<void> {
-    this.actions += 2
-    await type(this.page, label, text)
-  }
-  /** Opens a list and takes an entry. */
-  async choose(what: Locator, option: RegExp): Promise<void> {
-    await this.press(what)
-    await this.press(this.page.getByRole('option', { name: option }))
-  }
-  async ask(question: string): Promise<void> {
-    await this.page.goto('/')
-    await this.press(this.page.getByTestId(`ask-${question}`))
-    await expect(this.page.getByTestId('answer')).toBeVisible()
-  }
-  get answer(): Locator {
-    return this.page.getByTestId('answer')
-  }
-}
-const typicalCar = (page: Page, name: RegExp) => page.locator('.typical-car').getByRole('button', { name })
+import { Hands, typicalCar } from './hands.ts'
+import { expect, exported, openDemo, test, fitsTheWindow, showAllFields } from './support.ts'
 
 test('a wheel over a caliper, from a marking and four figures', async ({ page }) => {
   const hands = new Hands(page)

@@ -123,7 +123,7 @@ export const caliperFields = {
     'Outline measured with',
     [
       { value: 'asBuilt', label: 'the rotor and pads that stay on' },
-      { value: 'others', label: 'others: the figures below' },
+      { value: 'others', label: 'others: enter their values below' },
     ],
     {
       group: takenWith,

@@ -44,18 +44,26 @@ const legend = (one: GaugeSession) => {
   return at === undefined ? '' : `, bar at ${share(at)} front`
 }
 
+/** One pair, or several at once with semicolons between: a session is typed as two columns. */
 function add() {
   // a unit typed with one of the two is that of both
   const unitOf = (text: string) => /[a-z/²]+\s*$/i.exec(text.trim())?.[0] ?? ''
   const shared = unitOf(front.value) || unitOf(rear.value)
-  const read = (text: string) => parseQuantity(unitOf(text) === '' ? `${text} ${shared}` : text, 'pressure', units.value)
-  const [one, other] = [read(front.value), read(rear.value)]
-  if (!one.ok || !other.ok) {
-    error.value = `Front and rear pressure: ${!one.ok ? one.message : !other.ok ? other.message : ''}`
+  const read = (text: string) =>
+    text.split(';').map((one) => parseQuantity(unitOf(one) === '' ? `${one} ${unitOf(text) || shared}` : one, 'pressure', units.value))
+  const [fronts, rears] = [read(front.value), read(rear.value)]
+  const bad = [...fronts, ...rears].find((one) => !one.ok)
+  if (bad && !bad.ok) {
+    error.value = `Front and rear pressure: ${bad.message}`
+    return
+  }
+  if (fronts.length !== rears.length) {
+    error.value = `Enter as many rear pressures as front pressures (${fronts.length} and ${rears.length} now).`
     return
   }
   error.value = ''
-  pairs.value = [...pairs.value, [one.value, other.value]]
+  const mpaOf = (one: (typeof fronts)[number]) => (one.ok ? one.value : NaN)
+  pairs.value = [...pairs.value, ...fronts.map((one, i): [number, number] => [mpaOf(one), mpaOf(rears[i]!)])]
   front.value = rear.value = ''
 }
 const pairRows = computed(() => pairs.value.map(([front, rear], at) => ({ at, front, rear })))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { tryCalipers } from '#core/commands/begin.ts'
@@ -81,6 +82,19 @@ async function next(from: Ask) {
   const to = following.find((one) => one.open && inputAt(one.key)) ?? following.find((one) => inputAt(one.key))
   if (to) inputAt(to.key)?.focus()
 }
+/** A field that moves within the list as others are answered drops the focus: it gets it back. */
+let heldKey: string | undefined
+useEventListener(document, 'focusin', ({ target }) => {
+  heldKey = list.value?.contains(target as Node) ? (target as HTMLElement).closest<HTMLElement>('[data-ask]')?.dataset.ask : undefined
+})
+useEventListener(document, 'pointerdown', () => (heldKey = undefined))
+watch(
+  stations,
+  () => {
+    if (heldKey !== undefined && document.activeElement === document.body) inputAt(heldKey)?.focus()
+  },
+  { flush: 'post' },
+)
 watch(
   () => route.query.focus,
   async (key) => {
@@ -109,6 +123,10 @@ const AXLES_SHOWN = [
       <p class="soft small">
         Only the values this answer needs. Type any unit, and leave unknown values empty.
         <NuxtLink :to="link('car')">Show everything</NuxtLink>
+      </p>
+      <p v-if="question === 'clears'" class="small">
+        No outline of the new caliper? With the present one on the car,
+        <NuxtLink :to="link('measure', { sheet: 'difference' })" data-test="by-difference">measure the clearance by difference</NuxtLink>.
       </p>
     </header>
 
