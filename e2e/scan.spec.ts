@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { writeStl } from '../core/formats/scan-file.ts'
 import { scaled } from '../core/vision/scan/mesh.ts'
 import { turned } from '../core/testing/scan-bodies.ts'
-import { choose, expect, exported, fitsTheWindow, openDemo, test } from './support.ts'
+import { choose, expect, exported, fitsTheWindow, openDemo, test, tick, unfold } from './support.ts'
 
 const CALIPER = turned(
   [
@@ -127,4 +127,47 @@ test('a scanned wheel on a phone, placed by numbers', async ({ page }) => {
   await fitsTheWindow(page)
   await page.getByTestId('scan-take').click()
   await expect(page.getByTestId('measure-verdict')).toContainText(/Clears|Too close|Contact|Tight|Not enough/)
+})
+
+test('a part of a scan is circled and left out: what was under it is unknown, until the whole scan is used again', async ({ page }) => {
+  await openDemo(page, 'measure', 'sheet=caliperOutline')
+  await pickFile(page, 'caliper.stl', writeStl(CALIPER))
+  await expect(page.getByTestId('scan-size')).toContainText('triangles')
+  await byNumbers(page, '0.2')
+  await expect(line(page)).toContainText('points')
+  await unfold(page, 'Set parts of the scan apart')
+  await tick(page.getByTestId('scan-lasso').getByRole('checkbox'), true)
+  const canvas = page.getByTestId('scan-canvas')
+  const box = (await canvas.boundingBox())!
+  const at = (x: number, y: number) => [box.x + x * box.width, box.y + y * box.height] as const
+  await page.mouse.move(...at(0.1, 0.1))
+  await page.mouse.down()
+  for (const [x, y] of [
+    [0.55, 0.1],
+    [0.55, 0.9],
+    [0.1, 0.9],
+    [0.1, 0.15],
+  ] as const)
+    await page.mouse.move(...at(x, y), { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByTestId('scan-circled')).toContainText('triangles')
+  await page.getByTestId('scan-leave-out').click()
+  await expect(page.getByTestId('scan-pieces')).toContainText('triangles left out')
+  await expect(page.getByTestId('scan-holes')).toContainText('unknown')
+  await page.getByRole('button', { name: 'Use the whole scan' }).click()
+  await expect(page.getByTestId('scan-holes')).toHaveCount(0)
+  await expect(line(page)).toContainText('points')
+})
+
+test('wheel and caliper in 3D: shown on a press, turned by keys, and back to the half section', async ({ page }) => {
+  await openDemo(page, 'fit', 'setup=estate-fronts')
+  await page.getByTestId('show-3d').click()
+  const view = page.getByTestId('corner-3d')
+  await expect(view).toHaveAttribute('aria-label', /Wheel and caliper in 3D, front\. Too close/)
+  const before = await view.screenshot()
+  await view.press('ArrowLeft')
+  await view.press('ArrowUp')
+  expect((await view.screenshot()).equals(before)).toBe(false)
+  await page.getByTestId('show-3d').click()
+  await expect(page.getByTestId('corner-drawing')).toBeVisible()
 })

@@ -13,6 +13,8 @@ import {
   type ScanUnit,
   type Vector,
 } from '../../core/vision/scan/mesh.ts'
+import { placedByHoles, type HolePlacing } from '../../core/vision/scan/holes.ts'
+import { pieceOf, wholeBody, withObject, withoutTriangles, type ScanPieces } from '../../core/vision/scan/pieces.ts'
 import { faceAt, placedBy, roundAt, surfaceOf, type RoundFeature, type ScanSurface } from '../../core/vision/scan/placing.ts'
 import { scannedCaliper, scannedWheel, type ScannedLine } from '../../core/vision/scan/scan-outline.ts'
 
@@ -37,11 +39,16 @@ export type FoundPlane = { ok: true; plane: FittedPlane } | { ok: false; message
 export type FoundRound = { ok: true; round: RoundFeature } | { ok: false; message: string }
 export type ScanPlacing =
   | { by: 'features'; plane: FittedPlane; round: RoundFeature; outwards: Vector; faceToMountMm: number; scaleOff: number }
+  | ({ by: 'holes' } & HolePlacing)
   | { by: 'numbers'; frame: ScanFrame; uMm: number }
-export type FoundLine = { ok: true; line: ScannedLine; worstUMm: number } | { ok: false; message: string }
+export type FoundLine =
+  { ok: true; line: ScannedLine; objects: { name: string; line: ScannedLine }[]; worstUMm: number } | { ok: false; message: string }
+/** How many triangles are left out, and which objects stand apart. */
+export type FoundPieces = { ok: true; leftOut: number; names: readonly string[] } | { ok: false; message: string }
 
 let mesh: Mesh = new Float32Array(0)
 let surface: ScanSurface | undefined
+let pieces: ScanPieces = wholeBody(0)
 /** Numbers from 0 to 1, always the same: the same selection gives the same fit. */
 function numbers(): () => number {
   let state = 20261130
@@ -67,6 +74,7 @@ const scan = {
       if (problem) return { ok: false, message: problem }
       mesh = corners
       surface = undefined
+      pieces = wholeBody(corners.length / 9)
       const { size, low } = extentOf(corners)
       const unitIsKnown = checked.kind === 'gltf' || checked.kind === 'glb'
       const digest = await crypto.subtle?.digest('SHA-256', buffer)
@@ -106,15 +114,34 @@ const scan = {
       return said(error, 'There is nothing round here. Select another place.')
     }
   },
+  /** Leaves triangles out, makes them an object with a name, or, without triangles, takes all of that back. */
+  piece(triangles: Uint32Array | undefined, name: string | undefined): FoundPieces {
+    try {
+      pieces =
+        triangles === undefined
+          ? wholeBody(mesh.length / 9)
+          : name === undefined
+            ? withoutTriangles(pieces, triangles)
+            : withObject(pieces, name, triangles)
+      return { ok: true, leftOut: pieces.of.reduce((sum, one) => sum + (one === 1 ? 1 : 0), 0), names: pieces.names }
+    } catch (error) {
+      return said(error, 'These triangles cannot be set apart. Circle a smaller part.')
+    }
+  },
   line(kind: 'caliper' | 'wheel', placing: ScanPlacing): FoundLine {
     try {
       const { frame, uncertainty, worstUMm } =
         placing.by === 'features'
           ? placedBy(placing.plane, placing.round, placing.outwards, placing.faceToMountMm, placing.scaleOff)
-          : { frame: placing.frame, uncertainty: (): [number, number] => [placing.uMm, placing.uMm], worstUMm: placing.uMm }
+          : placing.by === 'holes'
+            ? placedByHoles(placing)
+            : { frame: placing.frame, uncertainty: (): [number, number] => [placing.uMm, placing.uMm], worstUMm: placing.uMm }
       const placed = inFrame(surface!.mesh, frame)
-      const line = kind === 'caliper' ? scannedCaliper(placed, uncertainty) : scannedWheel(placed, uncertainty)
-      return { ok: true, line, worstUMm }
+      const scanned = pieceOf(placed, pieces, 'scanned')
+      if (kind === 'wheel') return { ok: true, line: scannedWheel(scanned, uncertainty), objects: [], worstUMm }
+      const lineOf = (piece: string) => scannedCaliper(pieceOf(placed, pieces, piece), uncertainty, scanned)
+      const objects = pieces.names.map((name) => ({ name, line: lineOf(name) }))
+      return { ok: true, line: lineOf('body'), objects, worstUMm }
     } catch (error) {
       return said(error, 'No line can be made of this mesh. Check the mounting face and the axis.')
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { spacerInUseMm, resolveSetup } from '#core/records/resolve.ts'
 import { AXLES } from '#core/quantity/axle.ts'
 import { chooseSpacer } from '#core/commands/spacer-choice.ts'
@@ -11,6 +11,9 @@ import { useWorkbench } from '~/composables/workbench'
 const store = useProjectStore()
 const { report, setup, axle, units, chooseAxle } = useWorkbench()
 const { move, settle, project } = useLiveEdit()
+/** Drawn in three dimensions; what draws it comes with the first press. */
+const solid = ref(false)
+const CornerView3D = defineAsyncComponent(() => import('./CornerView3D.vue'))
 
 // straight from the project: the hand must not wait for the report
 const spacerMm = computed(() => {
@@ -38,9 +41,11 @@ function setSpacer(mm: number) {
       <ElButton v-for="one in AXLES" :key="one" text :aria-pressed="axle === one" @click="chooseAxle(one)">
         {{ one === 'front' ? 'Front' : 'Rear' }}
       </ElButton>
+      <ElButton text :aria-pressed="solid" data-test="show-3d" title="Wheel and caliper in 3D" @click="solid = !solid">3D</ElButton>
     </div>
+    <CornerView3D v-if="report && solid" :corner="report.corners[axle]" class="solid" />
     <CornerDrawing
-      v-if="report"
+      v-else-if="report"
       :corner="report.corners[axle]"
       :units="units"
       :spacer-mm="spacerMm"

@@ -1,50 +1,43 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
-import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { fromMount, type MountPlace } from '#core/clearance/mount-place.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
-import { parseQuantity } from '#core/quantity/parse.ts'
-import type { FittedPlane } from '#core/vision/scan/fit-plane.ts'
-import type { RoundFeature } from '#core/vision/scan/placing.ts'
-import { awayFrom, MOST_SURE_MM, scaleError } from '#core/vision/scan/placing.ts'
-import type { ScannedLine } from '#core/vision/scan/scan-outline.ts'
+import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
+import type { Part } from '#core/records/part.ts'
 import { SCAN_UNITS, type ScanUnit, type Vector } from '#core/vision/scan/mesh.ts'
+import { MOST_SURE_MM } from '#core/vision/scan/placing.ts'
+import type { ScannedLine } from '#core/vision/scan/scan-outline.ts'
 import { latestCall } from '~/composables/latest-call'
 import { useScan } from '~/composables/scan'
+import { SELECTED, useScanPlacing } from '~/composables/scan-placing'
 import { useWorkbench } from '~/composables/workbench'
-import type { OpenedScan, ScanPlacing } from '~/workers/scan.worker'
+import type { OpenedScan } from '~/workers/scan.worker'
 
-/** A mesh is placed by its mounting face and a bore, or by numbers; the line that it sweeps is seen before it is imported. */
-const props = defineProps<{ file: File; kind: 'caliper' | 'wheel'; before: NamedOutline[] | WheelProfile | undefined }>()
+/** A mesh is placed; what does not belong to it is set apart; the line that it sweeps is seen before it is imported. */
+const props = defineProps<{
+  file: File
+  kind: 'caliper' | 'wheel'
+  before: NamedOutline[] | WheelProfile | undefined
+  part: Part | undefined
+  mountPlace: MountPlace | undefined
+}>()
 const emit = defineEmits<{ take: [value: NamedOutline[] | WheelProfile, source: string]; close: [] }>()
 
 const { units } = useWorkbench()
 const scan = useScan()
+const { share } = scan
 const shown = ref(true)
 const opened = shallowRef<Extract<OpenedScan, { ok: true }>>()
 const message = ref('')
 const unit = ref<ScanUnit | ''>('')
 const unitReady = ref(false)
-
-const by = ref<'features' | 'numbers'>('features')
-const selecting = ref<'face' | 'round'>('face')
-const plane = shallowRef<FittedPlane>()
-const round = shallowRef<RoundFeature>()
-const at = ref<{ id: string; at: Vector }[]>([])
-const turned = ref(false)
-const faceToMount = ref('0')
-const known = ref('')
-/** Nothing stands in for numbers that nobody entered. */
-const numbers = ref({ x: '', y: '', z: '', u: '' })
-const axis = ref('')
-const trouble = ref('')
-const line = shallowRef<ScannedLine>()
-const worstUMm = ref(0)
-
 const perMm = computed(() => (unit.value === '' ? 1 : SCAN_UNITS[unit.value]))
-const lengthOf = (text: string): number | undefined => {
-  const read = parseQuantity(text.trim() === '' ? '0' : text, 'length', units.value)
-  return read.ok ? read.value : undefined
-}
+const position = useScanPlacing(scan, { opened, perMm, unitReady, mountPlace: () => props.mountPlace })
+const { by, begin, selecting, marks, placing, trouble } = position
+
+const line = shallowRef<ScannedLine>()
+const objects = shallowRef<{ name: string; line: ScannedLine }[]>([])
+const worstUMm = ref(0)
 const mm = (value: number, decimals = 2) => formatQuantity(value, 'length', units.value, { decimals })
 const sizeWords = computed(() => {
   if (!opened.value) return ''
@@ -66,9 +59,8 @@ const beginUnit = latestCall()
 watch(unit, async (now) => {
   const isLatest = beginUnit()
   unitReady.value = false
-  plane.value = round.value = line.value = undefined
-  at.value = []
-  selecting.value = 'face'
+  line.value = undefined
+  begin(by.value)
   if (now === '') return
   const asked = scan.setUnit(now)
   ready = asked
@@ -77,68 +69,49 @@ watch(unit, async (now) => {
   trouble.value = problem ?? ''
   unitReady.value = problem === undefined
 })
-
 async function pick(triangle: number, place: Vector) {
   await ready
-  await nextTick()
-  if (!unitReady.value) return
-  trouble.value = ''
-  const id = selecting.value
-  if (id === 'face') {
-    const found = await scan.face(triangle)
-    if (!found.ok) return void (trouble.value = found.message)
-    plane.value = found.plane
-    selecting.value = 'round'
-  } else if (plane.value) {
-    const found = await scan.round(triangle, plane.value.normal)
-    if (!found.ok) return void (trouble.value = found.message)
-    round.value = found.round
-  }
-  at.value = [...at.value.filter((one) => one.id !== id), { id, at: place }]
+  await position.pick(triangle, place)
 }
 
-/** Most of a caliper and of a wheel lies inboard of the mounting face, so outboard is away from the middle of the mesh. */
-const outwards = computed<Vector>(() => {
-  const [x = 0, y = 0, z = 0] = opened.value?.centre.map((one) => one * perMm.value) ?? []
-  return plane.value ? awayFrom(plane.value, [x, y, z], turned.value) : [0, 0, 1]
-})
-const scaleOff = computed(() => {
-  const diameter = lengthOf(known.value)
-  if (!round.value || known.value.trim() === '' || !diameter) return 0
-  return scaleError(round.value.circle.radiusMm, diameter)
-})
-const AXES: Record<string, Vector> = {
-  '+x': [1, 0, 0],
-  '-x': [-1, 0, 0],
-  '+y': [0, 1, 0],
-  '-y': [0, -1, 0],
-  '+z': [0, 0, 1],
-  '-z': [0, 0, -1],
+// what was circled: left out, or an object of its own
+const lasso = ref(false)
+const circled = shallowRef<Uint32Array>()
+const objectName = ref('bleed screw')
+const OBJECTS = ['bleed screw', 'hose', 'crossover pipe', 'sensor'].map((value) => ({ value, label: value }))
+const apart = shallowRef<{ leftOut: Uint32Array[]; objects: Uint32Array[] }>({ leftOut: [], objects: [] })
+const pieces = ref({ leftOut: 0, names: [] as readonly string[] })
+async function setApart(name?: string) {
+  const triangles = circled.value
+  if (!triangles) return
+  circled.value = undefined
+  lasso.value = false
+  const found = await scan.piece(triangles, name)
+  if (!found.ok) return void (trouble.value = found.message)
+  pieces.value = found
+  apart.value =
+    name === undefined
+      ? { ...apart.value, leftOut: [...apart.value.leftOut, triangles] }
+      : { ...apart.value, objects: [...apart.value.objects, triangles] }
 }
-const placing = computed<ScanPlacing | undefined>(() => {
-  if (!unitReady.value) return undefined
-  if (by.value === 'features') {
-    const faceToMountMm = lengthOf(faceToMount.value)
-    return plane.value && round.value && faceToMountMm !== undefined
-      ? { by: 'features', plane: plane.value, round: round.value, outwards: outwards.value, faceToMountMm, scaleOff: scaleOff.value }
-      : undefined
-  }
-  const typed = [numbers.value.x, numbers.value.y, numbers.value.z, numbers.value.u]
-  const [x, y, z, u] = typed.map((text) => (text.trim() === '' ? undefined : lengthOf(text)))
-  const outboard = AXES[axis.value]
-  if (x === undefined || y === undefined || z === undefined || u === undefined || u <= 0 || !outboard) return undefined
-  return { by: 'numbers', frame: { origin: [x, y, z], outboard }, uMm: u }
-})
+async function takeBack() {
+  const found = await scan.piece(undefined)
+  if (found.ok) pieces.value = found
+  apart.value = { leftOut: [], objects: [] }
+}
+
 const beginLine = latestCall()
-watch([placing, () => props.kind], async ([now]) => {
+watch([placing, () => props.kind, pieces], async ([now]) => {
   const isLatest = beginLine()
   line.value = undefined
+  objects.value = []
   if (!now) return
   const found = await scan.line(props.kind, now)
   if (!isLatest()) return
   if (!found.ok) return void (trouble.value = found.message)
   trouble.value = ''
   line.value = found.line
+  objects.value = found.objects
   worstUMm.value = found.worstUMm
 })
 
@@ -146,18 +119,38 @@ const isSure = computed(() => worstUMm.value <= MOST_SURE_MM)
 const behind = computed(() =>
   props.before === undefined ? [] : Array.isArray(props.before) ? props.before.map((one) => one.points) : [props.before.points],
 )
+/** A caliper whose outline is stated from its mount takes it from there; only its mounting holes say where that is. */
+const caliper = computed(() => (props.part?.kind === 'caliper' ? props.part : undefined))
+const datumProblem = computed(() => {
+  if (caliper.value?.frame !== 'mount') return ''
+  const now = placing.value
+  if (now?.by !== 'holes' || now.mount !== 'axial')
+    return 'The outline of this caliper is measured from its mount. Place it by its mounting holes, or change the datum of its outline to the hub centre and mounting face.'
+  return caliper.value.mountToSlotMm ? '' : 'Enter the distance from mount face to slot centre of this caliper first.'
+})
+function pointsOf({ points }: ScannedLine): [number, number][] {
+  const now = placing.value
+  return caliper.value?.frame === 'mount' && now?.by === 'holes' && caliper.value.mountToSlotMm
+    ? fromMount(points, now, caliper.value.mountToSlotMm.value)
+    : points
+}
 function take() {
   const found = line.value
-  if (!found || !opened.value) return
-  const { points, doubts, tags } = found
+  if (!found || !opened.value || datumProblem.value) return
   const origin = isSure.value ? 'measured' : 'estimated'
   const source = `Scan: ${props.file.name.slice(0, 80)}, ${Math.ceil(props.file.size / 1024)} kB${
     opened.value.sha256 ? `, SHA-256 ${opened.value.sha256.slice(0, 16)}` : ''
   }.`
-  if (props.kind === 'wheel') emit('take', { points, doubts, tags, origin }, source)
+  if (props.kind === 'wheel') emit('take', { points: found.points, doubts: found.doubts, tags: found.tags, origin }, source)
   else {
-    const others = Array.isArray(props.before) ? props.before.filter((one) => one.name !== 'body') : []
-    emit('take', [{ name: 'body', points, doubts, origin }, ...others], source)
+    const scanned = [{ name: 'body', line: found }, ...objects.value].map((one): NamedOutline => ({
+      name: one.name,
+      points: pointsOf(one.line),
+      doubts: one.line.doubts,
+      origin,
+    }))
+    const others = Array.isArray(props.before) ? props.before.filter(({ name }) => !scanned.some((one) => one.name === name)) : []
+    emit('take', [...scanned, ...others], source)
   }
   close()
 }
@@ -166,7 +159,6 @@ function close() {
   scan.close()
   emit('close')
 }
-const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a register or a round edge about the axis.' }
 </script>
 
 <template>
@@ -180,7 +172,9 @@ const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a reg
     @close="close"
   >
     <p v-if="message" class="field-error" role="alert" data-test="scan-message">{{ message }}</p>
-    <p v-else-if="!opened" role="status">Reading the mesh …</p>
+    <p v-else-if="!opened" role="status">
+      {{ share < 1 ? `Reading the file: ${Math.round(share * 100)}%` : 'Preparing the mesh …' }}
+    </p>
     <div v-else class="choose">
       <div class="asks">
         <p class="small num" data-test="scan-size">{{ sizeWords }}</p>
@@ -193,87 +187,47 @@ const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a reg
             label="Unit of the file"
             @change="unit = $event as ScanUnit"
         /></FieldItem>
-        <FieldItem label="Position">
-          <ElRadioGroup v-model="by" :validate-event="false">
-            <ElRadio value="features">select on the model</ElRadio>
-            <ElRadio value="numbers">enter numbers</ElRadio>
-          </ElRadioGroup>
-        </FieldItem>
-        <template v-if="by === 'features'">
-          <div class="picks" role="group" aria-label="Next selection">
-            <ElButton size="small" :aria-pressed="selecting === 'face'" data-test="scan-face" @click="selecting = 'face'"
-              >Mounting face</ElButton
-            >
-            <ElButton
-              size="small"
-              :aria-pressed="selecting === 'round'"
-              :disabled="!plane"
-              data-test="scan-round"
-              @click="selecting = 'round'"
-              >Bore or edge</ElButton
-            >
-          </div>
-          <p class="small" role="status" data-test="scan-says">
-            <template v-if="plane">Face: scatter {{ mm(plane.residualMm) }}. </template>
-            <template v-if="round"
-              >Round: diameter {{ mm(2 * round.circle.radiusMm) }}, scatter {{ mm(round.circle.residualMm) }}.</template
-            >
-            <template v-if="!plane || !round || selecting === 'face'">{{ SELECT[selecting] }}</template>
-          </p>
-          <FieldItem label="From this face outboard to the wheel mounting face"
-            ><ElInput
-              v-model="faceToMount"
-              class="num"
-              aria-label="From this face outboard to the wheel mounting face"
-              :validate-event="false"
-          /></FieldItem>
-          <FieldItem label="Known diameter, if there is one"
-            ><ElInput
-              v-model="known"
-              class="num"
-              placeholder="checks the scale"
-              aria-label="Known diameter, if there is one"
-              :validate-event="false"
-          /></FieldItem>
-          <p v-if="scaleOff > 0" class="small" :class="scaleOff > 0.005 ? 'tone-needs' : ''">
-            The scan is {{ formatQuantity(scaleOff, 'share', undefined, { decimals: 2 }) }} off the known diameter.
-          </p>
-          <ElCheckbox v-model="turned" :validate-event="false">outboard is the other way</ElCheckbox>
-        </template>
-        <template v-else>
-          <div class="three">
-            <FieldItem v-for="one in ['x', 'y', 'z'] as const" :key="one" :label="`Centre ${one}`"
-              ><ElInput v-model="numbers[one]" class="num" :aria-label="`Centre of the mounting face, ${one}`" :validate-event="false"
-            /></FieldItem>
-          </div>
-          <FieldItem label="Outboard direction"
-            ><ChoiceSelect
-              placeholder="choose …"
-              data-test="scan-axis"
-              :value="axis"
-              :options="Object.keys(AXES).map((value) => ({ value, label: value }))"
-              label="Outboard direction"
-              @change="axis = $event"
-          /></FieldItem>
-          <FieldItem label="Standard uncertainty of the position"
-            ><ElInput v-model="numbers.u" class="num" aria-label="Standard uncertainty of the position" :validate-event="false"
-          /></FieldItem>
+        <ScanPosition :placing="position" :kind="kind" />
+        <FoldedPart title="Set parts of the scan apart" data-test="scan-apart">
+          <ElCheckbox v-model="lasso" :validate-event="false" data-test="scan-lasso">draw a loop</ElCheckbox>
           <p class="soft small">
-            Lengths in mm in the directions of the file: the centre of the wheel mounting face, and the way outboard.
+            Turn the model so that nothing else lies behind, then draw a loop around
+            {{ kind === 'caliper' ? 'a bleed screw, a hose or what is no part of the caliper' : 'what is no part of the wheel' }}. What was
+            under a part left out is unknown.
           </p>
-        </template>
+          <template v-if="circled">
+            <p class="small num" role="status" data-test="scan-circled">{{ circled.length.toLocaleString('en-GB') }} triangles.</p>
+            <div class="picks">
+              <ElButton size="small" data-test="scan-leave-out" @click="setApart()">Leave out</ElButton>
+              <template v-if="kind === 'caliper'">
+                <ChoiceSelect label="Object" :value="objectName" :options="OBJECTS" @change="objectName = $event" />
+                <ElButton size="small" data-test="scan-object" @click="setApart(objectName)">Make it an object</ElButton>
+              </template>
+            </div>
+          </template>
+          <p v-if="pieces.leftOut > 0 || pieces.names.length > 0" class="small num" data-test="scan-pieces">
+            <template v-if="pieces.leftOut > 0">{{ pieces.leftOut.toLocaleString('en-GB') }} triangles left out. </template>
+            <template v-if="pieces.names.length > 0">Objects: {{ pieces.names.join(', ') }}. </template>
+            <ElButton link type="primary" @click="takeBack">Use the whole scan</ElButton>
+          </p>
+        </FoldedPart>
       </div>
       <div class="seen">
         <ScanView
           :corners="opened.corners"
-          :marks="at"
-          :label="by === 'features' ? SELECT[selecting] : ''"
+          :marks="marks"
+          :label="by === 'numbers' ? '' : SELECTED[selecting]"
+          :lasso="lasso"
+          :apart="apart"
           @pick="pick"
-          @unavailable="by = 'numbers'"
+          @loop="circled = $event"
+          @unavailable="begin('numbers')"
         />
         <div class="section">
           <OutlineEditor
-            :lines="line ? [{ name: kind, points: line.points }] : []"
+            :lines="
+              line ? [{ name: kind, points: line.points }, ...objects.map((one) => ({ name: one.name, points: one.line.points }))] : []
+            "
             :behind="behind"
             :units="units"
             label="Half section that the mesh sweeps"
@@ -293,11 +247,12 @@ const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a reg
           </p>
         </template>
         <p v-else class="soft small">The section appears here when the mesh is placed.</p>
+        <p v-if="line && datumProblem" class="field-error" data-test="scan-datum">{{ datumProblem }}</p>
       </div>
     </div>
     <template #footer>
       <ElButton @click="close">Cancel</ElButton>
-      <ElButton type="primary" :disabled="!line" data-test="scan-take" @click="take">
+      <ElButton type="primary" :disabled="!line || datumProblem !== ''" data-test="scan-take" @click="take">
         {{ before ? 'Replace what is there' : 'Import' }}
       </ElButton>
     </template>
@@ -315,14 +270,11 @@ const SELECT = { face: 'Select the mounting face.', round: 'Select a bore, a reg
   gap: 8px;
   align-content: start;
 }
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 8px;
-}
 .picks {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
+  align-items: center;
 }
 .seen {
   display: grid;

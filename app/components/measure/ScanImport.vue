@@ -1,9 +1,17 @@
 <script setup lang="ts">
 import { defineAsyncComponent, ref, shallowRef } from 'vue'
+import type { MountPlace } from '#core/clearance/mount-place.ts'
+import type { Part } from '#core/records/part.ts'
 import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
 
 /** An outline from a 3D scan or a maker's model: a file is picked, or the example; all else comes with the dialog. */
-const props = defineProps<{ kind: 'caliper' | 'wheel'; before: NamedOutline[] | WheelProfile | undefined }>()
+const props = defineProps<{
+  kind: 'caliper' | 'wheel'
+  before: NamedOutline[] | WheelProfile | undefined
+  part: Part | undefined
+  /** Where the caliper's mount is on this car. */
+  mountPlace: MountPlace | undefined
+}>()
 const emit = defineEmits<{ take: [value: NamedOutline[] | WheelProfile, source: string] }>()
 
 const ScanDialog = defineAsyncComponent(() => import('./ScanDialog.vue'))
@@ -33,6 +41,8 @@ async function example() {
       :file="file"
       :kind="kind"
       :before="before"
+      :part="part"
+      :mount-place="mountPlace"
       @close="file = undefined"
       @take="(value: NamedOutline[] | WheelProfile, source: string) => emit('take', value, source)"
     />

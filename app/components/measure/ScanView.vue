@@ -1,32 +1,27 @@
 <script setup lang="ts">
-import { useEventListener, useResizeObserver } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import {
-  AmbientLight,
   BufferAttribute,
   BufferGeometry,
-  Color,
-  DirectionalLight,
   DoubleSide,
   Group,
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
-  PerspectiveCamera,
   Plane,
   Raycaster,
-  Scene,
   SphereGeometry,
   Vector2,
   Vector3,
-  WebGLRenderer,
 } from 'three'
-import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import type { Vector } from '#core/vision/scan/mesh.ts'
+import { insideLoop } from '#core/vision/scan/pieces.ts'
+import { themeColour, useThreeStage } from '~/composables/three-stage'
 
 /**
- * A mesh to turn, zoom and cut open; a place on it is selected by a click, a tap, or with Enter in the middle of the view. Where the
- * browser draws no 3D it says so: placing by numbers works without.
+ * A mesh to turn, zoom and cut open; a place on it is selected by a click, a tap, or with Enter in the middle of the view. With
+ * the lasso a loop is drawn round what is set apart. Where the browser draws no 3D it says so: placing by numbers works without.
  */
 const props = defineProps<{
   /** Corners of triangles in the file's unit. */
@@ -35,72 +30,37 @@ const props = defineProps<{
   label: string
   /** Places that were selected. */
   marks: readonly { id: string; at: Vector }[]
+  /** The pointer draws a loop instead of turning the mesh. */
+  lasso: boolean
+  /** Triangles that were left out and those of objects. */
+  apart: { leftOut: readonly Uint32Array[]; objects: readonly Uint32Array[] }
 }>()
-const emit = defineEmits<{ pick: [triangle: number, at: Vector]; unavailable: [] }>()
+const emit = defineEmits<{ pick: [triangle: number, at: Vector]; loop: [triangles: Uint32Array]; unavailable: [] }>()
 
 const canvas = ref<HTMLCanvasElement>()
-const unavailable = ref(false)
+const { scene, camera, unavailable, start, draw, hold } = useThreeStage(canvas)
 /** Share of the mesh that is cut away, from its far end along the view's axis. */
 const cut = ref(0)
-let renderer: WebGLRenderer | undefined
-let camera: PerspectiveCamera | undefined
-let controls: OrbitControls | undefined
 let mesh: Mesh | undefined
-const scene = new Scene()
 const markers = new Group()
 const clip = new Plane(new Vector3(0, 0, -1), 0)
-
-const colour = (name: string) => new Color(getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#888888')
-const draw = () => renderer && camera && renderer.render(scene, camera)
+const VIEW_FROM = new Vector3(1.3, 1.1, 2.2)
 
 onMounted(() => {
-  try {
-    renderer = new WebGLRenderer({ canvas: canvas.value!, antialias: true, alpha: true })
-  } catch {
-    unavailable.value = true
-    emit('unavailable')
-    return
-  }
-  renderer.localClippingEnabled = true
   const geometry = new BufferGeometry()
-  geometry.setAttribute('position', new BufferAttribute(props.corners, 3))
+  geometry.setAttribute('position', new BufferAttribute(props.corners.slice(), 3))
   geometry.computeVertexNormals()
   geometry.computeBoundingSphere()
-  const { center, radius } = geometry.boundingSphere!
+  if (!start(geometry.boundingSphere!, VIEW_FROM)) return emit('unavailable')
   mesh = new Mesh(
     geometry,
-    new MeshStandardMaterial({ color: colour('--steel-soft'), roughness: 0.75, metalness: 0.1, side: DoubleSide, clippingPlanes: [clip] }),
+    new MeshStandardMaterial({ vertexColors: true, roughness: 0.75, metalness: 0.1, side: DoubleSide, clippingPlanes: [clip] }),
   )
-  const light = new DirectionalLight(0xffffff, 2.2)
-  light.position.set(1, 1.4, 2)
-  scene.add(mesh, markers, new AmbientLight(0xffffff, 1.1), light)
-  camera = new PerspectiveCamera(40, 1, radius / 100, radius * 20)
-  camera.position.copy(center).add(new Vector3(radius * 1.3, radius * 1.1, radius * 2.2))
-  controls = new OrbitControls(camera, canvas.value)
-  controls.target.copy(center)
-  controls.enableDamping = false
-  controls.addEventListener('change', draw)
-  controls.update()
+  scene.add(mesh, markers)
+  showApart()
   setCut()
-  fit()
   showMarks()
 })
-onBeforeUnmount(() => {
-  controls?.dispose()
-  mesh?.geometry.dispose()
-  renderer?.dispose()
-})
-
-function fit() {
-  const box = canvas.value?.parentElement?.getBoundingClientRect()
-  if (!renderer || !camera || !box || box.width === 0 || box.height === 0) return
-  renderer.setPixelRatio(Math.min(2, devicePixelRatio))
-  renderer.setSize(box.width, box.height, false)
-  camera.aspect = box.width / box.height
-  camera.updateProjectionMatrix()
-  draw()
-}
-useResizeObserver(() => canvas.value?.parentElement, fit)
 
 function setCut() {
   const sphere = mesh?.geometry.boundingSphere
@@ -115,7 +75,7 @@ function showMarks() {
   if (!radius) return
   markers.clear()
   for (const { at } of props.marks) {
-    const ball = new Mesh(new SphereGeometry(radius / 45), new MeshBasicMaterial({ color: colour('--accent') }))
+    const ball = new Mesh(new SphereGeometry(radius / 45), new MeshBasicMaterial({ color: themeColour('--accent') }))
     ball.position.set(...at)
     markers.add(ball)
   }
@@ -123,8 +83,28 @@ function showMarks() {
 }
 watch(() => props.marks, showMarks)
 
+/** What is left out is not drawn; objects have a colour of their own. */
+function showApart() {
+  if (!mesh) return
+  const positions = props.corners.slice()
+  for (const triangles of props.apart.leftOut)
+    for (const one of triangles) for (let k = 3; k < 9; k += 1) positions[9 * one + k] = positions[9 * one + (k % 3)]!
+  const colours = new Float32Array(positions.length)
+  const paint = (one: number, { r, g, b }: { r: number; g: number; b: number }) => {
+    for (let k = 0; k < 9; k += 3) colours.set([r, g, b], 9 * one + k)
+  }
+  const plain = themeColour('--steel-soft')
+  for (let i = 0; i < positions.length / 9; i += 1) paint(i, plain)
+  const own = themeColour('--accent')
+  for (const triangles of props.apart.objects) for (const one of triangles) paint(one, own)
+  mesh.geometry.setAttribute('position', new BufferAttribute(positions, 3))
+  mesh.geometry.setAttribute('color', new BufferAttribute(colours, 3))
+  draw()
+}
+watch(() => props.apart, showApart)
+
 function pickAt(x: number, y: number) {
-  if (!camera || !mesh) return
+  if (!mesh) return
   const ray = new Raycaster()
   ray.setFromCamera(new Vector2(x, y), camera)
   // what is cut away is not selected
@@ -133,48 +113,57 @@ function pickAt(x: number, y: number) {
 }
 /** A press that turned the view is no selection. */
 let pressed: { x: number; y: number } | undefined
-function down({ clientX: x, clientY: y }: PointerEvent) {
-  pressed = { x, y }
-}
-function up({ clientX, clientY }: PointerEvent) {
+const loop = ref<[x: number, y: number][]>([])
+const inBox = ({ clientX, clientY }: PointerEvent): [x: number, y: number] => {
   const box = canvas.value!.getBoundingClientRect()
-  if (pressed && Math.hypot(clientX - pressed.x, clientY - pressed.y) < 5)
-    pickAt(((clientX - box.left) / box.width) * 2 - 1, 1 - ((clientY - box.top) / box.height) * 2)
+  return [clientX - box.left, clientY - box.top]
+}
+function down(event: PointerEvent) {
+  pressed = { x: event.clientX, y: event.clientY }
+  if (!props.lasso) return
+  canvas.value?.setPointerCapture(event.pointerId)
+  loop.value = [inBox(event)]
+}
+function move(event: PointerEvent) {
+  if (props.lasso && pressed) loop.value = [...loop.value, inBox(event)]
+}
+function up(event: PointerEvent) {
+  const box = canvas.value!.getBoundingClientRect()
+  const [x, y] = inBox(event)
+  if (props.lasso) {
+    const drawn = loop.value
+    loop.value = []
+    if (pressed) circled(drawn, box)
+  } else if (pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 5)
+    pickAt((x / box.width) * 2 - 1, 1 - (y / box.height) * 2)
   pressed = undefined
 }
-
-const TURN = Math.PI / 24
-const KEYS: Record<string, () => void> = {
-  ArrowLeft: () => turn(-TURN, 0),
-  ArrowRight: () => turn(TURN, 0),
-  ArrowUp: () => turn(0, -TURN),
-  ArrowDown: () => turn(0, TURN),
-  '+': () => zoom(0.85),
-  '-': () => zoom(1 / 0.85),
-  Enter: () => pickAt(0, 0),
+/** All triangles in the loop that are not cut away, in front and behind. */
+function circled(drawn: readonly [number, number][], { width, height }: DOMRect) {
+  const at = new Vector3()
+  const { corners } = props
+  const placeOf = (one: number): [number, number] | undefined => {
+    const i = 9 * one
+    at.set(
+      (corners[i]! + corners[i + 3]! + corners[i + 6]!) / 3,
+      (corners[i + 1]! + corners[i + 4]! + corners[i + 7]!) / 3,
+      (corners[i + 2]! + corners[i + 5]! + corners[i + 8]!) / 3,
+    )
+    if (clip.distanceToPoint(at) < 0) return undefined
+    at.project(camera)
+    return [((at.x + 1) / 2) * width, ((1 - at.y) / 2) * height]
+  }
+  const found = insideLoop(corners.length / 9, placeOf, drawn)
+  if (found.length > 0) emit('loop', Uint32Array.from(found))
 }
-function turn(around: number, over: number) {
-  if (!camera || !controls) return
-  const arm = camera.position.clone().sub(controls.target)
-  const length = arm.length()
-  const angle = Math.atan2(arm.x, arm.z) + around
-  const height = Math.min(Math.PI - 0.05, Math.max(0.05, Math.acos(arm.y / length) + over))
-  arm.set(Math.sin(height) * Math.sin(angle), Math.cos(height), Math.sin(height) * Math.cos(angle)).multiplyScalar(length)
-  camera.position.copy(controls.target).add(arm)
-  controls.update()
-  draw()
-}
-function zoom(by: number) {
-  if (!camera || !controls) return
-  camera.position.sub(controls.target).multiplyScalar(by).add(controls.target)
-  controls.update()
-  draw()
-}
+watch(
+  () => props.lasso,
+  (now) => hold(now),
+)
 useEventListener(canvas, 'keydown', (event: KeyboardEvent) => {
-  const act = KEYS[event.key]
-  if (!act) return
+  if (event.key !== 'Enter' || props.lasso) return
   event.preventDefault()
-  act()
+  pickAt(0, 0)
 })
 </script>
 
@@ -187,9 +176,12 @@ useEventListener(canvas, 'keydown', (event: KeyboardEvent) => {
         role="img"
         data-test="scan-canvas"
         :aria-label="`The mesh in 3D. ${label} Arrow keys turn it, plus and minus zoom, Enter selects what is in the middle.`"
+        :class="{ lasso }"
         @pointerdown="down"
+        @pointermove="move"
         @pointerup="up"
       />
+      <svg v-if="loop.length > 1" class="loop" aria-hidden="true"><polyline :points="loop.map((one) => one.join(',')).join(' ')" /></svg>
       <span class="cross" aria-hidden="true" />
     </div>
     <p v-if="unavailable" class="soft" data-test="scan-no-3d">This browser shows no 3D view. Enter the position as numbers instead.</p>
@@ -211,6 +203,21 @@ canvas {
   width: 100%;
   height: 100%;
   touch-action: none;
+}
+.lasso {
+  cursor: crosshair;
+}
+.loop {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.loop polyline {
+  fill: color-mix(in srgb, var(--accent) 18%, transparent);
+  stroke: var(--accent);
+  stroke-width: 2;
 }
 .cross {
   position: absolute;

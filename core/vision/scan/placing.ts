@@ -171,14 +171,14 @@ export function roundAt(surface: ScanSurface, triangle: number, axis: Vector, ne
 }
 
 /** How a mesh was placed, and how sure that is. */
-interface Placed {
+export interface Placed {
   frame: ScanFrame
   uncertainty: PointUncertainty
   /** Standard uncertainty of the least sure point that matters, mm. */
   worstUMm: number
 }
 /** Reach of a caliper or a wheel from the face along the axis, mm. */
-const REACH_MM = 200
+export const REACH_MM = 200
 /** A scan that is less sure than this is no measurement, mm. */
 export const MOST_SURE_MM = 0.5
 
@@ -206,7 +206,7 @@ export function placedBy(plane: FittedPlane, round: RoundFeature, outwards: Vect
   return { frame: { origin, outboard }, uncertainty, worstUMm: Math.max(...uncertainty(REACH_MM, REACH_MM)) }
 }
 /** No scanner that fits on a bench is better than this, mm. */
-const FLOOR_MM = 0.02
+export const FLOOR_MM = 0.02
 
 /** The direction of a face that points away from a place, or towards it. */
 export function awayFrom({ normal, offsetMm }: FittedPlane, place: Vector, towards = false): Vector {

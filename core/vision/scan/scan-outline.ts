@@ -40,11 +40,12 @@ const BEHIND_FACE_MM = 1
  * behind the wheel mounting face. What is nearer to the axis, such as the rotor's hat in the same scan, is left out.
  *
  * @param mesh in the frame of the mounting face: the hub axis is z, outboard positive, mm
+ * @param surface what was scanned in all, where the mesh is a piece of it: where a piece was cut off it goes on and has no hole
  */
-export function scannedCaliper(mesh: Mesh, uncertainty: PointUncertainty): ScannedLine {
+export function scannedCaliper(mesh: Mesh, uncertainty: PointUncertainty, surface: Mesh = mesh): ScannedLine {
   const outer = radiusSteps(mesh, 'outer', stepFor(reachOf(mesh)))
   const face = axialSteps(mesh, 'high', stepFor(reachOf(mesh)))
-  const holes = holesIn(mesh)
+  const holes = holesIn(surface)
   const top = curve(outer, whole(outer), 1, ([z, r]) => [z, r], marksOf(outer, holes, 'z', 1))
   const end = top.points.at(-1)![1]
   const last = indexAt(face, end)

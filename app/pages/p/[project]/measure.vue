@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import type { Polyline } from '#core/clearance/maths/polyline.ts'
 import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
 import { PART_KINDS } from '#core/records/part-kinds.ts'
+import { mountPlace } from '#core/clearance/mount-place.ts'
 import { SHEETS, type SheetDimension, type SheetId } from '#core/records/sheets.ts'
 import type { InstrumentId } from '#core/quantity/instrument.ts'
 import { partSection } from '#core/clearance/part-section.ts'
@@ -211,6 +212,8 @@ const fittedHere = computed(() => partKind.value === undefined || resolved.value
           v-if="sheet.points && (sheet.points.field === 'outlines' || sheet.points.field === 'profile')"
           :kind="sheet.points.field === 'profile' ? 'wheel' : 'caliper'"
           :before="pointsValue"
+          :part="part"
+          :mount-place="resolved && mountPlace(store.current.car[axle], resolved)"
           @take="takeScan"
         />
       </template>
