@@ -164,6 +164,7 @@ test('wheel and caliper in 3D: shown on a press, turned by keys, and back to the
   await page.getByTestId('show-3d').click()
   const view = page.getByTestId('corner-3d')
   await expect(view).toHaveAttribute('aria-label', /Wheel and caliper in 3D, front\. Too close/)
+  await expect(view).toBeVisible()
   const before = await view.screenshot()
   await view.press('ArrowLeft')
   await view.press('ArrowUp')

@@ -1,10 +1,22 @@
 import { useEventListener, useResizeObserver } from '@vueuse/core'
-import { AmbientLight, Color, DirectionalLight, PerspectiveCamera, Scene, Vector3, WebGLRenderer, type Sphere } from 'three'
+import {
+  AmbientLight,
+  Color,
+  DirectionalLight,
+  PerspectiveCamera,
+  Scene,
+  WebGLRenderer,
+  type Camera,
+  type Sphere,
+  type Vector3,
+} from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { onBeforeUnmount, ref, type Ref } from 'vue'
 
 const TURN = Math.PI / 24
 const CLOSER = 0.85
+/** Behind a picture that is kept: it is seen in both themes. */
+const PAPER = '#f4f1ea'
 
 /** A colour of the theme. */
 export const themeColour = (name: string): Color =>
@@ -65,6 +77,20 @@ export function useThreeStage(canvas: Ref<HTMLCanvasElement | undefined>) {
     draw()
   }
   useResizeObserver(() => canvas.value?.parentElement, fit)
+  /** The scene as a small JPEG, seen by another camera. */
+  function photograph(by: Camera, width: number, height: number): string | undefined {
+    if (!renderer) return undefined
+    const ratio = renderer.getPixelRatio()
+    renderer.setPixelRatio(1)
+    renderer.setSize(width, height, false)
+    scene.background = new Color(PAPER)
+    renderer.render(scene, by)
+    const jpeg = renderer.domElement.toDataURL('image/jpeg', 0.7)
+    scene.background = null
+    renderer.setPixelRatio(ratio)
+    fit()
+    return jpeg.startsWith('data:image/jpeg;base64,') ? jpeg : undefined
+  }
 
   function turn(around: number, over: number) {
     if (!controls) return
@@ -103,6 +129,7 @@ export function useThreeStage(canvas: Ref<HTMLCanvasElement | undefined>) {
     unavailable,
     start,
     draw,
+    photograph,
     /** While something else takes the pointer. */
     hold: (held: boolean) => {
       if (controls) controls.enabled = !held

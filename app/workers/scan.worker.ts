@@ -42,7 +42,8 @@ export type ScanPlacing =
   | ({ by: 'holes' } & HolePlacing)
   | { by: 'numbers'; frame: ScanFrame; uMm: number }
 export type FoundLine =
-  { ok: true; line: ScannedLine; objects: { name: string; line: ScannedLine }[]; worstUMm: number } | { ok: false; message: string }
+  | { ok: true; line: ScannedLine; objects: { name: string; line: ScannedLine }[]; worstUMm: number; frame: ScanFrame }
+  | { ok: false; message: string }
 /** How many triangles are left out, and which objects stand apart. */
 export type FoundPieces = { ok: true; leftOut: number; names: readonly string[] } | { ok: false; message: string }
 
@@ -138,10 +139,10 @@ const scan = {
             : { frame: placing.frame, uncertainty: (): [number, number] => [placing.uMm, placing.uMm], worstUMm: placing.uMm }
       const placed = inFrame(surface!.mesh, frame)
       const scanned = pieceOf(placed, pieces, 'scanned')
-      if (kind === 'wheel') return { ok: true, line: scannedWheel(scanned, uncertainty), objects: [], worstUMm }
+      if (kind === 'wheel') return { ok: true, line: scannedWheel(scanned, uncertainty), objects: [], worstUMm, frame }
       const lineOf = (piece: string) => scannedCaliper(pieceOf(placed, pieces, piece), uncertainty, scanned)
       const objects = pieces.names.map((name) => ({ name, line: lineOf(name) }))
-      return { ok: true, line: lineOf('body'), objects, worstUMm }
+      return { ok: true, line: lineOf('body'), objects, worstUMm, frame }
     } catch (error) {
       return said(error, 'No line can be made of this mesh. Check the mounting face and the axis.')
     }

@@ -25,7 +25,7 @@ const canvas = ref<HTMLCanvasElement>()
 const { scene, unavailable, start, draw } = useThreeStage(canvas)
 const bodies = new Group()
 const turned = computed(() => turnedCorner(props.corner))
-const VIEW_FROM = new Vector3(0.9, 1.2, -2)
+const VIEW_FROM = new Vector3(0.9, 0.8, 2.1)
 const LOOK = {
   wheel: { colour: '--steel', opacity: 0.42 },
   caliper: { colour: '--accent', opacity: 1 },
@@ -59,7 +59,8 @@ function show() {
   for (const one of turned.value) bodies.add(body(one))
   const { gap } = props.corner
   for (const [z, r] of gap ? [gap.caliperPoint, gap.wheelPoint] : []) {
-    const ball = new Mesh(new SphereGeometry(2.4), new MeshBasicMaterial({ color: themeColour('--blocked') }))
+    const ball = new Mesh(new SphereGeometry(3.4), new MeshBasicMaterial({ color: themeColour('--blocked'), depthTest: false }))
+    ball.renderOrder = 1
     ball.position.set(0, r, z)
     bodies.add(ball)
   }
@@ -67,7 +68,7 @@ function show() {
 }
 onMounted(() => {
   const reach = Math.max(60, ...turned.value.flatMap((one) => one.points.map(([r, z]) => Math.hypot(r, z))))
-  if (!start(new Sphere(new Vector3(0, reach * 0.25, 0), reach), VIEW_FROM)) return
+  if (!start(new Sphere(new Vector3(), reach * 1.12), VIEW_FROM)) return
   scene.add(bodies)
   show()
 })
@@ -76,17 +77,18 @@ watch(turned, show)
 
 <template>
   <div class="view">
-    <canvas
-      v-show="!unavailable"
-      ref="canvas"
-      tabindex="0"
-      role="img"
-      data-test="corner-3d"
-      :aria-label="`Wheel and caliper in 3D, ${corner.axle}. ${corner.sentence} Arrow keys turn the view, plus and minus zoom.`"
-    />
+    <div v-show="!unavailable" class="stage">
+      <canvas
+        ref="canvas"
+        tabindex="0"
+        role="img"
+        data-test="corner-3d"
+        :aria-label="`Wheel and caliper in 3D, ${corner.axle}. ${corner.sentence} Arrow keys turn the view, plus and minus zoom.`"
+      />
+    </div>
     <p v-if="unavailable" class="soft">This browser shows no 3D view. The half section says the same.</p>
-    <p v-else-if="turned.length === 0" class="soft empty">Nothing to draw yet. Enter the caliper’s outline and select a wheel.</p>
-    <p v-else class="soft small note">
+    <p v-else-if="turned.length === 0" class="soft">Nothing to draw yet. Enter the caliper’s outline and select a wheel.</p>
+    <p v-else class="soft small">
       The half section turned about the hub axis: how far round the caliper reaches is not measured. The dots mark the nearest place.
     </p>
   </div>
@@ -94,10 +96,16 @@ watch(turned, show)
 
 <style scoped>
 .view {
-  position: relative;
+  display: flex;
+  flex-direction: column;
   width: 100%;
   height: 100%;
-  min-height: 260px;
+  min-height: 300px;
+}
+.stage {
+  position: relative;
+  flex: 1;
+  min-height: 0;
 }
 canvas {
   position: absolute;
@@ -106,12 +114,7 @@ canvas {
   height: 100%;
   touch-action: none;
 }
-.note,
-.empty {
-  position: absolute;
-  right: 8px;
-  bottom: 4px;
-  left: 8px;
-  margin: 0;
+p {
+  margin: 4px 8px;
 }
 </style>

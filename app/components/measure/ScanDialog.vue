@@ -4,13 +4,17 @@ import { fromMount, type MountPlace } from '#core/clearance/mount-place.ts'
 import { formatQuantity } from '#core/quantity/format.ts'
 import type { NamedOutline, WheelProfile } from '#core/records/field.ts'
 import type { Part } from '#core/records/part.ts'
+import { MOST_PICTURES, picturesIn } from '#core/records/pictures.ts'
+import { sideways, type ScanFrame } from '#core/vision/scan/frame.ts'
 import { SCAN_UNITS, type ScanUnit, type Vector } from '#core/vision/scan/mesh.ts'
 import { MOST_SURE_MM } from '#core/vision/scan/placing.ts'
 import type { ScannedLine } from '#core/vision/scan/scan-outline.ts'
 import { latestCall } from '~/composables/latest-call'
 import { useScan } from '~/composables/scan'
+import ScanView from './ScanView.vue'
 import { SELECTED, useScanPlacing } from '~/composables/scan-placing'
 import { useWorkbench } from '~/composables/workbench'
+import { useProjectStore } from '~/stores/project'
 import type { OpenedScan } from '~/workers/scan.worker'
 
 /** A mesh is placed; what does not belong to it is set apart; the line that it sweeps is seen before it is imported. */
@@ -23,6 +27,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [value: NamedOutline[] | WheelProfile, source: string]; close: [] }>()
 
+const store = useProjectStore()
 const { units } = useWorkbench()
 const scan = useScan()
 const { share } = scan
@@ -38,6 +43,8 @@ const { by, begin, selecting, marks, placing, trouble } = position
 const line = shallowRef<ScannedLine>()
 const objects = shallowRef<{ name: string; line: ScannedLine }[]>([])
 const worstUMm = ref(0)
+const frame = shallowRef<ScanFrame>()
+const view = ref<InstanceType<typeof ScanView>>()
 const mm = (value: number, decimals = 2) => formatQuantity(value, 'length', units.value, { decimals })
 const sizeWords = computed(() => {
   if (!opened.value) return ''
@@ -113,6 +120,7 @@ watch([placing, () => props.kind, pieces], async ([now]) => {
   line.value = found.line
   objects.value = found.objects
   worstUMm.value = found.worstUMm
+  frame.value = found.frame
 })
 
 const isSure = computed(() => worstUMm.value <= MOST_SURE_MM)
@@ -125,7 +133,7 @@ const datumProblem = computed(() => {
   if (caliper.value?.frame !== 'mount') return ''
   const now = placing.value
   if (now?.by !== 'holes' || now.mount !== 'axial')
-    return 'The outline of this caliper is measured from its mount. Place it by its mounting holes, or change the datum of its outline to the hub centre and mounting face.'
+    return 'The outline of this caliper is measured from its mount. Place the scan by the mounting holes, or change the datum of the outline.'
   return caliper.value.mountToSlotMm ? '' : 'Enter the distance from mount face to slot centre of this caliper first.'
 })
 function pointsOf({ points }: ScannedLine): [number, number][] {
@@ -134,6 +142,20 @@ function pointsOf({ points }: ScannedLine): [number, number][] {
     ? fromMount(points, now, caliper.value.mountToSlotMm.value)
     : points
 }
+/** The mesh from the side, to stand behind the line; none where there is no room or no 3D. */
+function pictureOf({ points }: ScannedLine) {
+  const placed = frame.value
+  if (!placed || !opened.value || caliper.value?.frame === 'mount' || picturesIn(store.current) >= MOST_PICTURES) return undefined
+  const ends = (of: number[]): [number, number] => [Math.min(...of) - AROUND_MM, Math.max(...of) + AROUND_MM]
+  const [z, r] = [ends(points.map((one) => one[0])), ends(points.map((one) => one[1]))]
+  const inFile = (one: readonly [number, number]): [number, number] => [one[0] / perMm.value, one[1] / perMm.value]
+  const origin = placed.origin.map((one) => one / perMm.value) as [number, number, number]
+  const upwards = sideways(placed.outboard, opened.value.centre, origin)
+  const jpeg = view.value?.sideView(origin, placed.outboard, upwards, inFile(z), inFile(r), props.kind === 'wheel')
+  return jpeg && jpeg.length < MOST_JPEG ? { jpeg, z, r } : undefined
+}
+const AROUND_MM = 8
+const MOST_JPEG = 150_000
 function take() {
   const found = line.value
   if (!found || !opened.value || datumProblem.value) return
@@ -141,13 +163,16 @@ function take() {
   const source = `Scan: ${props.file.name.slice(0, 80)}, ${Math.ceil(props.file.size / 1024)} kB${
     opened.value.sha256 ? `, SHA-256 ${opened.value.sha256.slice(0, 16)}` : ''
   }.`
-  if (props.kind === 'wheel') emit('take', { points: found.points, doubts: found.doubts, tags: found.tags, origin }, source)
+  const picture = pictureOf(found)
+  const behindIt = picture ? { picture } : {}
+  if (props.kind === 'wheel') emit('take', { points: found.points, doubts: found.doubts, tags: found.tags, origin, ...behindIt }, source)
   else {
     const scanned = [{ name: 'body', line: found }, ...objects.value].map((one): NamedOutline => ({
       name: one.name,
       points: pointsOf(one.line),
       doubts: one.line.doubts,
       origin,
+      ...(one.name === 'body' ? behindIt : {}),
     }))
     const others = Array.isArray(props.before) ? props.before.filter(({ name }) => !scanned.some((one) => one.name === name)) : []
     emit('take', [...scanned, ...others], source)
@@ -214,6 +239,7 @@ function close() {
       </div>
       <div class="seen">
         <ScanView
+          ref="view"
           :corners="opened.corners"
           :marks="marks"
           :label="by === 'numbers' ? '' : SELECTED[selecting]"
@@ -295,6 +321,10 @@ function close() {
   }
   .section {
     height: 220px;
+  }
+  /* what is selected is seen first */
+  .seen {
+    order: -1;
   }
 }
 </style>

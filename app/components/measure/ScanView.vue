@@ -7,7 +7,9 @@ import {
   Group,
   Mesh,
   MeshBasicMaterial,
+  Matrix4,
   MeshStandardMaterial,
+  OrthographicCamera,
   Plane,
   Raycaster,
   SphereGeometry,
@@ -38,7 +40,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [triangle: number, at: Vector]; loop: [triangles: Uint32Array]; unavailable: [] }>()
 
 const canvas = ref<HTMLCanvasElement>()
-const { scene, camera, unavailable, start, draw, hold } = useThreeStage(canvas)
+const { scene, camera, unavailable, start, draw, hold, photograph } = useThreeStage(canvas)
 /** Share of the mesh that is cut away, from its far end along the view's axis. */
 const cut = ref(0)
 let mesh: Mesh | undefined
@@ -156,6 +158,33 @@ function circled(drawn: readonly [number, number][], { width, height }: DOMRect)
   const found = insideLoop(corners.length / 9, placeOf, drawn)
   if (found.length > 0) emit('loop', Uint32Array.from(found))
 }
+const PICTURE_PX = 520
+/**
+ * The mesh as the half section sees it, along the axle to the right and away from it upwards: a picture to stand behind the line.
+ * All in the file's unit.
+ * @param open what lies before the axis is cut away, so that the inside of a wheel is seen
+ */
+function sideView(origin: Vector, outboard: Vector, upwards: Vector, z: [number, number], r: [number, number], open: boolean) {
+  const radius = mesh?.geometry.boundingSphere?.radius
+  if (!radius) return undefined
+  const [right, up] = [new Vector3(...outboard), new Vector3(...upwards)]
+  const towards = right.clone().cross(up)
+  const at = new Vector3(...origin)
+  const side = new OrthographicCamera(z[0], z[1], r[1], r[0], 0, radius * 12)
+  side.matrixAutoUpdate = false
+  side.matrix.copy(new Matrix4().makeBasis(right, up, towards).setPosition(at.clone().addScaledVector(towards, radius * 6)))
+  side.updateMatrixWorld(true)
+  const before = clip.clone()
+  if (open) clip.setFromNormalAndCoplanarPoint(towards.clone().negate(), at)
+  else clip.constant = Infinity
+  markers.visible = false
+  const jpeg = photograph(side, PICTURE_PX, Math.max(1, Math.round((PICTURE_PX * (r[1] - r[0])) / (z[1] - z[0]))))
+  markers.visible = true
+  clip.copy(before)
+  draw()
+  return jpeg
+}
+defineExpose({ sideView })
 watch(
   () => props.lasso,
   (now) => hold(now),

@@ -37,3 +37,16 @@ export function inFrame(mesh: Mesh, { origin, outboard }: ScanFrame): Float64Arr
   }
   return placed
 }
+
+/**
+ * The direction at right angles to an axis in which a place lies; any such direction for a place on the axis.
+ *
+ * @example
+ * sideways([0, 0, 1], [3, 0, 7], [0, 0, 0]) // => [1, 0, 0]
+ */
+export function sideways(axis: Vector, place: Vector, origin: Vector): Vector {
+  const away: Vector = [place[0] - origin[0], place[1] - origin[1], place[2] - origin[2]]
+  const along = dot(away, axis)
+  const side: Vector = [away[0] - along * axis[0], away[1] - along * axis[1], away[2] - along * axis[2]]
+  return Math.hypot(...side) < 1e-6 * Math.max(1, Math.hypot(...away)) ? across(axis)[0] : unit(side)
+}
