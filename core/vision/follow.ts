@@ -28,6 +28,7 @@ export function follow(grey: Grey, from: Px, to: Px, what: Traced, linePx: numbe
   const y0 = max(floor(min(from[1], to[1]) - aside), 0)
   const width = min(ceil(max(from[0], to[0]) + aside), grey.width) - x0
   const height = min(ceil(max(from[1], to[1]) + aside), grey.height) - y0
+  if (width < 1 || height < 1) return { ok: false, message: 'Both places lie outside the picture. Select places on it.' }
   let piece: Grey = cut(grey, x0, y0, width, height)
   let by = 1
   while (piece.width * piece.height > ENOUGH_PX) {
