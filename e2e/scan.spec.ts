@@ -159,6 +159,21 @@ test('a part of a scan is circled and left out: what was under it is unknown, un
   await expect(line(page)).toContainText('points')
 })
 
+test('a scan that is placed by numbers is moved against the line that is there', async ({ page }) => {
+  await openDemo(page, 'measure', 'sheet=caliperOutline')
+  await pickFile(page, 'caliper.stl', writeStl(CALIPER))
+  await expect(page.getByTestId('scan-size')).toContainText('triangles')
+  await byNumbers(page, '0.2')
+  await expect(line(page)).toContainText('points')
+  await page.getByTestId('scan-outboard').click()
+  await expect(page.getByLabel('Centre of the mounting face, z')).toHaveValue('-0.5 mm')
+  await page.getByTestId('scan-inboard').click()
+  await page.getByTestId('scan-up').click()
+  await expect(page.getByLabel('Centre of the mounting face, z')).toHaveValue('0 mm')
+  await expect(page.getByLabel('Centre of the mounting face, x')).toHaveValue('-0.5 mm')
+  await expect(line(page)).toContainText('points')
+})
+
 test('wheel and caliper in 3D: shown on a press, turned by keys, and back to the half section', async ({ page }) => {
   await openDemo(page, 'fit', 'setup=estate-fronts')
   await page.getByTestId('show-3d').click()

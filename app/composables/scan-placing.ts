@@ -1,6 +1,7 @@
 import { computed, nextTick, ref, shallowRef, type Ref } from 'vue'
 import { parseQuantity } from '#core/quantity/parse.ts'
 import type { FittedPlane } from '#core/vision/scan/fit-plane.ts'
+import { sideways } from '#core/vision/scan/frame.ts'
 import type { Vector } from '#core/vision/scan/mesh.ts'
 import { awayFrom, scaleError, type RoundFeature } from '#core/vision/scan/placing.ts'
 import type { MountPlace } from '#core/clearance/mount-place.ts'
@@ -131,5 +132,15 @@ export function useScanPlacing(
     if (x === undefined || y === undefined || z === undefined || u === undefined || u <= 0 || !outboard) return undefined
     return { by: 'numbers', frame: { origin: [x, y, z], outboard }, uMm: u }
   })
-  return { by, begin, selecting, plane, round, holes, marks, turned, trouble, typed, mount, pick, scaleOff, placing }
+  /** Moves the part against the line that is there already: along the axle, or away from the axis, mm. */
+  function nudge(along: 'z' | 'r', byMm: number): void {
+    const now = placing.value
+    if (now?.by !== 'numbers') return
+    const { origin, outboard } = now.frame
+    // the part moves one way as the mounting face moves the other
+    const way = along === 'z' ? outboard : sideways(outboard, centre.value, origin)
+    const [x, y, z] = origin.map((one, k) => `${Number((one - byMm * way[k]!).toFixed(3))} mm`) as [string, string, string]
+    Object.assign(typed.value, { x, y, z })
+  }
+  return { nudge, by, begin, selecting, plane, round, holes, marks, turned, trouble, typed, mount, pick, scaleOff, placing }
 }

@@ -162,6 +162,15 @@ export function keyFigures(
   ]
 }
 
+/**
+ * The same without saying how much is to be entered: on a question's page one count stands already, that of its answer.
+ *
+ * @example
+ * withoutCounts([{ detail: 'front: 104 to enter' }]) // => [{ detail: 'front: not known' }]
+ */
+export const withoutCounts = <F extends Pick<KeyFigure, 'detail'>>(figures: readonly F[]): F[] =>
+  figures.map((one) => ({ ...one, detail: one.detail.replace(/\d+ to enter$/, 'not known') }))
+
 /** Neither caliper nor wheel is chosen there. */
 const nothingOf = ({ missing }: Corner): boolean =>
   (['caliper', 'wheel'] as const).every((slot) => missing.some(({ at }) => at.kind === 'slot' && at.slot === slot))

@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { PART_KIND_NAMES, type PartKind } from '../records/part-kinds.ts'
 import type { Part } from '../records/part.ts'
-import { partRecord } from '../records/part.ts'
+import { anyPart, partRecord } from '../records/part.ts'
+import { isGoodMember } from '../records/quick-check.ts'
 import { recordSchema } from '../records/record-schema.ts'
 import { schemaProblems } from '../records/schema-problems.ts'
 import { DEFAULT_UNITS, type UnitChoice } from '../quantity/units.ts'
@@ -95,6 +96,12 @@ describe('rows become parts', () => {
     ])
     for (const part of found.parts) expect(schemaProblems(recordSchema(partRecord('rotor')), part)).toEqual([])
     expect(found.parts[0]).toMatchObject({ diameterMm: { value: 250, origin: 'published', date: '2026-11-25' } })
+  })
+  test('a thousand good rows are known to be good at a look: no schema is asked for any of them', () => {
+    const rows = Array.from({ length: 1000 }, (_, i) => `Rotor ${i};${250 + (i % 100)};22;6`)
+    const { parts, rejected } = take(['Name;Diameter (mm);Thickness, new (mm);Hat thickness (mm)', ...rows].join('\n'), 'rotor')
+    expect([parts.length, rejected.length]).toEqual([1000, 0])
+    expect(parts.every((part) => isGoodMember(anyPart, part))).toBe(true)
   })
   test('any unit typed in a cell, a choice by its words, pistons with semicolons, a price', () => {
     const found = take(

@@ -1,3 +1,4 @@
+import { escaped } from './mark-up.ts'
 import type { TemplateMark, Style, Template } from './template.ts'
 
 const STROKES: Readonly<Record<Style, string>> = {
@@ -8,14 +9,6 @@ const STROKES: Readonly<Record<Style, string>> = {
   tile: 'stroke-width="0.15" stroke-dasharray="1 1"',
   faint: 'stroke-width="0.15" stroke-opacity="0.4"',
 }
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
-/** XML 1.0 (2.2, Char) has no place for most control characters, half a pair or the last two of a plane, however they are written. */
-const allowed = (sign: string): boolean => /^[\t\n\u0020-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]$/u.test(sign)
-const escape = (text: string): string =>
-  [...text]
-    .filter(allowed)
-    .join('')
-    .replace(/[&<>"']/g, (sign) => ESCAPES[sign]!)
 /** A tenth of a micrometre: more digits are noise. */
 const digits = (value: number): string => String(Math.round(value * 1e4) / 1e4)
 
@@ -24,13 +17,13 @@ export function templateSvg({ width, height, pages }: Template, page = 0): strin
   const { marks, seatX, hubY } = pages[page]!
   const draw = (mark: TemplateMark): string => {
     if (mark.kind === 'text')
-      return `<text x="${digits(mark.x)}" y="${digits(height - mark.y)}" font-size="${mark.sizeMm}" font-family="sans-serif">${escape(mark.text)}</text>`
+      return `<text x="${digits(mark.x)}" y="${digits(height - mark.y)}" font-size="${mark.sizeMm}" font-family="sans-serif">${escaped(mark.text)}</text>`
     if (mark.kind === 'disc')
       return `<circle cx="${digits(mark.x)}" cy="${digits(height - mark.y)}" r="${digits(mark.radius)}" fill="${mark.shade === 'black' ? '#000' : '#fff'}"/>`
     if (mark.kind === 'box')
       return `<rect x="${digits(mark.x)}" y="${digits(height - mark.y - mark.height)}" width="${digits(mark.width)}" height="${digits(mark.height)}"/>`
     const d = mark.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${digits(x)} ${digits(height - y)}`).join(' ')
-    return `<path ${mark.name === undefined ? '' : `data-name="${escape(mark.name)}" `}d="${d}" fill="none" stroke="#000" stroke-linejoin="round" ${STROKES[mark.style]}/>`
+    return `<path ${mark.name === undefined ? '' : `data-name="${escaped(mark.name)}" `}d="${d}" fill="none" stroke="#000" stroke-linejoin="round" ${STROKES[mark.style]}/>`
   }
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}" data-seat-x="${digits(seatX)}" data-hub-y="${digits(height - hubY)}">`,

@@ -1,3 +1,5 @@
+import { escaped } from '../formats/mark-up.ts'
+
 /**
  * Formulas are kept as one line that a person can type ("A = π/4 · Σ d²"). Here such a line becomes a tree, which a page sets
  * with fraction bars, roots and indices.
@@ -100,9 +102,6 @@ function named(name: string): FormulaNode {
   return index === undefined ? word : { kind: 'index', base: word, index }
 }
 
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const escape = (text: string) => text.replace(/[&<>"]/g, (one) => ESCAPES[one]!)
-
 /**
  * The tree as presentation MathML (MathML Core, W3C), which browsers set without a script.
  *
@@ -115,18 +114,18 @@ export function mathMl(node: FormulaNode): string {
       return `<mrow>${node.of.map(mathMl).join('')}</mrow>`
     case 'word':
       return /^[\d.½]/.test(node.text)
-        ? `<mn>${escape(node.text)}</mn>`
+        ? `<mn>${escaped(node.text)}</mn>`
         : node.letter
-          ? `<mi>${escape(node.text)}</mi>`
+          ? `<mi>${escaped(node.text)}</mi>`
           : /^\p{L}/u.test(node.text)
-            ? `<mtext>${escape(node.text)}</mtext>`
-            : `<mo>${escape(node.text)}</mo>`
+            ? `<mtext>${escaped(node.text)}</mtext>`
+            : `<mo>${escaped(node.text)}</mo>`
     case 'fraction':
       return `<mfrac>${mathMl(node.over)}${mathMl(node.under)}</mfrac>`
     case 'index':
-      return `<msub>${mathMl(node.base)}<mtext>${escape(node.index)}</mtext></msub>`
+      return `<msub>${mathMl(node.base)}<mtext>${escaped(node.index)}</mtext></msub>`
     case 'power':
-      return `<msup>${mathMl(node.base)}<mn>${escape(node.power)}</mn></msup>`
+      return `<msup>${mathMl(node.base)}<mn>${escaped(node.power)}</mn></msup>`
     case 'root':
       return `<msqrt>${mathMl(node.of)}</msqrt>`
     case 'brackets':

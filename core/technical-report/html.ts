@@ -1,11 +1,9 @@
 import { FINDING_SHORT } from '../figures/words.ts'
+import { escaped } from '../formats/mark-up.ts'
 import { SIGNAL_WORDS } from '../records/safety-note.ts'
 import type { ReportBlock, TableCell, ReportDocument } from './document.ts'
 import { INKS, SHADES, type VectorDrawing, type DrawingMark } from './drawing.ts'
 import { formulaTree, mathMl } from './formula.ts'
-
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
-const escape = (text: string) => text.replace(/[&<>"']/g, (one) => ESCAPES[one]!)
 
 type StyleSheet = Readonly<Record<string, Readonly<Record<string, string>>>>
 const STYLE: StyleSheet = {
@@ -63,78 +61,78 @@ const POLICY = ["default-src 'none'", "style-src 'unsafe-inline'", 'img-src data
 
 /** The report as one web page of its own: no script, nothing fetched. */
 export function reportHtml({ title, subtitle, madeOn, sections }: ReportDocument): string {
-  const contents = sections.map((one) => `<li><a href="#${one.id}">${escape(one.title)}</a></li>`).join('')
+  const contents = sections.map((one) => `<li><a href="#${one.id}">${escaped(one.title)}</a></li>`).join('')
   const body = sections
-    .map((one, i) => `<section id="${one.id}"><h2>${i + 1}. ${escape(one.title)}</h2>\n${one.blocks.map(blockHtml).join('\n')}</section>`)
+    .map((one, i) => `<section id="${one.id}"><h2>${i + 1}. ${escaped(one.title)}</h2>\n${one.blocks.map(blockHtml).join('\n')}</section>`)
     .join('\n')
   const head = [
     '<meta charset="utf-8">',
     '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<meta http-equiv="Content-Security-Policy" content="${POLICY}">`,
-    `<title>${escape(title)}</title>`,
+    `<title>${escaped(title)}</title>`,
     `<style>${css(STYLE)}@media print{${css(PRINTED)}}</style>`,
   ]
   const top = [
-    `<h1>${escape(title)}</h1>`,
-    `<p>${escape(subtitle)}</p>`,
-    `<p class="soft">Made on ${escape(madeOn)}</p>`,
+    `<h1>${escaped(title)}</h1>`,
+    `<p>${escaped(subtitle)}</p>`,
+    `<p class="soft">Made on ${escaped(madeOn)}</p>`,
     `<nav aria-label="Contents"><ol>${contents}</ol></nav>`,
   ]
   return ['<!doctype html>', '<html lang="en"><head>', ...head, '</head><body>', ...top, body, '</body></html>', ''].join('\n')
 }
 
-const safeId = (id: string) => escape(id.replace(/[^A-Za-z0-9._-]/g, '-'))
+const safeId = (id: string) => escaped(id.replace(/[^A-Za-z0-9._-]/g, '-'))
 function blockHtml(block: ReportBlock): string {
   switch (block.kind) {
     case 'heading':
-      return `<h3 id="${safeId(block.id)}">${escape(block.text)}</h3>`
+      return `<h3 id="${safeId(block.id)}">${escaped(block.text)}</h3>`
     case 'text':
       return block.look === 'strong'
-        ? `<p><strong>${escape(block.text)}</strong></p>`
-        : `<p${block.look ? ' class="soft"' : ''}>${escape(block.text)}</p>`
+        ? `<p><strong>${escaped(block.text)}</strong></p>`
+        : `<p${block.look ? ' class="soft"' : ''}>${escaped(block.text)}</p>`
     case 'list':
-      return `<ul>${block.items.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>`
+      return `<ul>${block.items.map((one) => `<li>${escaped(one)}</li>`).join('')}</ul>`
     case 'verdict':
-      return `<p class="verdict"><b>${FINDING_SHORT[block.verdict]}</b>${escape(block.text)}</p>`
+      return `<p class="verdict"><b>${FINDING_SHORT[block.verdict]}</b>${escaped(block.text)}</p>`
     case 'safety':
-      return `<p class="safety"><strong>${SIGNAL_WORDS[block.note.level]}</strong> ${escape(block.note.hazard)} ${escape(block.note.action)}</p>`
+      return `<p class="safety"><strong>${SIGNAL_WORDS[block.note.level]}</strong> ${escaped(block.note.hazard)} ${escaped(block.note.action)}</p>`
     case 'table': {
       const side = (i: number) => (block.columns[i]?.number ? ' class="number"' : '')
       const head = block.columns.map(
-        (one, i) => `<th scope="col"${side(i)} style="width:${(one.share * 100).toFixed(0)}%">${escape(one.label)}</th>`,
+        (one, i) => `<th scope="col"${side(i)} style="width:${(one.share * 100).toFixed(0)}%">${escaped(one.label)}</th>`,
       )
       const rows = block.rows.map((row) => `<tr>${row.map((cell, i) => `<td${side(i)}>${cellHtml(cell)}</td>`).join('')}</tr>`)
       return `<table${block.dense ? ' class="dense"' : ''}><thead><tr>${head.join('')}</tr></thead><tbody>${rows.join('')}</tbody></table>`
     }
     case 'formula': {
-      const line = block.inWords ? `<p>${escape(block.text)}</p>` : mathHtml(block.text)
+      const line = block.inWords ? `<p>${escaped(block.text)}</p>` : mathHtml(block.text)
       const filled = block.filled ? mathHtml(`= ${block.filled}`) : ''
-      return `<div class="formula">${line}${filled}<p>= <strong>${escape(block.result)}</strong></p></div>`
+      return `<div class="formula">${line}${filled}<p>= <strong>${escaped(block.result)}</strong></p></div>`
     }
     case 'drawing':
-      return `<figure>${drawingSvg(block.drawing, block.description)}<figcaption>${escape(block.caption)}</figcaption></figure>`
+      return `<figure>${drawingSvg(block.drawing, block.description)}<figcaption>${escaped(block.caption)}</figcaption></figure>`
     case 'picture':
-      return `<figure><img alt="${escape(block.caption)}" src="${escape(block.jpeg)}"><figcaption>${escape(block.caption)}</figcaption></figure>`
+      return `<figure><img alt="${escaped(block.caption)}" src="${escaped(block.jpeg)}"><figcaption>${escaped(block.caption)}</figcaption></figure>`
     case 'blanks':
-      return `<p>${block.labels.map((one) => `<span class="blank">${escape(one)}:</span>`).join('')}</p>`
+      return `<p>${block.labels.map((one) => `<span class="blank">${escaped(one)}:</span>`).join('')}</p>`
   }
 }
 const mathHtml = (text: string) => `<p><math display="inline">${mathMl(formulaTree(text))}</math></p>`
 function cellHtml(cell: TableCell): string {
-  if (typeof cell === 'string') return escape(cell)
+  if (typeof cell === 'string') return escaped(cell)
   const words =
     cell.verdict && !cell.text.startsWith(FINDING_SHORT[cell.verdict]) ? `${FINDING_SHORT[cell.verdict]}: ${cell.text}` : cell.text
-  return cell.strong || cell.verdict ? `<strong>${escape(words)}</strong>` : escape(words)
+  return cell.strong || cell.verdict ? `<strong>${escaped(words)}</strong>` : escaped(words)
 }
 
 /** A drawing as SVG. */
 function drawingSvg({ width, height, marks }: VectorDrawing, description: string): string {
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height.toFixed(1)}" width="${width * 1.4}" role="img" aria-label="${escape(description)}">${marks.map(markSvg).join('')}</svg>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height.toFixed(1)}" width="${width * 1.4}" role="img" aria-label="${escaped(description)}">${marks.map(markSvg).join('')}</svg>`
 }
 function markSvg(mark: DrawingMark): string {
   if (mark.kind === 'dot') return `<circle cx="${at(mark.at[0])}" cy="${at(mark.at[1])}" r="${mark.radius}"/>`
   if (mark.kind === 'text')
-    return `<text x="${at(mark.at[0])}" y="${at(mark.at[1])}" font-size="${mark.size}"${mark.anchor ? ` text-anchor="${mark.anchor}"` : ''}${mark.strong ? ' font-weight="600"' : ''}>${escape(mark.text)}</text>`
+    return `<text x="${at(mark.at[0])}" y="${at(mark.at[1])}" font-size="${mark.size}"${mark.anchor ? ` text-anchor="${mark.anchor}"` : ''}${mark.strong ? ' font-weight="600"' : ''}>${escaped(mark.text)}</text>`
   const { width, dash } = INKS[mark.ink]
   const d = mark.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${at(x)} ${at(y)}`).join('')
   return `<path d="${d}${mark.closed ? 'Z' : ''}" fill="${SHADES[mark.shade ?? 'none'] ?? 'none'}" stroke="#111" stroke-width="${width}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}/>`

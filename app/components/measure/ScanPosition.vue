@@ -5,12 +5,18 @@ import { useWorkbench } from '~/composables/workbench'
 
 /** How the mesh is placed: by a face and a bore, by its mounting holes, or by numbers. */
 const props = defineProps<{ placing: ReturnType<typeof useScanPlacing>; kind: 'caliper' | 'wheel' }>()
-const { by, begin, selecting, plane, round, holes, turned, typed, mount, scaleOff } = props.placing
+const { by, begin, selecting, plane, round, holes, turned, typed, mount, scaleOff, nudge, placing: placed } = props.placing
 const { units } = useWorkbench()
 const mm = (value: number) => formatQuantity(value, 'length', units.value, { decimals: 2 })
 const MOUNTS = [
   { value: 'axial', label: 'along the hub axis' },
   { value: 'radial', label: 'towards the hub axis' },
+] as const
+const NUDGES = [
+  { id: 'outboard', label: '0.5 mm outboard', along: 'z', mm: 0.5 },
+  { id: 'inboard', label: '0.5 mm inboard', along: 'z', mm: -0.5 },
+  { id: 'up', label: '0.5 mm up', along: 'r', mm: 0.5 },
+  { id: 'down', label: '0.5 mm down', along: 'r', mm: -0.5 },
 ] as const
 </script>
 
@@ -108,6 +114,11 @@ const MOUNTS = [
       ><ElInput v-model="typed.u" class="num" aria-label="Standard uncertainty of the position" :validate-event="false"
     /></FieldItem>
     <p class="soft small">Lengths in mm in the directions of the file: the centre of the wheel mounting face, and the way outboard.</p>
+    <div v-if="placed" class="picks" role="group" aria-label="Move the part against the grey line">
+      <ElButton v-for="one in NUDGES" :key="one.label" size="small" :data-test="`scan-${one.id}`" @click="nudge(one.along, one.mm)">{{
+        one.label
+      }}</ElButton>
+    </div>
   </template>
   <ElCheckbox v-if="by !== 'numbers'" v-model="turned" :validate-event="false">outboard is the other way</ElCheckbox>
 </template>

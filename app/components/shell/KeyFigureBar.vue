@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { keyFigures } from '#core/evaluate/key-figures.ts'
+import { useRoute } from 'vue-router'
+import { keyFigures, withoutCounts } from '#core/evaluate/key-figures.ts'
 import { useProjectStore } from '~/stores/project'
 import { useUncertainty } from '~/composables/uncertainty'
 import { useHeatBriefs } from '~/composables/heat'
@@ -10,11 +11,13 @@ const store = useProjectStore()
 const { report, stock, units, openFigureId } = useWorkbench()
 const { briefs } = useHeatBriefs()
 const { doubt } = useUncertainty()
-const entries = computed(() =>
+const route = useRoute()
+const all = computed(() =>
   report.value && stock.value && store.project
     ? keyFigures(report.value, stock.value, units.value, store.project.preferences.currency, briefs.value, doubt.value)
     : [],
 )
+const entries = computed(() => (route.path.endsWith('/answer') ? withoutCounts(all.value) : all.value))
 </script>
 
 <template>

@@ -1,8 +1,10 @@
+import { gaugeReport } from '../../evidence/gauge-report.ts'
 import { LOG_KINDS, timeline } from '../../evidence/logbook.ts'
 import { lockUpReport } from '../../evidence/lock-up-observations.ts'
 import { stopsReport } from '../../evidence/stop-tests.ts'
 import { wearReport } from '../../evidence/wear-report.ts'
 import { counted } from '../../figures/words.ts'
+import type { PressurePair } from '../../hydraulics/maths/gauge-models.ts'
 import { AXLES } from '../../quantity/axle.ts'
 import { LOADS_DRIVEN, SURFACES, type LoadDriven, type SurfaceDriven } from '../../records/logbook.ts'
 import { stepTitles } from '../../work-order/work-order.ts'
@@ -34,6 +36,8 @@ export function evidence(source: ReportSource): ReportBlock[] {
         text: `${look.reading.date.slice(0, 10)}, ${look.reading.axle} ${look.reading.side}, ${look.partName}. ${one.text}`,
       })),
     ),
+    heading('pressures', 'Pressures'),
+    ...pressureBlocks(source),
     heading('temperatures', 'Temperatures'),
     ...(heat.readings.length === 0
       ? [text('No temperature of this setup was entered.')]
@@ -58,6 +62,20 @@ export function evidence(source: ReportSource): ReportBlock[] {
       true,
     ),
   ]
+}
+
+/** What the readings of each session say of gauges, bar and valve. */
+function pressureBlocks({ project, setup }: ReportSource): ReportBlock[] {
+  const sessions = project.gaugeSessions.filter((one) => one.setupId === setup.id)
+  if (sessions.length === 0) return [text('No pressures of this setup were entered.')]
+  return sessions.flatMap((session) => {
+    const { sentences } = gaugeReport(project, setup.id, session.pairs as PressurePair[])
+    const when = [session.date.slice(0, 10), session.track].filter(Boolean).join(', ')
+    return [
+      text(`${when}: ${counted(session.pairs.length, 'pair')}.`, 'strong'),
+      ...sentences.map((one): ReportBlock => ({ kind: 'verdict', verdict: one.tone, text: one.text })),
+    ]
+  })
 }
 
 /** Each surface and load in which both setups were stopped. */

@@ -1,4 +1,5 @@
 import type { Point } from '../../clearance/maths/polyline.ts'
+import { heatBrief } from '../../heat/heat-brief.ts'
 import type { HeatReport } from '../../heat/heat-report.ts'
 import { AXLES, type Axle } from '../../quantity/axle.ts'
 import { toUnit, shownUnit } from '../../quantity/units.ts'
@@ -46,6 +47,7 @@ export function heat(source: ReportSource): ReportBlock[] {
     ...AXLES.flatMap((axle) => curves(source, found, axle)),
     ...(found.findings.length > 0 ? [heading('heat-findings', 'Findings')] : []),
     ...found.findings.map((one): ReportBlock => ({ kind: 'verdict', verdict: one.verdict, text: one.sentence })),
+    ...otherSessions(source),
     heading('heat-assumptions', 'Assumptions'),
     ...(found.assumed.length > 0 ? list(found.assumed) : [text('None beyond the model.')]),
     ...[found.fluidWords, found.narrowed, found.readNext, ...found.cautions]
@@ -55,6 +57,21 @@ export function heat(source: ReportSource): ReportBlock[] {
     ...workings(source, ['ringMass', 'heat'], show),
   ]
 }
+
+/** The project's own sessions, each in a line. */
+function otherSessions({ project, setup, heat: shown }: ReportSource): ReportBlock[] {
+  const others = project.duties.filter((one) => one.id !== shown.duty.id).slice(0, MOST_SESSIONS)
+  if (others.length === 0) return []
+  return [
+    heading('heat-sessions', 'Other sessions of this project'),
+    ...others.map(({ id }): ReportBlock => {
+      const { duty, verdict, sentence } = heatBrief(project, setup.id, id)
+      return { kind: 'verdict', verdict, text: `${duty}. ${sentence}` }
+    }),
+  ]
+}
+/** Each is driven with all its uncertainties. */
+const MOST_SESSIONS = 8
 
 function curves({ project }: ReportSource, found: HeatReport, axle: Axle): ReportBlock[] {
   const last = found.samples.at(-1)
