@@ -6,6 +6,7 @@ import type { ReportBlock, TableCell, ReportColumn, ReportDocument, ReportSectio
 import { INKS, SHADES, type VectorDrawing } from './drawing.ts'
 import { formulaBox, type FormulaPen } from './formula-boxes.ts'
 import { formulaTree } from './formula.ts'
+import { INK, PdfWords, SOFT } from './pdf-words.ts'
 
 export type PdfPaper = 'A4' | 'LETTER'
 interface PdfMaterial {
@@ -19,8 +20,6 @@ interface PdfMaterial {
 const MARGIN = 52
 const FOOT = 40
 const SIZE = { text: 9.5, dense: 8, title: 20, section: 15, heading: 11, small: 8, formula: 11 }
-const INK = '#111111'
-const SOFT = '#555555'
 const LEAD = 1.28
 /** Between two blocks. */
 const GAP = 5
@@ -64,6 +63,7 @@ interface ContentsEntry {
 
 class PdfWriter {
   private readonly doc: Pdf
+  private readonly words: PdfWords
   private readonly root: PDFKit.PDFStructureElement
   private readonly chunks: Uint8Array[] = []
   private readonly contents: ContentsEntry[] = []
@@ -105,8 +105,7 @@ class PdfWriter {
       this.doc.on('end', () => done())
       this.doc.on('error', fail)
     })
-    this.doc.registerFont('regular', material.fonts.regular as Buffer)
-    this.doc.registerFont('strong', material.fonts.strong as Buffer)
+    this.words = new PdfWords(this.doc, material.fonts)
     this.width = this.doc.page.width - 2 * MARGIN
     this.bottom = this.doc.page.height - MARGIN - 6
     this.root = this.doc.struct('Document')
@@ -173,74 +172,8 @@ class PdfWriter {
     draw()
     this.doc.endMarkedContent()
   }
-  private font(strong: boolean, size: number): Pdf {
-    return this.doc.font(strong ? 'strong' : 'regular').fontSize(size)
-  }
-  /** A sign that the font lacks becomes a question mark, which the reader sees; the attached file has the name in full. */
-  private readonly printable = new Map<string, string>()
-  private known(text: string): string {
-    const before = this.printable.get(text)
-    if (before !== undefined) return before
-    this.doc.font('regular')
-    const { font } = (this.doc as unknown as { _font: { font: { hasGlyphForCodePoint(code: number): boolean } } })._font
-    const plain = [...text.normalize('NFC')]
-      .map((sign) => {
-        const code = sign.codePointAt(0)!
-        // controls and marks that turn the direction of writing are nothing to print
-        if (/[\p{Cc}\p{Cf}\p{Cs}]/u.test(sign)) return sign === '\n' || sign === '\t' ? ' ' : ''
-        if (sign === '\u202f' || sign === '\u00a0') return '\u00a0'
-        return font.hasGlyphForCodePoint(code) ? sign : '?'
-      })
-      .join('')
-    if (this.printable.size < 5000) this.printable.set(text, plain)
-    return plain
-  }
-
-  /** Widths of words in thousandths of the size, for each weight. */
-  private readonly widths = { regular: new Map<string, number>(), strong: new Map<string, number>() }
-  private widthOf(text: string, strong: boolean, size: number): number {
-    const weight = strong ? 'strong' : 'regular'
-    let width = this.widths[weight].get(text)
-    if (width === undefined) {
-      width = this.doc.font(weight).fontSize(1000).widthOfString(text)
-      if (this.widths[weight].size < 50_000) this.widths[weight].set(text, width)
-    }
-    return (width * size) / 1000
-  }
-
-  /** Lines of a text in a width: words as they come, a word that is too long cut. */
-  private lines(text: string, width: number, strong: boolean, size: number): string[] {
-    const of = (one: string) => this.widthOf(one, strong, size)
-    const blank = of(' ')
-    const found: string[] = []
-    let line = ''
-    let used = 0
-    for (const word of this.known(text).split(/ +/)) {
-      let rest = word
-      if (line !== '' && used + blank + of(rest) <= width) {
-        line = `${line} ${rest}`
-        used += blank + of(rest)
-        continue
-      }
-      if (line !== '') found.push(line)
-      while (of(rest) > width && rest.length > 1) {
-        let cut = Math.max(Math.floor((rest.length * width) / of(rest)), 1)
-        while (cut > 1 && of(rest.slice(0, cut)) > width) cut -= 1
-        found.push(rest.slice(0, cut))
-        rest = rest.slice(cut)
-      }
-      line = rest
-      used = of(rest)
-    }
-    if (line !== '' || found.length === 0) found.push(line)
-    return found
-  }
-  private put(line: string, x: number, y: number, strong: boolean, size: number, color = INK): void {
-    if (line === '') return
-    this.font(strong, size).fillColor(color).text(line, x, y, { lineBreak: false })
-  }
   private paragraph(tag: string, text: string, { size = SIZE.text, strong = false, soft = false, indent = 0, keep = 0 } = {}): void {
-    const lines = this.lines(text, this.width - indent, strong, size)
+    const lines = this.words.lines(text, this.width - indent, strong, size)
     const height = size * LEAD
     this.room(Math.min(lines.length, 2) * height + keep)
     const element = this.doc.struct(tag)
@@ -249,7 +182,9 @@ class PdfWriter {
     while (at < lines.length) {
       const here = Math.max(Math.floor((this.bottom - this.y) / height), 1)
       const part = lines.slice(at, at + here)
-      element.add(() => part.forEach((line, i) => this.put(line, MARGIN + indent, this.y + i * height, strong, size, soft ? SOFT : INK)))
+      element.add(() =>
+        part.forEach((line, i) => this.words.put(line, MARGIN + indent, this.y + i * height, strong, size, soft ? SOFT : INK)),
+      )
       this.y += part.length * height
       at += part.length
       if (at < lines.length) this.newPage()
@@ -277,7 +212,7 @@ class PdfWriter {
           const y = this.y
           const page = this.page
           this.paragraph('LI', item, { indent: 12 })
-          if (page === this.page) this.artifact(() => this.put('–', MARGIN + 2, y, false, SIZE.text))
+          if (page === this.page) this.artifact(() => this.words.put('–', MARGIN + 2, y, false, SIZE.text))
           this.y -= GAP - 1.5
         }
         this.y += GAP
@@ -302,8 +237,8 @@ class PdfWriter {
   private verdict(verdict: Verdict, words: string): void {
     const label = FINDING_SHORT[verdict].toUpperCase()
     const size = 7.5
-    const labelWidth = this.widthOf(label, true, size) + 10
-    const lines = this.lines(words, this.width - labelWidth - 8, false, SIZE.text)
+    const labelWidth = this.words.widthOf(label, true, size) + 10
+    const lines = this.words.lines(words, this.width - labelWidth - 8, false, SIZE.text)
     const height = SIZE.text * LEAD
     this.room(lines.length * height + 2)
     const { y } = this
@@ -315,13 +250,13 @@ class PdfWriter {
         .fillAndStroke(fill, INK),
     )
     this.tagged('P', () => {
-      this.put(label, MARGIN + 5, y + 1.4, true, size, ink)
-      lines.forEach((line, i) => this.put(line, MARGIN + labelWidth + 8, y + i * height, false, SIZE.text))
+      this.words.put(label, MARGIN + 5, y + 1.4, true, size, ink)
+      lines.forEach((line, i) => this.words.put(line, MARGIN + labelWidth + 8, y + i * height, false, SIZE.text))
     })
     this.y += Math.max(lines.length * height, 13) + GAP
   }
   private boxed(words: string): void {
-    const lines = this.lines(words, this.width - 20, true, SIZE.text)
+    const lines = this.words.lines(words, this.width - 20, true, SIZE.text)
     const height = lines.length * SIZE.text * LEAD + 10
     this.room(height)
     const { y } = this
@@ -332,7 +267,7 @@ class PdfWriter {
         .rect(MARGIN + 1, y, this.width - 2, height)
         .stroke(),
     )
-    this.tagged('P', () => lines.forEach((line, i) => this.put(line, MARGIN + 10, y + 6 + i * SIZE.text * LEAD, true, SIZE.text)))
+    this.tagged('P', () => lines.forEach((line, i) => this.words.put(line, MARGIN + 10, y + 6 + i * SIZE.text * LEAD, true, SIZE.text)))
     this.y += height + GAP
   }
   private tagged(tag: string, draw: () => void, options: PDFKit.Mixins.StructureElementOptions = {}): void {
@@ -363,7 +298,7 @@ class PdfWriter {
     const element = this.doc.struct('Table')
     this.root.add(element)
     const wrap = (cells: readonly { text: string; strong: boolean }[]) =>
-      cells.map((one, i) => ({ lines: this.lines(one.text, places[i]!.width, one.strong, size), strong: one.strong }))
+      cells.map((one, i) => ({ lines: this.words.lines(one.text, places[i]!.width, one.strong, size), strong: one.strong }))
     const draw = (cells: ReturnType<typeof wrap>, from: number, to: number, tag: 'TH' | 'TD') => {
       const row = this.doc.struct('TR')
       element.add(row)
@@ -376,8 +311,8 @@ class PdfWriter {
         if (part.some((line) => line !== ''))
           cell.add(() =>
             part.forEach((line, at) => {
-              const shift = columns[i]!.number ? width - this.widthOf(line, one.strong, size) : 0
-              this.put(line, left + shift, y + at * height, one.strong, size)
+              const shift = columns[i]!.number ? width - this.words.widthOf(line, one.strong, size) : 0
+              this.words.put(line, left + shift, y + at * height, one.strong, size)
             }),
           )
         cell.end()
@@ -436,8 +371,8 @@ class PdfWriter {
   }
   private mathLine(text: string): void {
     const pen: FormulaPen = {
-      widthOf: (word, size) => this.widthOf(this.known(word), false, size),
-      word: (word, x, baseY, size) => this.put(this.known(word), x, baseY - size * 0.97, false, size),
+      widthOf: (word, size) => this.words.widthOf(this.words.known(word), false, size),
+      word: (word, x, baseY, size) => this.words.put(this.words.known(word), x, baseY - size * 0.97, false, size),
       line: ([x1, y1], [x2, y2], width) => this.doc.lineWidth(width).strokeColor(INK).moveTo(x1, y1).lineTo(x2, y2).stroke(),
     }
     const tree = formulaTree(text)
@@ -468,10 +403,10 @@ class PdfWriter {
         for (const mark of drawing.marks) {
           if (mark.kind === 'text') {
             const size = mark.size * ratio
-            const text = this.known(mark.text)
-            const width = this.widthOf(text, mark.strong === true, size)
+            const text = this.words.known(mark.text)
+            const width = this.words.widthOf(text, mark.strong === true, size)
             const [x, base] = at(mark.at)
-            this.put(
+            this.words.put(
               text,
               x - (mark.anchor === 'middle' ? width / 2 : mark.anchor === 'end' ? width : 0),
               base - size * 0.97,
@@ -496,7 +431,7 @@ class PdfWriter {
           if (dash) this.doc.undash()
         }
       },
-      { alt: this.known(description) },
+      { alt: this.words.known(description) },
     )
     this.y += height + 4
     this.caption(caption)
@@ -515,7 +450,7 @@ class PdfWriter {
     this.room(height + 24)
     const { y } = this
     this.tagged('Figure', () => this.doc.image(image as unknown as string, MARGIN, y, { width: image.width * ratio, height }), {
-      alt: this.known(caption),
+      alt: this.words.known(caption),
     })
     this.y += height + 4
     this.caption(caption)
@@ -533,7 +468,7 @@ class PdfWriter {
           .moveTo(MARGIN + i * width, y)
           .lineTo(MARGIN + (i + 1) * width - 14, y)
           .stroke()
-        this.put(label, MARGIN + i * width, y + 3, false, SIZE.small)
+        this.words.put(label, MARGIN + i * width, y + 3, false, SIZE.small)
       }),
     )
     this.y += height
@@ -548,9 +483,9 @@ class PdfWriter {
       this.doc.switchToPage(i)
       const y = this.doc.page.height - FOOT
       this.artifact(() => {
-        this.put(this.lines(foot, this.width - 90, false, SIZE.small)[0]!, MARGIN, y, false, SIZE.small, SOFT)
+        this.words.put(this.words.lines(foot, this.width - 90, false, SIZE.small)[0]!, MARGIN, y, false, SIZE.small, SOFT)
         const number = `Page ${i + 1} of ${count}`
-        this.put(number, MARGIN + this.width - this.widthOf(number, false, SIZE.small), y, false, SIZE.small, SOFT)
+        this.words.put(number, MARGIN + this.width - this.words.widthOf(number, false, SIZE.small), y, false, SIZE.small, SOFT)
       })
     }
     this.root.end()
@@ -581,11 +516,11 @@ class PdfWriter {
       const size = strong ? SIZE.text : SIZE.dense
       const indent = strong ? 0 : 14
       const { y } = this
-      const line = this.lines(one.text, this.width - indent - 40, strong, size)[0]!
+      const line = this.words.lines(one.text, this.width - indent - 40, strong, size)[0]!
       const number = String(one.page + 1)
       this.tagged('TOCI', () => {
-        this.put(line, MARGIN + indent, y, strong, size)
-        this.put(number, MARGIN + this.width - this.widthOf(number, strong, size), y, strong, size)
+        this.words.put(line, MARGIN + indent, y, strong, size)
+        this.words.put(number, MARGIN + this.width - this.words.widthOf(number, strong, size), y, strong, size)
       })
       this.doc.goTo(MARGIN, y, this.width, step, one.destination)
       this.y += step
