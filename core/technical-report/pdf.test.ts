@@ -8,7 +8,7 @@ import { writeProject } from '../formats/project-file.ts'
 import { readProjectFromPdf } from '../formats/project-in-pdf.ts'
 import type { Project } from '../records/project.ts'
 import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
-import { WHOLE_REPORT, type ReportOptions } from './document.ts'
+import type { ReportDocument, SectionId } from './document.ts'
 import { reportPdf, type PdfPaper } from './pdf.ts'
 import { nameOf, showIn } from './source.ts'
 import { technicalReport } from './technical-report.ts'
@@ -16,8 +16,14 @@ import { technicalReport } from './technical-report.ts'
 const need = createRequire(import.meta.url)
 const font = (weight: string) => new Uint8Array(readFileSync(need.resolve(`@expo-google-fonts/inter/${weight}/Inter_${weight}.ttf`)))
 const FONTS = { regular: font('400Regular'), strong: font('600SemiBold') }
-const made = (project: Project, setupId: string, options: ReportOptions = WHOLE_REPORT, paper: PdfPaper = 'A4') =>
-  reportPdf(technicalReport(project, setupId, { version: '9.9.9', madeOn: '2026-09-20' }, options), { fonts: FONTS, paper })
+const report = (project: Project, setupId: string) => technicalReport(project, setupId, { version: '9.9.9', madeOn: '2026-09-20' })
+/** The demo's report, and some of its sections alone. */
+const DEMO = report(DEMO_PROJECT as Project, 'balanced')
+const only = (document: ReportDocument, ...sections: SectionId[]): ReportDocument => ({
+  ...document,
+  sections: document.sections.filter((one) => one.id === 'summary' || sections.includes(one.id)),
+})
+const made = (document: ReportDocument, paper: PdfPaper = 'A4') => reportPdf(document, { fonts: FONTS, paper })
 const demo = (change: (draft: Project) => void): Project => produce(DEMO_PROJECT as Project, (draft) => void change(draft as Project))
 
 /** Another reader than the one that opens projects: text of each page without blanks, and what is attached. */
@@ -46,11 +52,11 @@ const bare = (text: string) => text.replace(/[\s\u00a0\u202f]+/g, '')
 describe('the report as a PDF', () => {
   test('every figure stands in it as it was evaluated, the pages are numbered, the title is set', async () => {
     const project = DEMO_PROJECT as Project
-    const report = evaluate(project, 'balanced')
-    const { pages, info, marked } = await readByPdfJs(await made(project, 'balanced'))
+    const evaluated = evaluate(project, 'balanced')
+    const { pages, info, marked } = await readByPdfJs(await made(DEMO))
     const all = pages.map(bare).join('')
-    const show = showIn({ project, report, uncertainty: uncertaintyOf(project, report) })
-    for (const figure of Object.values(report.figures)) {
+    const show = showIn({ project, report: evaluated, uncertainty: uncertaintyOf(project, evaluated) })
+    for (const figure of Object.values(evaluated.figures)) {
       if (figure.optional && figure.value === undefined) continue
       const name = bare(nameOf(figure))
       const value = bare(`= ${show.figure(figure)}`)
@@ -65,14 +71,14 @@ describe('the report as a PDF', () => {
   })
   test('the project inside is the export, byte for byte, for two readers', async () => {
     const project = DEMO_PROJECT as Project
-    const bytes = await made(project, 'estate-fronts', { ...WHOLE_REPORT, sections: ['summary'] }, 'LETTER')
+    const bytes = await made(only(DEMO), 'LETTER')
     const { attachments } = await readByPdfJs(bytes)
     expect(Object.values(attachments).map((one) => new TextDecoder().decode(one.content))).toEqual([writeProject(project)])
     const read = await readProjectFromPdf(bytes)
     expect(read.ok && writeProject(read.project)).toBe(writeProject(project))
   })
   test('one without the project says so when it is opened', async () => {
-    const bytes = await made(DEMO_PROJECT as Project, 'balanced', { ...WHOLE_REPORT, sections: ['summary'], attach: false })
+    const bytes = await made({ ...only(DEMO), attached: undefined })
     expect(await readProjectFromPdf(bytes)).toMatchObject({
       ok: false,
       problems: [{ message: expect.stringContaining('holds no project') }],
@@ -84,21 +90,20 @@ describe('the report as a PDF', () => {
       draft.name = name.replace('\u0000', '')
       for (const part of draft.parts) part.name = part.name.slice(0, 30) + ' (/)\\ \u202e'
     })
-    const { pages } = await readByPdfJs(await made(project, 'balanced', { ...WHOLE_REPORT, sections: ['parts'] }))
+    const { pages } = await readByPdfJs(await made(only(report(project, 'balanced'), 'parts')))
     expect(pages[0]).toContain('Жук')
     expect(bare(pages[0]!)).toContain('(/)\\<b>?')
     expect(pages.join('')).not.toMatch(/\u202e/)
   })
   test('the same project on the same day is the same file', async () => {
-    const options: ReportOptions = { ...WHOLE_REPORT, sections: ['method'] }
-    const [a, b] = [await made(DEMO_PROJECT as Project, 'balanced', options), await made(DEMO_PROJECT as Project, 'balanced', options)]
+    const [a, b] = [await made(only(DEMO, 'method')), await made(only(DEMO, 'method'))]
     expect(Buffer.from(a).equals(Buffer.from(b))).toBe(true)
   })
   test('a picture that cannot be read is said, and the rest is there', async () => {
     const project = demo((draft) => {
       draft.builds = [{ id: 'balanced', notes: [{ id: 'bench.read', picture: 'data:image/jpeg;base64,AAAA' }], torques: [] }]
     })
-    const { pages } = await readByPdfJs(await made(project, 'balanced', { ...WHOLE_REPORT, sections: ['work', 'method'] }))
+    const { pages } = await readByPdfJs(await made(only(report(project, 'balanced'), 'work', 'method')))
     expect(bare(pages.join(''))).toContain('SHA-256')
   })
 })

@@ -1,6 +1,7 @@
 import type { Point } from '../../clearance/maths/polyline.ts'
 import { CRITERIA, LOST_WORDS } from '../../balance/balance-report.ts'
 import { LOADS } from '../../balance/grip.ts'
+import { ORDER_FROM_G } from '../../balance/maths/lock-order.ts'
 import { orderHeadline } from '../../evaluate/order-probability.ts'
 import { probabilityWords } from '../../quantity/uncertainty-words.ts'
 import { plainNumber } from '../../figures/working.ts'
@@ -148,8 +149,7 @@ function chainTable({ report, project, setup }: ReportSource): ReportBlock[] {
   )
 }
 
-const CORRIDOR = { from: 0.15, to: 0.8 } as const
-function adhesionChart({ report, baseline }: ReportSource) {
+function adhesionChart({ report, baseline, balance: found }: ReportSource) {
   const of = (points: typeof report.adhesion, axle: 'front' | 'rear') => points.map((one): Point => [one.decelG, one[axle]])
   const most = 1.4
   return chart({
@@ -157,7 +157,9 @@ function adhesionChart({ report, baseline }: ReportSource) {
     y: [0, most],
     xLabel: 'deceleration, g',
     yLabel: 'adhesion used',
-    band: { ...CORRIDOR, label: 'here the front must be higher' },
+    ...(found.frontFirstToG === undefined
+      ? {}
+      : { band: { from: ORDER_FROM_G, to: found.frontFirstToG, label: 'here the front must be higher' } }),
     curves: [
       { label: 'front', ink: 'strong', points: of(report.adhesion, 'front') },
       { label: 'rear', ink: 'dashed', points: of(report.adhesion, 'rear') },

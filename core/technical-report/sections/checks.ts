@@ -1,4 +1,3 @@
-import { orderVerdict } from '../../evaluate/order-probability.ts'
 import { FINDING_SHORT, RULE_TITLES, VERDICT_RANK } from '../../figures/words.ts'
 import { shownFinding } from '../../evaluate/step-state.ts'
 import { ORIGIN_WORDS } from '../../quantity/figure.ts'
@@ -19,7 +18,7 @@ export function checks(source: ReportSource): ReportBlock[] {
     const one = shownFinding(report, finding, uncertainty.frontFirstOf100)
     const figure = report.figures[one.figureId]
     return {
-      rank: VERDICT_RANK[one.rule === 'lock-order' ? orderVerdict(one.verdict, uncertainty.frontFirstOf100) : one.verdict],
+      rank: VERDICT_RANK[one.verdict],
       cells: [
         `${where(one.axle)}: ${RULE_TITLES[one.rule]}`,
         { text: FINDING_SHORT[one.verdict], verdict: one.verdict },

@@ -98,7 +98,10 @@ function stopBlocks({ project, setup, report }: ReportSource): ReportBlock[] {
         wantedM: 1,
       })
       return [
-        text(`${SURFACES[surface as SurfaceDriven]}, ${LOADS_DRIVEN[load as LoadDriven]}, to ${targetKmh} km/h:`, 'strong'),
+        text(
+          `${SURFACES[surface as SurfaceDriven]}, ${LOADS_DRIVEN[load as LoadDriven]}, corrected to stops from ${targetKmh} km/h:`,
+          'strong',
+        ),
         text(
           `${found.sentence} ${counted(found.a.counted.length, 'run')} of the baseline, ${counted(found.b.counted.length, 'run')} of this setup.`,
         ),

@@ -87,13 +87,19 @@ export function summary(source: ReportSource): ReportBlock[] {
     : []
   const open = checks.filter((one) => one.verdict !== 'fits').length
   return [
-    text(`Setup “${setup.name}”, compared with the baseline “${baseline.setupName}”.`),
+    text(
+      report.isStock
+        ? `Setup “${setup.name}”, the baseline.`
+        : `Setup “${setup.name}”, compared with the baseline “${baseline.setupName}”.`,
+    ),
     { kind: 'verdict', verdict: report.verdict, text: `Fit: ${fitCounts(report)}.` },
     { kind: 'verdict', verdict: order.verdict, text: [order.sentence, ...order.beside].join(' ') },
     { kind: 'verdict', verdict: heat.verdict, text: `${capital(heat.duty.label)}: ${heat.sentence}` },
     ...(changes.length > 0
       ? [text(`Changes: ${changes.map((one) => one.words).join('; ')}.`)]
-      : [text('No part differs from the baseline.')]),
+      : report.isStock
+        ? []
+        : [text('No part differs from the baseline.')]),
     heading('key-figures', 'Key figures'),
     ...table(COLUMNS, [...rows, ...money]),
     heading('open', open === 0 ? 'Nothing over a limit, to check or unknown' : `Not OK: ${counted(open, 'check')}`),
