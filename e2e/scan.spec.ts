@@ -1,28 +1,10 @@
 import type { Page } from '@playwright/test'
 import { writeStl } from '../core/formats/scan-file.ts'
 import { scaled } from '../core/vision/scan/mesh.ts'
-import { turned } from '../core/testing/scan-bodies.ts'
+import { CALIPER_SECTION, turned } from '../core/testing/scan-bodies.ts'
 import { choose, expect, exported, fitsTheWindow, openDemo, test, tick, unfold } from './support.ts'
 
-const CALIPER = turned(
-  [
-    [-66, 98],
-    [-66, 122],
-    [-54, 133],
-    [-30, 133],
-    [-10, 133],
-    [6, 133],
-    [24, 112],
-    [24, 84],
-    [10, 84],
-    [10, 116],
-    [-28, 116],
-    [-28, 98],
-  ],
-  -0.5,
-  0.5,
-  40,
-)
+const CALIPER = turned(CALIPER_SECTION, -0.5, 0.5, 40)
 const pickFile = (page: Page, name: string, bytes: Uint8Array) =>
   page
     .getByTestId('scan-file')

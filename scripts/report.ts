@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { basename, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
-import { SECTION_IDS, type ReportOptions, type SectionId } from '../core/technical-report/document.ts'
+import { SECTION_IDS, type ReportOptions, type SectionId } from '../core/technical-report/blocks.ts'
 import { reportHtml } from '../core/technical-report/html.ts'
 import { reportPdf, type PdfPaper } from '../core/technical-report/pdf.ts'
 import { technicalReport } from '../core/technical-report/technical-report.ts'
@@ -37,13 +37,16 @@ const sections = (values.parts?.split(',') ?? SECTION_IDS) as SectionId[]
 const unknown = sections.filter((one) => !SECTION_IDS.includes(one))
 if (unknown.length > 0) stop([`There is no part ${unknown.join(', ')}. Parts: ${SECTION_IDS.join(', ')}.`, USAGE])
 
+const { date } = values
+if (date !== undefined && (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date))))
+  stop([`--date is a day like 2026-09-20, not ${date}.`, USAGE])
 const project = projectFrom(name)
 const setupId = values.setup ?? project.setups[0].id
 if (!project.setups.some((one) => one.id === setupId))
   stop([`There is no setup ${setupId}. Setups: ${project.setups.map((one) => one.id).join(', ')}.`])
 const facts = {
   version: (JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string }).version,
-  madeOn: values.date ?? new Date().toISOString().slice(0, 10),
+  madeOn: date ?? new Date().toISOString().slice(0, 10),
 }
 const options: ReportOptions = { sections, prices: !values['no-prices'], attach: !values['no-project'] }
 const report = technicalReport(project, setupId, facts, options)

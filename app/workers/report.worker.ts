@@ -2,7 +2,7 @@ import regular from '@expo-google-fonts/inter/400Regular/Inter_400Regular.ttf?ur
 import strong from '@expo-google-fonts/inter/600SemiBold/Inter_600SemiBold.ttf?url'
 import { expose } from 'comlink'
 import type { Project } from '../../core/records/project.ts'
-import type { ReportFacts, ReportOptions } from '../../core/technical-report/document.ts'
+import type { ReportFacts, ReportOptions } from '../../core/technical-report/blocks.ts'
 import { reportHtml } from '../../core/technical-report/html.ts'
 import { reportPdf, type PdfPaper } from '../../core/technical-report/pdf.ts'
 import { technicalReport } from '../../core/technical-report/technical-report.ts'

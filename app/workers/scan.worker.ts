@@ -139,8 +139,9 @@ const scan = {
             : { frame: placing.frame, uncertainty: (): [number, number] => [placing.uMm, placing.uMm], worstUMm: placing.uMm }
       const placed = inFrame(surface!.mesh, frame)
       const scanned = pieceOf(placed, pieces, 'scanned')
-      if (kind === 'wheel') return { ok: true, line: scannedWheel(scanned, uncertainty), objects: [], worstUMm, frame }
-      const lineOf = (piece: string) => scannedCaliper(pieceOf(placed, pieces, piece), uncertainty, scanned)
+      const leftOut = pieceOf(placed, pieces, 'leftOut')
+      if (kind === 'wheel') return { ok: true, line: scannedWheel(scanned, uncertainty, leftOut), objects: [], worstUMm, frame }
+      const lineOf = (piece: string) => scannedCaliper(pieceOf(placed, pieces, piece), uncertainty, scanned, leftOut)
       const objects = pieces.names.map((name) => ({ name, line: lineOf(name) }))
       return { ok: true, line: lineOf('body'), objects, worstUMm, frame }
     } catch (error) {

@@ -1,29 +1,11 @@
 import { expect, test } from '@jest/globals'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import type { Project } from '../records/project.ts'
-import { turned } from '../testing/scan-bodies.ts'
+import { CALIPER_SECTION, turned } from '../testing/scan-bodies.ts'
 import { scannedCaliper } from '../vision/scan/scan-outline.ts'
 import { evaluate } from './evaluate.ts'
 
-const MESH = turned(
-  [
-    [-66, 98],
-    [-66, 122],
-    [-54, 133],
-    [-30, 133],
-    [-10, 133],
-    [6, 133],
-    [24, 112],
-    [24, 84],
-    [10, 84],
-    [10, 116],
-    [-28, 116],
-    [-28, 98],
-  ],
-  -0.5,
-  0.5,
-  40,
-)
+const MESH = turned(CALIPER_SECTION, -0.5, 0.5, 40)
 /** The mesh without the triangles that a scanner did not see. */
 function without(unseen: (z: number[], leastR: number) => boolean): Float64Array {
   const kept: number[] = []

@@ -1,3 +1,4 @@
+import type { Verdict } from '../figures/verdict.ts'
 import type { Mass } from '../hydraulics/maths/mass.ts'
 import { bestWithoutLock } from '../balance/maths/limits.ts'
 import type { BrakeSystem } from '../hydraulics/maths/system.ts'
@@ -21,6 +22,8 @@ interface ObservationResult {
   sighting: LockUpObservation
   setupName: string
   verdict: 'agrees' | 'differs' | 'unknown'
+  /** What it means for the car: a rear that locks first is to be mended, however well the model says it. */
+  mark: Verdict
   sentence: string
   /** What to do first; absent: nothing. */
   advice?: string
@@ -37,12 +40,24 @@ const MOST_HEIGHT_OFF_MM = 60
 const REAR_FIRST_ADVICE = 'Do not drive on the road. Reduce rear braking, then test again on closed ground.'
 
 /** Wheels that were seen to lock, held against the order that the model says. */
-export const lockUpReport = (project: Project): ObservationResult[] => project.lockSightings.map((one) => found(project, one))
+export const lockUpReport = (project: Project): ObservationResult[] =>
+  project.lockSightings.map((one) => {
+    const result = found(project, one)
+    const rearFirst = one.axle === 'rear' && !supersededBy(project, one)
+    return { ...result, mark: result.advice ? 'blocked' : rearFirst ? 'needs' : MARKS[result.verdict] }
+  })
+const MARKS = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
 
-function found(project: Project, sighting: LockUpObservation): ObservationResult {
+function found(project: Project, sighting: LockUpObservation): Omit<ObservationResult, 'mark'> {
   const { setupId, surface, load, axle, atG } = sighting
   const setupName = findSetup(project, setupId)?.name ?? 'a setup that is gone'
-  const unknown = (sentence: string): ObservationResult => ({ sighting, setupName, verdict: 'unknown', sentence, explains: [] })
+  const unknown = (sentence: string): Omit<ObservationResult, 'mark'> => ({
+    sighting,
+    setupName,
+    verdict: 'unknown',
+    sentence,
+    explains: [],
+  })
   if (!findSetup(project, setupId)) return unknown('Its setup is not in the project any more.')
   const { system: fitted, context } = hydraulicsOf(project, setupId)
   const at = fitted && loadCase(context, fitted, load)

@@ -1,4 +1,5 @@
 import { PDFArray, PDFDict, PDFDocument, PDFHexString, PDFName, PDFRawStream, PDFString, type PDFObject } from 'pdf-lib'
+import { FORMAT } from '../records/project.ts'
 import { MAX_FILE_BYTES, readProject, type ReadProject } from './project-file.ts'
 
 /** A project inside the PDF of its technical report (ISO 32000-1, 7.11.4: embedded file streams). */
@@ -31,7 +32,7 @@ export async function readProjectFromPdf(bytes: Uint8Array): Promise<ReadProject
     if (text === 'too large') return refused(`holds a project larger than ${MAX_FILE_BYTES / 1e6} MB, the limit for a project.`)
     if (text === 'damaged') return refused('holds a project that is damaged. Save the PDF again from where it came from.')
     // another program may have attached other tables beside it
-    if (found.length === 1 || text.includes('"valiant-caliper/project"')) return readProject(text)
+    if (found.length === 1 || text.includes(`"${FORMAT}"`)) return readProject(text)
   }
   return refused(NO_PROJECT)
 }

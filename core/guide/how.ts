@@ -1,4 +1,4 @@
-import { LIMITS } from '../records/limits.ts'
+import { LIMITS, type LimitId } from '../records/limits.ts'
 import { blankProject } from '../records/blank.ts'
 import { BIAS_AIMS, GAP_POLICIES } from '../records/preferences.ts'
 import { formatQuantity } from '../quantity/format.ts'
@@ -12,7 +12,7 @@ interface School {
 }
 interface HowItDecides {
   schools: School[]
-  limits: { label: string; value: string; reason: string }[]
+  limits: { id: LimitId; label: string; value: string; reason: string }[]
   formulas: Formula[]
 }
 
@@ -87,12 +87,21 @@ export function howItDecides(): HowItDecides {
   for (const { method } of Object.values(evaluate(blank, blank.setups[0].id).figures)) methods.set(method.id, method)
   return {
     schools: [...SCHOOLS],
-    limits: Object.entries(LIMITS).map(([id, { value, label, reason }]) => ({ label, value: shown(id, value), reason })),
+    limits: (Object.keys(LIMITS) as LimitId[]).map((id) => {
+      const { value, label, reason } = LIMITS[id]
+      return { id, label, value: limitWords(id, value), reason }
+    }),
     formulas: [...methods.values()].sort((a, b) => a.name.localeCompare(b.name)),
   }
 }
 
-const shown = (id: string, value: number): string =>
+/**
+ * A limit of the fit check in words: lengths, pressures and shares with their unit.
+ *
+ * @example
+ * limitWords('hoseShare', 0.1) // => '10%'
+ */
+export const limitWords = (id: LimitId, value: number): string =>
   id.endsWith('Mpa')
     ? formatQuantity(value, 'pressure')
     : id.endsWith('Share')

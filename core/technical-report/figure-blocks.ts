@@ -1,7 +1,7 @@
 import type { ReportFigure } from '../figures/figure.ts'
 import { filledOf } from '../figures/working.ts'
 import { questionKey } from '../records/question.ts'
-import { heading, list, table, text, type ReportBlock, type ReportColumn } from './document.ts'
+import { heading, list, table, text, type ReportBlock, type ReportColumn } from './blocks.ts'
 import { nameOf, originOf, UNKNOWN, type ReportSource, type ReportWords } from './source.ts'
 
 const INPUT_COLUMNS: readonly ReportColumn[] = [

@@ -1,7 +1,7 @@
 import { FINDING_SHORT } from '../figures/words.ts'
 import { escaped } from '../formats/mark-up.ts'
 import { SIGNAL_WORDS } from '../records/safety-note.ts'
-import type { ReportBlock, TableCell, ReportDocument } from './document.ts'
+import type { ReportBlock, TableCell, ReportDocument } from './blocks.ts'
 import { INKS, SHADES, type VectorDrawing, type DrawingMark } from './drawing.ts'
 import { formulaTree, mathMl } from './formula.ts'
 

@@ -1,4 +1,4 @@
-import type { ReportBlock } from './document.ts'
+import type { ReportBlock } from './blocks.ts'
 import { formulaBox, type FormulaPen } from './formula-boxes.ts'
 import { formulaTree } from './formula.ts'
 import { GAP, MARGIN, SIZE, type PdfSheet } from './pdf-sheet.ts'

@@ -1,5 +1,5 @@
 import { FINDING_SHORT } from '../figures/words.ts'
-import type { ReportColumn, ReportTable, TableCell } from './document.ts'
+import type { ReportColumn, ReportTable, TableCell } from './blocks.ts'
 import { GAP, LEAD, MARGIN, SIZE, type PdfSheet } from './pdf-sheet.ts'
 import { INK } from './pdf-words.ts'
 

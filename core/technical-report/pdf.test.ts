@@ -8,7 +8,7 @@ import { writeProject } from '../formats/project-file.ts'
 import { readProjectFromPdf } from '../formats/project-in-pdf.ts'
 import type { Project } from '../records/project.ts'
 import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
-import type { ReportDocument, SectionId } from './document.ts'
+import type { ReportDocument, SectionId } from './blocks.ts'
 import { reportPdf, type PdfPaper } from './pdf.ts'
 import { nameOf, showIn } from './source.ts'
 import { technicalReport } from './technical-report.ts'
@@ -19,11 +19,11 @@ const FONTS = { regular: font('400Regular'), strong: font('600SemiBold') }
 const report = (project: Project, setupId: string) => technicalReport(project, setupId, { version: '9.9.9', madeOn: '2026-09-20' })
 /** The demo's report, and some of its sections alone. */
 const DEMO = report(DEMO_PROJECT as Project, 'balanced')
-const only = (document: ReportDocument, ...sections: SectionId[]): ReportDocument => ({
-  ...document,
-  sections: document.sections.filter((one) => one.id === 'summary' || sections.includes(one.id)),
+const only = (of: ReportDocument, ...sections: SectionId[]): ReportDocument => ({
+  ...of,
+  sections: of.sections.filter((one) => one.id === 'summary' || sections.includes(one.id)),
 })
-const made = (document: ReportDocument, paper: PdfPaper = 'A4') => reportPdf(document, { fonts: FONTS, paper })
+const made = (of: ReportDocument, paper: PdfPaper = 'A4') => reportPdf(of, { fonts: FONTS, paper })
 const demo = (change: (draft: Project) => void): Project => produce(DEMO_PROJECT as Project, (draft) => void change(draft as Project))
 
 /** Another reader than the one that opens projects: text of each page without blanks, and what is attached. */

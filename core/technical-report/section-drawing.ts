@@ -15,8 +15,13 @@ const WALL_MM = 5
 /**
  * The half section of one corner to scale: rotor, caliper, wheel and the place where they are nearest, seat frame. Undefined
  * where neither an outline nor a profile is known.
+ * @param clearanceWords the figure as it is said elsewhere, with its bound
  */
-export function halfSection(corner: Corner, units: UnitChoice): { drawing: VectorDrawing; scaleWords: string } | undefined {
+export function halfSection(
+  corner: Corner,
+  units: UnitChoice,
+  clearanceWords: string,
+): { drawing: VectorDrawing; scaleWords: string } | undefined {
   const spacer = corner.spacerMm ?? 0
   const wheel = corner.wheel?.points.map(([z, r]): Point => [z + spacer, r])
   const calipers = (corner.caliper ?? []).map((one) => one.points as readonly Point[])
@@ -64,12 +69,11 @@ export function halfSection(corner: Corner, units: UnitChoice): { drawing: Vecto
   const { gap } = corner
   if (gap && corner.spacerMm !== undefined) {
     const [from, to] = [at(gap.caliperPoint), at(gap.wheelPoint)]
-    const label = `${formatQuantity(gap.meanMm, 'length', units)}`
     marks.push(line(from, to, 'strong'), { kind: 'dot', at: from, radius: 2.2 }, { kind: 'dot', at: to, radius: 2.2 })
     const x = Math.min(Math.max(to[0], left + 60), left + w - 60)
     marks.push(
       line([x, MARGIN.top - 4], to, 'thin'),
-      word([x, MARGIN.top - 8], `minimum clearance ${label}`, 9, { anchor: 'middle', strong: true }),
+      word([x, MARGIN.top - 8], `minimum clearance ${clearanceWords}`, 9, { anchor: 'middle', strong: true }),
     )
   }
   // on paper of usual size the drawing is as wide as the text: 480 units are 170 mm

@@ -13,7 +13,7 @@ import type { Setup } from '../records/setup.ts'
 import type { UncertaintyReport } from '../uncertainty/uncertainty-report.ts'
 import type { UncertainFigureId } from '../uncertainty/values.ts'
 import type { WorkOrder } from '../work-order/work-order.ts'
-import type { ProjectFile, ReportFacts, ReportOptions } from './document.ts'
+import type { ProjectFile, ReportFacts, ReportOptions } from './blocks.ts'
 
 /** Everything the sections are written from, computed once. */
 export interface ReportSource {

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { produce } from 'immer'
 import { DEMO_PROJECT } from '../demo/project.ts'
 import { evaluate } from '../evaluate/evaluate.ts'
+import { lockUpReport } from '../evidence/lock-up-observations.ts'
 import { shownFinding } from '../evaluate/step-state.ts'
 import { filledOf } from '../figures/working.ts'
 import type { Verdict } from '../figures/verdict.ts'
@@ -10,7 +11,7 @@ import { blankProject } from '../records/blank.ts'
 import type { Project } from '../records/project.ts'
 import { uncertaintyOf } from '../uncertainty/uncertainty-report.ts'
 import { chainSteps } from './chain-steps.ts'
-import { WHOLE_REPORT, SECTION_IDS, type ReportBlock, type TableCell, type ReportDocument, type ReportOptions } from './document.ts'
+import { WHOLE_REPORT, SECTION_IDS, type ReportBlock, type TableCell, type ReportDocument, type ReportOptions } from './blocks.ts'
 import { ticks } from './drawing.ts'
 import { reportHtml } from './html.ts'
 import { showIn } from './source.ts'
@@ -122,6 +123,47 @@ describe('the technical report', () => {
       const [a, b] = [before, after].map((one) => one.sections[0]!.blocks.filter((block) => block.kind === 'verdict'))
       b!.forEach((block, i) => expect(RANK[block.verdict]).toBeGreaterThanOrEqual(RANK[a![i]!.verdict]))
     }
+  })
+  test('a rear that was seen to lock first is never OK, though the model says the same', () => {
+    const sighting = {
+      id: 'seen',
+      date: '2026-09-18',
+      setupId: 'balanced',
+      axle: 'rear' as const,
+      atG: 0.9,
+      surface: 'dry' as const,
+      load: 'driver' as const,
+    }
+    const project = demo((draft) => void (draft.lockSightings = [sighting]))
+    const [seen] = lockUpReport(project)
+    expect(seen!.mark).toBe('needs')
+    const evidence = of(project, 'balanced').sections.find((one) => one.id === 'evidence')!.blocks
+    const said = evidence.find((block) => block.kind === 'verdict' && block.text.includes(seen!.sentence))
+    expect(said).toMatchObject({ verdict: 'needs' })
+  })
+  test('a clearance that is bounded from both sides has no number, no range and no nearest place', () => {
+    for (const { id } of DEMO_PROJECT.setups)
+      for (const axle of ['front', 'rear'] as const) {
+        const project = demo((draft) => {
+          for (const part of draft.parts) {
+            if (part.kind === 'wheel') for (const field of ['profile', 'faceDepthMm', 'faces'] as const) Reflect.deleteProperty(part, field)
+            if (part.kind === 'caliper')
+              for (const field of ['tallToMm', 'faceOuterRadiusMm', 'faceInnerRadiusMm'] as const) Reflect.deleteProperty(part, field)
+          }
+        })
+        if (evaluate(project, id).figures[`${axle}.gap`].value !== undefined) continue
+        const blocks = of(project, id).sections.find((one) => one.id === 'clearance')!.blocks
+        const from = blocks.findIndex((block) => block.kind === 'heading' && block.id === `clearance-${axle}`)
+        const own = blocks.slice(
+          from + 1,
+          blocks.findIndex((block, i) => i > from && block.kind === 'heading'),
+        )
+        expect(own.map(blockText).join('\n')).not.toMatch(/90% range|Nearest place|Worked from/)
+      }
+  })
+  test('an own limit stands with its unit', () => {
+    const project = demo((draft) => void (draft.preferences.limits = { hoseShare: 0.25 }))
+    expect(textOf(of(project, 'balanced'))).toContain('25%, own limit')
   })
   test('without prices no amount of money stands anywhere', () => {
     const text = textOf(of(DEMO_PROJECT as Project, 'balanced', { ...WHOLE_REPORT, prices: false }))

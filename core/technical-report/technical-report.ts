@@ -18,7 +18,7 @@ import {
   type ReportFacts,
   type ReportOptions,
   type SectionId,
-} from './document.ts'
+} from './blocks.ts'
 import { balance } from './sections/balance.ts'
 import { carAndParts } from './sections/car-and-parts.ts'
 import { checks } from './sections/checks.ts'

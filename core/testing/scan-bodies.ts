@@ -54,6 +54,22 @@ function cutIntoTriangles(section: Section): [Section[number], Section[number], 
   return found
 }
 
+/** Half section of an invented caliper, in the frame of the mounting face. */
+export const CALIPER_SECTION: Section = [
+  [-66, 98],
+  [-66, 122],
+  [-54, 133],
+  [-30, 133],
+  [-10, 133],
+  [6, 133],
+  [24, 112],
+  [24, 84],
+  [10, 84],
+  [10, 116],
+  [-28, 116],
+  [-28, 98],
+]
+
 /** A box whose middle lies on a ray from the axis: a spoke. Lengths along the ray, across it and along z; mm, rad. */
 export function spoke(
   angle: number,

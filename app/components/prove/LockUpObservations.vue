@@ -56,7 +56,6 @@ const take = ({ field, value }: Explains) =>
     'Use the value that explains it',
     (draft) => void (draft.car[field] = { value, origin: 'estimated', date: today(), note: 'Explains a lock-up observation' }),
   )
-const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
 </script>
 
 <template>
@@ -87,7 +86,7 @@ const TONE = { agrees: 'fits', differs: 'check', unknown: 'unknown' } as const
     <SafetyNote :note="SAFETY.rearLock" />
     <ul class="log" data-test="locks">
       <li v-for="one in found" :key="one.sighting.id">
-        <VerdictMark :verdict="one.advice ? 'blocked' : TONE[one.verdict]" :size="16" />
+        <VerdictMark :verdict="one.mark" :size="16" />
         <div>
           <SafetyNote
             v-if="one.advice"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { SECTION_IDS, SECTIONS, type SectionId } from '#core/technical-report/document.ts'
+import { SECTION_IDS, SECTIONS, type SectionId } from '#core/technical-report/blocks.ts'
 import { useTechnicalReport } from '~/composables/technical-report'
 import { useWorkbench } from '~/composables/workbench'
 import { useProjectStore } from '~/stores/project'

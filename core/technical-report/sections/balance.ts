@@ -9,7 +9,7 @@ import { hydraulicsOf } from '../../hydraulics/hydraulics-of.ts'
 import { chainDrawing } from '../chain-drawing.ts'
 import { chainSteps } from '../chain-steps.ts'
 import { chart } from '../drawing.ts'
-import { heading, list, table, text, type ReportBlock } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../blocks.ts'
 import { workings } from '../figure-blocks.ts'
 import { showIn, UNKNOWN, type ReportSource } from '../source.ts'
 

@@ -3,7 +3,7 @@ import { carAxleFields, carFields } from '../../records/car-fields.ts'
 import type { Field, FieldTable } from '../../records/field.ts'
 import { COMMON_FIGURES, fieldsOf, PART_KINDS } from '../../records/part-kinds.ts'
 import { partsInUse } from '../changed-parts.ts'
-import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../blocks.ts'
 import { originOf, plusMinusWords, showIn, UNKNOWN, type ReportSource, type ReportWords } from '../source.ts'
 
 const COLUMNS: readonly ReportColumn[] = [

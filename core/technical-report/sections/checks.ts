@@ -2,9 +2,10 @@ import { FINDING_SHORT, RULE_TITLES, VERDICT_RANK } from '../../figures/words.ts
 import { shownFinding } from '../../evaluate/step-state.ts'
 import { ORIGIN_WORDS } from '../../quantity/figure.ts'
 import type { Dimension } from '../../quantity/units.ts'
+import { limitWords } from '../../guide/how.ts'
 import { LIMITS } from '../../records/limits.ts'
 import type { InputRecord } from '../../records/question.ts'
-import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../blocks.ts'
 import { AXLE_WORD, showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
 /** Every check with its figure, its limit and what it looked at; then the fixes that the setup has taken. */
@@ -66,6 +67,8 @@ export function checks(source: ReportSource): ReportBlock[] {
     heading('fixes', 'Fixes taken'),
     ...(taken.length > 0 ? list(taken.map((one) => `${one.quantity} × ${one.label}`)) : [text('None.')]),
     heading('own-limits', 'Limits of this project that differ from the usual ones'),
-    ...(own.length > 0 ? list(own.map((id) => LIMITS[id].label)) : [text('None.')]),
+    ...(own.length > 0
+      ? list(own.map((id) => `${LIMITS[id].label}: ${limitWords(id, source.project.preferences.limits?.[id] ?? LIMITS[id].value)}`))
+      : [text('None.')]),
   ]
 }

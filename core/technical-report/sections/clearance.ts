@@ -1,6 +1,8 @@
+import type { Corner } from '../../clearance/half-section.ts'
 import { AXLES } from '../../quantity/axle.ts'
+import { ORIGIN_WORDS } from '../../quantity/figure.ts'
 import { rangeWords } from '../../quantity/uncertainty-words.ts'
-import { heading, list, table, text, type ReportBlock } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../blocks.ts'
 import { workings } from '../figure-blocks.ts'
 import { halfSection } from '../section-drawing.ts'
 import { AXLE_WORD, showIn, type ReportSource } from '../source.ts'
@@ -21,6 +23,14 @@ const FIGURES = [
 /** To a hundredth of a millimetre: enough to work the distance again. */
 const n = (value: number): string => value.toFixed(2).replace('-', '\u2212')
 
+/** The distance of the nearest places as a reader works it again. */
+function distanceWorked({ caliperPoint: [z0, r0], wheelPoint: [z1, r1] }: NonNullable<Corner['gap']>): string {
+  return `√((${n(z1)} − ${n(z0)})² + (${n(r1)} − ${n(r0)})²) = ${n(Math.hypot(z1 - z0, r1 - r0))} mm`
+}
+/** How the outlines were come by: without a word of it they are worth no more than an estimate. */
+const outlineOrigins = ({ caliper }: Corner): string =>
+  [...new Set((caliper ?? []).map((one) => ORIGIN_WORDS[one.origin ?? 'estimated']))].join('; ')
+
 /** The half section of each axle to scale, with the nearest place, what is required and how sure it is. */
 export function clearance(source: ReportSource): ReportBlock[] {
   const { report, project } = source
@@ -30,8 +40,10 @@ export function clearance(source: ReportSource): ReportBlock[] {
     ...AXLES.flatMap((axle): ReportBlock[] => {
       const corner = report.corners[axle]
       const finding = report.findings.find((one) => one.rule === 'wheel-clearance' && one.axle === axle)
-      const drawn = halfSection(corner, project.preferences.units)
-      const { gap } = corner
+      const drawn = halfSection(corner, project.preferences.units, show.figure(report.figures[`${axle}.gap`]))
+      const figure = report.figures[`${axle}.gap`]
+      // a bound from both sides says nothing: then no place and no range does
+      const gap = figure.value === undefined ? undefined : corner.gap
       return [
         heading(`clearance-${axle}`, `${AXLE_WORD[axle]} axle`),
         ...(finding ? [{ kind: 'verdict' as const, verdict: finding.verdict, text: finding.sentence }] : []),
@@ -52,18 +64,22 @@ export function clearance(source: ReportSource): ReportBlock[] {
           ],
           gap
             ? [
-                ['Minimum clearance', { text: show.figure(report.figures[`${axle}.gap`]), strong: true }],
-                ['90% range', rangeWords(show.quantity(gap.p05Mm, 'length', { bare: true }), mm(gap.p95Mm)).replace('90% range ', '')],
+                ['Minimum clearance', { text: show.figure(figure), strong: true }],
+                [
+                  corner.faceKnown ? '90% range' : '90% range, barrel alone',
+                  rangeWords(show.quantity(gap.p05Mm, 'length', { bare: true }), mm(gap.p95Mm)).replace('90% range ', ''),
+                ],
                 ['Required', mm(corner.requiredMm)],
                 ['Nearest place on the caliper', `${mm(gap.caliperPoint[0])} outboard, radius ${mm(gap.caliperPoint[1])}`],
                 ['Nearest place on the wheel', `${mm(gap.wheelPoint[0])} outboard, radius ${mm(gap.wheelPoint[1])}`],
-                [
-                  'Worked from those places',
-                  `√((${n(gap.wheelPoint[0])} − ${n(gap.caliperPoint[0])})² + (${n(gap.wheelPoint[1])} − ${n(gap.caliperPoint[1])})²) = ${n(Math.hypot(gap.wheelPoint[0] - gap.caliperPoint[0], gap.wheelPoint[1] - gap.caliperPoint[1]))} mm`,
-                ],
+                ...(gap.overlaps ? [] : [['Worked from those places', distanceWorked(gap)]]),
                 ['Spacer in use', mm(corner.spacerMm)],
                 ['Range computed by', corner.precision === 'draws' ? 'random draws of every input' : 'linear propagation (GUM 5.1.2)'],
-                ['Wheel profile', corner.wheelIsNominal ? 'from its markings, an estimate' : 'measured or imported'],
+                [
+                  'Wheel profile',
+                  corner.wheelIsNominal ? 'from its markings, an estimate' : ORIGIN_WORDS[corner.wheel?.origin ?? 'estimated'],
+                ],
+                ['Caliper outline', outlineOrigins(corner)],
               ]
             : [
                 ['Minimum clearance', 'not known'],

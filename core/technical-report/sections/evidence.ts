@@ -8,8 +8,10 @@ import type { PressurePair } from '../../hydraulics/maths/gauge-models.ts'
 import { AXLES } from '../../quantity/axle.ts'
 import { LOADS_DRIVEN, SURFACES, type LoadDriven, type SurfaceDriven } from '../../records/logbook.ts'
 import { stepTitles } from '../../work-order/work-order.ts'
-import { heading, list, table, text, type ReportBlock } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../blocks.ts'
 import type { ReportSource } from '../source.ts'
+
+const REAR_FIRST = 'The rear wheels lock first, and the car can spin.'
 
 /** What was done and seen on the car: comparison of stops, wheels that locked, wear, temperatures, then the whole log. */
 export function evidence(source: ReportSource): ReportBlock[] {
@@ -22,11 +24,15 @@ export function evidence(source: ReportSource): ReportBlock[] {
     ...stopBlocks(source),
     heading('lock-ups', 'Wheels that locked'),
     ...(locks.length === 0 ? [text('Nothing was entered.')] : []),
-    ...locks.map((one): ReportBlock => ({
-      kind: 'verdict',
-      verdict: one.verdict === 'agrees' ? 'fits' : one.verdict === 'differs' ? 'needs' : 'unknown',
-      text: [`${one.sighting.date.slice(0, 10)}, ${one.setupName}. ${one.sentence}`, one.advice].filter(Boolean).join(' '),
-    })),
+    ...locks.flatMap((one): ReportBlock[] => [
+      // a rear that locks first is a danger, whether the model says so too or not
+      ...(one.advice ? [{ kind: 'safety' as const, note: { level: 'danger' as const, hazard: REAR_FIRST, action: one.advice } }] : []),
+      {
+        kind: 'verdict',
+        verdict: one.mark,
+        text: `${one.sighting.date.slice(0, 10)}, ${one.setupName}. ${one.sentence}`,
+      },
+    ]),
     heading('wear', 'Wear'),
     ...(wear.looks.length === 0 ? [text('Nothing was measured.')] : []),
     ...wear.looks.flatMap((look) =>

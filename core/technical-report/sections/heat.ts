@@ -1,10 +1,10 @@
 import type { Point } from '../../clearance/maths/polyline.ts'
 import { heatBrief } from '../../heat/heat-brief.ts'
-import type { HeatReport } from '../../heat/heat-report.ts'
+import type { HeatLine, HeatReport } from '../../heat/heat-report.ts'
 import { AXLES, type Axle } from '../../quantity/axle.ts'
 import { toUnit, shownUnit } from '../../quantity/units.ts'
 import { chart, type Ink } from '../drawing.ts'
-import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../blocks.ts'
 import { workings } from '../figure-blocks.ts'
 import { AXLE_WORD, showIn, UNKNOWN, type ReportSource } from '../source.ts'
 
@@ -20,7 +20,10 @@ export function heat(source: ReportSource): ReportBlock[] {
   const { heat: found } = source
   const show = showIn(source)
   const c = (value: number) => show.quantity(value, 'temperature', { decimals: 0 })
-  const seconds = (value: number | undefined) => (value === undefined ? 'never' : `${(value / 60).toFixed(1)} min`)
+  const minutes = (value: number) => `${(value / 60).toFixed(1)} min`
+  /** What the likely values say, and the earliest that the uncertainty allows. */
+  const passed = ({ overAtS, earliestS }: HeatLine) =>
+    overAtS !== undefined ? minutes(overAtS) : earliestS !== undefined ? `not likely; ${minutes(earliestS)} at the earliest` : 'never'
   return [
     text(`Session: ${found.duty.label}.`, 'strong'),
     { kind: 'verdict', verdict: found.verdict, text: found.sentence },
@@ -28,12 +31,13 @@ export function heat(source: ReportSource): ReportBlock[] {
     ...(found.missing.length > 0 ? [text('To enter:', 'strong'), ...list(found.missing.map((one) => one.what))] : []),
     ...table(
       [
-        { label: 'Temperature', share: 0.2 },
-        { label: 'Peak', share: 0.12, number: true },
-        { label: 'Range', share: 0.2 },
-        { label: 'Limit', share: 0.12, number: true },
-        { label: 'Kind of limit', share: 0.22 },
-        { label: 'Passed after', share: 0.14, number: true },
+        { label: 'Temperature', share: 0.18 },
+        { label: 'Peak', share: 0.1, number: true },
+        { label: 'Range', share: 0.17 },
+        { label: 'Limit', share: 0.1, number: true },
+        { label: 'Kind of limit', share: 0.18 },
+        { label: 'Margin', share: 0.1, number: true },
+        { label: 'Passed after', share: 0.17, number: true },
       ],
       found.lines.map((one): TableCell[] => [
         one.label,
@@ -41,7 +45,8 @@ export function heat(source: ReportSource): ReportBlock[] {
         `${show.quantity(one.lowC, 'temperature', { decimals: 0, bare: true })} to ${c(one.highC)}`,
         c(one.limitC),
         one.limitWords,
-        seconds(one.overAtS),
+        show.quantity(one.limitC - one.peakC, 'temperatureRise'),
+        passed(one),
       ]),
     ),
     ...AXLES.flatMap((axle) => curves(source, found, axle)),
@@ -111,13 +116,13 @@ function axleRows(source: ReportSource, found: HeatReport): ReportBlock[] {
         { label: 'Axle', share: 0.2 },
         { label: 'Work of both brakes', share: 0.25, number: true },
         { label: 'Lining worn', share: 0.25, number: true },
-        { label: 'Cools below 100 °C in', share: 0.3, number: true },
+        { label: `Parked until the rotor is below ${show.quantity(100, 'temperature')}`, share: 0.3, number: true },
       ],
       AXLES.map((axle) => [
         AXLE_WORD[axle],
         `${(axles[axle].workJ / 1e6).toFixed(2)} MJ`,
         axles[axle].liningMm === undefined ? UNKNOWN : show.quantity(axles[axle].liningMm, 'length', { decimals: 2 }),
-        axles[axle].coolS === undefined ? UNKNOWN : `${(axles[axle].coolS / 60).toFixed(1)} min`,
+        axles[axle].coolS === undefined ? 'not within ten minutes, or never above' : `${(axles[axle].coolS / 60).toFixed(1)} min`,
       ]),
     ),
   ]

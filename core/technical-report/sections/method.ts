@@ -1,8 +1,8 @@
-import { howItDecides } from '../../guide/how.ts'
+import { howItDecides, limitWords } from '../../guide/how.ts'
 import { GAP_POLICIES, BIAS_AIMS } from '../../records/preferences.ts'
-import { LIMITS, type LimitId } from '../../records/limits.ts'
+import type { LimitId } from '../../records/limits.ts'
 import { questionKey } from '../../records/question.ts'
-import { heading, list, table, text, type ReportBlock } from '../document.ts'
+import { heading, list, table, text, type ReportBlock } from '../blocks.ts'
 import { showIn, type ReportSource } from '../source.ts'
 
 /** What it takes to do it again: version, file, limits in force, what is open. */
@@ -49,12 +49,11 @@ export function method(source: ReportSource): ReportBlock[] {
         { label: 'Value', share: 0.14, number: true },
         { label: 'Reason', share: 0.4 },
       ],
-      how.limits.map((one) => {
-        const id = (Object.keys(LIMITS) as LimitId[]).find((key) => LIMITS[key].label === one.label)!
+      how.limits.map(({ id, label, value, reason }) => {
         const mine = own[id]
         return mine === undefined
-          ? [one.label, one.value, one.reason]
-          : [one.label, { text: `${mine}, own limit`, strong: true }, `Usual: ${one.value}. ${one.reason}`]
+          ? [label, value, reason]
+          : [label, { text: `${limitWords(id, mine)}, own limit`, strong: true }, `Usual: ${value}. ${reason}`]
       }),
       true,
     ),

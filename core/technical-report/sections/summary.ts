@@ -5,7 +5,7 @@ import { fitMissing, shownFinding } from '../../evaluate/step-state.ts'
 import { capital } from '../../quantity/format.ts'
 import { NO_APPROVAL } from '../../records/safety-note.ts'
 import { changedParts } from '../changed-parts.ts'
-import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell, type ReportColumn } from '../blocks.ts'
 import { AXLE_WORD, nameOf, showIn, type ReportSource } from '../source.ts'
 
 const COLUMNS: readonly ReportColumn[] = [

@@ -1,7 +1,7 @@
 import { PHASES, type Phase } from '../../work-order/work-step.ts'
 import { buildOf, hoursWords } from '../../work-order/work-order.ts'
 import { ORIGIN_WORDS } from '../../quantity/figure.ts'
-import { heading, list, table, text, type ReportBlock, type TableCell } from '../document.ts'
+import { heading, list, table, text, type ReportBlock, type TableCell } from '../blocks.ts'
 import { workings } from '../figure-blocks.ts'
 import { showIn, UNKNOWN, type ReportSource } from '../source.ts'
 

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import { together, turned } from '../../testing/scan-bodies.ts'
+import type { Mesh } from './mesh.ts'
 import { insideLoop, MOST_OBJECTS, pieceOf, wholeBody, withObject, withoutTriangles } from './pieces.ts'
 import { scannedCaliper } from './scan-outline.ts'
 
@@ -35,6 +37,31 @@ describe('pieces of a scan', () => {
     )
     expect(insideLoop(1, () => undefined, square)).toEqual([])
     expect(insideLoop(1, () => [5, 5], square.slice(0, 2))).toEqual([])
+  })
+  test('what was under a closed part that was left out is unknown where it made the line, and known where it did not', () => {
+    const shell = (z0: number, z1: number, r0: number, r1: number) =>
+      turned(
+        [
+          [z0, r0],
+          [z1, r0],
+          [z1, r1],
+          [z0, r1],
+        ],
+        -0.3,
+        0.3,
+        30,
+      )
+    const [body, lump, inner] = [shell(-60, 0, 120, 150), shell(-40, -20, 150.5, 162), shell(-50, -10, 60, 90)]
+    const all = together(body, lump, inner)
+    const count = (mesh: Mesh) => mesh.length / 9
+    const range = (from: number, many: number) => Array.from({ length: many }, (_, i) => from + i)
+    const u = (): [number, number] => [0.1, 0.1]
+    const without = (triangles: number[]) => {
+      const pieces = withoutTriangles(wholeBody(count(all)), triangles)
+      return scannedCaliper(pieceOf(all, pieces, 'body'), u, pieceOf(all, pieces, 'scanned'), pieceOf(all, pieces, 'leftOut'))
+    }
+    expect(without(range(count(body), count(lump))).notScannedMm).toBeGreaterThan(15)
+    expect(without(range(count(body) + count(lump), count(inner))).notScannedMm).toBe(0)
   })
   test('a body and its object together reach as far as the whole, and what is left out is unknown where it stood', () => {
     // a closed block with a screw that stands on it, joined along an edge

@@ -36,13 +36,13 @@ export function withObject(pieces: ScanPieces, name: string, triangles: Iterable
 
 /**
  * Triangles of a mesh that belong to one piece.
- * @param piece `body`, `scanned` for all that is not left out, or the name of an object
+ * @param piece `body`, `leftOut`, `scanned` for all that is not left out, or the name of an object
  *
  * @example
  * pieceOf(Float64Array.of(0, 0, 0, 1, 0, 0, 0, 1, 0), wholeBody(1), 'body').length // => 9
  */
 export function pieceOf(mesh: Mesh, { of, names }: ScanPieces, piece: string): Mesh {
-  const wanted = piece === 'body' ? 0 : FIRST_OBJECT + names.indexOf(piece)
+  const wanted = piece === 'body' ? 0 : piece === 'leftOut' ? LEFT_OUT : FIRST_OBJECT + names.indexOf(piece)
   const belongs = (one: number) => (piece === 'scanned' ? one !== LEFT_OUT : one === wanted)
   if (piece === 'scanned' ? !of.includes(LEFT_OUT) : piece === 'body' && of.every((one) => one === 0)) return mesh
   const found = new Float64Array(9 * of.reduce((sum, one) => sum + (belongs(one) ? 1 : 0), 0))

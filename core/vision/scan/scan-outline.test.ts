@@ -246,3 +246,21 @@ describe('a mesh that is none', () => {
     expect(likelyUnit([1e6, 1, 1])).toBeUndefined()
   })
 })
+
+test('a body beside another with a gap between gives a line of numbers alone', () => {
+  const shell = (z0: number, z1: number, r0: number, r1: number) =>
+    turned(
+      [
+        [z0, r0],
+        [z1, r0],
+        [z1, r1],
+        [z0, r1],
+      ],
+      -0.3,
+      0.3,
+      30,
+    )
+  const line = scannedCaliper(together(shell(-60, 0, 120, 150), shell(-40, -20, 150.5, 162)), () => [0.1, 0.1])
+  expect(line.points.flat().every(Number.isFinite)).toBe(true)
+  expect(Number.isFinite(line.notScannedMm)).toBe(true)
+})

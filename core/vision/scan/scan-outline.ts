@@ -41,14 +41,17 @@ const BEHIND_FACE_MM = 1
  *
  * @param mesh in the frame of the mounting face: the hub axis is z, outboard positive, mm
  * @param surface what was scanned in all, where the mesh is a piece of it: where a piece was cut off it goes on and has no hole
+ * @param leftOut triangles that were left out: where they reached as far as the line, what was under them is unknown
  */
-export function scannedCaliper(mesh: Mesh, uncertainty: PointUncertainty, surface: Mesh = mesh): ScannedLine {
+export function scannedCaliper(mesh: Mesh, uncertainty: PointUncertainty, surface: Mesh = mesh, leftOut: Mesh = NOTHING): ScannedLine {
   const outer = radiusSteps(mesh, 'outer', stepFor(reachOf(mesh)))
   const face = axialSteps(mesh, 'high', stepFor(reachOf(mesh)))
-  const holes = holesIn(surface)
+  const holes = [...holesIn(surface), ...extentsOf(leftOut)]
   const top = curve(outer, whole(outer), 1, ([z, r]) => [z, r], marksOf(outer, holes, 'z', 1))
   const end = top.points.at(-1)![1]
-  const last = indexAt(face, end)
+  let last = indexAt(face, end)
+  // the top ends beside a gap between two bodies: the face begins below it
+  while (last > 0 && Number.isNaN(face.values[last]!)) last -= 1
   let first = last
   while (first > 0 && (Number.isNaN(face.values[first - 1]!) || face.values[first - 1]! > BEHIND_FACE_MM)) first -= 1
   // nothing at all is no part of it
@@ -69,7 +72,7 @@ export function scannedCaliper(mesh: Mesh, uncertainty: PointUncertainty, surfac
  * @param mesh in the frame of the mounting face: the hub axis is z, outboard positive, mm
  * @throws RangeError where the mesh has no spokes inside a barrel
  */
-export function scannedWheel(mesh: Mesh, uncertainty: PointUncertainty): ScannedLine {
+export function scannedWheel(mesh: Mesh, uncertainty: PointUncertainty, leftOut: Mesh = NOTHING): ScannedLine {
   const back = axialSteps(mesh, 'low', stepFor(reachOf(mesh)))
   const topIndex = rootOf(back)
   if (topIndex === undefined) throw new RangeError('The mesh has no spokes inside a barrel. Check the mounting face and the axis.')
@@ -77,7 +80,7 @@ export function scannedWheel(mesh: Mesh, uncertainty: PointUncertainty): Scanned
   const rootMm = back.values[topIndex]!
   const barrel = radiusSteps(mesh, 'inner', stepFor(reachOf(mesh)), topMm)
   for (let k = 0; k < barrel.values.length; k += 1) if (barrel.values[k] === Infinity) barrel.values[k] = NaN
-  const holes = holesIn(mesh)
+  const holes = [...holesIn(mesh), ...extentsOf(leftOut)]
   const along = curve(barrel, [0, indexAt(barrel, rootMm)], -1, ([z, r]) => [z, r], marksOf(barrel, holes, 'z', -1))
   const down = curve(back, [0, topIndex], -1, ([r, z]) => [z, r], marksOf(back, holes, 'r', -1))
   return joined(
@@ -121,6 +124,16 @@ function holesIn(mesh: Mesh): Hole[] {
     holes.push({ z: [Math.min(za, zb), Math.max(za, zb)], r: [Math.min(ra, rb), Math.max(ra, rb)] })
   }
   return holes
+}
+const NOTHING: Mesh = new Float64Array(0)
+/** How far each triangle reaches along the axis and from it. */
+function extentsOf(mesh: Mesh): Hole[] {
+  return Array.from({ length: mesh.length / 9 }, (_, i): Hole => {
+    const at = 9 * i
+    const z = [mesh[at + 2]!, mesh[at + 5]!, mesh[at + 8]!]
+    const r = [0, 3, 6].map((k) => Math.hypot(mesh[at + k]!, mesh[at + k + 1]!))
+    return { z: [Math.min(...z), Math.max(...z)], r: [Math.min(...r), Math.max(...r)] }
+  })
 }
 /** CurveSteps where the scan has a hole in the line: nothing at all, or an open edge as near to the part's limit as the line. */
 function marksOf(steps: CurveSteps, holes: readonly Hole[], along: 'z' | 'r', sign: 1 | -1): Uint8Array {
